@@ -1,0 +1,39 @@
+/** Dependencies point one way: core <- codecs <- storage, audio, workers <- features <- routes. */
+const above = (name, from, to) => ({
+  name,
+  severity: 'error',
+  from: { path: from, pathNot: '\\.test\\.tsx?$' },
+  to: { path: to },
+})
+
+module.exports = {
+  forbidden: [
+    { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
+    above('core-stands-alone', '^app/core/', '^(app/(?!core/)|node_modules/)'),
+    above('codecs-know-only-core', '^app/codecs/', '^app/(?!core/|codecs/)'),
+    above('storage-below-features', '^app/storage/', '^app/(features|routes|ui|audio|workers)/'),
+    above('audio-below-features', '^app/audio/', '^app/(features|routes|ui|storage)/'),
+    above('workers-below-features', '^app/workers/', '^app/(features|routes|ui|storage|audio)/'),
+    above(
+      'ui-knows-no-drums',
+      '^app/ui/',
+      '^app/(core|codecs|storage|audio|workers|features|routes)/',
+    ),
+    above('features-below-routes', '^app/features/', '^app/routes/'),
+    {
+      name: 'concepts-through-their-index',
+      severity: 'error',
+      from: { path: '^app/(?!core/)', pathNot: '\\.test\\.tsx?$' },
+      to: { path: '^app/core/[^/]+/.+', pathNot: '^app/core/[^/]+/index\\.ts$' },
+    },
+  ],
+  options: {
+    tsConfig: { fileName: 'tsconfig.json' },
+    tsPreCompilationDeps: true,
+    doNotFollow: { path: 'node_modules' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default'],
+    },
+  },
+}

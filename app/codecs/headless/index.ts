@@ -1,0 +1,1 @@
+export { toHeadlessEvents, toHeadlessSum } from './headless'

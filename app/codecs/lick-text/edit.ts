@@ -1,0 +1,73 @@
+import type { Splice } from '~/core/editing'
+import { joinedLine, KEYS, type Key, type Row, textRows } from './rows'
+
+/** The sticking of a text as it was typed, rows joined by line breaks. */
+export function lineTextOf(text: string): string {
+  return joinedLine(textRows(text))
+}
+
+/** The values of every row with a key, in order, as they were typed. */
+export function valuesOf(text: string, key: Key): string[] {
+  return textRows(text)
+    .filter((row) => row.known === key)
+    .map((row) => row.value)
+}
+
+/**
+ * The change that gives a key these values: values stand where they stood, further ones below,
+ * surplus rows go. Everything else in the text, comments too, stays as typed.
+ */
+export function setValues(text: string, key: Key, values: readonly string[]): Splice[] {
+  const all = textRows(text)
+  const rows = all.filter((row) => row.known === key)
+  const splices: Splice[] = []
+  for (const [i, row] of rows.entries()) {
+    const value = values[i]
+    if (value === undefined) splices.push(removeRow(text, row))
+    else splices.push(...replaceValue(row, value))
+  }
+  const added = values.slice(rows.length)
+  if (added.length > 0) splices.push(insertRows(text, all, rows.at(-1), key, added))
+  return splices
+}
+
+/** The change that replaces the sticking, line break by line break. */
+export function setLineText(text: string, typed: string): Splice[] {
+  return setValues(text, 'line', typed.split(/\r\n|\r|\n/))
+}
+
+/** Only what really differs is replaced, so that undo and the caret stay fine-grained. */
+function replaceValue(row: Row, value: string): Splice[] {
+  const old = row.value
+  if (old === value) return []
+  let same = 0
+  while (same < Math.min(old.length, value.length) && old[same] === value[same]) same += 1
+  let tail = 0
+  const longest = Math.min(old.length, value.length) - same
+  while (tail < longest && old.at(-1 - tail) === value.at(-1 - tail)) tail += 1
+  const at = row.valueFrom + same
+  const removed = old.slice(same, old.length - tail)
+  const inserted = value.slice(same, value.length - tail)
+  return [{ at, removed, inserted }]
+}
+
+function removeRow(text: string, row: Row): Splice {
+  const end = text.startsWith('\r\n', row.rowTo)
+    ? row.rowTo + 2
+    : Math.min(row.rowTo + 1, text.length)
+  return { at: row.rowFrom, removed: text.slice(row.rowFrom, end), inserted: '' }
+}
+
+function insertRows(
+  text: string,
+  rows: readonly Row[],
+  last: Row | undefined,
+  key: Key,
+  values: readonly string[],
+): Splice {
+  const before =
+    last ?? rows.findLast((row) => row.known && KEYS.indexOf(row.known) <= KEYS.indexOf(key))
+  const written = values.map((value) => `${key}: ${value}`).join('\n')
+  if (!before) return { at: 0, removed: '', inserted: `${written}\n` }
+  return { at: before.rowTo, removed: '', inserted: `\n${written}` }
+}

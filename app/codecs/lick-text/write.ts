@@ -1,0 +1,63 @@
+import { DEFAULT_FRAME, type Layer, type Lick, type Swell } from '~/core/line'
+import { formatLine } from '~/core/notation'
+import { type Grid, gridName, meterName, placeName, type Swing, sameGrid } from '~/core/time'
+import type { Key } from './rows'
+import { normalTitle, splitTags } from './title'
+import { FORMAT_VERSION_NAME } from './version'
+
+/**
+ * The canonical text of a lick: keys in one order, defaults left out but for metre, tempo, grid
+ * and start. `parseLickText` reads it back as an equal lick.
+ */
+export function formatLickText(lick: Lick): string {
+  return `${formatRows(lick)
+    .map(([key, value]) => `${key}: ${value}`.trimEnd())
+    .join('\n')}\n`
+}
+
+function formatRows(lick: Lick): (readonly [key: Key | string, value: string])[] {
+  const { frame } = lick
+  const { landing, swing } = frame
+  const title = normalTitle(lick.title)
+  const tags = splitTags(lick.tags.join(','))
+  const rows: (readonly [Key, string] | false)[] = [
+    ['dime-lick', FORMAT_VERSION_NAME],
+    title !== '' && ['title', title],
+    tags.length > 0 && ['tags', tags.join(', ')],
+    ['meter', meterName(frame.meter)],
+    ['tempo', String(frame.tempo)],
+    frame.goal !== null && ['goal', String(frame.goal)],
+    ['grid', gridName(frame.grid)],
+    ['start', placeName(frame.start, frame.meter)],
+    frame.stop !== null && ['stop', placeName(frame.stop, frame.meter)],
+    frame.lead !== DEFAULT_FRAME.lead && ['lead', String(frame.lead)],
+    frame.groove !== DEFAULT_FRAME.groove && ['groove', frame.groove],
+    frame.bars !== null && ['bars', String(frame.bars)],
+    (landing.kind !== 'crash' || landing.at === 'beat') && ['landing', formatLanding(landing)],
+    swing.percent !== 50 && ['swing', formatSwing(swing)],
+    ...frame.swells.map((swell) => ['swell', formatSwell(swell)] as const),
+    lick.kit !== null && ['kit', lick.kit],
+    ['line', formatLine(lick.line)],
+    ...lick.layers.map((layer) => formatLayer(layer, frame.grid)),
+  ]
+  return [...rows.filter((row) => row !== false), ...lick.unknown]
+}
+
+/** A landing as its key's value: `stop beat`. */
+export function formatLanding({ kind, at }: Lick['frame']['landing']): string {
+  return at === 'beat' ? `${kind} beat` : kind
+}
+
+/** A swing as its key's value: `60 1/16`. */
+export function formatSwing({ percent, pairs }: Swing): string {
+  return pairs === 16 ? `${percent} 1/16` : String(percent)
+}
+
+function formatSwell({ from, to, start, end }: Swell): string {
+  return `${from}..${to} ${start}>${end}`
+}
+
+function formatLayer(layer: Layer, textGrid: Grid): readonly [Key, string] {
+  const grid = sameGrid(layer.grid, textGrid) ? '' : `@${gridName(layer.grid)} `
+  return [layer.scope === 'fill' ? 'under fill' : 'under', `${grid}${formatLine(layer.line)}`]
+}

@@ -1,0 +1,55 @@
+import { applyTransaction, invertTransaction, type Splice, type Transaction } from './transaction'
+
+/** A document with its past and its undone future; the document itself knows nothing of them. */
+export interface History {
+  readonly text: string
+  readonly past: readonly Transaction[]
+  readonly future: readonly Transaction[]
+}
+
+/** A document nobody has changed yet. */
+export function toHistory(text: string): History {
+  return { text, past: [], future: [] }
+}
+
+/** Takes a transaction. One that changes nothing returns the same history. */
+export function commit(history: History, transaction: Transaction): History {
+  const text = applyTransaction(history.text, transaction)
+  if (text === history.text) return history
+  const last = history.past.at(-1)
+  const joined = last && history.future.length === 0 ? joinTyping(last, transaction) : undefined
+  const past = joined ? [...history.past.slice(0, -1), joined] : [...history.past, transaction]
+  return { text, past, future: [] }
+}
+
+/** Takes the last transaction back; the same history where there is none. */
+export function undo(history: History): History {
+  const last = history.past.at(-1)
+  if (!last) return history
+  return {
+    text: applyTransaction(history.text, invertTransaction(last)),
+    past: history.past.slice(0, -1),
+    future: [last, ...history.future],
+  }
+}
+
+/** Does the last undone transaction again; the same history where there is none. */
+export function redo(history: History): History {
+  const [next, ...future] = history.future
+  if (!next) return history
+  return { text: applyTransaction(history.text, next), past: [...history.past, next], future }
+}
+
+/** Letters typed one after the other within a group are one step to undo. */
+function joinTyping(last: Transaction, next: Transaction): Transaction | undefined {
+  const [before, after] = [only(last), only(next)]
+  if (!before || !after || last.label !== next.label) return undefined
+  if (before.removed !== '' || after.removed !== '' || /\s/.test(after.inserted)) return undefined
+  if (after.inserted.length !== 1 || before.at + before.inserted.length !== after.at)
+    return undefined
+  return { label: last.label, splices: [{ ...before, inserted: before.inserted + after.inserted }] }
+}
+
+function only({ splices }: Transaction): Splice | undefined {
+  return splices.length === 1 ? splices[0] : undefined
+}

@@ -1,0 +1,10 @@
+export { commit, type History, redo, toHistory, undo } from './history'
+export {
+  applyTransaction,
+  invertTransaction,
+  mapOffset,
+  type Selection,
+  type Splice,
+  type Transaction,
+  toTransaction,
+} from './transaction'

@@ -1,0 +1,23 @@
+/** The greatest common divisor of two whole numbers; `gcd(0, n)` is n. Euclid's algorithm. */
+export function gcd(a: number, b: number): number {
+  let [x, y] = [Math.abs(a), Math.abs(b)]
+  while (y !== 0) [x, y] = [y, x % y]
+  return x
+}
+
+/** The least common multiple of two positive whole numbers. Throws RangeError on anything below 1. */
+export function lcm(a: number, b: number): number {
+  if (a < 1 || b < 1) throw new RangeError(`lcm of ${a} and ${b}: both must be at least 1`)
+  return (a / gcd(a, b)) * b
+}
+
+/** The remainder that is never negative: `modulo(-1, 4)` is 3. */
+export function modulo(value: number, by: number): number {
+  const rest = value % by
+  return rest < 0 ? rest + by : rest
+}
+
+/** The whole number nearest to value, halves going up: `roundHalfUp(0.5)` is 1, of -0.5 it is 0. */
+export function roundHalfUp(value: number): number {
+  return Math.floor(value + 0.5)
+}

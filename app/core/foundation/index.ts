@@ -1,0 +1,3 @@
+export { gcd, lcm, modulo, roundHalfUp } from './arithmetic'
+export { type RandomStream, toRandomStream } from './random'
+export { fail, ok, type Result } from './result'

@@ -1,0 +1,97 @@
+import {
+  compareLimbs,
+  type Graces,
+  graceLimb,
+  graceSurface,
+  type Level,
+  type Limb,
+  type SlotContent,
+  strokeLimb,
+  strokeSurface,
+  strokesInSlot,
+  type Voice,
+} from '../sticking'
+import type { Grid, Ticks } from '../time'
+import { aimOf } from './aim'
+import { frameTicks, type Layer, type Lick } from './lick'
+import { lineTicks, type TimedSlot, timedSlots } from './line'
+
+/** A stroke at its notated tick. `layer` 0 is the line, 1 and on the layers under it. */
+export interface StrokeEvent {
+  readonly tick: Ticks
+  readonly layer: number
+  readonly limb: Limb
+  readonly surface: Voice
+  readonly dynamic: Level
+  readonly grace: Graces
+  readonly graceLimb?: Limb
+  readonly graceSurface?: Voice
+  /** The slot it lies in, from 0, and that slot's grid. */
+  readonly slot: number
+  readonly grid: Grid
+  readonly slotTick: Ticks
+}
+
+/** Every stroke of the line and its layers, by tick, then layer, then limb. Notated, unswung. */
+export function strokeEvents(lick: Lick): StrokeEvent[] {
+  return [
+    ...lineEvents(lick),
+    ...lick.layers.flatMap((layer, i) => layerEvents(lick, layer, i + 1)),
+  ].sort((a, b) => a.tick - b.tick || a.layer - b.layer || compareLimbs(a.limb, b.limb))
+}
+
+/** The strokes of the line alone, by tick, then limb. */
+export function lineEvents(lick: Lick): StrokeEvent[] {
+  const slots = timedSlots(lick.line, lick.frame.grid, lick.frame.start)
+  return slots.flatMap((slot) => [...slotEvents(slot, 0)])
+}
+
+/** Where layers begin and end: from the lead-in's first tick to the downbeat aimed at. */
+function layerEvents(lick: Lick, layer: Layer, number: number): StrokeEvent[] {
+  const length = lineTicks(layer.line, layer.grid)
+  if (length === 0) return []
+  const { target } = aimOf(lick)
+  const first = layer.scope === 'fill' ? 0 : -lick.frame.lead * frameTicks(lick.frame).bar
+  const silentUntil = layer.scope === 'fill' ? lick.frame.start : first
+  const once = timedSlots(layer.line, layer.grid, 0).flatMap((slot) => [
+    ...slotEvents(slot, number),
+  ])
+  const events: StrokeEvent[] = []
+  for (let round = first; round < target; round += length) {
+    for (const event of once) {
+      const tick = round + event.tick
+      if (tick >= silentUntil && tick < target) {
+        events.push({ ...event, tick, slotTick: round + event.slotTick })
+      }
+    }
+  }
+  return events
+}
+
+/** A squeeze that does not divide its slot lies at the floor of the exact position. */
+function* slotEvents(slot: TimedSlot, layer: number): Generator<StrokeEvent> {
+  const found: StrokeEvent[] = []
+  for (const { stroke, top, bottom } of strokesInSlot(slot.content)) {
+    found.push({
+      tick: slot.tick + Math.floor((top * slot.ticks) / bottom),
+      layer,
+      limb: strokeLimb(stroke),
+      surface: strokeSurface(stroke),
+      dynamic: stroke.level,
+      grace: stroke.graces,
+      ...(stroke.graces > 0 && {
+        graceLimb: graceLimb(stroke),
+        graceSurface: graceSurface(stroke),
+      }),
+      slot: slot.index,
+      grid: slot.grid,
+      slotTick: slot.tick,
+    })
+  }
+  yield* found.sort((a, b) => a.tick - b.tick || compareLimbs(a.limb, b.limb))
+}
+
+/** Whether a slot holds any stroke. */
+export function sounds(content: SlotContent): boolean {
+  return !strokesInSlot(content).next().done
+}

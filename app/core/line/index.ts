@@ -1,0 +1,36 @@
+export { type Aim, aimOf } from './aim'
+export { type Clash, limbClashes } from './clashes'
+export { lineEvents, type StrokeEvent, sounds, strokeEvents } from './events'
+export {
+  DEFAULT_FRAME,
+  DEFAULT_GROOVE,
+  DEFAULT_LEAD,
+  DEFAULT_TEMPO,
+  EMPTY_LICK,
+  type Frame,
+  frameTicks,
+  LANDING_KINDS,
+  type Landing,
+  type LandingKind,
+  type Layer,
+  type Lick,
+  MAX_LEAD,
+  NO_GROOVE,
+  type Swell,
+  TEMPO_RANGE,
+} from './lick'
+export {
+  countStrokes,
+  EMPTY_LINE,
+  type GridChange,
+  type Line,
+  lineTicks,
+  MAX_BARS,
+  MAX_SLOTS,
+  normalGridChanges,
+  type TimedSlot,
+  timedSlots,
+} from './line'
+export { type TrueSpeed, trueSpeed } from './speed'
+export { type Approach, type FreeHand, freeHandAfter, type Span, type Sum, sumOf } from './sum'
+export { GRACE_VELOCITY, strokeVelocity, VELOCITIES } from './swell'

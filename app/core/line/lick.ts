@@ -1,0 +1,104 @@
+import type { Level } from '../sticking'
+import {
+  barTicks,
+  beatTicks,
+  type Grid,
+  type Meter,
+  STRAIGHT,
+  type Swing,
+  type Ticks,
+  toMeter,
+} from '../time'
+import { EMPTY_LINE, type Line } from './line'
+
+/** An ostinato that repeats under the line, on its own grid. */
+export interface Layer {
+  /** `all` sounds from the lead-in on, `fill` from the line's start only. */
+  readonly scope: 'all' | 'fill'
+  readonly grid: Grid
+  readonly line: Line
+}
+
+export const LANDING_KINDS = ['crash', 'stop', 'groove', 'none'] as const
+export type LandingKind = (typeof LANDING_KINDS)[number]
+
+/** What happens after the line, and whether it aims at a barline or at the nearest beat. */
+export interface Landing {
+  readonly kind: LandingKind
+  readonly at: 'bar' | 'beat'
+}
+
+/** Plain strokes in slots from..to (both included) change evenly from one level to another. */
+export interface Swell {
+  readonly from: number
+  readonly to: number
+  readonly start: Level
+  readonly end: Level
+}
+
+/** Where the line stands in the music. All ticks count from the barline of the fill's bar. */
+export interface Frame {
+  readonly meter: Meter
+  readonly tempo: number
+  readonly goal: number | null
+  readonly grid: Grid
+  readonly start: Ticks
+  /** Where the groove falls silent; null is at the start itself. */
+  readonly stop: Ticks | null
+  readonly lead: number
+  readonly groove: string
+  /** How many bars the line is meant to fill; null is the barline nearest to its end. */
+  readonly bars: number | null
+  readonly landing: Landing
+  readonly swing: Swing
+  readonly swells: readonly Swell[]
+}
+
+/** A fill or solo lick: what the text format carries. */
+export interface Lick {
+  readonly title: string
+  readonly tags: readonly string[]
+  readonly frame: Frame
+  readonly kit: string | null
+  readonly line: Line
+  readonly layers: readonly Layer[]
+  /** Keys that this version does not know, in order, kept as they were written. */
+  readonly unknown: readonly (readonly [key: string, value: string])[]
+}
+
+export const TEMPO_RANGE = { least: 20, most: 400 } as const
+export const DEFAULT_TEMPO = 80
+export const DEFAULT_LEAD = 1
+export const MAX_LEAD = 8
+export const NO_GROOVE = 'none'
+export const DEFAULT_GROOVE = 'eighths'
+
+export const DEFAULT_FRAME: Frame = {
+  meter: toMeter(4, 4),
+  tempo: DEFAULT_TEMPO,
+  goal: null,
+  grid: { value: 16, tuplet: null },
+  start: 0,
+  stop: null,
+  lead: DEFAULT_LEAD,
+  groove: DEFAULT_GROOVE,
+  bars: null,
+  landing: { kind: 'crash', at: 'bar' },
+  swing: STRAIGHT,
+  swells: [],
+}
+
+export const EMPTY_LICK: Lick = {
+  title: '',
+  tags: [],
+  frame: DEFAULT_FRAME,
+  kit: null,
+  line: EMPTY_LINE,
+  layers: [],
+  unknown: [],
+}
+
+/** Ticks of the frame's bar and of its beat. */
+export function frameTicks(frame: Frame): { bar: Ticks; beat: Ticks } {
+  return { bar: barTicks(frame.meter), beat: beatTicks(frame.meter) }
+}

@@ -1,0 +1,100 @@
+import { type SlotContent, strokesInSlot } from '../sticking'
+import { type Grid, gridTicks, sameGrid, type Ticks } from '../time'
+
+/** From slot `at` on, the line stands on another grid. */
+export interface GridChange {
+  readonly at: number
+  readonly grid: Grid
+}
+
+/**
+ * Slots in order, with rulers over them that own nothing: groups (their sizes, summing to the
+ * slots), and grid changes (ascending, each a real change from the grid before it).
+ */
+export interface Line {
+  readonly slots: readonly SlotContent[]
+  readonly groups: readonly number[]
+  readonly gridChanges: readonly GridChange[]
+}
+
+export const EMPTY_LINE: Line = { slots: [], groups: [], gridChanges: [] }
+export const MAX_SLOTS = 4096
+export const MAX_BARS = 64
+
+/** One slot with its time: where it begins, how long it is, and the grid it stands on. */
+export interface TimedSlot {
+  readonly index: number
+  readonly group: number
+  readonly tick: Ticks
+  readonly ticks: Ticks
+  readonly grid: Grid
+  readonly content: SlotContent
+}
+
+/**
+ * Every slot of a line at its tick. Each tick is the last grid change's plus whole slots, so
+ * nothing drifts. `start` is the tick of slot 0, `base` the grid until the first change.
+ */
+export function timedSlots(line: Line, base: Grid, start: Ticks): TimedSlot[] {
+  let grid = base
+  let ticks = gridTicks(base)
+  let tick = start
+  let change = 0
+  let group = 0
+  let groupEnd = line.groups[0] ?? 0
+  return line.slots.map((content, index) => {
+    if (line.gridChanges[change]?.at === index) {
+      grid = (line.gridChanges[change] as GridChange).grid
+      ticks = gridTicks(grid)
+      change += 1
+    }
+    while (index >= groupEnd) {
+      group += 1
+      groupEnd += line.groups[group] as number
+    }
+    const slot = { index, group, tick, ticks, grid, content }
+    tick += ticks
+    return slot
+  })
+}
+
+/** How long a line is, in ticks. */
+export function lineTicks(line: Line, base: Grid): Ticks {
+  let total = 0
+  let from = 0
+  let slot = gridTicks(base)
+  for (const { at, grid } of line.gridChanges) {
+    total += (at - from) * slot
+    from = at
+    slot = gridTicks(grid)
+  }
+  return total + (line.slots.length - from) * slot
+}
+
+/** What a line is made of: strokes and graces are counted apart from slots. */
+export function countStrokes(line: Line): { strokes: number; graces: number } {
+  let strokes = 0
+  let graces = 0
+  for (const slot of line.slots) {
+    for (const { stroke } of strokesInSlot(slot)) {
+      strokes += 1
+      graces += stroke.graces
+    }
+  }
+  return { strokes, graces }
+}
+
+/** Drops changes that change nothing or lie past the end, so that equal lines are equal data. */
+export function normalGridChanges(
+  changes: readonly GridChange[],
+  base: Grid,
+  slots: number,
+): GridChange[] {
+  const kept: GridChange[] = []
+  for (const change of changes) {
+    if (change.at >= slots) continue
+    if (kept.at(-1)?.at === change.at) kept.pop()
+    if (!sameGrid(kept.at(-1)?.grid ?? base, change.grid)) kept.push(change)
+  }
+  return kept
+}

@@ -1,0 +1,98 @@
+import { lcm } from '../foundation'
+import type { Limb, Voice } from '../sticking'
+import { type CountingSchool, countSyllable, DEFAULT_SCHOOL, type Ticks } from '../time'
+import { aimOf, toSlots } from './aim'
+import { lineEvents, type StrokeEvent } from './events'
+import { frameTicks, type Lick } from './lick'
+import { lineTicks, timedSlots } from './line'
+
+/** A length both ways: in ticks, and in slots of the text's own grid. */
+export interface Span {
+  readonly ticks: Ticks
+  readonly slots: number
+}
+
+/** Which hand can take the crash: the one that did not strike last. */
+export type FreeHand = 'RH' | 'LH' | 'both' | 'none' | 'unknown'
+
+/** The last onset before the landing, and what it leaves. */
+export interface Approach {
+  readonly lastLimbs: readonly Limb[]
+  readonly lastSurfaces: readonly Voice[]
+  /** From the last onset to the downbeat aimed at; negative where the line is over. */
+  readonly gapTicks: Ticks
+  readonly freeHand: FreeHand
+}
+
+/** Does it fit? Everything that a drummer counts on fingers. */
+export interface Sum {
+  readonly bars: number
+  readonly available: Span
+  readonly used: Span
+  readonly left: Span
+  readonly fits: boolean
+  readonly groups: readonly number[]
+  readonly counts: readonly string[]
+  readonly linear: boolean
+  /** Null where the line has no stroke. */
+  readonly landing: Approach | null
+  /** How often the line's length goes until it meets a barline again; null for an empty line. */
+  readonly again: { readonly cycles: number; readonly bars: number } | null
+}
+
+/** The sum of a line in its frame, counted in a school (the default one unless told). */
+export function sumOf(lick: Lick, school: CountingSchool = DEFAULT_SCHOOL): Sum {
+  const { frame, line } = lick
+  const aim = aimOf(lick)
+  const { bar } = frameTicks(frame)
+  const used = lineTicks(line, frame.grid)
+  const available = aim.target - aim.start
+  const span = (ticks: Ticks): Span => ({ ticks, slots: toSlots(ticks, lick) })
+  const events = lineEvents(lick)
+  return {
+    bars: aim.bars,
+    available: span(available),
+    used: span(used),
+    left: span(available - used),
+    fits: available === used,
+    groups: line.groups,
+    counts: timedSlots(line, frame.grid, frame.start).map((slot) =>
+      countSyllable(slot.tick, slot.grid, frame.meter, school),
+    ),
+    linear: isLinear(events),
+    landing: approachOf(events, aim.target),
+    again: used === 0 ? null : { cycles: lcm(used, bar) / used, bars: lcm(used, bar) / bar },
+  }
+}
+
+/** No two limbs at one tick within the line, and no flams, drags or ruffs. */
+function isLinear(events: readonly StrokeEvent[]): boolean {
+  return events.every((event, i) => event.grace === 0 && event.tick !== events[i + 1]?.tick)
+}
+
+function approachOf(events: readonly StrokeEvent[], target: Ticks): Approach | null {
+  const last = events.at(-1)
+  if (!last) return null
+  const together = events.filter((event) => event.tick === last.tick)
+  const limbs = together.map((event) => event.limb)
+  return {
+    lastLimbs: limbs,
+    lastSurfaces: together.map((event) => event.surface),
+    gapTicks: target - last.tick,
+    freeHand: freeHandAfter(limbs),
+  }
+}
+
+/** The hand that is free after these limbs struck together. */
+export function freeHandAfter(limbs: readonly Limb[]): FreeHand {
+  const [right, left, undecided] = [
+    limbs.includes('RH'),
+    limbs.includes('LH'),
+    limbs.includes('XH'),
+  ]
+  const hands = Number(right) + Number(left) + Number(undecided)
+  if (hands === 0) return 'both'
+  if (hands > 1) return 'none'
+  if (undecided) return 'unknown'
+  return right ? 'LH' : 'RH'
+}

@@ -1,0 +1,104 @@
+import { isHand, type Letter, LIMB_OF_LETTER, type Limb, otherHand } from './limb'
+import { HOME_SURFACE, type Voice } from './surface'
+
+/** The five levels, from barely sounding to as loud as it goes. */
+export const LEVELS = ['ghost', 'soft', 'tap', 'accent', 'strong'] as const
+export type Level = (typeof LEVELS)[number]
+
+/** How many grace notes stand before a stroke: none, flam, drag, ruff. */
+export type Graces = 0 | 1 | 2 | 3
+
+/** One hit by one limb. A missing voice is the limb's home surface. */
+export interface Stroke {
+  readonly letter: Letter
+  readonly level: Level
+  readonly graces: Graces
+  readonly voice?: Voice
+  readonly graceVoice?: Voice
+}
+
+/** A slot of rest. */
+export interface Rest {
+  readonly kind: 'rest'
+}
+/** One stroke, or two to four together (a unison), as written from left to right. */
+export interface Struck {
+  readonly kind: 'struck'
+  readonly strokes: readonly Stroke[]
+}
+/** Two to eight rests, strokes or unisons that share one slot evenly. */
+export interface Squeeze {
+  readonly kind: 'squeeze'
+  readonly parts: readonly (Rest | Struck)[]
+}
+export type SlotContent = Rest | Struck | Squeeze
+
+export const REST: Rest = { kind: 'rest' }
+export const MAX_TOGETHER = 4
+export const MIN_SQUEEZE = 2
+export const MAX_SQUEEZE = 8
+
+/** A plain stroke. Example: `toStroke('R', { level: 'accent' })`. */
+export function toStroke(letter: Letter, rest: Partial<Omit<Stroke, 'letter'>> = {}): Stroke {
+  return { letter, level: 'tap', graces: 0, ...rest }
+}
+
+/** The limb that plays a stroke, for a right-handed player. */
+export function strokeLimb(stroke: Stroke): Limb {
+  return LIMB_OF_LETTER[stroke.letter]
+}
+
+/** The surface a stroke sounds on. */
+export function strokeSurface(stroke: Stroke): Voice {
+  return stroke.voice ?? HOME_SURFACE[stroke.letter]
+}
+
+/** The surface that a stroke's graces sound on: the main stroke's, unless it has its own. */
+export function graceSurface(stroke: Stroke): Voice {
+  return stroke.graceVoice ?? strokeSurface(stroke)
+}
+
+/** The limb of a stroke's graces: the other hand. */
+export function graceLimb(stroke: Stroke): Limb {
+  return otherHand(strokeLimb(stroke))
+}
+
+/** Why strokes cannot sound together, and which one of them is to blame. */
+export interface TogetherFault {
+  readonly index: number
+  readonly reason: 'limb-twice' | 'no-hand-left' | 'grace-hand-busy' | 'too-many'
+}
+
+/**
+ * Whether one player can strike all of these at once: each limb once, an undecided hand with a
+ * hand left for it, and no grace by a hand that strikes. The first fault, or undefined.
+ */
+export function findTogetherFault(strokes: readonly Stroke[]): TogetherFault | undefined {
+  if (strokes.length > MAX_TOGETHER) return { index: MAX_TOGETHER, reason: 'too-many' }
+  const seen = new Set<Limb>()
+  let hands = 0
+  for (const [index, stroke] of strokes.entries()) {
+    const limb = strokeLimb(stroke)
+    if (seen.has(limb)) return { index, reason: 'limb-twice' }
+    seen.add(limb)
+    if (isHand(stroke.letter)) hands += 1
+    if (hands > 2) return { index, reason: 'no-hand-left' }
+  }
+  const graced = strokes.findIndex((stroke) => stroke.graces > 0)
+  if (graced >= 0 && hands > 1) return { index: graced, reason: 'grace-hand-busy' }
+  return undefined
+}
+
+/** The strokes of a slot with their place in it, as a fraction top/bottom of the slot. */
+export function* strokesInSlot(
+  content: SlotContent,
+): Generator<{ stroke: Stroke; top: number; bottom: number }> {
+  if (content.kind === 'struck') {
+    for (const stroke of content.strokes) yield { stroke, top: 0, bottom: 1 }
+  } else if (content.kind === 'squeeze') {
+    for (const [top, part] of content.parts.entries()) {
+      if (part.kind === 'rest') continue
+      for (const stroke of part.strokes) yield { stroke, top, bottom: content.parts.length }
+    }
+  }
+}

@@ -1,0 +1,32 @@
+export {
+  COUNTING_SCHOOLS,
+  type CountingSchool,
+  countSyllable,
+  DEFAULT_SCHOOL,
+  UNNAMED_COUNT,
+} from './counting'
+export {
+  ALL_GRIDS,
+  findGrid,
+  GRID_VALUES,
+  type Grid,
+  gridName,
+  gridTicks,
+  sameGrid,
+  TUPLET_RATIOS,
+} from './grid'
+export {
+  barTicks,
+  beatsPerBar,
+  beatTicks,
+  findMeter,
+  groupStarts,
+  isCompound,
+  type Meter,
+  meterName,
+  toMeter,
+  unitTicks,
+} from './meter'
+export { findPlace, placeName } from './place'
+export { STRAIGHT, type Swing, swungTick } from './swing'
+export { secondsPerTick, TICKS_PER_QUARTER, TICKS_PER_WHOLE, type Ticks } from './ticks'

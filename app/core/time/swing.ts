@@ -1,0 +1,33 @@
+import { modulo } from '../foundation'
+import type { Grid } from './grid'
+import { barTicks, type Meter } from './meter'
+import { TICKS_PER_QUARTER, type Ticks } from './ticks'
+
+/** How the bar leans: the percent of a pair that its first half takes, 50 being straight. */
+export interface Swing {
+  readonly percent: number
+  /** The value whose pairs lean: eighths or sixteenths. */
+  readonly pairs: 8 | 16
+}
+
+export const STRAIGHT: Swing = { percent: 50, pairs: 8 }
+
+/**
+ * Where a notated tick sounds. Pairs are counted from each barline; a last half without a partner
+ * stays straight. Strokes inside a half move in proportion. Only what stands on a plain grid
+ * swings. Rounded to a whole tick (at most half a tick: 0.15 ms at 20 beats a minute).
+ * Example: 60 % of eighths puts 5040 at 6048.
+ */
+export function swungTick(tick: Ticks, grid: Grid, swing: Swing, meter: Meter): Ticks {
+  if (swing.percent === 50 || grid.tuplet !== null) return tick
+  const pair = swing.pairs === 8 ? TICKS_PER_QUARTER : TICKS_PER_QUARTER / 2
+  const bar = barTicks(meter)
+  const inBar = modulo(tick, bar)
+  const inPair = inBar % pair
+  if (inBar - inPair + pair > bar) return tick
+  const half = pair / 2
+  const first = (pair * swing.percent) / 100
+  const leaning =
+    inPair <= half ? (inPair * first) / half : first + ((inPair - half) * (pair - first)) / half
+  return tick - inPair + Math.round(leaning)
+}

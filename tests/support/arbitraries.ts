@@ -1,0 +1,153 @@
+import fc from 'fast-check'
+import {
+  DEFAULT_FRAME,
+  EMPTY_LICK,
+  LANDING_KINDS,
+  type Layer,
+  type Lick,
+  type Line,
+  normalGridChanges,
+} from '~/core/line'
+import {
+  findTogetherFault,
+  isHand,
+  LETTERS,
+  LEVELS,
+  REST,
+  type Rest,
+  type SlotContent,
+  type Stroke,
+  type Struck,
+  SURFACES,
+  UNDECIDED_SURFACE,
+} from '~/core/sticking'
+import { ALL_GRIDS, barTicks, beatsPerBar, beatTicks, type Grid, toMeter } from '~/core/time'
+
+/** Random values of the domain, all of them legal, for property tests. */
+const voice = fc.constantFrom(...SURFACES, UNDECIDED_SURFACE)
+
+export const stroke: fc.Arbitrary<Stroke> = fc
+  .record({
+    letter: fc.constantFrom(...LETTERS),
+    level: fc.constantFrom(...LEVELS),
+    graces: fc.constantFrom(0, 1, 2, 3),
+    voice: fc.option(voice, { nil: undefined, freq: 3 }),
+    graceVoice: fc.option(voice, { nil: undefined, freq: 3 }),
+  })
+  .map(({ letter, level, graces, voice: main, graceVoice }) => {
+    const graced = isHand(letter) ? (graces as Stroke['graces']) : 0
+    return {
+      letter,
+      level,
+      graces: graced,
+      ...(main && { voice: main }),
+      ...(main && graceVoice && graced > 0 && { graceVoice }),
+    }
+  })
+
+const single: fc.Arbitrary<Struck> = stroke.map((one) => ({ kind: 'struck', strokes: [one] }))
+const unison: fc.Arbitrary<Struck> = fc
+  .array(stroke, { minLength: 2, maxLength: 4 })
+  .filter((strokes) => !findTogetherFault(strokes))
+  .map((strokes) => ({ kind: 'struck', strokes }))
+const part: fc.Arbitrary<Rest | Struck> = fc.oneof(
+  { weight: 6, arbitrary: single },
+  { weight: 1, arbitrary: fc.constant(REST) },
+  { weight: 1, arbitrary: unison },
+)
+export const slot: fc.Arbitrary<SlotContent> = fc.oneof(
+  { weight: 8, arbitrary: part },
+  {
+    weight: 1,
+    arbitrary: fc
+      .array(part, { minLength: 2, maxLength: 8 })
+      .map((parts): SlotContent => ({ kind: 'squeeze', parts })),
+  },
+)
+
+export const grid: fc.Arbitrary<Grid> = fc.constantFrom(...ALL_GRIDS)
+
+/** A line on a base grid; some of its groups repeat, some change the grid inside. */
+export function line(base: Grid, most = 5): fc.Arbitrary<Line> {
+  const group = fc.record({
+    slots: fc.array(slot, { minLength: 1, maxLength: 6 }),
+    change: fc.option(fc.record({ at: fc.nat(5), grid }), { nil: undefined, freq: 3 }),
+    times: fc.integer({ min: 1, max: 3 }),
+  })
+  return fc.array(group, { maxLength: most }).map((groups) => {
+    const slots: SlotContent[] = []
+    const sizes: number[] = []
+    const changes: { at: number; grid: Grid }[] = []
+    for (const { slots: content, change, times } of groups) {
+      for (let time = 0; time < times; time += 1) {
+        if (change && change.at < content.length) {
+          changes.push({ at: slots.length + change.at, grid: change.grid })
+        }
+        slots.push(...content)
+        sizes.push(content.length)
+      }
+    }
+    return { slots, groups: sizes, gridChanges: normalGridChanges(changes, base, slots.length) }
+  })
+}
+
+const layer: fc.Arbitrary<Layer> = grid
+  .chain((base) => fc.tuple(fc.constant(base), line(base, 2), fc.boolean()))
+  .filter(([, content]) => content.slots.length > 0 && content.gridChanges[0]?.at !== 0)
+  .map(([base, content, always]) => ({ scope: always ? 'all' : 'fill', grid: base, line: content }))
+
+const meter = fc.oneof(
+  fc.constantFrom(toMeter(4, 4), toMeter(3, 4), toMeter(6, 8), toMeter(7, 8), toMeter(3, 2)),
+  fc.constant({ count: 7, unit: 8 as const, groups: [3, 2, 2] }),
+  fc.constant({ count: 6, unit: 8 as const, groups: [2, 2, 2] }),
+)
+
+/** A whole lick with everything that the text format can carry. */
+export const lick: fc.Arbitrary<Lick> = fc
+  .record({
+    meter,
+    grid,
+    beat: fc.nat(6),
+    part: fc.constantFrom(0, 1 / 4, 1 / 2, 3 / 4, 1 / 3, 2 / 3, 1 / 6, 1 / 5),
+    title: fc
+      .string({ maxLength: 12 })
+      .filter((text) => /^[\w&'!][\w &'!]*$/.test(text) && !text.endsWith(' ')),
+    tempo: fc.integer({ min: 80, max: 1600 }).map((quarters) => quarters / 4),
+    goal: fc.option(fc.integer({ min: 20, max: 400 })),
+    lead: fc.nat(8),
+    bars: fc.option(fc.integer({ min: 1, max: 64 })),
+    kind: fc.constantFrom(...LANDING_KINDS),
+    at: fc.constantFrom('bar' as const, 'beat' as const),
+    percent: fc.integer({ min: 50, max: 75 }),
+    layers: fc.array(layer, { maxLength: 2 }),
+    level: fc.constantFrom(...LEVELS),
+  })
+  .chain((parts) =>
+    line(parts.grid).map((content): Lick => {
+      const start =
+        (parts.beat % beatsPerBar(parts.meter)) * beatTicks(parts.meter) +
+        Math.floor(parts.part * beatTicks(parts.meter))
+      return {
+        ...EMPTY_LICK,
+        title: parts.title,
+        tags: ['odd', 'two words'],
+        line: content,
+        layers: parts.layers,
+        frame: {
+          ...DEFAULT_FRAME,
+          meter: parts.meter,
+          grid: parts.grid,
+          tempo: parts.tempo,
+          goal: parts.goal,
+          lead: parts.lead,
+          bars: parts.bars,
+          landing: { kind: parts.kind, at: parts.at },
+          start: Math.min(start, barTicks(parts.meter) - 1),
+          stop: parts.percent % 2 === 0 ? 0 : null,
+          swing: { percent: parts.percent, pairs: parts.percent > 60 ? 16 : 8 },
+          swells: [{ from: 0, to: 3, start: parts.level, end: 'accent' }],
+        },
+        unknown: [['mood', 'calm']],
+      }
+    }),
+  )
