@@ -111,7 +111,9 @@ export const lick: fc.Arbitrary<Lick> = fc
     part: fc.constantFrom(0, 1 / 4, 1 / 2, 3 / 4, 1 / 3, 2 / 3, 1 / 6, 1 / 5),
     title: fc
       .string({ maxLength: 12 })
-      .filter((text) => /^[\w&'!][\w &'!]*$/.test(text) && !text.endsWith(' ')),
+      .filter(
+        (text) => /^[\w&'!][\w &'!]*$/.test(text) && !text.endsWith(' ') && !text.includes('  '),
+      ),
     tempo: fc.integer({ min: 80, max: 1600 }).map((quarters) => quarters / 4),
     goal: fc.option(fc.integer({ min: 20, max: 400 })),
     lead: fc.nat(8),

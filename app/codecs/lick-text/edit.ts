@@ -27,7 +27,7 @@ export function setValues(text: string, key: Key, values: readonly string[]): Sp
     else splices.push(...replaceValue(row, value))
   }
   const added = values.slice(rows.length)
-  if (added.length > 0) splices.push(insertRows(text, all, rows.at(-1), key, added))
+  if (added.length > 0) splices.push(insertRows(all, rows.at(-1), key, added))
   return splices
 }
 
@@ -59,7 +59,6 @@ function removeRow(text: string, row: Row): Splice {
 }
 
 function insertRows(
-  text: string,
   rows: readonly Row[],
   last: Row | undefined,
   key: Key,

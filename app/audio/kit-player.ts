@@ -1,0 +1,124 @@
+import { GRACE_VELOCITY } from '~/core/line'
+import { graceLeads, type SoundEvent, type SoundStroke } from '~/core/performance'
+import { type SoundName, silencedBy, soundOf, velocityGain } from '~/core/sound'
+import type { Limb, Voice } from '~/core/sticking'
+import type { Sink } from './scheduler'
+
+/** The four limbs that have a volume of their own, and the click. */
+export type Channel = 'RH' | 'LH' | 'RF' | 'LF' | 'click'
+export const CHANNELS: readonly Channel[] = ['RH', 'LH', 'RF', 'LF', 'click']
+
+interface Ringing {
+  readonly source: AudioBufferSourceNode
+  readonly gain: GainNode
+  readonly surface: Voice | 'click'
+  readonly begins: number
+}
+
+const CHOKE_SECONDS = 0.03
+
+/** Plays a rendered kit through Web Audio: a gain a limb, a limiter at the end. */
+export class KitPlayer implements Sink {
+  private readonly channels: ReadonlyMap<Channel, GainNode>
+  private ringing: Ringing[] = []
+
+  constructor(
+    private readonly context: BaseAudioContext,
+    private readonly sounds: ReadonlyMap<SoundName, AudioBuffer>,
+  ) {
+    const limiter = context.createDynamicsCompressor()
+    limiter.threshold.value = -6
+    limiter.knee.value = 6
+    limiter.ratio.value = 20
+    limiter.attack.value = 0.001
+    limiter.release.value = 0.08
+    limiter.connect(context.destination)
+    this.channels = new Map(
+      CHANNELS.map((channel) => {
+        const gain = context.createGain()
+        gain.connect(limiter)
+        return [channel, gain]
+      }),
+    )
+  }
+
+  /** A limb's volume, 0 to 1. At 0 it is silent and keeps its time. */
+  setVolume(channel: Channel, volume: number): void {
+    this.channels.get(channel)?.gain.setTargetAtTime(volume, this.context.currentTime, 0.01)
+  }
+
+  strike(event: SoundEvent, seconds: number, secondsPerTick: number): void {
+    if (event.kind === 'choke') this.choke(event.surface, seconds)
+    else if (event.kind === 'click') {
+      // The count-in is heard even where the click is turned off.
+      this.start(`click-${event.weight}`, event.countIn ? null : 'click', 0.8, seconds, 'click')
+    } else this.strikeStroke(event, seconds, secondsPerTick)
+  }
+
+  cancelFrom(seconds: number): void {
+    this.ringing = this.ringing.filter(({ source, gain, begins }) => {
+      if (begins < seconds) return true
+      source.stop()
+      gain.disconnect()
+      return false
+    })
+  }
+
+  /** Ends everything at once, what rings included. */
+  silence(): void {
+    this.cancelFrom(0)
+  }
+
+  private strikeStroke(stroke: SoundStroke, seconds: number, secondsPerTick: number): void {
+    const sinceMs =
+      stroke.since === null ? Number.POSITIVE_INFINITY : stroke.since * secondsPerTick * 1000
+    for (const lead of graceLeads(stroke.graces, sinceMs)) {
+      const surface = stroke.graceSurface ?? stroke.surface
+      this.strikeSurface(
+        surface,
+        GRACE_VELOCITY,
+        stroke.graceLimb ?? stroke.limb,
+        seconds - lead / 1000,
+      )
+    }
+    this.strikeSurface(stroke.surface, stroke.velocity, stroke.limb, seconds)
+  }
+
+  private strikeSurface(surface: Voice, velocity: number, limb: Limb, seconds: number): void {
+    for (const silenced of silencedBy(surface)) this.choke(silenced, seconds)
+    const sound = soundOf(surface, velocity)
+    this.start(sound, limb === 'XH' ? 'RH' : limb, velocityGain(velocity), seconds, surface)
+  }
+
+  private start(
+    name: SoundName,
+    channel: Channel | null,
+    volume: number,
+    seconds: number,
+    surface: Ringing['surface'],
+  ): void {
+    const buffer = this.sounds.get(name)
+    const out = (channel && this.channels.get(channel)) ?? this.context.destination
+    if (!buffer) return
+    const source = this.context.createBufferSource()
+    const gain = this.context.createGain()
+    source.buffer = buffer
+    gain.gain.value = volume
+    source.connect(gain).connect(out)
+    source.start(Math.max(0, seconds))
+    const entry = { source, gain, surface, begins: seconds }
+    this.ringing.push(entry)
+    source.onended = () => {
+      gain.disconnect()
+      this.ringing = this.ringing.filter((other) => other !== entry)
+    }
+  }
+
+  private choke(surface: Voice, seconds: number): void {
+    for (const { gain, source, surface: other, begins } of this.ringing) {
+      if (other !== surface || begins >= seconds) continue
+      gain.gain.setTargetAtTime(0, seconds, CHOKE_SECONDS / 3)
+      source.stop(seconds + CHOKE_SECONDS * 2)
+    }
+  }
+}

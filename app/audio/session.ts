@@ -1,0 +1,106 @@
+import type { Performance, Position } from '~/core/performance'
+import type { SoundName } from '~/core/sound'
+import { type Channel, KitPlayer } from './kit-player'
+import { Scheduler } from './scheduler'
+
+/** What the session needs from outside: the kit's samples, and a steady pulse. */
+export interface SoundSources {
+  readonly renderKit: (rate: number) => Promise<ReadonlyMap<SoundName, Float32Array>>
+  readonly startTicker: (everyMs: number, onTick: () => void) => { stop: () => void }
+}
+
+const PULSE_MS = 25
+/** Time to breathe between the key and the first click, in seconds. */
+const START_LEAD = 0.08
+
+/** One audio device with the kit on it: plays one performance at a time. */
+export class SoundSession {
+  private player: KitPlayer | undefined
+  private context: AudioContext | undefined
+  private loading: Promise<KitPlayer> | undefined
+  private scheduler: Scheduler | undefined
+  private ticker: { stop: () => void } | undefined
+  private readonly volumes = new Map<Channel, number>()
+
+  constructor(
+    private readonly sources: SoundSources,
+    private readonly onEnd: () => void,
+  ) {}
+
+  /** Starts from the top. Must be called in a user's gesture, or the browser stays silent. */
+  async play(performance: Performance, secondsPerTick: number): Promise<void> {
+    this.stop()
+    const player = await this.ready()
+    const context = this.context as AudioContext
+    if (context.state !== 'running') await context.resume()
+    const scheduler = new Scheduler(
+      performance,
+      secondsPerTick,
+      context.currentTime + START_LEAD,
+      () => context.currentTime,
+      player,
+    )
+    this.scheduler = scheduler
+    scheduler.pulse()
+    this.ticker = this.sources.startTicker(PULSE_MS, () => {
+      scheduler.pulse()
+      if (scheduler.isOver) {
+        this.stop()
+        this.onEnd()
+      }
+    })
+  }
+
+  stop(): void {
+    this.ticker?.stop()
+    this.ticker = undefined
+    this.scheduler = undefined
+    this.player?.silence()
+  }
+
+  setTempo(secondsPerTick: number): void {
+    this.scheduler?.setTempo(secondsPerTick)
+  }
+
+  setPerformance(performance: Performance): void {
+    this.scheduler?.setPerformance(performance)
+  }
+
+  setVolume(channel: Channel, volume: number): void {
+    this.volumes.set(channel, volume)
+    this.player?.setVolume(channel, volume)
+  }
+
+  /** Where the music is; undefined in silence. */
+  position(): Position | undefined {
+    return this.scheduler?.position()
+  }
+
+  close(): void {
+    this.stop()
+    void this.context?.close()
+    this.context = undefined
+    this.loading = undefined
+    this.player = undefined
+  }
+
+  private ready(): Promise<KitPlayer> {
+    this.loading ??= this.load()
+    return this.loading
+  }
+
+  private async load(): Promise<KitPlayer> {
+    const context = new AudioContext({ latencyHint: 'interactive' })
+    this.context = context
+    const rendered = await this.sources.renderKit(context.sampleRate)
+    const buffers = new Map<SoundName, AudioBuffer>()
+    for (const [name, samples] of rendered) {
+      const buffer = context.createBuffer(1, samples.length, context.sampleRate)
+      buffer.copyToChannel(new Float32Array(samples), 0)
+      buffers.set(name, buffer)
+    }
+    this.player = new KitPlayer(context, buffers)
+    for (const [channel, volume] of this.volumes) this.player.setVolume(channel, volume)
+    return this.player
+  }
+}

@@ -1,0 +1,1 @@
+export { type BundleEntry, type BundleIssue, formatBundle, parseBundle } from './bundle'

@@ -1,0 +1,13 @@
+export { type HeadPlace, type HeadShape, STAFF_KEY } from './heads'
+export {
+  landingUnit,
+  type Staff,
+  type StaffHead,
+  type StaffNote,
+  type StaffTuplet,
+  type StaffUnit,
+  type StaffView,
+  staffUnit,
+  toStaff,
+} from './staff'
+export { beatWindows, type Window } from './windows'

@@ -1,0 +1,203 @@
+import { aimOf, frameTicks, type Lick, NO_GROOVE } from '../line'
+import { graceSurface, type Letter, type Stroke, strokeSurface, toStroke } from '../sticking'
+import type { Ticks } from '../time'
+import { type Atom, grooveAtoms, layerAtoms, lineAtoms } from './atoms'
+import { beamsOf } from './beams'
+import { type HeadPlace, STAFF_KEY } from './heads'
+import { fillerAtoms, joinRests } from './values'
+import { beatWindows, windowAt } from './windows'
+
+/** What the player prefers to read. */
+export interface StaffView {
+  readonly beaming: 'beat' | 'group'
+  readonly groove: 'slashes' | 'notes'
+}
+
+export interface StaffHead extends HeadPlace {
+  readonly ghost: boolean
+}
+
+/** A note, a rest or a slash with everything that is drawn at it. */
+export interface StaffNote {
+  readonly tick: Ticks
+  readonly kind: 'note' | 'rest' | 'slash'
+  readonly value: number
+  readonly dots: 0 | 1
+  readonly heads: readonly StaffHead[]
+  readonly mark: 'accent' | 'strong' | null
+  /** How many grace notes stand before it, and where. */
+  readonly graces: { readonly count: number; readonly head: HeadPlace } | null
+  /** The sticking under the note, top limb first. */
+  readonly letters: readonly { readonly letter: Letter; readonly ghost: boolean }[]
+  readonly group: number | null
+}
+
+/** A bracket with a number over notes `from` to `to`, both included. */
+export interface StaffTuplet {
+  readonly from: number
+  readonly to: number
+  readonly notes: number
+  readonly inTimeOf: number
+}
+
+/** A stretch of staff that is engraved as one unit: a bar, or part of one where rows are narrow. */
+export interface StaffUnit {
+  readonly from: Ticks
+  readonly to: Ticks
+  readonly notes: readonly StaffNote[]
+  readonly beams: readonly (readonly number[])[]
+  readonly tuplets: readonly StaffTuplet[]
+  /** The layers under the line: a second voice with stems down. */
+  readonly feet: readonly StaffNote[]
+  readonly feetBeams: readonly (readonly number[])[]
+}
+
+/** Everything on the staff, in order, before it is cut into units. */
+export interface Staff {
+  readonly notes: readonly Atom[]
+  readonly feet: readonly Atom[]
+  readonly windowOf: (tick: Ticks) => Ticks
+  readonly view: StaffView
+}
+
+/** Engraves a lick from the barline of the fill's bar to its landing. */
+export function toStaff(lick: Lick, view: StaffView): Staff {
+  const { frame } = lick
+  const { bar } = frameTicks(frame)
+  const windows = beatWindows(frame.meter)
+  const { start, end, target } = aimOf(lick)
+  const windowOf = (tick: Ticks) => {
+    const barStart = Math.floor(tick / bar) * bar
+    return barStart + windowAt(windows, tick - barStart).from
+  }
+  const filler = (kind: 'rest' | 'slash', from: Ticks, to: Ticks) =>
+    fillerAtoms(kind, from, to, bar, windows)
+  const stop = frame.groove === NO_GROOVE ? 0 : (frame.stop ?? start)
+  const line = lineAtoms(lick)
+  const over = Math.ceil(Math.max(end, target) / bar) * bar
+  const landing = target < over && end <= target ? landingAtoms(lick, target) : []
+  const silentFrom = Math.max(end, landing.length > 0 ? target + (landing[0] as Atom).ticks : 0)
+  const notes = [
+    ...(view.groove === 'slashes'
+      ? filler('slash', 0, stop)
+      : withRests(grooveAtoms(lick), stop, filler)),
+    ...filler('rest', stop, start),
+    ...line,
+    ...(landing.length > 0 ? filler('rest', end, target) : []),
+    ...landing,
+    ...filler('rest', silentFrom, over),
+  ]
+  return { notes: joinRests(notes, windowOf), feet: layerAtoms(lick), windowOf, view }
+}
+
+/** The landing as it is drawn: a quarter with crash and kick, or a slash back into the groove. */
+export function landingAtoms(lick: Lick, tick: Ticks): Atom[] {
+  const { kind } = lick.frame.landing
+  if (kind === 'none') return []
+  const { beat } = frameTicks(lick.frame)
+  const strokes = [toStroke('R', { level: 'accent', voice: 'c1' }), toStroke('K')]
+  const shape = { tick, dots: 0, brackets: [], group: null, slot: null } as const
+  if (kind === 'groove') return [{ ...shape, ticks: beat, kind: 'slash', strokes: [], value: 4 }]
+  return kind === 'stop'
+    ? [{ ...shape, ticks: beat / 2, kind: 'strokes', strokes, value: 8 }]
+    : [{ ...shape, ticks: beat, kind: 'strokes', strokes, value: 4 }]
+}
+
+/** The unit of a staff between two ticks. */
+export function staffUnit(staff: Staff, from: Ticks, to: Ticks): StaffUnit {
+  const inside = ({ tick }: Atom) => tick >= from && tick < to
+  const atoms = staff.notes.filter(inside)
+  const feet = staff.feet.filter(inside).sort((a, b) => a.tick - b.tick)
+  return {
+    from,
+    to,
+    notes: atoms.map(toNote),
+    beams: beamsOf(atoms, staff.view.beaming, staff.windowOf),
+    tuplets: tupletsOf(atoms),
+    feet: feet.map(toNote),
+    feetBeams: beamsOf(feet, 'beat', staff.windowOf),
+  }
+}
+
+/** The landing by itself, for the column behind the last barline; null where nothing lands. */
+export function landingUnit(lick: Lick, tick: Ticks, length: Ticks): StaffUnit | null {
+  const notes = landingAtoms(lick, tick).map(toNote)
+  if (notes.length === 0) return null
+  return { from: tick, to: tick + length, notes, beams: [], tuplets: [], feet: [], feetBeams: [] }
+}
+
+/** Groove notes last until the next one; gaps at the end become rests. */
+function withRests(
+  atoms: readonly Atom[],
+  until: Ticks,
+  filler: (kind: 'rest', from: Ticks, to: Ticks) => Atom[],
+): Atom[] {
+  const filled: Atom[] = []
+  let tick = 0
+  for (const atom of atoms) {
+    if (atom.tick > tick) filled.push(...restsLike(atom, tick))
+    filled.push(atom)
+    tick = atom.tick + atom.ticks
+  }
+  return [...filled, ...filler('rest', tick, until)]
+}
+
+/** Rests on the grid of the groove, so that tuplets keep their places. */
+function restsLike(next: Atom, from: Ticks): Atom[] {
+  const count = Math.round((next.tick - from) / next.ticks)
+  return Array.from({ length: count }, (_, i) => ({
+    ...next,
+    tick: from + i * next.ticks,
+    kind: 'rest' as const,
+    strokes: [],
+  }))
+}
+
+function toNote(atom: Atom): StaffNote {
+  const { tick, value, dots, group, strokes } = atom
+  const graced = strokes.find((stroke) => stroke.graces > 0)
+  return {
+    tick,
+    kind: atom.kind === 'strokes' ? 'note' : atom.kind,
+    value,
+    dots,
+    heads: headsOf(strokes),
+    mark: markOf(strokes),
+    graces: graced ? { count: graced.graces, head: STAFF_KEY[graceSurface(graced)] } : null,
+    letters: strokes.map(({ letter, level }) => ({ letter, ghost: level === 'ghost' })),
+    group,
+  }
+}
+
+/** Heads from the lowest up; two strokes on one place share a head. */
+function headsOf(strokes: readonly Stroke[]): StaffHead[] {
+  const byPlace = new Map<string, StaffHead>()
+  for (const stroke of strokes) {
+    const place = STAFF_KEY[strokeSurface(stroke)]
+    const key = `${place.step} ${place.shape}`
+    const ghost = stroke.level === 'ghost' && (byPlace.get(key)?.ghost ?? true)
+    byPlace.set(key, { ...place, ghost })
+  }
+  return [...byPlace.values()].sort((a, b) => a.step - b.step)
+}
+
+function markOf(strokes: readonly Stroke[]): StaffNote['mark'] {
+  if (strokes.some(({ level }) => level === 'strong')) return 'strong'
+  return strokes.some(({ level }) => level === 'accent') ? 'accent' : null
+}
+
+/** Neighbouring notes under the same bracket, outer brackets first. */
+function tupletsOf(atoms: readonly Atom[]): StaffTuplet[] {
+  const tuplets: StaffTuplet[] = []
+  for (const depth of [0, 1]) {
+    let from = 0
+    for (let i = 0; i < atoms.length; i += 1) {
+      const id = atoms[i]?.brackets[depth]?.id
+      if (id !== undefined && id === atoms[i + 1]?.brackets[depth]?.id) continue
+      const bracket = atoms[i]?.brackets[depth]
+      if (bracket) tuplets.push({ from, to: i, notes: bracket.notes, inTimeOf: bracket.inTimeOf })
+      from = i + 1
+    }
+  }
+  return tuplets
+}

@@ -1,0 +1,24 @@
+import { barTicks, groupStarts, type Meter, TICKS_PER_QUARTER, type Ticks } from '../time'
+
+/** A stretch of a bar that is beamed and read as one, in ticks from the barline. */
+export interface Window {
+  readonly from: Ticks
+  readonly to: Ticks
+}
+
+/** The windows of a bar: quarters over 2 and 4, the felt groups over 8 and 16. */
+export function beatWindows(meter: Meter): Window[] {
+  const bar = barTicks(meter)
+  const starts =
+    meter.unit >= 8
+      ? groupStarts(meter)
+      : Array.from({ length: Math.ceil(bar / TICKS_PER_QUARTER) }, (_, i) => i * TICKS_PER_QUARTER)
+  return starts.map((from, i) => ({ from, to: starts[i + 1] ?? bar }))
+}
+
+/** The window a tick of the bar lies in. */
+export function windowAt(windows: readonly Window[], tick: Ticks): Window {
+  const found = windows.find(({ to }) => tick < to) ?? windows.at(-1)
+  if (!found) throw new RangeError('windows: a bar has at least one')
+  return found
+}

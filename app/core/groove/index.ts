@@ -1,0 +1,2 @@
+export { GROOVES, type Groove } from './data'
+export { grooveEvents, hasGroove, toGroove } from './groove'

@@ -1,0 +1,21 @@
+import { HOME_SURFACE, UNDECIDED_SURFACE, type Voice } from '../sticking'
+import type { SoundName } from './kit-sounds'
+
+/** Below this velocity a snare stroke is a ghost, with a sound of its own. */
+const GHOST_BELOW = 50
+
+/** Which sound a surface makes at a velocity (1 to 127). An undecided surface is the snare. */
+export function soundOf(surface: Voice, velocity: number): SoundName {
+  const struck = surface === UNDECIDED_SURFACE ? HOME_SURFACE.R : surface
+  return struck === 'sn' && velocity < GHOST_BELOW ? 'sn-ghost' : struck
+}
+
+/** How loud a velocity is, 0 to 1: rather steeper than in proportion, as ears hear it. */
+export function velocityGain(velocity: number): number {
+  return (velocity / 127) ** 1.6
+}
+
+/** What stops ringing when a surface is struck: any touch of the pedal hi-hat ends its open sound. */
+export function silencedBy(surface: Voice): readonly Voice[] {
+  return surface === 'hh' || surface === 'hf' || surface === 'ho' ? ['ho'] : []
+}

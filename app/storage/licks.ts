@@ -1,0 +1,135 @@
+import { fail, ok, type Result } from '~/core/foundation'
+import { type DimeDatabase, openDatabase, type StoredRow, toStoreIssue } from './database'
+import { LICK_RECORD_VERSION, type LickRecord, readLickRecord, type StoreIssue } from './records'
+
+/** What a lick's texts are, on disk and on the way there. */
+export interface LickTexts {
+  readonly text: string
+  readonly draft: string | null
+}
+
+/** The licks that can be read, newest first, and how many could not be. */
+export interface LickList {
+  readonly licks: readonly LickRecord[]
+  readonly unreadable: number
+}
+
+/** Runs one piece of work on the open store; whatever the browser throws becomes an issue. */
+async function withStore<T>(
+  work: (database: DimeDatabase) => Promise<Result<T, StoreIssue>>,
+): Promise<Result<T, StoreIssue>> {
+  const database = await openDatabase()
+  if (!database.ok) return database
+  try {
+    return await work(database.value)
+  } catch (error) {
+    return fail(toStoreIssue(error))
+  }
+}
+
+/** Every lick that is not deleted. */
+export function listLicks(): Promise<Result<LickList, StoreIssue>> {
+  return withStore(async (database) => {
+    const read = (await database.licks.toArray()).map(readLickRecord)
+    const licks = read.flatMap((result) =>
+      result.ok && result.value.deletedAt === null ? [result.value] : [],
+    )
+    licks.sort((a, b) => b.updatedAt - a.updatedAt || a.id.localeCompare(b.id))
+    return ok({ licks, unreadable: read.filter((result) => !result.ok).length })
+  })
+}
+
+/** One lick, also a deleted one. */
+export function loadLick(id: string): Promise<Result<LickRecord, StoreIssue>> {
+  return withStore(async (database) => {
+    const stored = await database.licks.get(id)
+    return stored ? readLickRecord(stored) : fail({ code: 'missing', detail: id })
+  })
+}
+
+/** Adds licks under new or given ids; one whose id is taken is left as it is. */
+export function addLicks(
+  licks: readonly ({ readonly id: string } & LickTexts)[],
+  now: number,
+): Promise<Result<number, StoreIssue>> {
+  return withStore(async (database) => {
+    const added = await database.transaction('rw', database.licks, async () => {
+      let count = 0
+      for (const [i, { id, text, draft }] of licks.entries()) {
+        if (await database.licks.get(id)) continue
+        const record: LickRecord = {
+          id,
+          version: LICK_RECORD_VERSION,
+          text,
+          draft,
+          revision: 0,
+          createdAt: now,
+          // Those first in the list stay first when sorted by change.
+          updatedAt: now - i,
+          deletedAt: null,
+        }
+        await database.licks.add(record as StoredRow)
+        count += 1
+      }
+      return count
+    })
+    return ok(added)
+  })
+}
+
+/**
+ * Saves a lick that was at `revision` when it was read; returns the new revision. Refused as a
+ * conflict where another tab has saved it since: nothing is overwritten.
+ */
+export function saveLick(
+  id: string,
+  revision: number,
+  texts: LickTexts,
+  now: number,
+): Promise<Result<number, StoreIssue>> {
+  return changeLick(id, (record) => {
+    if (record.revision !== revision) {
+      return fail({ code: 'conflict', detail: `revision ${record.revision}, not ${revision}` })
+    }
+    return ok({ ...record, ...texts, revision: revision + 1, updatedAt: now })
+  })
+}
+
+/** Marks a lick as deleted, or takes that back. */
+export function setDeleted(
+  id: string,
+  deletedAt: number | null,
+): Promise<Result<number, StoreIssue>> {
+  return changeLick(id, (record) => ok({ ...record, deletedAt, revision: record.revision + 1 }))
+}
+
+/** Drops for good what was deleted before a time. */
+export function purgeDeleted(before: number): Promise<Result<number, StoreIssue>> {
+  return withStore(async (database) => {
+    const stale = (await database.licks.toArray()).flatMap((stored) => {
+      const record = readLickRecord(stored)
+      const gone = record.ok && record.value.deletedAt !== null && record.value.deletedAt < before
+      return gone ? [stored.id] : []
+    })
+    await database.licks.bulkDelete(stale)
+    return ok(stale.length)
+  })
+}
+
+function changeLick(
+  id: string,
+  change: (record: LickRecord) => Result<LickRecord, StoreIssue>,
+): Promise<Result<number, StoreIssue>> {
+  return withStore((database) =>
+    database.transaction('rw', database.licks, async () => {
+      const stored = await database.licks.get(id)
+      if (!stored) return fail<StoreIssue>({ code: 'missing', detail: id })
+      const record = readLickRecord(stored)
+      if (!record.ok) return record
+      const changed = change(record.value)
+      if (!changed.ok) return changed
+      await database.licks.put(changed.value as StoredRow)
+      return ok(changed.value.revision)
+    }),
+  )
+}

@@ -1,0 +1,65 @@
+import * as z from 'zod'
+import { fail, ok, type Result } from '~/core/foundation'
+
+/** A lick as it is stored. Times are milliseconds since 1970. */
+export const lickRecordSchema = z.object({
+  id: z.string().min(1),
+  version: z.literal(1),
+  /** The lick's text, always one that can be read. */
+  text: z.string(),
+  /** The text as it was typed last, where that cannot be read; else null. */
+  draft: z.string().nullable(),
+  /** Goes up with every save, so that two tabs notice each other. */
+  revision: z.number().int().min(0),
+  createdAt: z.number(),
+  updatedAt: z.number(),
+  deletedAt: z.number().nullable(),
+})
+export type LickRecord = z.infer<typeof lickRecordSchema>
+
+export const LICK_RECORD_VERSION = 1
+
+/** What a player prefers; every field has a default, so that older records stay readable. */
+export const settingsSchema = z.object({
+  school: z.string().default('e-and-a'),
+  beaming: z.enum(['beat', 'group']).default('beat'),
+  staffGroove: z.enum(['slashes', 'notes']).default('slashes'),
+  click: z.boolean().default(true),
+  countIn: z.boolean().default(true),
+  loop: z.boolean().default(true),
+})
+export type Settings = z.infer<typeof settingsSchema>
+export const DEFAULT_SETTINGS: Settings = settingsSchema.parse({})
+
+/** Why something stored cannot be used, or something cannot be stored. */
+export interface StoreIssue {
+  readonly code:
+    | 'unavailable'
+    | 'newer-store'
+    | 'quota'
+    | 'newer-record'
+    | 'broken-record'
+    | 'missing'
+    | 'conflict'
+  readonly detail: string
+}
+
+/** Turns a stored record of one version into the next. Append only; index 0 makes version 2. */
+const MIGRATIONS: readonly ((record: Record<string, unknown>) => Record<string, unknown>)[] = []
+
+/** Reads a stored record of any version up to today's; newer ones are refused, never touched. */
+export function readLickRecord(stored: unknown): Result<LickRecord, StoreIssue> {
+  const head = z.looseObject({ version: z.number().int().min(1) }).safeParse(stored)
+  if (!head.success) return fail({ code: 'broken-record', detail: 'a record without a version' })
+  if (head.data.version > LICK_RECORD_VERSION) {
+    return fail({ code: 'newer-record', detail: `version ${head.data.version}` })
+  }
+  const migrated = MIGRATIONS.slice(head.data.version - 1).reduce<Record<string, unknown>>(
+    (record, migrate) => migrate(record),
+    head.data,
+  )
+  const read = lickRecordSchema.safeParse(migrated)
+  return read.success
+    ? ok(read.data)
+    : fail({ code: 'broken-record', detail: z.prettifyError(read.error) })
+}

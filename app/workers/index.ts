@@ -1,0 +1,1 @@
+export { renderKit, startTicker } from './clients'
