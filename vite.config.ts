@@ -7,4 +7,6 @@ export default defineConfig({
   resolve: { tsconfigPaths: true },
   optimizeDeps: { entries: ['app/**/*.{ts,tsx}'] },
   worker: { format: 'es' },
+  // Nothing inline: the content policy lets fonts come from files only.
+  build: { assetsInlineLimit: 0 },
 })

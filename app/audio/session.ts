@@ -20,6 +20,7 @@ export class SoundSession {
   private loading: Promise<KitPlayer> | undefined
   private scheduler: Scheduler | undefined
   private ticker: { stop: () => void } | undefined
+  private plays = 0
   private readonly volumes = new Map<Channel, number>()
 
   constructor(
@@ -30,9 +31,12 @@ export class SoundSession {
   /** Starts from the top. Must be called in a user's gesture, or the browser stays silent. */
   async play(performance: Performance, secondsPerTick: number): Promise<void> {
     this.stop()
+    const wanted = ++this.plays
     const player = await this.ready()
     const context = this.context as AudioContext
     if (context.state !== 'running') await context.resume()
+    // Stopped, or started anew, while the kit was still being made.
+    if (wanted !== this.plays) return
     const scheduler = new Scheduler(
       performance,
       secondsPerTick,
@@ -52,6 +56,7 @@ export class SoundSession {
   }
 
   stop(): void {
+    this.plays += 1
     this.ticker?.stop()
     this.ticker = undefined
     this.scheduler = undefined

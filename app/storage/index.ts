@@ -7,6 +7,7 @@ export {
   purgeDeleted,
   saveLick,
   setDeleted,
+  watchLick,
 } from './licks'
 export { DEFAULT_SETTINGS, type LickRecord, type Settings, type StoreIssue } from './records'
 export { claimFirstVisit, loadSettings, saveSettings } from './settings'

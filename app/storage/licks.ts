@@ -1,3 +1,4 @@
+import { liveQuery } from 'dexie'
 import { fail, ok, type Result } from '~/core/foundation'
 import { type DimeDatabase, openDatabase, type StoredRow, toStoreIssue } from './database'
 import { LICK_RECORD_VERSION, type LickRecord, readLickRecord, type StoreIssue } from './records'
@@ -132,4 +133,17 @@ function changeLick(
       return ok(changed.value.revision)
     }),
   )
+}
+
+/** Tells of every change to a lick, also by another tab. Returns the way to stop. */
+export function watchLick(id: string, onChange: (record: LickRecord) => void): () => void {
+  const watched = liveQuery(() => loadLick(id)).subscribe({
+    next: (result) => {
+      if (result.ok) onChange(result.value)
+    },
+    error: () => {
+      // A store that stops answering is told of by the next save.
+    },
+  })
+  return () => watched.unsubscribe()
 }

@@ -18,13 +18,20 @@ export function valuesOf(text: string, key: Key): string[] {
  * surplus rows go. Everything else in the text, comments too, stays as typed.
  */
 export function setValues(text: string, key: Key, values: readonly string[]): Splice[] {
+  return replaceRows(text, key, values, (row) => [row.valueFrom, row.value])
+}
+
+/** Where a row's replaceable part stands, and what it is. */
+type Part = (row: Row) => readonly [at: number, old: string]
+
+function replaceRows(text: string, key: Key, values: readonly string[], part: Part): Splice[] {
   const all = textRows(text)
   const rows = all.filter((row) => row.known === key)
   const splices: Splice[] = []
   for (const [i, row] of rows.entries()) {
     const value = values[i]
     if (value === undefined) splices.push(removeRow(text, row))
-    else splices.push(...replaceValue(row, value))
+    else splices.push(...replaceText(...part(row), value))
   }
   const added = values.slice(rows.length)
   if (added.length > 0) splices.push(insertRows(all, rows.at(-1), key, added))
@@ -33,19 +40,18 @@ export function setValues(text: string, key: Key, values: readonly string[]): Sp
 
 /** The change that replaces the sticking, line break by line break. */
 export function setLineText(text: string, typed: string): Splice[] {
-  return setValues(text, 'line', typed.split(/\r\n|\r|\n/))
+  return replaceRows(text, 'line', typed.split(/\r\n|\r|\n/), (row) => [row.rawFrom, row.raw])
 }
 
 /** Only what really differs is replaced, so that undo and the caret stay fine-grained. */
-function replaceValue(row: Row, value: string): Splice[] {
-  const old = row.value
+function replaceText(from: number, old: string, value: string): Splice[] {
   if (old === value) return []
   let same = 0
   while (same < Math.min(old.length, value.length) && old[same] === value[same]) same += 1
   let tail = 0
   const longest = Math.min(old.length, value.length) - same
   while (tail < longest && old.at(-1 - tail) === value.at(-1 - tail)) tail += 1
-  const at = row.valueFrom + same
+  const at = from + same
   const removed = old.slice(same, old.length - tail)
   const inserted = value.slice(same, value.length - tail)
   return [{ at, removed, inserted }]

@@ -3,7 +3,7 @@ import { DEFAULT_FRAME, EMPTY_LICK, type Frame, type Layer, type Lick } from '~/
 import { type LineReading, type NotationIssue, parseLine, type SourceSpan } from '~/core/notation'
 import { barTicks } from '~/core/time'
 import type { HeaderCode, TextIssue } from './issue'
-import { joinedLine, type Key, type Row, textRows } from './rows'
+import { type Key, type Row, readableLine, textRows } from './rows'
 import { normalTitle, splitTags } from './title'
 import * as values from './values'
 import { FORMAT_VERSION } from './version'
@@ -13,10 +13,9 @@ export const MAX_TEXT_BYTES = 65536
 const MOST_LAYERS = 16
 const SHOWN = 40
 
-/** A lick as read, the sticking as typed, and for each slot its place in that sticking. */
+/** A lick as read, and for each slot its place in the sticking as typed (see `lineTextOf`). */
 export interface LickReading {
   readonly lick: Lick
-  readonly lineText: string
   readonly spans: readonly SourceSpan[]
 }
 
@@ -55,12 +54,11 @@ class Reader {
       layers: this.layers(frame),
       unknown: this.rows.filter((row) => !row.known).map((row) => [row.key, row.value] as const),
     }
-    const lineText = joinedLine(this.rows)
-    const line = this.line(lineText, frame)
+    const line = this.line(readableLine(this.rows), frame)
     if (this.issues.length > 0 || !line) {
       return fail(this.issues.sort((a, b) => a.line - b.line || a.column - b.column))
     }
-    return ok({ lick: { ...lick, line: line.line }, lineText, spans: line.spans })
+    return ok({ lick: { ...lick, line: line.line }, spans: line.spans })
   }
 
   private frame(): Frame {
@@ -92,7 +90,8 @@ class Reader {
     return rows.slice(0, MOST_LAYERS).flatMap((row) => {
       const read = parseLine(row.value, { grid: frame.grid, start: 0, bar: null })
       if (!read.ok) {
-        for (const issue of read.error) this.issues.push(this.placed(issue, row, issue.at))
+        for (const issue of read.error)
+          this.issues.push(this.placed(issue, row, row.valueFrom + issue.at))
         return []
       }
       const { line } = read.value
@@ -122,10 +121,11 @@ class Reader {
   private inLine(issue: NotationIssue): TextIssue {
     let rest = issue.at
     for (const row of this.all('line')) {
-      if (rest <= row.value.length) {
-        return { ...this.placed(issue, row, rest), inLine: { at: issue.at, length: issue.length } }
+      if (rest <= row.raw.length) {
+        const placed = this.placed(issue, row, row.rawFrom + rest)
+        return { ...placed, inLine: { at: issue.at, length: issue.length } }
       }
-      rest -= row.value.length + 1
+      rest -= row.raw.length + 1
     }
     throw new RangeError(`fault at ${issue.at}: must lie within the line`)
   }
@@ -142,7 +142,7 @@ class Reader {
   }
 
   private column(row: Row, offset: number): number {
-    return [...this.text.slice(row.rowFrom, row.valueFrom + offset)].length + 1
+    return [...this.text.slice(row.rowFrom, offset)].length + 1
   }
 
   private all(key: Key): Row[] {
@@ -167,7 +167,13 @@ class Reader {
 
   private report(row: Row, code: HeaderCode, expected: string): void {
     const { number: line, value } = row
-    this.issues.push({ line, column: this.column(row, 0), found: shown(value), expected, code })
+    this.issues.push({
+      line,
+      column: this.column(row, row.valueFrom),
+      found: shown(value),
+      expected,
+      code,
+    })
   }
 
   private checkOnce(): void {

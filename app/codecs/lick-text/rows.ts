@@ -28,10 +28,14 @@ export interface Row {
   /** The known key, lower case; or an unknown one as written. */
   readonly key: string
   readonly known: Key | undefined
+  /** The value as it counts: without comment and blanks around it. */
   readonly value: string
+  readonly valueFrom: number
+  /** Everything typed after the key, comment and blanks included. */
+  readonly raw: string
+  readonly rawFrom: number
   readonly rowFrom: number
   readonly rowTo: number
-  readonly valueFrom: number
 }
 
 const KNOWN_KEY = new RegExp(`^(${[...KEYS].reverse().join('|')})[ \\t]*:`, 'i')
@@ -57,34 +61,52 @@ function rowAt(text: string, from: number, number: number): { saying?: Row; next
   let to = from
   while (to < text.length && text[to] !== '\n' && text[to] !== '\r') to += 1
   const next = to + (text.startsWith('\r\n', to) ? 2 : 1)
-  const said = text.slice(from, to).replace(COMMENT, '')
-  const indent = said.length - said.trimStart().length
+  const whole = text.slice(from, to)
+  const said = withoutComment(whole)
+  const indent = said.length - said.replace(/^[ \t]+/, '').length
   const body = said.slice(indent)
-  if (body === '') return { next }
+  if (body.trim() === '') return { next }
   const match = KNOWN_KEY.exec(body) ?? UNKNOWN_KEY.exec(body)
   const key = match?.[1] ?? 'line'
   const known = KEYS.find((candidate) => candidate === key.toLowerCase())
-  const rest = body.slice(match?.[0].length ?? 0)
-  const valueFrom =
-    from + said.length - rest.length + (rest.length - rest.replace(/^[ \t]+/, '').length)
+  const keyEnd = indent + (match?.[0].length ?? 0)
+  const rawAt = match && whole[keyEnd] === ' ' ? keyEnd + 1 : keyEnd
+  const rest = said.slice(keyEnd)
+  const blanks = rest.length - rest.replace(/^[ \t]+/, '').length
   return {
     saying: {
       number,
       key: known ?? key,
       known,
       value: rest.replace(BLANKS_AROUND, ''),
+      valueFrom: from + keyEnd + blanks,
+      raw: whole.slice(rawAt),
+      rawFrom: from + rawAt,
       rowFrom: from,
       rowTo: to,
-      valueFrom,
     },
     next,
   }
 }
 
-/** The sticking as typed: the values of all `line` rows, one under the other. */
+function withoutComment(row: string): string {
+  return row.replace(COMMENT, '')
+}
+
+/** The sticking as typed: what stands in all `line` rows, one under the other. */
 export function joinedLine(rows: readonly Row[]): string {
-  return rows
-    .filter((row) => row.known === 'line')
-    .map((row) => row.value)
+  return lineRows(rows)
+    .map((row) => row.raw)
     .join('\n')
+}
+
+/** The sticking as it is read: comments are blank, so that every offset stays what it was. */
+export function readableLine(rows: readonly Row[]): string {
+  return lineRows(rows)
+    .map(({ raw }) => withoutComment(raw).padEnd(raw.length))
+    .join('\n')
+}
+
+function lineRows(rows: readonly Row[]): Row[] {
+  return rows.filter((row) => row.known === 'line')
 }

@@ -96,18 +96,18 @@ function joins(first: Atom, next: Atom | undefined, windowOf: (tick: Ticks) => T
 /** 1, 2, 3 (dotted), 4, 6 (dotted), 8 slots; a lone rest only where it begins on its own pulse. */
 function longestValue(atom: Atom, run: number, atoms: readonly Atom[], index: number): number {
   const lengths = [8, 6, 4, 3, 2].filter((slots) => slots <= run && atom.value / slots >= 1)
-  if (atom.kind === 'strokes') return lengths.find((slots) => valueOf(atom, slots)) ?? 1
+  if (atom.kind === 'strokes') return lengths.find((slots) => longerValue(atom, slots)) ?? 1
   const before = atoms[index - 1]
   const phase = before ? Math.round((atom.tick / atom.ticks) % 8) : 0
   return (
     lengths.find(
-      (slots) => valueOf(atom, slots) && slots !== 3 && slots !== 6 && phase % slots === 0,
+      (slots) => longerValue(atom, slots) && slots !== 3 && slots !== 6 && phase % slots === 0,
     ) ?? 1
   )
 }
 
 /** The value that is `slots` times as long: two thirds of it, dotted, where slots come in threes. */
-function valueOf(atom: Atom, slots: number): { value: number; dots: 0 | 1 } | undefined {
+function longerValue(atom: Atom, slots: number): { value: number; dots: 0 | 1 } | undefined {
   const dotted = slots % 3 === 0
   const value = dotted ? (atom.value * 3) / (2 * slots) : atom.value / slots
   return Number.isInteger(value) && value >= 1 ? { value, dots: dotted ? 1 : 0 } : undefined
@@ -115,5 +115,5 @@ function valueOf(atom: Atom, slots: number): { value: number; dots: 0 | 1 } | un
 
 function lengthened(atom: Atom, slots: number, last: Atom): Atom {
   if (slots === 1) return atom
-  return { ...atom, ...valueOf(atom, slots), ticks: last.tick + last.ticks - atom.tick }
+  return { ...atom, ...longerValue(atom, slots), ticks: last.tick + last.ticks - atom.tick }
 }

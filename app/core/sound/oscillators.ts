@@ -59,7 +59,7 @@ export function addNoise(canvas: Canvas, band: NoiseBand, random: RandomStream):
 }
 
 /** Ratios of a struck plate's partials: inharmonic, close together, none a multiple of another. */
-const PLATE_RATIOS = [1, 1.342, 1.2312, 1.6532, 1.9523, 2.1523, 2.684, 3.1416] as const
+const PLATE_RATIOS = [1, 1.342, 1.2312, 1.6532, 1.9523, 2.1523, 2.684, 3.117] as const
 
 /** The metal of a cymbal: clashing square partials, high-passed. */
 export interface Metal {

@@ -1,0 +1,1 @@
+export { FOOT_DOUBLE_MS, FOOT_SINGLE_MS, type FootLanding, footLanding } from './feet'

@@ -1,0 +1,83 @@
+import { CircleAlert, CircleCheck } from 'lucide-react'
+import type { ReactNode } from 'react'
+import type { Answers } from './answers'
+
+/** The answers, always there: does it fit, where does it land, how fast is it really. */
+export function AnswersPanel({
+  answers,
+  onStart,
+}: {
+  answers: Answers
+  onStart: (place: string) => void
+}) {
+  const { verdict } = answers
+  return (
+    <aside aria-label="Answers" className="flex flex-col gap-5 text-sm">
+      <Block title={HEADINGS[verdict]}>
+        <p className="flex flex-wrap items-baseline gap-x-2" role="status" aria-live="polite">
+          <span className="font-semibold text-5xl tracking-tight">{answers.used}</span>
+          <span className="text-(--quiet) text-lg">of {answers.available} slots</span>
+        </p>
+        {verdict === 'fits' && (
+          <p className="flex items-center gap-1.5 font-medium text-success">
+            <CircleCheck size={16} aria-hidden /> Full to the slot
+          </p>
+        )}
+        {(verdict === 'over' || verdict === 'short') && (
+          <p
+            className={`flex items-center gap-1.5 font-semibold ${verdict === 'over' ? 'text-error' : 'text-warning'}`}
+          >
+            <CircleAlert size={16} aria-hidden /> {answers.difference}
+          </p>
+        )}
+        {answers.place && <p>{answers.place}</p>}
+        {answers.betterStart && (
+          <button
+            type="button"
+            className="btn btn-sm mt-1 self-start"
+            onClick={() => onStart(answers.betterStart ?? '')}
+          >
+            Start on {answers.betterStart}: ends on the barline
+          </button>
+        )}
+        {answers.groups && (
+          <p>
+            {answers.groups}, {answers.span}
+          </p>
+        )}
+        <p className="text-(--quiet)">
+          {answers.strokes}. {answers.again && `${answers.again}.`}
+        </p>
+      </Block>
+      <Block title="Lands">
+        {answers.lands.map((line) => (
+          <p key={line}>{line}</p>
+        ))}
+        {answers.foot && <p className="text-(--quiet)">{answers.foot.text}</p>}
+      </Block>
+      <Block title="Speed">
+        <p>{answers.speed}</p>
+      </Block>
+      <Block title="Limbs">
+        <p>{answers.linear}</p>
+        {answers.clashes.map((clash) => (
+          <p key={clash} className="flex gap-1.5 text-error">
+            <CircleAlert size={16} className="mt-0.5 shrink-0" aria-hidden />
+            {clash}
+          </p>
+        ))}
+      </Block>
+    </aside>
+  )
+}
+
+const HEADINGS = { fits: 'Fits', short: 'Short', over: 'Over', empty: 'Empty' } as const
+
+function Block({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <section className="flex flex-col gap-1.5 border-base-300 border-t pt-4 first:border-t-0 first:pt-0">
+      <h2 className="font-semibold text-base">{title}</h2>
+      {children}
+    </section>
+  )
+}

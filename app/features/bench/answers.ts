@@ -1,0 +1,227 @@
+import {
+  aimOf,
+  countStrokes,
+  frameTicks,
+  type Lick,
+  limbClashes,
+  lineEvents,
+  type Sum,
+  sumOf,
+  timedSlots,
+  trueSpeed,
+} from '~/core/line'
+import { type FootLanding, footLanding } from '~/core/playing'
+import { type Limb, SURFACE_NAMES } from '~/core/sticking'
+import {
+  type CountingSchool,
+  countSyllable,
+  gridName,
+  placeName,
+  secondsPerTick,
+  type Ticks,
+  UNNAMED_COUNT,
+} from '~/core/time'
+
+/** The answers beside the ruler, worked out unasked. Sentences are whole; figures are computed. */
+export interface Answers {
+  readonly verdict: 'fits' | 'short' | 'over' | 'empty'
+  readonly used: string
+  readonly available: string
+  /** `3 left`, `2 over`, or empty where it fits. */
+  readonly difference: string
+  readonly groups: string
+  readonly span: string
+  readonly strokes: string
+  readonly again: string
+  /** Where the first slot too many falls, or where the free slots begin. */
+  readonly place: string
+  readonly lands: readonly string[]
+  readonly foot: (FootLanding & { readonly text: string }) | null
+  readonly speed: string
+  readonly linear: string
+  readonly clashes: readonly string[]
+  /** A start from which the line would end on the barline; null where it does already. */
+  readonly betterStart: string | null
+}
+
+/** Everything that is said of a lick at a playing tempo. */
+export function toAnswers(lick: Lick, tempo: number, school: CountingSchool): Answers {
+  const { frame, line } = lick
+  const sum = sumOf(lick, school)
+  const { beat } = frameTicks(frame)
+  const { strokes, graces } = countStrokes(line)
+  const milliseconds = (ticks: Ticks) => ticks * secondsPerTick(tempo, beat) * 1000
+  const speed = trueSpeed(tempo, beat, frame.grid)
+  const clashes = limbClashes(lick)
+  const shown = clashes
+    .slice(0, 3)
+    .map(({ tick, limb }) => `${LIMB_NAMES[limb]} wanted twice at ${placeIn(lick, tick)}`)
+  return {
+    verdict:
+      line.slots.length === 0 ? 'empty' : sum.fits ? 'fits' : sum.left.ticks > 0 ? 'short' : 'over',
+    used: slots(sum.used.slots),
+    available: slots(sum.available.slots),
+    difference: difference(sum),
+    groups: shortened(sum.groups),
+    span: `from ${spoken(placeName(frame.start, frame.meter))} to ${target(lick, sum)}`,
+    strokes: `${plural(strokes, 'stroke')}${graces > 0 ? `, ${plural(graces, 'grace')}` : ''}`,
+    again: again(sum),
+    place: offPlace(lick, sum, school),
+    lands: landing(lick, sum, milliseconds),
+    foot: footAdvice(lick, milliseconds),
+    speed: `${Math.round(speed.strokesPerMinute)} slots a minute, ${tenth(speed.millisecondsPerSlot)} ms each`,
+    linear: sum.linear ? 'Linear: no two limbs together' : together(lick),
+    clashes: clashes.length > 3 ? [...shown, `and ${clashes.length - 3} more`] : shown,
+    betterStart: betterStart(lick, sum),
+  }
+}
+
+const LIMB_NAMES: Readonly<Record<Limb, string>> = {
+  RH: 'right hand',
+  LH: 'left hand',
+  XH: 'either hand',
+  RF: 'kick',
+  LF: 'second foot',
+}
+
+function slots(count: number): string {
+  return String(Math.round(count * 100) / 100)
+}
+
+function tenth(value: number): string {
+  return value.toFixed(1)
+}
+
+function plural(count: number, word: string): string {
+  return `${count} ${word}${count === 1 ? '' : 's'}`
+}
+
+function spoken(place: string): string {
+  return place.replace(/(\d+)&$/, 'the & of $1').replace(/^(\d+)(e|a|trip|let)$/, 'the $2 of $1')
+}
+
+function shortened(groups: readonly number[]): string {
+  const text = groups.join(' + ')
+  return text.length > 60 ? `${groups.length} groups` : text
+}
+
+function difference({ left }: Sum): string {
+  if (left.ticks === 0) return ''
+  return `${slots(Math.abs(left.slots))} ${left.ticks > 0 ? 'left' : 'over'}`
+}
+
+function target({ frame }: Lick, sum: Sum): string {
+  if (frame.landing.at === 'beat') return 'the beat it lands on'
+  return sum.bars === 1 ? 'the barline' : `the barline after ${sum.bars} bars`
+}
+
+function again({ again: meets }: Sum): string {
+  if (!meets) return ''
+  if (meets.cycles === 1) return `Over and over it fills ${plural(meets.bars, 'bar')} each time`
+  return `Over and over it meets the barline after ${plural(meets.bars, 'bar')}, ${meets.cycles} times through`
+}
+
+/** `3e`, with the bar where it is not the first. */
+function placeIn(lick: Lick, tick: Ticks): string {
+  const { frame } = lick
+  const { bar } = frameTicks(frame)
+  const index = Math.floor(tick / bar)
+  const named = placeName(tick - index * bar, frame.meter)
+  const slot = lick.line.slots.length > 0 && named.includes('+') ? slotAt(lick, tick) : undefined
+  const place = slot ? `${slot} of ${named.split('+')[0]}` : named
+  return index === 0 ? place : `${place} of bar ${index + 1}`
+}
+
+/** What is said at the slot in which a tick lies, where it has a name. */
+function slotAt(lick: Lick, tick: Ticks): string | undefined {
+  const { frame, line } = lick
+  const slot = timedSlots(line, frame.grid, frame.start).find(
+    (at) => tick >= at.tick && tick < at.tick + at.ticks,
+  )
+  const count = slot && countSyllable(slot.tick, slot.grid, frame.meter)
+  return count === UNNAMED_COUNT ? undefined : count
+}
+
+function offPlace(lick: Lick, sum: Sum, school: CountingSchool): string {
+  const { end, target: aimed } = aimOf(lick)
+  if (sum.left.ticks > 0 && lick.line.slots.length > 0) return `Free from ${placeIn(lick, end)}`
+  if (sum.left.ticks < 0) {
+    const count = countSyllable(aimed, lick.frame.grid, lick.frame.meter, school)
+    return `The first too many would fall on the next ${count}`
+  }
+  return ''
+}
+
+function landing(lick: Lick, sum: Sum, milliseconds: (ticks: Ticks) => number): string[] {
+  const approach = sum.landing
+  if (!approach) return ['Nothing is played yet']
+  const last = lineEvents(lick).at(-1)
+  const limbs = approach.lastLimbs.map((limb) => LIMB_NAMES[limb]).join(' and ')
+  const surfaces = [
+    ...new Set(approach.lastSurfaces.map((surface) => SURFACE_NAMES[surface])),
+  ].join(' and ')
+  const gap = milliseconds(approach.gapTicks)
+  const when =
+    gap > 0 ? `${tenth(gap)} ms before` : gap === 0 ? 'right on' : `${tenth(-gap)} ms after`
+  const lines = [
+    `Last: ${limbs} on ${surfaces}, at ${placeIn(lick, last?.tick ?? 0)}, ${when} the landing`,
+  ]
+  const { kind } = lick.frame.landing
+  if (kind === 'crash' || kind === 'stop') lines.push(FREE_HAND_WORDS[approach.freeHand])
+  return lines
+}
+
+const FREE_HAND_WORDS = {
+  RH: 'Free for the crash: right hand',
+  LH: 'Free for the crash: left hand',
+  both: 'Free for the crash: both hands',
+  none: 'No hand is free: both strike last',
+  unknown: 'Free for the crash: not known, the last hand is not decided',
+} as const
+
+function footAdvice(lick: Lick, milliseconds: (ticks: Ticks) => number): Answers['foot'] {
+  const foot = footLanding(lick)
+  if (!foot) return null
+  const has = milliseconds(foot.gapTicks)
+  const nth = foot.rebound
+    ? 'as the second of a double'
+    : foot.run > 1
+      ? `as number ${foot.run} in a row`
+      : 'as a single'
+  const enough = has >= foot.needMs ? 'enough' : 'too little'
+  return {
+    ...foot,
+    text: `The same foot lands ${tenth(has)} ms later: ${enough}, it needs ${foot.needMs} ${nth}`,
+  }
+}
+
+function together(lick: Lick): string {
+  const events = lineEvents(lick)
+  const slotsMeeting = new Set<number>()
+  for (const [i, event] of events.entries()) {
+    if (event.tick === events[i + 1]?.tick) slotsMeeting.add(event.slot)
+  }
+  const graces = events.filter(({ grace }) => grace > 0).length
+  const parts = [
+    slotsMeeting.size > 0 ? `limbs together at ${plural(slotsMeeting.size, 'slot')}` : '',
+    graces > 0 ? `${plural(graces, 'stroke')} with graces` : '',
+  ].filter(Boolean)
+  return `Not linear: ${parts.join(', ')}`
+}
+
+/** Where the line would have to begin to end on a barline, told if it is a place of this grid. */
+function betterStart(lick: Lick, sum: Sum): string | null {
+  const { frame } = lick
+  if (sum.left.ticks === 0 || sum.used.ticks === 0 || frame.landing.at === 'beat') return null
+  const { bar } = frameTicks(frame)
+  const start = (bar - (sum.used.ticks % bar)) % bar
+  return start === frame.start ? null : placeName(start, frame.meter)
+}
+
+/** Where a line would end on another grid: shown before it is taken. */
+export function gridOutcome(lick: Lick, grid: Lick['frame']['grid']): string {
+  const moved = { ...lick, frame: { ...lick.frame, grid } }
+  const sum = sumOf(moved)
+  if (lick.line.slots.length === 0) return gridName(grid)
+  return `${gridName(grid)} · ${sum.fits ? 'fits' : difference(sum)}`
+}

@@ -1,0 +1,41 @@
+import { useSubmit } from 'react-router'
+import { type LickRecord, loadLick } from '~/storage'
+
+/** Another tab has changed the same lick since: neither version is lost, the player chooses. */
+export function ConflictNotice({
+  id,
+  text,
+  onTakeTheirs,
+}: {
+  id: string
+  text: string
+  onTakeTheirs: (record: LickRecord) => void
+}) {
+  const submit = useSubmit()
+  const takeTheirs = async () => {
+    const stored = await loadLick(id)
+    if (stored.ok) onTakeTheirs(stored.value)
+  }
+  return (
+    <div
+      role="alert"
+      className="flex flex-wrap items-center gap-3 rounded-box border border-warning bg-base-100 p-4"
+    >
+      <p className="min-w-0 grow">
+        This lick was changed in another tab. Yours is still here, and is not kept over it.
+      </p>
+      <button type="button" className="btn btn-sm" onClick={takeTheirs}>
+        Take the other one
+      </button>
+      <button
+        type="button"
+        className="btn btn-primary btn-sm"
+        onClick={() =>
+          submit({ intent: 'duplicate', id, text }, { method: 'post', action: '/?index' })
+        }
+      >
+        Keep mine as a copy
+      </button>
+    </div>
+  )
+}

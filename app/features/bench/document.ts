@@ -1,0 +1,121 @@
+import {
+  type Key,
+  type LickReading,
+  lineTextOf,
+  parseLickText,
+  setLineText,
+  setValues,
+  type TextIssue,
+} from '~/codecs/lick-text'
+import {
+  commit,
+  type History,
+  mapOffset,
+  redo,
+  toHistory,
+  toTransaction,
+  undo,
+} from '~/core/editing'
+import { EMPTY_LICK } from '~/core/line'
+
+/** The lick on the bench: its text with its history, and the last state that could be read. */
+export interface BenchDocument {
+  readonly history: History
+  readonly good: LickReading
+  /** The text that `good` was read from. */
+  readonly goodText: string
+  /** Why the text as typed cannot be read; empty where it can. */
+  readonly issues: readonly TextIssue[]
+}
+
+export type BenchCommand =
+  | { readonly kind: 'type-line'; readonly typed: string }
+  | { readonly kind: 'set'; readonly key: Key; readonly values: readonly string[] }
+  | { readonly kind: 'replace-text'; readonly text: string }
+  | { readonly kind: 'undo' }
+  | { readonly kind: 'redo' }
+  | { readonly kind: 'load'; readonly text: string; readonly draft: string | null }
+
+/** Opens stored texts: the draft is what is edited, the text what shows until the draft can be read. */
+export function openDocument(text: string, draft: string | null): BenchDocument {
+  const read = parseLickText(text)
+  const start: BenchDocument = {
+    history: toHistory(text),
+    good: read.ok ? read.value : { lick: EMPTY_LICK, spans: [] },
+    goodText: text,
+    issues: read.ok ? [] : read.error,
+  }
+  return draft === null ? start : judged(start, toHistory(draft))
+}
+
+/** Carries a command out. A command that changes nothing returns the same document. */
+export function runCommand(document: BenchDocument, command: BenchCommand): BenchDocument {
+  const { history } = document
+  const { text } = history
+  switch (command.kind) {
+    case 'type-line':
+      return judged(
+        document,
+        commit(history, toTransaction('type', setLineText(text, command.typed))),
+      )
+    case 'set': {
+      const splices = setValues(text, command.key, command.values)
+      return judged(document, commit(history, toTransaction(`set ${command.key}`, splices)))
+    }
+    case 'replace-text': {
+      const whole = { at: 0, removed: text, inserted: command.text }
+      return judged(document, commit(history, toTransaction('edit text', [whole])))
+    }
+    case 'undo':
+      return judged(document, undo(history))
+    case 'redo':
+      return judged(document, redo(history))
+    case 'load':
+      return openDocument(command.text, command.draft)
+  }
+}
+
+/** Reads what is typed; what cannot be read leaves the last good state standing. */
+function judged(document: BenchDocument, history: History): BenchDocument {
+  if (history === document.history) return document
+  const read = parseLickText(history.text)
+  return read.ok
+    ? { history, good: read.value, goodText: history.text, issues: [] }
+    : { ...document, history, issues: read.error }
+}
+
+/** What to store: the last good text, and the text as typed where that is another. */
+export function textsOf({ history, goodText }: BenchDocument): {
+  text: string
+  draft: string | null
+} {
+  return { text: goodText, draft: history.text === goodText ? null : history.text }
+}
+
+/** The slots that the caret or the selection in the typed line touches; none while it cannot be read. */
+export function slotsAt(
+  { good, goodText, history }: BenchDocument,
+  from: number,
+  to: number,
+): number[] {
+  if (history.text !== goodText) return []
+  return good.spans.flatMap((span, slot) => {
+    const touched =
+      from === to ? from > span.from && from <= span.to : span.from < to && span.to > from
+    return touched ? [slot] : []
+  })
+}
+
+/** Where the caret belongs after an undo or redo, in the typed line. */
+export function caretAfter(before: BenchDocument, after: BenchDocument): number {
+  const [old, now] = [lineTextOf(before.history.text), lineTextOf(after.history.text)]
+  const splices = setLineText(`line: ${old}`, now)
+  const shift = 'line: '.length
+  return splices.length === 0 ? now.length : Math.max(0, lastEdge(splices) - shift)
+}
+
+function lastEdge(splices: readonly { at: number; removed: string; inserted: string }[]): number {
+  const transaction = toTransaction('caret', splices)
+  const last = transaction.splices.at(-1)
+  return last ? mapOffset(last.at + last.removed.length, transaction) : 0
+}

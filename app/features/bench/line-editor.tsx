@@ -1,0 +1,115 @@
+import { type RefObject, useLayoutEffect, useRef, useState } from 'react'
+import type { TextIssue } from '~/codecs/lick-text'
+
+interface LineEditorProps {
+  readonly value: string
+  readonly issues: readonly TextIssue[]
+  readonly onType: (typed: string) => void
+  readonly onSelect: (from: number, to: number) => void
+  readonly onPlay: () => void
+  readonly fieldRef: RefObject<HTMLTextAreaElement | null>
+}
+
+/**
+ * The sticking as it is typed. What cannot be read stays as it is, is underlined at its place, and
+ * the first fault is said below. Enter plays, shift with Enter begins another row.
+ */
+export function LineEditor({ value, issues, onType, onSelect, onPlay, fieldRef }: LineEditorProps) {
+  const backdrop = useRef<HTMLDivElement>(null)
+  const [focused, setFocused] = useState(false)
+  const faults = issues.filter(({ inLine }) => inLine)
+  const first = issues[0]
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: its height follows what it holds
+  useLayoutEffect(() => {
+    const field = fieldRef.current
+    if (!field) return
+    field.style.height = 'auto'
+    field.style.height = `${Math.min(field.scrollHeight, 260)}px`
+  }, [value, fieldRef])
+
+  const tellSelection = () => {
+    const field = fieldRef.current
+    if (field) onSelect(field.selectionStart, field.selectionEnd)
+  }
+  const shared =
+    'px-3 py-1.5 font-mono text-[17px] leading-7 tracking-[0.02em] whitespace-pre-wrap break-words'
+  return (
+    <div>
+      <div
+        className={`relative overflow-hidden rounded-field border bg-base-100 ${first ? 'border-error' : focused ? 'border-primary' : 'border-base-300'}`}
+      >
+        <div
+          ref={backdrop}
+          className={`pointer-events-none absolute inset-0 overflow-hidden text-transparent ${shared}`}
+          aria-hidden="true"
+        >
+          {underlined(value, faults)}
+        </div>
+        <textarea
+          ref={fieldRef}
+          rows={1}
+          className={`relative block w-full resize-none bg-transparent outline-none ${shared}`}
+          aria-label="Sticking"
+          aria-invalid={first !== undefined}
+          aria-describedby="line-fault"
+          spellCheck={false}
+          autoCapitalize="off"
+          autoCorrect="off"
+          autoComplete="off"
+          placeholder="Type R, L, K … a space begins the next group"
+          value={value}
+          onChange={(event) => {
+            onType(event.target.value)
+            tellSelection()
+          }}
+          onSelect={tellSelection}
+          onFocus={() => setFocused(true)}
+          onBlur={() => setFocused(false)}
+          onScroll={(event) => {
+            if (backdrop.current) backdrop.current.scrollTop = event.currentTarget.scrollTop
+          }}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter' && !event.shiftKey) {
+              event.preventDefault()
+              onPlay()
+            }
+            if (event.key === 'Escape') event.currentTarget.blur()
+          }}
+        />
+      </div>
+      <p id="line-fault" role="status" className="text-error text-sm not-empty:mt-1.5">
+        {first && faultWords(first, issues.length)}
+      </p>
+    </div>
+  )
+}
+
+/** `At 7: “Q” — expected a stroke: …`, in a drummer's words. */
+function faultWords({ found, expected, inLine, line }: TextIssue, count: number): string {
+  const place = inLine ? `At character ${inLine.at + 1}` : `In row ${line} of the text`
+  const what = found === '' ? 'nothing stands here' : `“${found.slice(0, 24)}” stands here`
+  const more = count > 1 ? ` (and ${count - 1} more)` : ''
+  return `${place}: ${what}; expected ${expected}${more}. What you see and hear is the last line that could be read.`
+}
+
+function underlined(value: string, faults: readonly TextIssue[]) {
+  const pieces = []
+  let from = 0
+  for (const { inLine } of faults) {
+    if (!inLine || inLine.at < from) continue
+    const end = Math.max(inLine.at + 1, inLine.at + inLine.length)
+    pieces.push(value.slice(from, inLine.at))
+    pieces.push(
+      <mark
+        key={inLine.at}
+        className="bg-error/15 text-transparent underline decoration-2 decoration-error decoration-wavy underline-offset-4"
+      >
+        {value.slice(inLine.at, end) || ' '}
+      </mark>,
+    )
+    from = end
+  }
+  pieces.push(value.slice(from))
+  return pieces
+}

@@ -1,0 +1,66 @@
+import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'react'
+import { type LickRecord, saveLick, watchLick } from '~/storage'
+import { Autosave, type SaveState } from './autosave'
+import { type BenchDocument, openDocument, runCommand, textsOf } from './document'
+
+/** The document on the bench, kept in the store as it changes. */
+export function useBench(record: LickRecord) {
+  const [document, run] = useReducer(runCommand, record, ({ text, draft }) =>
+    openDocument(text, draft),
+  )
+  const [saveState, setSaveState] = useState<SaveState>({ kind: 'saved' })
+  const autosave = useMemo(
+    () =>
+      new Autosave(
+        record.revision,
+        (revision, texts) => saveLick(record.id, revision, texts, Date.now()),
+        setSaveState,
+      ),
+    [record],
+  )
+  const stored = useRef(record.draft ?? record.text)
+
+  useEffect(() => {
+    if (document.history.text === stored.current) return
+    stored.current = document.history.text
+    autosave.change(textsOf(document))
+  }, [document, autosave])
+
+  useEffect(() => {
+    const flush = () => void autosave.flush()
+    const flushHidden = () => {
+      if (window.document.visibilityState === 'hidden') flush()
+    }
+    window.addEventListener('pagehide', flush)
+    window.document.addEventListener('visibilitychange', flushHidden)
+    return () => {
+      window.removeEventListener('pagehide', flush)
+      window.document.removeEventListener('visibilitychange', flushHidden)
+      flush()
+    }
+  }, [autosave])
+
+  /** Takes what is stored, from another tab, in place of what is here. */
+  const takeStored = useCallback(
+    (theirs: LickRecord) => {
+      stored.current = theirs.draft ?? theirs.text
+      autosave.restart(theirs.revision)
+      run({ kind: 'load', text: theirs.text, draft: theirs.draft })
+    },
+    [autosave],
+  )
+
+  useEffect(
+    () =>
+      watchLick(record.id, (theirs) => {
+        // Nothing of ours waits to be saved: what the other tab saved is simply the newest.
+        if (theirs.revision > autosave.known && !autosave.busy) takeStored(theirs)
+      }),
+    [record.id, autosave, takeStored],
+  )
+
+  return { document, run, saveState, takeStored } satisfies {
+    document: BenchDocument
+    [key: string]: unknown
+  }
+}

@@ -1,0 +1,156 @@
+import { nanoid } from 'nanoid'
+import { redirect } from 'react-router'
+import { parseBundle } from '~/codecs/bundle'
+import { lineTextOf, parseLickText, setValues, valuesOf } from '~/codecs/lick-text'
+import { applyTransaction, toTransaction } from '~/core/editing'
+import { ok } from '~/core/foundation'
+import {
+  addLicks,
+  claimFirstVisit,
+  listLicks,
+  loadLick,
+  purgeDeleted,
+  type StoreIssue,
+  setDeleted,
+} from '~/storage'
+
+const DAY = 24 * 60 * 60 * 1000
+/** A deleted lick can be brought back for this long. */
+const KEPT_DELETED = 30 * DAY
+
+/** The licks of this browser. In the demo, an empty store is filled on the first visit. */
+export async function openLibrary(demo: boolean) {
+  if (demo && (await claimFirstVisit())) await addDemoLicks()
+  const listed = await listLicks()
+  if (listed.ok) void purgeDeleted(Date.now() - KEPT_DELETED)
+  return listed
+}
+
+/** What an action of the library tells the page that asked for it. */
+export interface LibraryNotice {
+  readonly kind: 'deleted' | 'imported' | 'failed' | 'done'
+  readonly message: string
+  readonly id?: string
+}
+
+const NEW_TEXT =
+  'dime-lick: 1\ntitle: New lick\nmeter: 4/4\ntempo: 80\ngrid: 1/16\nstart: 1\nline: \n'
+
+/** Creates, duplicates, deletes, brings back and imports licks. */
+export async function libraryAction(request: Request): Promise<LibraryNotice | Response> {
+  const form = await request.formData()
+  const field = (name: string) => String(form.get(name) ?? '')
+  switch (field('intent')) {
+    case 'create':
+      return createLick(NEW_TEXT)
+    case 'duplicate':
+      return createLick(titled(field('text') || (await textOf(field('id')))))
+    case 'delete': {
+      const deleted = await setDeleted(field('id'), Date.now())
+      if (!deleted.ok) return failed(deleted.error)
+      const title = encodeURIComponent(field('title') || 'Untitled')
+      return redirect(`/?deleted=${encodeURIComponent(field('id'))}&title=${title}`)
+    }
+    case 'restore': {
+      const restored = await setDeleted(field('id'), null)
+      return restored.ok ? redirect('/') : failed(restored.error)
+    }
+    case 'demo': {
+      const added = await addDemoLicks()
+      return added.ok
+        ? { kind: 'done', message: `${added.value} licks added` }
+        : failed(added.error)
+    }
+    case 'import':
+      return importFiles(form.getAll('files').filter((file) => file instanceof File))
+    default:
+      return { kind: 'failed', message: 'The library does not know what to do.' }
+  }
+}
+
+async function addDemoLicks() {
+  const { DEMO_LICKS } = await import('~/demo/licks')
+  const licks = DEMO_LICKS.map(({ id, text }) => ({ id, text, draft: null }))
+  return addLicks(licks, Date.now())
+}
+
+async function createLick(text: string): Promise<LibraryNotice | Response> {
+  const id = nanoid(12)
+  const readable = parseLickText(text).ok
+  const texts = readable ? { text, draft: null } : { text: NEW_TEXT, draft: text }
+  const added = await addLicks([{ id, ...texts }], Date.now())
+  return added.ok ? redirect(`/bench/${id}`) : failed(added.error)
+}
+
+async function textOf(id: string): Promise<string> {
+  const lick = await loadLick(id)
+  return lick.ok ? (lick.value.draft ?? lick.value.text) : NEW_TEXT
+}
+
+function titled(text: string): string {
+  const title = valuesOf(text, 'title')[0] ?? 'Untitled'
+  return applyTransaction(
+    text,
+    toTransaction('title', setValues(text, 'title', [`${title}, copy`])),
+  )
+}
+
+/** Reads bundles and lick texts. What cannot be read is named; the rest comes in. */
+async function importFiles(files: readonly File[]): Promise<LibraryNotice> {
+  const faults: string[] = []
+  let count = 0
+  for (const file of files) {
+    const content = await file.text()
+    const licks = file.name.endsWith('.json') ? bundled(content) : single(content)
+    if (!licks.ok) {
+      faults.push(`${file.name}: ${licks.error}`)
+      continue
+    }
+    const added = await addLicks(licks.value, Date.now())
+    if (added.ok) count += added.value
+    else faults.push(`${file.name}: ${added.error.detail}`)
+  }
+  const message = [`${count} ${count === 1 ? 'lick' : 'licks'} imported`, ...faults].join('. ')
+  return { kind: faults.length > 0 ? 'failed' : 'imported', message }
+}
+
+interface Incoming {
+  readonly id: string
+  readonly text: string
+  readonly draft: string | null
+}
+
+function bundled(content: string) {
+  const read = parseBundle(content)
+  if (!read.ok) return { ok: false, error: read.error.message } as const
+  const licks: Incoming[] = []
+  for (const { id, text, draft = null } of read.value) {
+    if (!parseLickText(text).ok)
+      return { ok: false, error: `the text of ${id} cannot be read` } as const
+    licks.push({ id, text, draft })
+  }
+  return ok(licks)
+}
+
+function single(content: string) {
+  const read = parseLickText(content)
+  if (!read.ok) {
+    const { line, column, expected } = read.error[0] as {
+      line: number
+      column: number
+      expected: string
+    }
+    return { ok: false, error: `row ${line}, character ${column}: expected ${expected}` } as const
+  }
+  if (lineTextOf(content).trim() === '')
+    return { ok: false, error: 'there is no sticking in it' } as const
+  return ok<Incoming[]>([{ id: nanoid(12), text: content, draft: null }])
+}
+
+function failed(issue: StoreIssue): LibraryNotice {
+  const message =
+    issue.code === 'quota'
+      ? 'The browser has no room left: nothing was changed.'
+      : `The store refused: ${issue.detail}`
+  return { kind: 'failed', message }
+}

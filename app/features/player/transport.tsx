@@ -1,0 +1,197 @@
+import { AudioLines, Metronome, Play, Repeat, Square, TimerReset } from 'lucide-react'
+import { type ReactNode, useState } from 'react'
+import type { Channel } from '~/audio'
+import type { PlaySwitches } from './use-player'
+
+interface TransportProps {
+  readonly playing: boolean
+  readonly trouble: string
+  readonly tempo: number
+  readonly learning: number
+  readonly goal: number | null
+  readonly beatName: string
+  readonly switches: PlaySwitches
+  readonly onToggle: () => void
+  readonly onTempo: (tempo: number) => void
+  readonly onSwitch: (switches: PlaySwitches) => void
+  readonly onVolume: (channel: Channel, volume: number) => void
+  readonly least: number
+  readonly most: number
+}
+
+/** Play and stop, the tempo, and what is heard: always at the foot of the page. */
+export function Transport(props: TransportProps) {
+  const { playing, trouble, switches, onSwitch } = props
+  return (
+    <section
+      aria-label="Play"
+      className="sticky bottom-0 z-20 border-base-300 border-t bg-neutral text-neutral-content"
+    >
+      <div className="mx-auto flex w-full max-w-7xl flex-wrap items-center gap-x-6 gap-y-2 px-4 py-2.5 sm:px-5">
+        <button
+          type="button"
+          className="btn btn-circle btn-lg border-none bg-[#b98328] text-[#1b1813] hover:bg-[#cf9a3d]"
+          aria-label={playing ? 'Stop' : 'Play'}
+          aria-keyshortcuts="Space"
+          onClick={props.onToggle}
+        >
+          {playing ? (
+            <Square size={22} fill="currentColor" aria-hidden />
+          ) : (
+            <Play size={24} fill="currentColor" aria-hidden />
+          )}
+        </button>
+        <TempoSlider {...props} />
+        <div className="flex items-center gap-1">
+          <Switch
+            label="Count-in"
+            on={switches.countIn}
+            onTurn={(countIn) => onSwitch({ ...switches, countIn })}
+          >
+            <TimerReset size={18} aria-hidden />
+          </Switch>
+          <Switch
+            label="Click"
+            on={switches.click}
+            onTurn={(click) => onSwitch({ ...switches, click })}
+          >
+            <Metronome size={18} aria-hidden />
+          </Switch>
+          <Switch
+            label="Loop"
+            on={switches.loop}
+            onTurn={(loop) => onSwitch({ ...switches, loop })}
+          >
+            <Repeat size={18} aria-hidden />
+          </Switch>
+          <Limbs onVolume={props.onVolume} />
+        </div>
+        <p role="status" className="min-w-0 grow text-right text-[#f0a48f] text-sm empty:hidden">
+          {trouble}
+        </p>
+        <p className="ml-auto hidden font-mono text-[#c9bfae] text-xs leading-5 lg:block">
+          space plays · + − tempo · ctrl Z undo
+          <br />
+          enter plays while you type
+        </p>
+      </div>
+    </section>
+  )
+}
+
+function TempoSlider({ tempo, learning, goal, least, most, beatName, onTempo }: TransportProps) {
+  const floor = Math.max(least, Math.min(learning, tempo) - 20)
+  const ceiling = Math.min(most, Math.max(goal ?? learning, tempo) + 20)
+  return (
+    <div className="flex min-w-0 items-center gap-3">
+      <label className="flex items-baseline gap-2">
+        <span className="sr-only">Playing tempo</span>
+        <input
+          type="number"
+          inputMode="numeric"
+          className="w-16 bg-transparent text-right font-semibold text-3xl outline-offset-4 [appearance:textfield] [&::-webkit-inner-spin-button]:appearance-none"
+          value={tempo}
+          min={least}
+          max={most}
+          onChange={(event) => {
+            const next = event.target.valueAsNumber
+            if (next >= least && next <= most) onTempo(next)
+          }}
+        />
+        <span className="whitespace-nowrap text-[#c9bfae] text-xs">{beatName} a minute</span>
+      </label>
+      <div className="hidden w-44 sm:block">
+        <input
+          type="range"
+          aria-label="Tempo"
+          className="range range-xs w-full text-[#dba63f] [--range-bg:#4a4337]"
+          min={Math.floor(floor)}
+          max={Math.ceil(ceiling)}
+          value={tempo}
+          onChange={(event) => onTempo(event.target.valueAsNumber)}
+        />
+        <div className="flex justify-between text-[#c9bfae] text-[11px]">
+          <button type="button" className="hover:underline" onClick={() => onTempo(learning)}>
+            learn {learning}
+          </button>
+          {goal !== null && (
+            <button type="button" className="hover:underline" onClick={() => onTempo(goal)}>
+              goal {goal}
+            </button>
+          )}
+        </div>
+      </div>
+    </div>
+  )
+}
+
+function Switch({
+  label,
+  on,
+  onTurn,
+  children,
+}: {
+  label: string
+  on: boolean
+  onTurn: (on: boolean) => void
+  children: ReactNode
+}) {
+  return (
+    <button
+      type="button"
+      aria-pressed={on}
+      onClick={() => onTurn(!on)}
+      className={`flex h-12 min-w-14 flex-col items-center justify-center gap-0.5 rounded-md px-1.5 text-[11px] hover:bg-white/10 ${on ? 'text-[#f0c368]' : 'text-[#b3a999]'}`}
+    >
+      {children}
+      <span className={on ? '' : 'line-through'}>{label}</span>
+    </button>
+  )
+}
+
+const LIMB_CHANNELS: readonly (readonly [Channel, string])[] = [
+  ['RH', 'Right hand'],
+  ['LH', 'Left hand'],
+  ['RF', 'Kick'],
+  ['LF', 'Second foot'],
+  ['click', 'Click'],
+]
+
+/** A volume for each limb; at nothing it is muted and keeps its time. */
+function Limbs({ onVolume }: { onVolume: (channel: Channel, volume: number) => void }) {
+  const [volumes, setVolumes] = useState<Readonly<Record<Channel, number>>>({
+    RH: 1,
+    LH: 1,
+    RF: 1,
+    LF: 1,
+    click: 0.8,
+  })
+  return (
+    <details className="dropdown dropdown-top">
+      <summary className="flex h-12 min-w-14 cursor-pointer list-none flex-col items-center justify-center gap-0.5 rounded-md px-1.5 text-[#b3a999] text-[11px] hover:bg-white/10">
+        <AudioLines size={18} aria-hidden />
+        Limbs
+      </summary>
+      <div className="dropdown-content mb-2 w-64 rounded-box border border-base-300 bg-base-100 p-4 text-base-content shadow-lg">
+        {LIMB_CHANNELS.map(([channel, name]) => (
+          <label key={channel} className="flex items-center gap-3 py-1.5 text-sm">
+            <span className="w-24 shrink-0">{name}</span>
+            <input
+              type="range"
+              className="range range-xs"
+              min={0}
+              max={1}
+              step={0.05}
+              value={volumes[channel]}
+              onChange={(event) => {
+                const volume = event.target.valueAsNumber
+                setVolumes({ ...volumes, [channel]: volume })
+                onVolume(channel, volume)
+              }}
+            />
+          </label>
+        ))}
+      </div>
+    </details>
+  )
+}

@@ -1,0 +1,77 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import type { Channel, SoundSession } from '~/audio'
+import { frameTicks, type Lick } from '~/core/line'
+import { type Position, toPerformance } from '~/core/performance'
+import { secondsPerTick } from '~/core/time'
+
+/** How the player wants to hear it. */
+export interface PlaySwitches {
+  readonly loop: boolean
+  readonly countIn: boolean
+  readonly click: boolean
+}
+
+export interface Player {
+  readonly playing: boolean
+  /** Why nothing is heard, in words; empty where all is well. */
+  readonly trouble: string
+  readonly toggle: () => void
+  readonly position: () => Position | undefined
+  readonly setVolume: (channel: Channel, volume: number) => void
+}
+
+/**
+ * Plays a lick and keeps playing while it changes: tempo and content go over at the next stroke.
+ * Audio code and the kit are fetched at the first play, which must come from a user's gesture.
+ */
+export function usePlayer(lick: Lick, tempo: number, switches: PlaySwitches): Player {
+  const [playing, setPlaying] = useState(false)
+  const [trouble, setTrouble] = useState('')
+  const session = useRef<SoundSession | undefined>(undefined)
+  const { loop, countIn, click } = switches
+  const performance = useMemo(() => toPerformance(lick, { loop, countIn }), [lick, loop, countIn])
+  const tickSeconds = secondsPerTick(tempo, frameTicks(lick.frame).beat)
+  const volumes = useRef(new Map<Channel, number>())
+
+  const setVolume = useCallback((channel: Channel, volume: number) => {
+    volumes.current.set(channel, volume)
+    session.current?.setVolume(channel, volume)
+  }, [])
+
+  useEffect(() => setVolume('click', click ? 0.8 : 0), [click, setVolume])
+  useEffect(() => session.current?.setTempo(tickSeconds), [tickSeconds])
+  useEffect(() => session.current?.setPerformance(performance), [performance])
+  useEffect(() => () => session.current?.close(), [])
+
+  const toggle = useCallback(() => {
+    if (playing) {
+      session.current?.stop()
+      setPlaying(false)
+      return
+    }
+    setPlaying(true)
+    setTrouble('')
+    openSession(session, volumes.current, () => setPlaying(false))
+      .then((sound) => sound.play(performance, tickSeconds))
+      .catch(() => {
+        setPlaying(false)
+        setTrouble('This browser gives no sound: its audio device cannot be opened.')
+      })
+  }, [playing, performance, tickSeconds])
+
+  const position = useCallback(() => session.current?.position(), [])
+  return { playing, trouble, toggle, position, setVolume }
+}
+
+async function openSession(
+  session: { current: SoundSession | undefined },
+  volumes: ReadonlyMap<Channel, number>,
+  onEnd: () => void,
+): Promise<SoundSession> {
+  if (session.current) return session.current
+  const [audio, workers] = await Promise.all([import('~/audio'), import('~/workers')])
+  const opened = new audio.SoundSession(workers, onEnd)
+  for (const [channel, volume] of volumes) opened.setVolume(channel, volume)
+  session.current = opened
+  return opened
+}

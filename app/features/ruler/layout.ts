@@ -1,0 +1,170 @@
+import { beatWindows } from '~/core/engraving'
+import { aimOf, frameTicks, type Lick, timedSlots } from '~/core/line'
+import { gridTicks, type Ticks } from '~/core/time'
+
+/** A stretch of the ruler. A tick's x is the segment's own x plus its ticks, scaled. */
+export interface Segment {
+  readonly kind: 'lead' | 'bar' | 'landing'
+  readonly from: Ticks
+  readonly to: Ticks
+  readonly x: number
+  readonly width: number
+  /** Whether the segment begins and ends on a barline. */
+  readonly opensBar: boolean
+  readonly closesBar: boolean
+}
+
+/** One row of the ruler, as wide as the page allows. */
+export interface RulerRow {
+  readonly index: number
+  readonly segments: readonly Segment[]
+  readonly from: Ticks
+  readonly to: Ticks
+  readonly width: number
+}
+
+/** The one ruler: where every instant lies, in pixels, in every row of the page. */
+export interface Ruler {
+  readonly rows: readonly RulerRow[]
+  readonly pixelsPerTick: number
+  /** Width of the narrowest slot. */
+  readonly slotWidth: number
+  /** From a segment's edge to its first instant. */
+  readonly inset: number
+}
+
+const WIDEST_SLOT = 46
+const NARROWEST_SLOT = 25
+const LEAD_WIDTH = 76
+const NARROW_LEAD_WIDTH = 40
+const LANDING_WIDTH = 58
+/** Below this width of page, margins shrink. */
+const NARROW_PAGE = 560
+
+/** Lays a lick out on a page of some width: whole bars in a row where they fit, else parts of bars. */
+export function toRuler(lick: Lick, pageWidth: number): Ruler {
+  const { frame } = lick
+  const { bar } = frameTicks(frame)
+  const aim = aimOf(lick)
+  const bars = Math.max(1, Math.ceil(Math.max(aim.end, aim.target) / bar))
+  const narrow = narrowestTicks(lick)
+  const lead = frame.lead > 0 ? (pageWidth < NARROW_PAGE ? NARROW_LEAD_WIDTH : LEAD_WIDTH) : 0
+  const inner = Math.max(120, pageWidth - lead - LANDING_WIDTH)
+  const pieces = cutBars(lick, bars, Math.max(1, Math.floor((inner / NARROWEST_SLOT) * narrow)))
+  const longest = Math.max(...pieces.map((row) => rowTicks(row)))
+  const pixelsPerTick = Math.min(WIDEST_SLOT / narrow, inner / longest)
+  const landsOutside = frame.landing.kind !== 'none' && aim.target >= bars * bar
+
+  const rows = pieces.map((row, index): RulerRow => {
+    const segments: Segment[] = []
+    let x = 0
+    if (index === 0 && lead > 0) {
+      segments.push({
+        kind: 'lead',
+        from: -frame.lead * bar,
+        to: 0,
+        x,
+        width: lead,
+        opensBar: true,
+        closesBar: true,
+      })
+    }
+    x = lead
+    for (const { from, to } of row) {
+      const width = (to - from) * pixelsPerTick
+      segments.push({
+        kind: 'bar',
+        from,
+        to,
+        x,
+        width,
+        opensBar: from % bar === 0,
+        closesBar: to % bar === 0,
+      })
+      x += width
+    }
+    const end = row.at(-1)?.to ?? 0
+    if (index === pieces.length - 1 && landsOutside) {
+      segments.push({
+        kind: 'landing',
+        from: end,
+        to: end + bar,
+        x,
+        width: LANDING_WIDTH,
+        opensBar: true,
+        closesBar: true,
+      })
+      x += LANDING_WIDTH
+    }
+    return { index, segments, from: row[0]?.from ?? 0, to: end, width: x }
+  })
+  const slotWidth = narrow * pixelsPerTick
+  return { rows, pixelsPerTick, slotWidth, inset: Math.min(slotWidth, WIDEST_SLOT) / 2 }
+}
+
+/** Where an instant of a bar lies in a row; undefined where the row does not have it. */
+export function xOf(ruler: Ruler, row: RulerRow, tick: number): number | undefined {
+  const segment = row.segments.find(
+    ({ kind, from, to }) => kind !== 'lead' && tick >= from && tick < to,
+  )
+  if (!segment) return undefined
+  return (
+    segment.x +
+    ruler.inset +
+    (segment.kind === 'bar'
+      ? (tick - segment.from) * ruler.pixelsPerTick
+      : LANDING_WIDTH / 2 - ruler.inset)
+  )
+}
+
+/** The shortest slot of the line; a squeeze of three or more asks for a little more room. */
+function narrowestTicks(lick: Lick): Ticks {
+  let narrow = gridTicks(lick.frame.grid)
+  for (const { ticks, content } of timedSlots(lick.line, lick.frame.grid, 0)) {
+    const parts = content.kind === 'squeeze' ? content.parts.length : 1
+    narrow = Math.min(narrow, ticks / Math.max(1, parts / 2))
+  }
+  return narrow
+}
+
+interface Piece {
+  readonly from: Ticks
+  readonly to: Ticks
+}
+
+function rowTicks(row: readonly Piece[]): Ticks {
+  return row.reduce((sum, { from, to }) => sum + to - from, 0)
+}
+
+/** Packs bars into rows of at most `most` ticks; a bar that is longer is cut at its beats. */
+function cutBars(lick: Lick, bars: number, most: Ticks): Piece[][] {
+  const { meter } = lick.frame
+  const { bar } = frameTicks(lick.frame)
+  if (bar <= most) {
+    const perRow = evenRows(bars, Math.floor(most / bar))
+    return Array.from({ length: Math.ceil(bars / perRow) }, (_, row) =>
+      Array.from({ length: Math.min(perRow, bars - row * perRow) }, (_, i) => {
+        const from = (row * perRow + i) * bar
+        return { from, to: from + bar }
+      }),
+    )
+  }
+  const windows = beatWindows(meter)
+  const perRow = evenRows(windows.length, Math.max(1, Math.floor((most / bar) * windows.length)))
+  const pieces: Piece[][] = []
+  for (let index = 0; index < bars; index += 1) {
+    for (let i = 0; i < windows.length; i += perRow) {
+      const last = windows[Math.min(windows.length, i + perRow) - 1]
+      pieces.push([
+        { from: index * bar + (windows[i]?.from ?? 0), to: index * bar + (last?.to ?? bar) },
+      ])
+    }
+  }
+  return pieces
+}
+
+/** As many a row as fit, but evenly: five where four fit go as three and two. */
+function evenRows(count: number, fit: number): number {
+  const rows = Math.ceil(count / Math.max(1, Math.min(count, fit)))
+  return Math.ceil(count / rows)
+}

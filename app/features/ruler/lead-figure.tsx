@@ -1,0 +1,31 @@
+/** The bars of groove before the fill, folded into one narrow column: how many, and that they are groove. */
+export function LeadFigure({ bars, width }: { bars: number; width: number }) {
+  const lines = [64, 74, 84, 94, 104]
+  return (
+    <svg width={width} height="164" className="block" aria-hidden="true">
+      {lines.map((y) => (
+        <line
+          key={y}
+          x1="0"
+          x2={width}
+          y1={y + 0.5}
+          y2={y + 0.5}
+          stroke="currentColor"
+          strokeOpacity="0.38"
+        />
+      ))}
+      <rect x="6" y="74" width="4" height="20" fill="currentColor" />
+      <rect x="13" y="74" width="4" height="20" fill="currentColor" />
+      {width > 60 && (
+        <g fill="currentColor">
+          <polygon
+            points={`${width / 2 + 10},74 ${width / 2 + 14},74 ${width / 2 + 4},94 ${width / 2},94`}
+          />
+          <text x={width / 2 + 7} y="58" textAnchor="middle" fontSize="11">
+            {bars === 1 ? '1 bar' : `${bars} bars`}
+          </text>
+        </g>
+      )}
+    </svg>
+  )
+}

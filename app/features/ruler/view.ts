@@ -1,0 +1,257 @@
+import { aimOf, frameTicks, type Lick, strokeEvents, type TimedSlot, timedSlots } from '~/core/line'
+import {
+  type Letter,
+  type Level,
+  type Limb,
+  type SlotContent,
+  type Stroke,
+  SURFACE_NAMES,
+  strokeSurface,
+  strokesInSlot,
+} from '~/core/sticking'
+import {
+  beatTicks,
+  type CountingSchool,
+  countSyllable,
+  gridTicks,
+  type Ticks,
+  UNNAMED_COUNT,
+} from '~/core/time'
+import { type Ruler, type RulerRow, type Segment, xOf } from './layout'
+
+/** A count under the ruler. `part` says what stands at it: the fill, groove before it, or nothing. */
+export interface CountMark {
+  readonly x: number
+  readonly text: string
+  readonly onBeat: boolean
+  readonly part: 'groove' | 'line' | 'free'
+}
+
+/** A part of a disc: a stroke, or in a squeeze a rest. */
+export type DiscPiece = {
+  readonly letter: Letter
+  readonly level: Level
+  readonly graces: number
+} | null
+
+/** A slot as a disc of its stack: one stroke, several together, several in turn, or a rest. */
+export interface Disc {
+  readonly kind: 'single' | 'together' | 'squeeze' | 'rest'
+  readonly pieces: readonly DiscPiece[]
+}
+
+/** A group as a stack over its span. Where it goes on in the next row, only its bracket does. */
+export interface StackMark {
+  readonly group: number
+  readonly size: number
+  readonly discs: readonly Disc[] | null
+  readonly x: number
+  readonly from: number
+  readonly to: number
+  readonly begins: boolean
+  readonly ends: boolean
+}
+
+export interface LetterMark {
+  readonly x: number
+  /** Width of the slot itself, over which a squeeze is spread. */
+  readonly width: number
+  readonly slot: number
+  readonly content: SlotContent
+  readonly voices: readonly string[]
+  /** What a screen reader says of the slot. */
+  readonly spoken: string
+}
+
+export interface LaneMark {
+  readonly x: number
+  readonly limb: Limb
+  readonly letter: Letter
+  readonly level: Level
+  readonly under: boolean
+}
+
+/** Everything of one row but its staff. */
+export interface RowView {
+  readonly row: RulerRow
+  readonly counts: readonly CountMark[]
+  readonly stacks: readonly StackMark[]
+  readonly letters: readonly LetterMark[]
+  readonly lanes: readonly LaneMark[]
+  readonly beatLines: readonly number[]
+  readonly landing: Segment | undefined
+  /** Equal for equal rows: tells whether one has to be drawn again. */
+  readonly key: string
+}
+
+/** The rows of a lick on its ruler. */
+export function toRowViews(lick: Lick, ruler: Ruler, school: CountingSchool): RowView[] {
+  const slots = timedSlots(lick.line, lick.frame.grid, lick.frame.start)
+  const events = strokeEvents(lick)
+  return ruler.rows.map((row) => {
+    const inRow = ({ tick }: { tick: Ticks }) => tick >= row.from && tick < row.to
+    const counts = countMarks(lick, ruler, row, slots.filter(inRow), school)
+    const letters = slots.filter(inRow).map((slot) => letterMark(slot, lick, ruler, row, school))
+    const stacks = stackMarks(lick, slots, ruler, row)
+    const lanes = events.filter(inRow).map((event) => ({
+      x: xOf(ruler, row, event.tick) ?? 0,
+      limb: event.limb,
+      letter: letterOf(event.limb, event.surface === 'b2'),
+      level: event.dynamic,
+      under: event.layer > 0,
+    }))
+    const beatLines = beatLinesOf(lick, ruler, row)
+    const landing = row.segments.find(({ kind }) => kind === 'landing')
+    const parts = { counts, stacks, letters, lanes, beatLines, landing }
+    return { row, ...parts, key: JSON.stringify([row, parts]) }
+  })
+}
+
+function letterOf(limb: Limb, secondPedal: boolean): Letter {
+  const letters = { RH: 'R', LH: 'L', XH: 'X', RF: 'K', LF: secondPedal ? 'J' : 'H' } as const
+  return letters[limb]
+}
+
+/** Counts at the line's slots; at the beats of the groove before; at free slots after. */
+function countMarks(
+  lick: Lick,
+  ruler: Ruler,
+  row: RulerRow,
+  slots: readonly TimedSlot[],
+  school: CountingSchool,
+): CountMark[] {
+  const { meter, grid, start } = lick.frame
+  const { beat } = frameTicks(lick.frame)
+  const aim = aimOf(lick)
+  const marks: CountMark[] = []
+  const add = (tick: Ticks, text: string, part: CountMark['part']) => {
+    const x = xOf(ruler, row, tick)
+    if (x !== undefined && tick >= row.from && tick < row.to) {
+      marks.push({ x, text: text === UNNAMED_COUNT ? '·' : text, onBeat: tick % beat === 0, part })
+    }
+  }
+  for (let tick = 0; tick < start; tick += beat) {
+    add(tick, countSyllable(tick, { value: 4, tuplet: null }, meter, school), 'groove')
+  }
+  for (const slot of slots)
+    add(slot.tick, countSyllable(slot.tick, slot.grid, meter, school), 'line')
+  for (let tick = aim.end; tick < aim.target; tick += gridTicks(grid)) {
+    add(tick, countSyllable(tick, grid, meter, school), 'free')
+  }
+  const landing = row.segments.find(({ kind }) => kind === 'landing')
+  if (landing) {
+    const x = xOf(ruler, row, landing.from) ?? landing.x
+    marks.push({ x, text: '1', onBeat: true, part: 'line' })
+  }
+  return marks
+}
+
+function letterMark(
+  slot: TimedSlot,
+  lick: Lick,
+  ruler: Ruler,
+  row: RulerRow,
+  school: CountingSchool,
+): LetterMark {
+  const strokes = [...strokesInSlot(slot.content)].map(({ stroke }) => stroke)
+  return {
+    x: xOf(ruler, row, slot.tick) ?? 0,
+    width: slot.ticks * ruler.pixelsPerTick,
+    slot: slot.index,
+    content: slot.content,
+    voices: [...new Set(strokes.map(strokeSurface))],
+    spoken: spokenSlot(slot, lick, strokes, school),
+  }
+}
+
+/** A slot in words: `3 e, beat 3: left hand, ghost, on snare`. */
+function spokenSlot(
+  slot: TimedSlot,
+  lick: Lick,
+  strokes: readonly Stroke[],
+  school: CountingSchool,
+): string {
+  const { meter } = lick.frame
+  const { bar } = frameTicks(lick.frame)
+  const beat = Math.floor((slot.tick % bar) / beatTicks(meter)) + 1
+  const count = countSyllable(slot.tick, slot.grid, meter, school)
+  const place =
+    count === String(beat) ? `beat ${beat}` : `${count === '&' ? 'and' : count} of ${beat}`
+  if (strokes.length === 0) return `${place}, rest`
+  const said = strokes.map((stroke) => {
+    const level = stroke.level === 'tap' ? '' : `, ${stroke.level}`
+    const grace = ['', ', flam', ', drag', ', ruff'][stroke.graces]
+    return `${LIMB_WORDS[stroke.letter]}${level}${grace}, on ${SURFACE_NAMES[strokeSurface(stroke)]}`
+  })
+  return `${place}, ${said.join(slot.content.kind === 'squeeze' ? ' then ' : ' with ')}`
+}
+
+const LIMB_WORDS: Readonly<Record<Letter, string>> = {
+  R: 'right hand',
+  L: 'left hand',
+  X: 'either hand',
+  K: 'kick',
+  H: 'hi-hat foot',
+  J: 'second foot',
+}
+
+/** A slot's content as a disc. */
+export function toDisc(content: SlotContent): Disc {
+  if (content.kind === 'rest') return { kind: 'rest', pieces: [] }
+  const piece = ({ letter, level, graces }: Stroke) => ({ letter, level, graces })
+  if (content.kind === 'struck') {
+    const kind = content.strokes.length > 1 ? 'together' : 'single'
+    return { kind, pieces: content.strokes.map(piece) }
+  }
+  return {
+    kind: 'squeeze',
+    pieces: content.parts.map((part) =>
+      part.kind === 'rest' ? null : piece(part.strokes[0] as Stroke),
+    ),
+  }
+}
+
+function stackMarks(
+  lick: Lick,
+  slots: readonly TimedSlot[],
+  ruler: Ruler,
+  row: RulerRow,
+): StackMark[] {
+  const marks: StackMark[] = []
+  const half = ruler.slotWidth / 2 - 3
+  let first = 0
+  for (const [group, size] of lick.line.groups.entries()) {
+    const members = slots.slice(first, first + size)
+    first += size
+    const here = members.filter(({ tick }) => tick >= row.from && tick < row.to)
+    const [start, end] = [here[0], here.at(-1)]
+    if (!start || !end) continue
+    const begins = start === members[0]
+    const from = xOf(ruler, row, start.tick) ?? 0
+    const to =
+      (xOf(ruler, row, end.tick) ?? 0) + (end.ticks * ruler.pixelsPerTick - ruler.slotWidth)
+    marks.push({
+      group,
+      size,
+      discs: begins ? members.map(({ content }) => toDisc(content)) : null,
+      x: from,
+      from: from - half,
+      to: to + half,
+      begins,
+      ends: end === members.at(-1),
+    })
+  }
+  return marks
+}
+
+function beatLinesOf(lick: Lick, ruler: Ruler, row: RulerRow): number[] {
+  const { bar, beat } = frameTicks(lick.frame)
+  const lines: number[] = []
+  for (const { kind, from, to, x } of row.segments) {
+    if (kind !== 'bar') continue
+    for (let tick = Math.ceil(from / beat) * beat; tick < to; tick += beat) {
+      if (tick % bar !== 0) lines.push(x + (tick - from) * ruler.pixelsPerTick)
+    }
+  }
+  return lines
+}

@@ -1,0 +1,130 @@
+import { useFetcher } from 'react-router'
+import {
+  COUNTING_SCHOOLS,
+  type CountingSchool,
+  countSyllable,
+  findGrid,
+  gridTicks,
+  TICKS_PER_QUARTER,
+  toMeter,
+} from '~/core/time'
+import type { Settings } from '~/storage'
+
+const SHOWN_GRIDS = ['1/8', '1/8t', '1/16', '1/16q', '1/16t', '1/16s', '1/32']
+
+/** The schools a player counts and reads by. Every choice takes effect at once. */
+export function SettingsPage({ settings }: { settings: Settings }) {
+  const fetcher = useFetcher()
+  const shown = { ...settings, ...(fetcher.json as Partial<Settings> | undefined) }
+  const change = (changed: Partial<Settings>) =>
+    fetcher.submit(changed, { method: 'post', encType: 'application/json' })
+  return (
+    <div className="mx-auto w-full max-w-4xl px-5 py-8">
+      <h1 className="font-semibold text-3xl tracking-tight">Settings</h1>
+      <fieldset className="mt-8">
+        <legend className="font-semibold text-lg">Counting</legend>
+        <p className="mt-1 text-(--quiet) text-sm">
+          What is said at each slot of beat 2. Grids without words of their own are counted in
+          digits.
+        </p>
+        <div className="mt-4 flex flex-col gap-3">
+          {COUNTING_SCHOOLS.map((school) => (
+            <label
+              key={school.id}
+              className="flex cursor-pointer gap-4 rounded-box border border-base-300 bg-base-100 p-4 has-checked:border-primary"
+            >
+              <input
+                type="radio"
+                name="school"
+                className="radio radio-sm mt-0.5"
+                checked={shown.school === school.id}
+                onChange={() => change({ school: school.id })}
+              />
+              <span className="min-w-0">
+                <span className="font-medium">{school.name}</span>
+                <span className="mt-2 flex flex-wrap gap-x-6 gap-y-1 text-sm">
+                  {SHOWN_GRIDS.map((grid) => (
+                    <span key={grid} className="whitespace-nowrap">
+                      <span className="text-(--quiet)">{grid}</span> {countOfBeat(school, grid)}
+                    </span>
+                  ))}
+                </span>
+              </span>
+            </label>
+          ))}
+        </div>
+      </fieldset>
+      <Choice
+        title="Beams"
+        text="By beat shows the pulse, by group shows the cells."
+        name="beaming"
+        value={shown.beaming}
+        options={[
+          ['beat', 'by beat'],
+          ['group', 'by group'],
+        ]}
+        onChoose={(beaming) => change({ beaming })}
+      />
+      <Choice
+        title="Groove before the fill"
+        text="In the fill's own bar, on the staff."
+        name="staffGroove"
+        value={shown.staffGroove}
+        options={[
+          ['slashes', 'as slashes'],
+          ['notes', 'as notes'],
+        ]}
+        onChoose={(staffGroove) => change({ staffGroove })}
+      />
+    </div>
+  )
+}
+
+function Choice<T extends string>({
+  title,
+  text,
+  name,
+  value,
+  options,
+  onChoose,
+}: {
+  title: string
+  text: string
+  name: string
+  value: T
+  options: readonly (readonly [value: T, label: string])[]
+  onChoose: (value: T) => void
+}) {
+  return (
+    <fieldset className="mt-8">
+      <legend className="font-semibold text-lg">{title}</legend>
+      <p className="mt-1 text-(--quiet) text-sm">{text}</p>
+      <div className="mt-3 flex gap-6">
+        {options.map(([option, label]) => (
+          <label key={option} className="flex cursor-pointer items-center gap-2">
+            <input
+              type="radio"
+              name={name}
+              className="radio radio-sm"
+              checked={value === option}
+              onChange={() => onChoose(option)}
+            />
+            {label}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  )
+}
+
+/** The syllables of beat 2 in 4/4 on a grid: the words shown are the words used. */
+function countOfBeat(school: CountingSchool, name: string): string {
+  const grid = findGrid(name)
+  if (!grid) return ''
+  const meter = toMeter(4, 4)
+  const slot = gridTicks(grid)
+  const count = TICKS_PER_QUARTER / slot
+  return Array.from({ length: count }, (_, i) =>
+    countSyllable(TICKS_PER_QUARTER + i * slot, grid, meter, school),
+  ).join(' ')
+}

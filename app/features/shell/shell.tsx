@@ -1,0 +1,93 @@
+import { Moon, Settings as SettingsIcon, Sun } from 'lucide-react'
+import type { ReactNode } from 'react'
+import { NavLink } from 'react-router'
+
+/** The frame around every page: name, places, theme. */
+export function Shell({ children }: { children: ReactNode }) {
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <a
+        href="#main"
+        className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-base-100 focus:p-3"
+      >
+        To the content
+      </a>
+      <header className="border-base-300 border-b bg-base-100">
+        <div className="mx-auto flex h-13 w-full max-w-7xl items-center gap-5 px-4 sm:px-5">
+          <NavLink
+            to="/"
+            className="flex items-center gap-2.5 font-semibold text-lg tracking-tight"
+          >
+            <Mark />
+            Dime Stack
+          </NavLink>
+          <nav aria-label="Places" className="flex items-center gap-1">
+            <Place to="/">Library</Place>
+          </nav>
+          <div className="ml-auto flex items-center gap-1">
+            <ThemeButton />
+            <NavLink
+              to="/settings"
+              aria-label="Settings"
+              className="btn btn-ghost btn-square btn-sm"
+            >
+              <SettingsIcon size={18} aria-hidden />
+            </NavLink>
+          </div>
+        </div>
+      </header>
+      <main id="main" className="flex grow flex-col">
+        {children}
+      </main>
+    </div>
+  )
+}
+
+function Place({ to, children }: { to: string; children: ReactNode }) {
+  return (
+    <NavLink
+      to={to}
+      end
+      className={({ isActive }) =>
+        `flex h-13 items-center border-b-2 px-2 text-sm ${isActive ? 'border-primary font-semibold' : 'border-transparent'}`
+      }
+    >
+      {children}
+    </NavLink>
+  )
+}
+
+/** Three discs: a foot on a left on a right. */
+function Mark() {
+  return (
+    <svg width="30" height="26" viewBox="0 0 30 26" aria-hidden="true">
+      <rect x="5" y="1" width="20" height="6" fill="var(--limb-k)" />
+      <rect x="0" y="9.5" width="30" height="6.5" rx="3.25" fill="var(--limb-l)" />
+      <rect x="3" y="18.5" width="24" height="6.5" rx="3.25" fill="var(--limb-r)" />
+    </svg>
+  )
+}
+
+function ThemeButton() {
+  const turn = () => {
+    const root = document.documentElement
+    const next = root.dataset.theme === 'pit' ? 'paper' : 'pit'
+    root.dataset.theme = next
+    try {
+      localStorage.setItem('theme', next)
+    } catch {
+      // Without storage the choice lasts as long as the page.
+    }
+  }
+  return (
+    <button
+      type="button"
+      className="btn btn-ghost btn-square btn-sm"
+      onClick={turn}
+      aria-label="Light or dark"
+    >
+      <Sun size={18} aria-hidden className="hidden [[data-theme=pit]_&]:block" />
+      <Moon size={18} aria-hidden className="[[data-theme=pit]_&]:hidden" />
+    </button>
+  )
+}

@@ -1,0 +1,35 @@
+import { BenchPage } from '~/features/bench/bench-page'
+import { StoreTrouble } from '~/features/shell/error-page'
+import { loadLick, loadSettings } from '~/storage'
+import type { Route } from './+types/bench'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Bench · Dime Stack' }]
+
+export async function clientLoader({ params }: Route.ClientLoaderArgs) {
+  const [lick, settings] = await Promise.all([loadLick(params.id), loadSettings()])
+  return { lick, settings }
+}
+clientLoader.hydrate = true as const
+
+/** The bench keeps its own state: what it saves need not be loaded again. */
+export function shouldRevalidate({
+  currentParams,
+  nextParams,
+}: {
+  currentParams: { id?: string }
+  nextParams: { id?: string }
+}) {
+  return currentParams.id !== nextParams.id
+}
+
+export function HydrateFallback() {
+  return <p className="p-8 text-(--quiet)">Opening the bench …</p>
+}
+
+export default function BenchRoute({ loaderData, params }: Route.ComponentProps) {
+  const { lick, settings } = loaderData
+  if (!lick.ok) return <StoreTrouble issue={lick.error} />
+  if (lick.value.deletedAt !== null)
+    return <StoreTrouble issue={{ code: 'missing', detail: params.id }} />
+  return <BenchPage key={params.id} record={lick.value} settings={settings} />
+}

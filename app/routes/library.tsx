@@ -1,0 +1,30 @@
+import { LibraryPage, LibrarySkeleton } from '~/features/library/library-page'
+import { libraryAction, openLibrary } from '~/features/library/library-store'
+import { StoreTrouble } from '~/features/shell/error-page'
+import type { Route } from './+types/library'
+
+export const meta: Route.MetaFunction = () => [
+  { title: 'Library · Dime Stack' },
+  {
+    name: 'description',
+    content: 'Drum fills and solo licks: construct, check, hear and keep them.',
+  },
+]
+
+export function clientLoader() {
+  return openLibrary(document.documentElement.dataset.demo === 'true')
+}
+clientLoader.hydrate = true as const
+
+export function clientAction({ request }: Route.ClientActionArgs) {
+  return libraryAction(request)
+}
+
+export function HydrateFallback() {
+  return <LibrarySkeleton />
+}
+
+export default function LibraryRoute({ loaderData }: Route.ComponentProps) {
+  if (!loaderData.ok) return <StoreTrouble issue={loaderData.error} />
+  return <LibraryPage list={loaderData.value} />
+}

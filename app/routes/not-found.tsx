@@ -1,0 +1,17 @@
+import { NotFoundPage } from '~/features/shell/error-page'
+import type { Route } from './+types/not-found'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Not found · Dime Stack' }]
+
+export function loader() {
+  return new Response(null, { status: 404 })
+}
+
+export default function NotFoundRoute() {
+  return (
+    <NotFoundPage
+      title="Nothing stands at this address"
+      text="The link may be old, or a letter is missing."
+    />
+  )
+}
