@@ -1,2 +1,2 @@
-export { CHANNELS, type Channel } from './kit-player'
+export type { Channel } from './kit-player'
 export { SoundSession, type SoundSources } from './session'

@@ -3,6 +3,9 @@ import { fail, ok, type Result } from '~/core/foundation'
 import type { StoreIssue } from './records'
 
 export const DATABASE_NAME = 'dime-stack'
+const STORE_VERSION = 1
+/** Dexie keeps ten steps of the browser's version number for each of ours. */
+const STEPS = 10
 
 /** Rows are read as unknown: what is on disk is judged each time (see records). */
 export interface StoredRow {
@@ -16,7 +19,7 @@ export class DimeDatabase extends Dexie {
 
   constructor() {
     super(DATABASE_NAME)
-    this.version(1).stores({ licks: 'id', settings: 'id' })
+    this.version(STORE_VERSION).stores({ licks: 'id', settings: 'id' })
   }
 }
 
@@ -35,7 +38,14 @@ async function tryOpen(): Promise<Result<DimeDatabase, StoreIssue>> {
   const database = new DimeDatabase()
   try {
     await database.open()
-    return ok(database)
+    // Dexie would open a newer store as well as it can; what is in it is not ours to change.
+    const found = database.backendDB().version / STEPS
+    if (found <= STORE_VERSION) return ok(database)
+    database.close()
+    return fail({
+      code: 'newer-store',
+      detail: `the store is of version ${found}, not ${STORE_VERSION}`,
+    })
   } catch (error) {
     return fail(toStoreIssue(error))
   }

@@ -1,3 +1,4 @@
+import { ChevronDown } from 'lucide-react'
 import { type ReactNode, useEffect, useId, useState } from 'react'
 
 const CONTROL =
@@ -53,7 +54,7 @@ export function SelectField({
         <span className="relative block">
           <select
             id={id}
-            className={`${CONTROL} ${shown === undefined ? '' : 'text-transparent'}`}
+            className={`${CONTROL} appearance-none pr-7 ${shown === undefined ? '' : 'text-transparent'}`}
             value={value}
             onChange={(event) => onChange(event.target.value)}
           >
@@ -68,10 +69,15 @@ export function SelectField({
               </option>
             ))}
           </select>
+          <ChevronDown
+            size={15}
+            aria-hidden="true"
+            className="pointer-events-none absolute inset-y-0 right-2 my-auto text-(--quiet)"
+          />
           {shown !== undefined && (
             <span
               aria-hidden="true"
-              className="pointer-events-none absolute inset-y-0 right-6 left-3 flex items-center truncate text-sm"
+              className="pointer-events-none absolute inset-y-0 right-7 left-2.25 flex items-center truncate text-sm"
             >
               {shown}
             </span>

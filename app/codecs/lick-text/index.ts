@@ -1,6 +1,6 @@
 export { lineTextOf, setLineText, setValues, valuesOf } from './edit'
 export { HEADER_CODES, type HeaderCode, type TextIssue } from './issue'
 export { type LickReading, MAX_TEXT_BYTES, parseLickText } from './read'
-export { KEYS, type Key } from './rows'
+export type { Key } from './rows'
 export { normalTitle, splitTags } from './title'
 export { formatLanding, formatLickText, formatSwing } from './write'

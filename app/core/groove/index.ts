@@ -1,2 +1,2 @@
 export { GROOVES, type Groove } from './data'
-export { grooveEvents, hasGroove, toGroove } from './groove'
+export { grooveEvents, hasGroove } from './groove'

@@ -5,7 +5,6 @@ import {
   graceSurface,
   type Level,
   type Limb,
-  type SlotContent,
   strokeLimb,
   strokeSurface,
   strokesInSlot,
@@ -89,9 +88,4 @@ function* slotEvents(slot: TimedSlot, layer: number): Generator<StrokeEvent> {
     })
   }
   yield* found.sort((a, b) => a.tick - b.tick || compareLimbs(a.limb, b.limb))
-}
-
-/** Whether a slot holds any stroke. */
-export function sounds(content: SlotContent): boolean {
-  return !strokesInSlot(content).next().done
 }

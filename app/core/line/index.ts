@@ -1,11 +1,8 @@
 export { type Aim, aimOf } from './aim'
 export { type Clash, limbClashes } from './clashes'
-export { lineEvents, type StrokeEvent, sounds, strokeEvents } from './events'
+export { lineEvents, type StrokeEvent, strokeEvents } from './events'
 export {
   DEFAULT_FRAME,
-  DEFAULT_GROOVE,
-  DEFAULT_LEAD,
-  DEFAULT_TEMPO,
   EMPTY_LICK,
   type Frame,
   frameTicks,
@@ -21,7 +18,6 @@ export {
 } from './lick'
 export {
   countStrokes,
-  EMPTY_LINE,
   type GridChange,
   type Line,
   lineTicks,

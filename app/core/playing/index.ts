@@ -1,1 +1,1 @@
-export { FOOT_DOUBLE_MS, FOOT_SINGLE_MS, type FootLanding, footLanding } from './feet'
+export { type FootLanding, footLanding } from './feet'

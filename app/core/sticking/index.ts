@@ -3,8 +3,6 @@ export {
   isHand,
   LETTERS,
   type Letter,
-  LIMB_OF_LETTER,
-  LIMBS,
   type Limb,
 } from './limb'
 export {

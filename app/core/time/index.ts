@@ -8,7 +8,6 @@ export {
 export {
   ALL_GRIDS,
   findGrid,
-  GRID_VALUES,
   type Grid,
   gridName,
   gridTicks,
@@ -25,7 +24,6 @@ export {
   type Meter,
   meterName,
   toMeter,
-  unitTicks,
 } from './meter'
 export { findPlace, placeName } from './place'
 export { STRAIGHT, type Swing, swungTick } from './swing'

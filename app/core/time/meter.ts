@@ -8,7 +8,6 @@ export interface Meter {
   readonly groups: readonly number[]
 }
 
-export const METER_UNITS = [2, 4, 8, 16] as const
 /** No metre in use is longer; the limit keeps a bar drawable. */
 export const MAX_METER_COUNT = 64
 

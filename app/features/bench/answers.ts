@@ -19,7 +19,6 @@ import {
   placeName,
   secondsPerTick,
   type Ticks,
-  UNNAMED_COUNT,
 } from '~/core/time'
 
 /** The answers beside the ruler, worked out unasked. Sentences are whole; figures are computed. */
@@ -127,19 +126,19 @@ function placeIn(lick: Lick, tick: Ticks): string {
   const { bar } = frameTicks(frame)
   const index = Math.floor(tick / bar)
   const named = placeName(tick - index * bar, frame.meter)
-  const slot = lick.line.slots.length > 0 && named.includes('+') ? slotAt(lick, tick) : undefined
-  const place = slot ? `${slot} of ${named.split('+')[0]}` : named
+  const place = named.includes('+') ? (slotAt(lick, tick) ?? named) : named
   return index === 0 ? place : `${place} of bar ${index + 1}`
 }
 
-/** What is said at the slot in which a tick lies, where it has a name. */
-function slotAt(lick: Lick, tick: Ticks): string | undefined {
-  const { frame, line } = lick
-  const slot = timedSlots(line, frame.grid, frame.start).find(
-    (at) => tick >= at.tick && tick < at.tick + at.ticks,
-  )
-  const count = slot && countSyllable(slot.tick, slot.grid, frame.meter)
-  return count === UNNAMED_COUNT ? undefined : count
+/** `slot 6 of beat 4`, where a place has no syllable of its own that everybody knows. */
+function slotAt({ frame, line }: Lick, tick: Ticks): string | undefined {
+  const { beat } = frameTicks(frame)
+  const slots = timedSlots(line, frame.grid, frame.start)
+  const slot = slots.find((at) => tick >= at.tick && tick < at.tick + at.ticks)
+  const inBeat = tick % beat
+  if (!slot || inBeat % slot.ticks !== 0) return undefined
+  const number = (Math.floor(tick / beat) % (frameTicks(frame).bar / beat)) + 1
+  return `slot ${inBeat / slot.ticks + 1} of beat ${number}`
 }
 
 function offPlace(lick: Lick, sum: Sum, school: CountingSchool): string {

@@ -1,7 +1,7 @@
 import { ChevronDown } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { formatLanding, formatSwing, type Key } from '~/codecs/lick-text'
-import { GROOVES } from '~/core/groove'
+import { GROOVES, hasGroove } from '~/core/groove'
 import {
   aimOf,
   frameTicks,
@@ -9,6 +9,7 @@ import {
   type Lick,
   lineTicks,
   MAX_LEAD,
+  NO_GROOVE,
   TEMPO_RANGE,
 } from '~/core/line'
 import {
@@ -64,6 +65,7 @@ const LANDING_LABELS = {
 
 /** Where the line stands in the music: every field takes effect as it is changed. */
 export function FrameBar({ lick, onSet }: FrameBarProps) {
+  const [open, setOpen] = useState(false)
   const [more, setMore] = useState(false)
   const { frame } = lick
   const set = (key: Key) => (value: string) => onSet(key, value === '' ? [] : [value])
@@ -73,122 +75,144 @@ export function FrameBar({ lick, onSet }: FrameBarProps) {
     .filter((option) => placesUpTo(lick).has(option.value))
     .map(({ value }) => ({ value, label: value }))
   return (
-    <section
-      aria-label="Frame"
-      className="grid grid-cols-2 gap-x-3 gap-y-3 sm:grid-cols-4 lg:grid-cols-[repeat(8,minmax(0,1fr))_auto]"
-    >
-      <TypedField
-        label="Metre"
-        value={meterName(frame.meter)}
-        accepts={(value) => findMeter(value) !== undefined}
-        expected="4/4, 6/8, 7/8 2+2+3 …"
-        suggestions={METERS}
-        onChange={set('meter')}
-      />
-      <SelectField
-        label="Grid"
-        value={gridName(frame.grid)}
-        shown={gridName(frame.grid)}
-        options={grids}
-        onChange={set('grid')}
-      />
-      <SelectField
-        label="Start"
-        value={placeName(frame.start, frame.meter)}
-        shown={placeName(frame.start, frame.meter)}
-        options={starts}
-        onChange={set('start')}
-      />
-      <SelectField
-        label="Groove"
-        value={frame.groove}
-        options={[
-          ...GROOVES.map(({ id, name }) => ({ value: id, label: name })),
-          { value: 'none', label: 'none' },
-        ]}
-        onChange={set('groove')}
-      />
-      <SelectField
-        label="Bars of groove"
-        value={String(frame.lead)}
-        options={numbers(0, MAX_LEAD)}
-        onChange={set('lead')}
-      />
-      <SelectField
-        label="Landing"
-        value={frame.landing.kind}
-        shown={frame.landing.kind}
-        options={LANDING_KINDS.map((kind) => ({ value: kind, label: LANDING_LABELS[kind] }))}
-        onChange={(kind) =>
-          onSet('landing', [
-            formatLanding({ ...frame.landing, kind: kind as typeof frame.landing.kind }),
-          ])
-        }
-      />
-      <TypedField
-        label="Learning tempo"
-        value={String(frame.tempo)}
-        accepts={isTempo}
-        expected={`${TEMPO_RANGE.least} to ${TEMPO_RANGE.most}`}
-        inputMode="decimal"
-        onChange={set('tempo')}
-      />
-      <TypedField
-        label="Goal"
-        value={frame.goal === null ? '' : String(frame.goal)}
-        accepts={(value) => value === '' || isTempo(value)}
-        expected={`${TEMPO_RANGE.least} to ${TEMPO_RANGE.most}`}
-        inputMode="decimal"
-        onChange={set('goal')}
-      />
+    <section aria-label="Frame">
       <button
         type="button"
-        className="btn btn-ghost btn-square btn-sm self-end"
-        aria-expanded={more}
-        aria-label="Stop, bars to fill, landing place and swing"
-        title="Stop, bars to fill, landing place and swing"
-        onClick={() => setMore(!more)}
+        className="flex w-full items-center gap-2 py-1 text-left text-sm sm:hidden"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
       >
-        <ChevronDown size={18} aria-hidden className={more ? 'rotate-180' : ''} />
+        <span className="grow">{frameWords(lick)}</span>
+        <ChevronDown size={16} aria-hidden className={open ? 'rotate-180' : ''} />
       </button>
-      {more && (
-        <>
-          <SelectField
-            label="Groove stops at"
-            value={frame.stop === null ? '' : placeName(frame.stop, frame.meter)}
-            options={[{ value: '', label: 'the start' }, ...stops]}
-            onChange={set('stop')}
-          />
-          <SelectField
-            label="Bars to fill"
-            value={frame.bars === null ? '' : String(frame.bars)}
-            options={[{ value: '', label: 'to the nearest' }, ...numbers(1, 64)]}
-            onChange={set('bars')}
-          />
-          <SelectField
-            label="Lands on"
-            value={frame.landing.at}
-            options={[
-              { value: 'bar', label: 'a barline' },
-              { value: 'beat', label: 'the nearest beat' },
-            ]}
-            onChange={(at) =>
-              onSet('landing', [
-                formatLanding({ ...frame.landing, at: at === 'beat' ? 'beat' : 'bar' }),
-              ])
-            }
-          />
-          <TypedField
-            label="Swing, percent"
-            value={formatSwing(frame.swing)}
-            accepts={isSwing}
-            expected="50 to 75, then perhaps 1/16"
-            onChange={set('swing')}
-          />
-        </>
+      <div
+        className={`${open ? 'grid' : 'hidden'} grid-cols-2 gap-x-3 gap-y-3 pt-2 sm:grid sm:grid-cols-4 sm:pt-0 lg:grid-cols-[repeat(8,minmax(0,1fr))_auto]`}
+      >
+        <TypedField
+          label="Metre"
+          value={meterName(frame.meter)}
+          accepts={(value) => findMeter(value) !== undefined}
+          expected="4/4, 6/8, 7/8 2+2+3 …"
+          suggestions={METERS}
+          onChange={set('meter')}
+        />
+        <SelectField
+          label="Grid"
+          value={gridName(frame.grid)}
+          shown={gridName(frame.grid)}
+          options={grids}
+          onChange={set('grid')}
+        />
+        <SelectField
+          label="Start"
+          value={placeName(frame.start, frame.meter)}
+          shown={placeName(frame.start, frame.meter)}
+          options={starts}
+          onChange={set('start')}
+        />
+        <SelectField
+          label="Groove"
+          value={frame.groove}
+          options={[
+            ...GROOVES.map(({ id, name }) => ({ value: id, label: name })),
+            { value: NO_GROOVE, label: 'none' },
+          ]}
+          onChange={set('groove')}
+        />
+        <SelectField
+          label="Bars of groove"
+          value={String(frame.lead)}
+          options={numbers(0, MAX_LEAD)}
+          onChange={set('lead')}
+        />
+        <SelectField
+          label="Landing"
+          value={frame.landing.kind}
+          shown={frame.landing.kind}
+          options={LANDING_KINDS.map((kind) => ({ value: kind, label: LANDING_LABELS[kind] }))}
+          onChange={(kind) =>
+            onSet('landing', [
+              formatLanding({ ...frame.landing, kind: kind as typeof frame.landing.kind }),
+            ])
+          }
+        />
+        <TypedField
+          label="Learning tempo"
+          value={String(frame.tempo)}
+          accepts={isTempo}
+          expected={`${TEMPO_RANGE.least} to ${TEMPO_RANGE.most}`}
+          inputMode="decimal"
+          onChange={set('tempo')}
+        />
+        <TypedField
+          label="Goal"
+          value={frame.goal === null ? '' : String(frame.goal)}
+          accepts={(value) => value === '' || isTempo(value)}
+          expected={`${TEMPO_RANGE.least} to ${TEMPO_RANGE.most}`}
+          inputMode="decimal"
+          onChange={set('goal')}
+        />
+        <button
+          type="button"
+          className="btn btn-ghost btn-square btn-sm self-end"
+          aria-expanded={more}
+          aria-label="Stop, bars to fill, landing place and swing"
+          title="Stop, bars to fill, landing place and swing"
+          onClick={() => setMore(!more)}
+        >
+          <ChevronDown size={18} aria-hidden className={more ? 'rotate-180' : ''} />
+        </button>
+        {more && (
+          <>
+            <SelectField
+              label="Groove stops at"
+              value={frame.stop === null ? '' : placeName(frame.stop, frame.meter)}
+              options={[{ value: '', label: 'the start' }, ...stops]}
+              onChange={set('stop')}
+            />
+            <SelectField
+              label="Bars to fill"
+              value={frame.bars === null ? '' : String(frame.bars)}
+              options={[{ value: '', label: 'to the nearest' }, ...numbers(1, 64)]}
+              onChange={set('bars')}
+            />
+            <SelectField
+              label="Lands on"
+              value={frame.landing.at}
+              options={[
+                { value: 'bar', label: 'a barline' },
+                { value: 'beat', label: 'the nearest beat' },
+              ]}
+              onChange={(at) =>
+                onSet('landing', [
+                  formatLanding({ ...frame.landing, at: at === 'beat' ? 'beat' : 'bar' }),
+                ])
+              }
+            />
+            <TypedField
+              label="Swing, percent"
+              value={formatSwing(frame.swing)}
+              accepts={isSwing}
+              expected="50 to 75, then perhaps 1/16"
+              onChange={set('swing')}
+            />
+          </>
+        )}
+      </div>
+      {frame.groove !== NO_GROOVE && !hasGroove(frame.groove) && (
+        <p role="status" className="mt-2 text-warning text-sm">
+          There is no groove “{frame.groove}” here: {GROOVES[0]?.name.toLowerCase()} play instead.
+        </p>
       )}
     </section>
   )
+}
+
+/** The frame in one row, where there is no room for its fields. */
+function frameWords({ frame }: Lick): string {
+  const goal = frame.goal === null ? '' : ` to ${frame.goal}`
+  const place = placeName(frame.start, frame.meter)
+  return `${meterName(frame.meter)} · ${gridName(frame.grid)} from ${place} · ${frame.landing.kind} · ${frame.tempo}${goal}`
 }
 
 function isTempo(value: string): boolean {

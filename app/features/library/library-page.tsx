@@ -174,14 +174,18 @@ function Files({ licks }: { licks: readonly LickRecord[] }) {
           event.target.value = ''
         }}
       />
-      <button type="button" className="btn btn-ghost" onClick={() => input.current?.click()}>
+      <button
+        type="button"
+        className="btn btn-ghost max-sm:btn-square"
+        onClick={() => input.current?.click()}
+      >
         <Upload size={18} aria-hidden />
-        Import
+        <span className="max-sm:sr-only">Import</span>
       </button>
       {licks.length > 0 && (
-        <button type="button" className="btn btn-ghost" onClick={exportAll}>
+        <button type="button" className="btn btn-ghost max-sm:btn-square" onClick={exportAll}>
           <Download size={18} aria-hidden />
-          Export
+          <span className="max-sm:sr-only">Export</span>
         </button>
       )}
     </>

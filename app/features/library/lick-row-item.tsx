@@ -86,6 +86,7 @@ function MiniStacks({ row }: { row: LickRow }) {
       width={width}
       height={HEIGHT}
       role="img"
+      fill="currentColor"
       aria-label={label}
       className="max-w-full shrink-0"
     >

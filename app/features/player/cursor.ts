@@ -53,7 +53,8 @@ function cursorX(
   still: boolean,
 ): number | undefined {
   const lead = row.segments.find(({ kind }) => kind === 'lead')
-  if (lead && tick < 0) return lead.x + ((tick - lead.from) / (lead.to - lead.from)) * lead.width
+  if (lead && tick < lead.to)
+    return lead.x + ((tick - lead.from) / (lead.to - lead.from)) * lead.width
   // Where the system asks for no motion, the cursor steps from slot to slot.
   const step = ruler.slotWidth / ruler.pixelsPerTick
   return xOf(ruler, row, still ? Math.floor(tick / step) * step : tick)

@@ -70,7 +70,10 @@ async function openSession(
 ): Promise<SoundSession> {
   if (session.current) return session.current
   const [audio, workers] = await Promise.all([import('~/audio'), import('~/workers')])
-  const opened = new audio.SoundSession(workers, onEnd)
+  const opened = new audio.SoundSession(
+    { renderKit: workers.renderKit, startTicker: workers.startTicker },
+    onEnd,
+  )
   for (const [channel, volume] of volumes) opened.setVolume(channel, volume)
   session.current = opened
   return opened

@@ -34,7 +34,7 @@ export interface Ruler {
 }
 
 const WIDEST_SLOT = 46
-const NARROWEST_SLOT = 25
+const NARROWEST_SLOT = 22
 const LEAD_WIDTH = 76
 const NARROW_LEAD_WIDTH = 40
 const LANDING_WIDTH = 58
@@ -48,7 +48,8 @@ export function toRuler(lick: Lick, pageWidth: number): Ruler {
   const aim = aimOf(lick)
   const bars = Math.max(1, Math.ceil(Math.max(aim.end, aim.target) / bar))
   const narrow = narrowestTicks(lick)
-  const lead = frame.lead > 0 ? (pageWidth < NARROW_PAGE ? NARROW_LEAD_WIDTH : LEAD_WIDTH) : 0
+  const leads = frame.lead > 0 || frame.start > 0
+  const lead = leads ? (pageWidth < NARROW_PAGE ? NARROW_LEAD_WIDTH : LEAD_WIDTH) : 0
   const inner = Math.max(120, pageWidth - lead - LANDING_WIDTH)
   const pieces = cutBars(lick, bars, Math.max(1, Math.floor((inner / NARROWEST_SLOT) * narrow)))
   const longest = Math.max(...pieces.map((row) => rowTicks(row)))
@@ -59,15 +60,9 @@ export function toRuler(lick: Lick, pageWidth: number): Ruler {
     const segments: Segment[] = []
     let x = 0
     if (index === 0 && lead > 0) {
-      segments.push({
-        kind: 'lead',
-        from: -frame.lead * bar,
-        to: 0,
-        x,
-        width: lead,
-        opensBar: true,
-        closesBar: true,
-      })
+      const to = row[0]?.from ?? 0
+      const from = -frame.lead * bar
+      segments.push({ kind: 'lead', from, to, x, width: lead, opensBar: true, closesBar: true })
     }
     x = lead
     for (const { from, to } of row) {
@@ -150,14 +145,16 @@ function cutBars(lick: Lick, bars: number, most: Ticks): Piece[][] {
     )
   }
   const windows = beatWindows(meter)
+  const { start } = lick.frame
   const perRow = evenRows(windows.length, Math.max(1, Math.floor((most / bar) * windows.length)))
   const pieces: Piece[][] = []
   for (let index = 0; index < bars; index += 1) {
     for (let i = 0; i < windows.length; i += perRow) {
       const last = windows[Math.min(windows.length, i + perRow) - 1]
-      pieces.push([
-        { from: index * bar + (windows[i]?.from ?? 0), to: index * bar + (last?.to ?? bar) },
-      ])
+      const from = index * bar + (windows[i]?.from ?? 0)
+      const to = index * bar + (last?.to ?? bar)
+      // Rows of nothing but groove fold into the lead-in's column.
+      if (to > start) pieces.push([{ from, to }])
     }
   }
   return pieces

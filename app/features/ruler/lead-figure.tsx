@@ -1,5 +1,5 @@
-/** The bars of groove before the fill, folded into one narrow column: how many, and that they are groove. */
-export function LeadFigure({ bars, width }: { bars: number; width: number }) {
+/** The groove before the fill, folded into one narrow column: how many bars, and beats of the fill's own bar. */
+export function LeadFigure({ bars, beats, width }: { bars: number; beats: number; width: number }) {
   const lines = [64, 74, 84, 94, 104]
   return (
     <svg width={width} height="164" className="block" aria-hidden="true">
@@ -16,16 +16,21 @@ export function LeadFigure({ bars, width }: { bars: number; width: number }) {
       ))}
       <rect x="6" y="74" width="4" height="20" fill="currentColor" />
       <rect x="13" y="74" width="4" height="20" fill="currentColor" />
-      {width > 60 && (
+      {width > 60 && bars + beats > 0 && (
         <g fill="currentColor">
           <polygon
             points={`${width / 2 + 10},74 ${width / 2 + 14},74 ${width / 2 + 4},94 ${width / 2},94`}
           />
           <text x={width / 2 + 7} y="58" textAnchor="middle" fontSize="11">
-            {bars === 1 ? '1 bar' : `${bars} bars`}
+            {[counted(bars, 'bar'), counted(beats, 'beat')].filter(Boolean).join(' ')}
           </text>
         </g>
       )}
     </svg>
   )
+}
+
+function counted(count: number, word: string): string {
+  if (count === 0) return ''
+  return `${count} ${word}${count === 1 ? '' : 's'}`
 }

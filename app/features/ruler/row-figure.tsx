@@ -109,6 +109,7 @@ export const RowFigure = memo(
         width={width}
         height={parts.height}
         className="block select-none"
+        fill="currentColor"
         role="img"
         aria-label={rowLabel(view)}
       >

@@ -83,7 +83,11 @@ export function RulerView({
                     style={{ left: segment.x, width: segment.width }}
                   >
                     {segment.kind === 'lead' ? (
-                      <LeadFigure bars={lick.frame.lead} width={segment.width} />
+                      <LeadFigure
+                        bars={lick.frame.lead}
+                        beats={segment.to / frameTicks(lick.frame).beat}
+                        width={segment.width}
+                      />
                     ) : (
                       <SegmentStaff
                         lick={lick}

@@ -1,7 +1,7 @@
 import type { RenderContext, Stave, StaveNote, Beam as VexBeam } from 'vexflow/core'
 import type { HeadPlace, HeadShape, StaffNote, StaffUnit } from '~/core/engraving'
 import type { Ticks } from '~/core/time'
-import type { VexFlowModule } from './engraver'
+import type { VexFlowModule } from './vexflow-module'
 
 /** Where a unit stands on the ruler: its columns come from there, never from the library. */
 export interface UnitGeometry {

@@ -1,9 +1,7 @@
 import bravura from '@vexflow-fonts/bravura/bravura.woff2?url'
-import type * as VexFlowCore from 'vexflow/core'
 import type { StaffUnit } from '~/core/engraving'
 import { drawUnit, type UnitGeometry } from './draw-unit'
-
-export type VexFlowModule = typeof VexFlowCore
+import type { VexFlowModule } from './vexflow-module'
 
 let loading: Promise<VexFlowModule> | undefined
 let loaded: VexFlowModule | undefined

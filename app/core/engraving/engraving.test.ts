@@ -1,0 +1,142 @@
+import fc from 'fast-check'
+import { describe, expect, it, test } from 'vitest'
+import * as random from '../../../tests/support/arbitraries'
+import { lickOf } from '../../../tests/support/licks'
+import { aimOf, frameTicks, lineEvents } from '../line'
+import { SURFACES } from '../sticking'
+import { landingUnit, STAFF_KEY, type StaffView, staffUnit, toStaff } from '.'
+
+const BY_BEAT: StaffView = { beaming: 'beat', groove: 'slashes' }
+const BY_GROUP: StaffView = { beaming: 'group', groove: 'slashes' }
+
+function unit(text: string, view = BY_BEAT, bars = 1) {
+  const lick = lickOf(text)
+  return staffUnit(toStaff(lick, view), 0, bars * frameTicks(lick.frame).bar)
+}
+const beams = (text: string, view: StaffView) => unit(text, view).beams.map((beam) => beam.length)
+const values = (text: string) =>
+  unit(text)
+    .notes.map(
+      ({ kind, value, dots }) =>
+        `${kind === 'rest' ? '-' : kind === 'slash' ? '/' : ''}${value}${dots ? '.' : ''}`,
+    )
+    .join(' ')
+
+describe('beams', () => {
+  it('go by beat or by group, over the same onsets (C56, hard case 21)', () => {
+    expect(beams('RLRLLK*2 RRLK', BY_GROUP)).toEqual([6, 6, 4])
+    expect(beams('RLRLLK*2 RRLK', BY_BEAT)).toEqual([4, 4, 4, 4])
+    expect(beams('RLK RLLRK RLLRLRK K', BY_GROUP)).toEqual([3, 5, 7])
+    expect(beams('RLK RLLRK RLLRLRK K', BY_BEAT)).toEqual([4, 4, 4, 4])
+    const ticks = (view: StaffView) =>
+      unit('RLK RLLRK RLLRLRK K', view).notes.map(({ tick }) => tick)
+    expect(ticks(BY_GROUP)).toEqual(ticks(BY_BEAT))
+  })
+
+  it('follow the felt groups of an odd metre', () => {
+    expect(beams('meter: 7/8\nline: RLRKK*2 RLRL', BY_BEAT)).toEqual([4, 4, 6])
+    expect(beams('meter: 7/8 3+2+2\nline: RLRKK*2 RLRL', BY_BEAT)).toEqual([6, 4, 4])
+  })
+})
+
+describe('values', () => {
+  test.each([
+    ['RLRL R-L- R--- -RLK', '16 16 16 16 8 8 4 -16 16 16 16'],
+    ['start: 4e\nstop: 4\nline: RLK', '/4 /4 /4 -16 16 16 16'],
+    ['start: 2&\nline: RLRLRLRLRL', '/4 /8 16 16 16 16 16 16 16 16 16 16'],
+    ['R--L R-LK RL-- {RL}RLK', '8. 16 8 16 16 16 8. 32 32 16 16 16'],
+    ['grid: 1/8t\nline: R-L RLK RL- R--', '4 8 8 8 8 8 4 4.'],
+    ['grid: 1/4\nline: R-LK', '4 -4 4 4'],
+    ['meter: 3/4\nlanding: groove beat\nstart: 1\nline: RLRL', '16 16 16 16 /4 -4'],
+  ])('%s is written %s', (text, written) => expect(values(text)).toBe(written))
+
+  it('write squeezes at their real value', () => {
+    const notes = unit('{RLR}{RLRLR}{RLRL}{RLRLRLRL}').notes.map(({ value }) => value)
+    expect(new Set(notes.slice(0, 3))).toEqual(new Set([32]))
+    expect(notes.slice(3, 8)).toEqual([64, 64, 64, 64, 64])
+    expect(notes.slice(8, 12)).toEqual([64, 64, 64, 64])
+    expect(notes[12]).toBe(128)
+  })
+})
+
+describe('tuplets', () => {
+  test.each([
+    ['grid: 1/16q\nline: RLLRK*4', [5, 5, 5, 5]],
+    ['grid: 1/16t\nline: RLRLKK*4', [6, 6, 6, 6]],
+    ['grid: 1/8t\nline: RLK*4', [3, 3, 3, 3]],
+    ['start: 2&\ngrid: 1/16t\nline: RLR LRL RLR LRL RLR', [3, 6, 6]],
+    ['{RLR}LRL', [3]],
+    ['grid: 1/16s\nmeter: 2/4\nline: RLRLRLK*2', [7, 7]],
+    ['RLRL', []],
+  ])('%s has %j', (text, numbers) =>
+    expect(unit(text).tuplets.map(({ notes }) => notes)).toEqual(numbers),
+  )
+
+  it('nest: a squeeze inside triplets has both brackets', () => {
+    const { tuplets } = unit('grid: 1/8t\nline: {RLR}LK RLK*3')
+    expect(tuplets.map(({ from, to, notes }) => [from, to, notes])).toContainEqual([0, 2, 3])
+    expect(tuplets[0]).toMatchObject({ from: 0, to: 4, notes: 3 })
+  })
+})
+
+describe('the staff', () => {
+  it('shows every stroke of the line at its tick, and nothing twice (law)', () => {
+    fc.assert(
+      fc.property(random.lick, (lick) => {
+        const { end, target } = aimOf(lick)
+        const staff = toStaff(lick, BY_BEAT)
+        const last = Math.max(end, target)
+        const bar = frameTicks(lick.frame).bar
+        const units = Array.from({ length: Math.ceil(last / bar) + 1 }, (_, i) =>
+          staffUnit(staff, i * bar, (i + 1) * bar),
+        )
+        const notes = units.flatMap((one) => one.notes)
+        const drawn = notes
+          .filter(({ group }) => group !== null && notes)
+          .filter(({ kind }) => kind === 'note')
+        const onsets = [...new Set(lineEvents(lick).map(({ tick }) => tick))]
+        expect(drawn.map(({ tick }) => tick)).toEqual(onsets)
+        for (const { beams: groups, notes: all } of units) {
+          for (const beam of groups) expect(beam.every((i) => (all[i]?.value ?? 0) >= 8)).toBe(true)
+        }
+      }),
+      { numRuns: 150 },
+    )
+  })
+
+  it('writes what stands at a note: heads, accents, ghosts, graces, sticking', () => {
+    const [first, second] = unit('(>fR:t1/snK)l').notes
+    expect(first?.heads.map(({ step }) => step)).toEqual([1, 7])
+    expect([first?.mark, first?.graces?.count, first?.graces?.head.step]).toEqual(['accent', 1, 5])
+    expect(second?.heads[0]?.ghost).toBe(true)
+    expect(second?.letters).toEqual([{ letter: 'L', ghost: true }])
+  })
+
+  it('keeps the feet of a layer in a voice of their own', () => {
+    const { feet } = unit('RLRL*4\nunder: @1/4 H'.replace('RLRL', 'line: RLRL'))
+    expect(feet.map(({ tick, value }) => [tick, value])).toEqual([
+      [0, 4],
+      [10080, 4],
+      [20160, 4],
+      [30240, 4],
+    ])
+  })
+
+  it('writes the groove as it is, if that is wanted', () => {
+    const { notes } = unit('start: 3\nline: RLRL*2', { beaming: 'beat', groove: 'notes' })
+    expect(notes.slice(0, 4).map(({ heads }) => heads.length)).toEqual([2, 1, 2, 1])
+  })
+
+  it('lands as the lick says', () => {
+    const land = (kind: string) =>
+      landingUnit(lickOf(`landing: ${kind}\nline: RL`), 40320, 40320)?.notes[0]
+    expect([land('crash')?.value, land('stop')?.value, land('groove')?.kind, land('none')]).toEqual(
+      [4, 8, 'slash', undefined],
+    )
+  })
+
+  it('has a place of its own for every voice', () => {
+    const places = SURFACES.map((voice) => JSON.stringify(STAFF_KEY[voice]))
+    expect(new Set(places).size).toBe(SURFACES.length)
+  })
+})

@@ -1,0 +1,179 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { lineTextOf, parseLickText } from '~/codecs/lick-text'
+import { DEFAULT_SCHOOL } from '~/core/time'
+import { DEMO_LICKS } from '~/demo/licks'
+import { lickOf } from '../../../tests/support/licks'
+import { toAnswers } from './answers'
+import { Autosave, type SaveState } from './autosave'
+import {
+  type BenchDocument,
+  caretAfter,
+  openDocument,
+  runCommand,
+  slotsAt,
+  textsOf,
+} from './document'
+
+const TEXT = 'dime-lick: 1\ntitle: Ring\nline: RLLRK RLK\n'
+const type = (document: BenchDocument, typed: string) =>
+  runCommand(document, { kind: 'type-line', typed })
+
+describe('the document on the bench', () => {
+  it('keeps showing the last line that could be read while another is typed', () => {
+    const open = openDocument(TEXT, null)
+    const broken = type(open, 'RLLRK (RL')
+    expect([broken.issues[0]?.code, broken.good.lick.line.groups]).toEqual(['not-closed', [5, 3]])
+    expect(textsOf(broken)).toEqual({ text: TEXT, draft: TEXT.replace('RLK', '(RL') })
+    const mended = type(broken, 'RLLRK (RL)')
+    expect([mended.issues, mended.good.lick.line.groups]).toEqual([[], [5, 1]])
+    expect(textsOf(mended).draft).toBeNull()
+  })
+
+  it('opens a draft as it was left', () => {
+    const { text, draft } = textsOf(type(openDocument(TEXT, null), 'RLLRK (RL'))
+    const again = openDocument(text, draft)
+    expect([lineTextOf(again.history.text), again.good.lick.line.groups]).toEqual([
+      'RLLRK (RL',
+      [5, 3],
+    ])
+  })
+
+  it('keeps blanks and comments as they are typed', () => {
+    const spaced = type(openDocument(TEXT, null), 'RL  RK ')
+    expect(lineTextOf(spaced.history.text)).toBe('RL  RK ')
+    expect(lineTextOf(type(spaced, 'RL RK # mine').history.text)).toBe('RL RK # mine')
+  })
+
+  it('undoes and redoes, with the caret where the change was', () => {
+    const typed = type(openDocument(TEXT, null), 'RLLRKK RLK')
+    const undone = runCommand(typed, { kind: 'undo' })
+    expect([lineTextOf(undone.history.text), caretAfter(typed, undone)]).toEqual(['RLLRK RLK', 5])
+    const redone = runCommand(undone, { kind: 'redo' })
+    expect([redone.history.text, caretAfter(undone, redone)]).toEqual([typed.history.text, 6])
+    expect(runCommand(redone, { kind: 'redo' })).toBe(redone)
+  })
+
+  it('knows the slots that the caret or a selection touches, repeats too', () => {
+    const open = openDocument('line: RL*2 (RK)L', null)
+    expect(slotsAt(open, 1, 1)).toEqual([0, 2])
+    expect(slotsAt(open, 5, 9)).toEqual([4])
+    expect(slotsAt(type(open, 'RL*2 (RK'), 1, 1)).toEqual([])
+  })
+})
+
+describe('answers', () => {
+  const answers = (text: string, tempo = 80) => toAnswers(lickOf(text), tempo, DEFAULT_SCHOOL)
+
+  it('say what is left, what is over, and where', () => {
+    expect(answers('start: 2&\nline: RLRLRLRLRL')).toMatchObject({
+      verdict: 'fits',
+      used: '10',
+      available: '10',
+      difference: '',
+    })
+    expect(answers('meter: 5/4\nline: RLRRLLK RLRLKK RLRLKK')).toMatchObject({
+      verdict: 'short',
+      difference: '1 left',
+      place: 'Free from 5a',
+      betterStart: '1e',
+    })
+    expect(answers('meter: 3/4\nline: RLLRK RLK RLRLK')).toMatchObject({
+      verdict: 'over',
+      difference: '1 over',
+      place: 'The first too many would fall on the next 1',
+    })
+    expect(answers('')).toMatchObject({ verdict: 'empty', betterStart: null })
+  })
+
+  it('say how it lands, and what the foot needs (C16)', () => {
+    const said = answers('start: 3\nline: RLRLLRLK', 126)
+    expect(said.lands).toEqual([
+      'Last: kick on bass drum, at 4a, 119.0 ms before the landing',
+      'Free for the crash: both hands',
+    ])
+    expect(said.foot?.text).toBe(
+      'The same foot lands 119.0 ms later: enough, it needs 110 as the second of a double',
+    )
+    expect(answers('start: 3\nline: RLLRLRKK', 112).foot?.text).toBe(
+      'The same foot lands 133.9 ms later: too little, it needs 170 as number 3 in a row',
+    )
+  })
+
+  it('say how fast it really is, and where limbs meet', () => {
+    expect(answers('grid: 1/16t\nline: RLR', 90).speed).toBe('540 slots a minute, 111.1 ms each')
+    expect(answers('(RK)LL(>R:c1K)').linear).toBe('Not linear: limbs together at 2 slots')
+    expect(answers('fRLR').linear).toBe('Not linear: 1 stroke with graces')
+    expect(answers('lead: 0\nline: JRLK*2\nunder: @1/4 H').clashes).toEqual([
+      'second foot wanted twice at 1',
+      'second foot wanted twice at 2',
+    ])
+  })
+})
+
+describe('autosave', () => {
+  beforeEach(() => void vi.useFakeTimers())
+  afterEach(() => void vi.useRealTimers())
+
+  const texts = (text: string) => ({ text, draft: null })
+  const setUp = (save: ConstructorParameters<typeof Autosave>[1]) => {
+    const states: SaveState['kind'][] = []
+    const autosave = new Autosave(0, save, ({ kind }) => states.push(kind))
+    return { autosave, states }
+  }
+
+  it('saves the newest text within a second of the last change, one revision on the other', async () => {
+    const saved: [number, string][] = []
+    const { autosave, states } = setUp(async (revision, { text }) => {
+      saved.push([revision, text])
+      return { ok: true, value: revision + 1 }
+    })
+    autosave.change(texts('a'))
+    autosave.change(texts('ab'))
+    await vi.advanceTimersByTimeAsync(1000)
+    autosave.change(texts('abc'))
+    await vi.advanceTimersByTimeAsync(1000)
+    expect(saved).toEqual([
+      [0, 'ab'],
+      [1, 'abc'],
+    ])
+    expect(states.at(-1)).toBe('saved')
+  })
+
+  it('rests after a conflict until it is told how to go on', async () => {
+    let calls = 0
+    const { autosave, states } = setUp(async () => {
+      calls += 1
+      return calls === 1
+        ? { ok: false, error: { code: 'conflict', detail: '' } }
+        : { ok: true, value: 8 }
+    })
+    autosave.change(texts('a'))
+    await vi.advanceTimersByTimeAsync(20_000)
+    autosave.change(texts('ab'))
+    await vi.advanceTimersByTimeAsync(20_000)
+    expect([calls, autosave.busy, states.includes('failed')]).toEqual([1, true, true])
+    autosave.restart(7)
+    autosave.change(texts('abc'))
+    await vi.advanceTimersByTimeAsync(1000)
+    expect([calls, autosave.known, autosave.busy]).toEqual([2, 8, false])
+  })
+
+  it('tries again what the store could not take', async () => {
+    const answers = [
+      { ok: false, error: { code: 'quota', detail: '' } } as const,
+      { ok: true, value: 1 } as const,
+    ]
+    const { autosave, states } = setUp(async () => answers.shift() ?? { ok: true, value: 9 })
+    autosave.change(texts('a'))
+    await vi.advanceTimersByTimeAsync(10_000)
+    expect([states.includes('failed'), states.at(-1), autosave.known]).toEqual([true, 'saved', 1])
+  })
+})
+
+describe('the demo', () => {
+  it('can all be read, under titles and ids of its own', () => {
+    for (const { text } of DEMO_LICKS) expect(parseLickText(text).ok).toBe(true)
+    expect(new Set(DEMO_LICKS.map(({ id }) => id)).size).toBe(DEMO_LICKS.length)
+    expect(new Set(DEMO_LICKS.map(({ text }) => lickOf(text).title)).size).toBe(DEMO_LICKS.length)
+  })
+})

@@ -1,0 +1,117 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { frameTicks, lineEvents } from '~/core/line'
+import { DEFAULT_SCHOOL } from '~/core/time'
+import * as random from '../../../tests/support/arbitraries'
+import { lickOf } from '../../../tests/support/licks'
+import { toRuler, xOf } from './layout'
+import { toRowViews } from './view'
+
+const views = (text: string, width = 900) => {
+  const lick = lickOf(text)
+  return toRowViews(lick, toRuler(lick, width), DEFAULT_SCHOOL)
+}
+
+describe('the one ruler', () => {
+  it('has every stroke of the line in exactly one row, at growing x (law)', () => {
+    fc.assert(
+      fc.property(random.lick, fc.integer({ min: 300, max: 1400 }), (lick, width) => {
+        const ruler = toRuler(lick, width)
+        for (const { tick } of lineEvents(lick)) {
+          const places = ruler.rows
+            .map((row) => xOf(ruler, row, tick))
+            .filter((x) => x !== undefined)
+          const rows = ruler.rows.filter((row) => tick >= row.from && tick < row.to)
+          expect(rows.length).toBe(1)
+          expect(places.length).toBeGreaterThan(0)
+        }
+        for (const row of ruler.rows) {
+          expect(row.segments.every(({ x, width: wide }) => x >= 0 && wide > 0)).toBe(true)
+          const inside = lineEvents(lick).filter(({ tick }) => tick >= row.from && tick < row.to)
+          const xs = inside.map(({ tick }) => xOf(ruler, row, tick) ?? -1)
+          expect(xs).toEqual([...xs].sort((a, b) => a - b))
+        }
+      }),
+      { numRuns: 150 },
+    )
+  })
+
+  it('fits a bar into the page, and wraps whole bars together', () => {
+    const ruler = toRuler(lickOf('bars: 4\nline: RLRL*16'), 900)
+    expect(ruler.rows.map(({ from, to }) => [from, to])).toEqual([
+      [0, 80640],
+      [80640, 161280],
+    ])
+    expect(Math.max(...ruler.rows.map(({ width }) => width))).toBeLessThanOrEqual(900)
+  })
+
+  it('cuts a bar at its beats on a narrow page, and folds rows of groove away', () => {
+    const ruler = toRuler(lickOf('grid: 1/32\nstart: 3\nline: RLRLRLRL*2'), 340)
+    expect(ruler.rows.map(({ from, to }) => [from, to])).toEqual([
+      [20160, 30240],
+      [30240, 40320],
+    ])
+    expect(ruler.rows[0]?.segments[0]).toMatchObject({ kind: 'lead', to: 20160 })
+  })
+})
+
+describe('rows', () => {
+  it('show counts, stacks, letters and limbs of the same slot at the same x', () => {
+    const [row] = views('start: 2&\nline: >RllRl >RlK >LK\nunder: @1/4 H')
+    const xs = row?.letters.map(({ x }) => x)
+    expect(
+      row?.counts.filter(({ part, text }) => part === 'line' && text !== '1').map(({ x }) => x),
+    ).toEqual(xs)
+    expect(row?.lanes.filter(({ under }) => !under).map(({ x }) => x)).toEqual(xs)
+    expect(row?.stacks.map(({ size, x }) => [size, x])).toEqual([
+      [5, xs?.[0]],
+      [3, xs?.[5]],
+      [2, xs?.[8]],
+    ])
+  })
+
+  it('bracket a group that goes on in the next row, with its discs where it begins', () => {
+    const rows = views('bars: 2\nline: RLRLRLRLRLRLRL RLRLRLRLRLRLRLRLRL', 820)
+    expect(
+      rows.map(({ stacks }) =>
+        stacks.map(({ begins, ends, discs }) => [begins, ends, discs?.length ?? 0]),
+      ),
+    ).toEqual([
+      [
+        [true, true, 14],
+        [true, false, 18],
+      ],
+      [[false, true, 0]],
+    ])
+  })
+
+  it('say every slot in words', () => {
+    const [row] = views('start: 2&\nline: >R:t1l-(RK)')
+    expect(row?.letters.map(({ spoken }) => spoken)).toEqual([
+      'and of 2, right hand, accent, on tom 1',
+      'a of 2, left hand, ghost, on snare',
+      'beat 3, rest',
+      'e of 3, right hand, on snare with kick, on bass drum',
+    ])
+  })
+
+  it('show the slots that are still free', () => {
+    const [row] = views('start: 4\nline: RL')
+    expect(row?.counts.filter(({ part }) => part === 'free').map(({ text }) => text)).toEqual([
+      '&',
+      'a',
+    ])
+    expect(frameTicks(lickOf('').frame).bar).toBe(40320)
+  })
+
+  it('draw again only what has changed', () => {
+    const [first, second] = [
+      views('bars: 2\nline: RLRL*8', 820),
+      views('bars: 2\nline: RLRL*7 RLRK', 820),
+    ]
+    expect([first[0]?.key === second[0]?.key, first[1]?.key === second[1]?.key]).toEqual([
+      true,
+      false,
+    ])
+  })
+})
