@@ -1,3 +1,4 @@
+import type { ShouldRevalidateFunctionArgs } from 'react-router'
 import { LibraryPage, LibrarySkeleton } from '~/features/library/library-page'
 import { libraryAction, openLibrary } from '~/features/library/library-store'
 import { StoreTrouble } from '~/features/shell/error-page'
@@ -15,6 +16,18 @@ export function clientLoader() {
   return openLibrary(document.documentElement.dataset.demo === 'true')
 }
 clientLoader.hydrate = true as const
+
+/** Searching and sorting change the address, not what is stored. */
+export function shouldRevalidate({
+  currentUrl,
+  nextUrl,
+  formMethod,
+  defaultShouldRevalidate,
+}: ShouldRevalidateFunctionArgs) {
+  return formMethod !== undefined || currentUrl.pathname !== nextUrl.pathname
+    ? defaultShouldRevalidate
+    : false
+}
 
 export function clientAction({ request }: Route.ClientActionArgs) {
   return libraryAction(request)

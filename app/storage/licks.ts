@@ -137,13 +137,24 @@ function changeLick(
 
 /** Tells of every change to a lick, also by another tab. Returns the way to stop. */
 export function watchLick(id: string, onChange: (record: LickRecord) => void): () => void {
-  const watched = liveQuery(() => loadLick(id)).subscribe({
-    next: (result) => {
-      if (result.ok) onChange(result.value)
-    },
-    error: () => {
-      // A store that stops answering is told of by the next save.
-    },
+  let stop: (() => void) | undefined
+  let stopped = false
+  openDatabase().then((database) => {
+    if (!database.ok || stopped) return
+    // The query must be Dexie's own from its first step, or changes are not noticed.
+    const watched = liveQuery(() => database.value.licks.get(id)).subscribe({
+      next: (stored) => {
+        const record = stored && readLickRecord(stored)
+        if (record?.ok) onChange(record.value)
+      },
+      error: () => {
+        // A store that stops answering is told of by the next save.
+      },
+    })
+    stop = () => watched.unsubscribe()
   })
-  return () => watched.unsubscribe()
+  return () => {
+    stopped = true
+    stop?.()
+  }
 }

@@ -156,7 +156,7 @@ export function FrameBar({ lick, onSet }: FrameBarProps) {
           type="button"
           className="btn btn-ghost btn-square btn-sm self-end"
           aria-expanded={more}
-          aria-label="Stop, bars to fill, landing place and swing"
+          aria-label="More of the frame"
           title="Stop, bars to fill, landing place and swing"
           onClick={() => setMore(!more)}
         >

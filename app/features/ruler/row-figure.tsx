@@ -163,11 +163,8 @@ export const RowFigure = memo(
           />
         ))}
         {view.letters.map((mark) => (
-          <g
-            key={mark.slot}
-            onPointerDown={() => onPick(mark.slot)}
-            className="cursor-text font-mono"
-          >
+          // biome-ignore lint/a11y/noStaticElementInteractions: by key, the text field leads to a slot
+          <g key={mark.slot} onClick={() => onPick(mark.slot)} className="cursor-text font-mono">
             <rect
               x={mark.x - slotWidth / 2 + 1}
               y={parts.lettersBaseline - heights.letters + 4}

@@ -15,19 +15,24 @@ export const StaffUnitView = memo(
     const [failed, setFailed] = useState(false)
 
     useLayoutEffect(() => {
-      // Engraving comes after the paint of what was typed: it may take longer than a frame.
+      // What was typed is painted first: engraving may take longer than a frame, so it waits for one.
       let stale = false
+      let later: ReturnType<typeof setTimeout> | undefined
       const draw = () => {
         const vexflow = loadedEngraver()
         if (!stale && vexflow && host.current) engrave(vexflow, host.current, unit, geometry)
       }
-      const frame = requestAnimationFrame(() => {
+      const begin = () => {
         if (loadedEngraver()) draw()
         else loadEngraver().then(draw, () => setFailed(true))
+      }
+      const frame = requestAnimationFrame(() => {
+        later = setTimeout(begin)
       })
       return () => {
         stale = true
         cancelAnimationFrame(frame)
+        clearTimeout(later)
       }
     }, [unit, geometry])
 

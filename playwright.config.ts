@@ -1,0 +1,31 @@
+import { defineConfig } from '@playwright/test'
+
+const PORT = 4173
+
+export default defineConfig({
+  testDir: 'tests/e2e',
+  workers: 1,
+  retries: 0,
+  timeout: 45_000,
+  reporter: [['list'], ['json', { outputFile: 'test-results/results.json' }]],
+  use: {
+    baseURL: `http://127.0.0.1:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--disable-quic',
+        '--no-first-run',
+      ],
+    },
+  },
+  webServer: {
+    command: 'node_modules/.bin/react-router-serve ./build/server/index.js',
+    url: `http://127.0.0.1:${PORT}/favicon.svg`,
+    env: { PORT: String(PORT), HOST: '127.0.0.1', NODE_ENV: 'production', DIME_STACK_DEMO: '1' },
+    reuseExistingServer: false,
+  },
+})

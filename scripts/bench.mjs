@@ -1,0 +1,132 @@
+import { spawn } from 'node:child_process'
+import { chromium } from '@playwright/test'
+import { createServer } from 'vite'
+import { watchKeys } from '../tests/bench/keystrokes.mjs'
+import { CHROMIUM, ensureChromium, ensurePackages, run } from './ensure.mjs'
+
+/** Measures speed as ratios and growth: machines differ, and this one is noisy. */
+const PORT = 4174
+const FLAGS = [
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--disable-quic',
+  '--no-first-run',
+]
+const KEYS = 80
+
+ensurePackages()
+ensureChromium()
+run('node_modules/.bin/react-router', ['build'], { stdio: ['ignore', 'ignore', 'inherit'] })
+
+const browser = await chromium.launch({ executablePath: CHROMIUM, args: FLAGS })
+try {
+  const bare = await benchStaff()
+  await benchKeys(bare)
+} finally {
+  await browser.close()
+}
+
+/** One bar engraved on our ruler against the bare library. Returns the bare median in milliseconds. */
+async function benchStaff() {
+  const vite = await createServer({
+    configFile: false,
+    root: '.',
+    logLevel: 'error',
+    resolve: { tsconfigPaths: true },
+    server: { port: PORT + 1, host: '127.0.0.1' },
+  })
+  await vite.listen()
+  try {
+    const page = await browser.newPage()
+    await page.goto(`http://127.0.0.1:${PORT + 1}/tests/bench/staff.html`)
+    await page.waitForFunction(() => 'compare' in window)
+    await page.evaluate(() => window.compare(30))
+    const { ours, bare } = await page.evaluate(() => window.compare(120))
+    console.log('One bar of staff, drawn in turns:')
+    console.log(`  ours  median ${ms(median(ours))}, 95th ${ms(quantile(ours, 0.95))}`)
+    console.log(`  bare  median ${ms(median(bare))}, 95th ${ms(quantile(bare, 0.95))}`)
+    console.log(`  ratio of medians ${(median(ours) / median(bare)).toFixed(2)} (at most 1.25)`)
+    await page.close()
+    return median(bare)
+  } finally {
+    await vite.close()
+  }
+}
+
+/** From key to paint, and the staff redrawn for it, for lines of growing length. */
+async function benchKeys(bare) {
+  const server = spawn('node_modules/.bin/react-router-serve', ['./build/server/index.js'], {
+    stdio: 'ignore',
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      PORT: String(PORT),
+      HOST: '127.0.0.1',
+      DIME_STACK_DEMO: '1',
+    },
+  })
+  try {
+    const base = `http://127.0.0.1:${PORT}`
+    await answering(base)
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+    await page.addInitScript(watchKeys)
+    await page.goto(base)
+    await page.getByRole('link', { name: 'Tightrope', exact: true }).click()
+    const field = page.getByRole('textbox', { name: 'Sticking' })
+    await page.getByLabel('Start').selectOption('1')
+    console.log(`\nOne key in a line (${KEYS} keys each), bars on screen in the rows they need:`)
+    for (const bars of [1, 4, 16, 64]) {
+      await field.fill(`${'RLLK RLLK RLLK RLRL '.repeat(bars)}`.trim())
+      await page.waitForTimeout(1500)
+      await field.press('End')
+      for (let i = 0; i < 8; i += 1) await key(page, i)
+      await page.evaluate(() => window.takeKeys())
+      for (let i = 0; i < KEYS; i += 1) await key(page, i)
+      await page.waitForTimeout(500)
+      const taken = await page.evaluate(() => window.takeKeys())
+      const painted = taken.map((one) => one.painted)
+      const staff = taken.map((one) => one.staff)
+      const units = taken.map((one) => one.units)
+      console.log(
+        `  ${String(bars).padStart(2)} bars: key to paint median ${ms(median(painted))}, 95th ${ms(quantile(painted, 0.95))}; ` +
+          `staff units redrawn median ${median(units)}, most ${Math.max(...units)}; staff median ${ms(median(staff))}, ` +
+          `${(median(staff) / median(units) / bare).toFixed(2)} of the bare library a unit`,
+      )
+    }
+    await page.close()
+  } finally {
+    server.kill()
+  }
+}
+
+/** A letter, then its removal: the line stays as long as it was. */
+async function key(page, i) {
+  await page.keyboard.press(i % 2 === 0 ? 'k' : 'Backspace')
+  await page.waitForTimeout(90)
+}
+
+async function answering(url) {
+  for (let tries = 0; tries < 100; tries += 1) {
+    const answered = await fetch(url).then(
+      () => true,
+      () => false,
+    )
+    if (answered) return
+    await new Promise((resolve) => setTimeout(resolve, 100))
+  }
+  throw new Error(`nothing answers at ${url}`)
+}
+
+function quantile(values, share) {
+  const sorted = [...values].sort((a, b) => a - b)
+  return sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? Number.NaN
+}
+
+function median(values) {
+  return quantile(values, 0.5)
+}
+
+function ms(value) {
+  return `${value.toFixed(1)} ms`
+}

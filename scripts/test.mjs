@@ -1,0 +1,75 @@
+import { spawnSync } from 'node:child_process'
+import { mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { ensureChromium, ensurePackages } from './ensure.mjs'
+
+/** Every check, one after the other, from a clean checkout; ends with `N passed, N failed`. */
+const BIN = 'node_modules/.bin'
+const UNIT_RESULTS = 'test-results/unit.json'
+const BROWSER_RESULTS = 'test-results/results.json'
+
+const checks = [
+  ['format and lint', `${BIN}/biome`, ['check', '--error-on-warnings', '.']],
+  ['route types', `${BIN}/react-router`, ['typegen']],
+  ['types', `${BIN}/tsc`, ['--noEmit', '-p', 'tsconfig.json']],
+  [
+    'types of the core, without a browser',
+    `${BIN}/tsc`,
+    ['--noEmit', '-p', 'app/core/tsconfig.json'],
+  ],
+  ['layers', `${BIN}/depcruise`, ['app', 'scripts', '--config', '.dependency-cruiser.cjs']],
+  ['unused code', `${BIN}/knip`, []],
+  ['build', `${BIN}/react-router`, ['build'], { quiet: true }],
+  ['size of the first page', 'node', ['scripts/budget.mjs']],
+]
+
+ensurePackages()
+ensureChromium()
+rmSync('test-results', { recursive: true, force: true })
+mkdirSync('test-results', { recursive: true })
+
+let passed = 0
+let failed = 0
+for (const [name, command, args, options] of checks) {
+  const ok = step(name, command, args, options)
+  if (ok) passed += 1
+  else failed += 1
+}
+
+step('unit tests', `${BIN}/vitest`, [
+  'run',
+  '--reporter=dot',
+  '--reporter=json',
+  `--outputFile.json=${UNIT_RESULTS}`,
+])
+count(UNIT_RESULTS, (results) => [
+  results.numPassedTests,
+  results.numFailedTests + results.numFailedTestSuites * Number(results.numFailedTests === 0),
+])
+step('browser tests', `${BIN}/playwright`, ['test'])
+count(BROWSER_RESULTS, ({ stats }) => [stats.expected, stats.unexpected + stats.flaky])
+
+console.log(`\n${passed} passed, ${failed} failed`)
+process.exit(failed > 0 ? 1 : 0)
+
+function step(name, command, args, { quiet = false } = {}) {
+  const begun = Date.now()
+  console.log(`\n== ${name}`)
+  const done = spawnSync(command, args, quiet ? { encoding: 'utf8' } : { stdio: 'inherit' })
+  const ok = done.status === 0
+  if (!ok && quiet) console.log(done.stdout, done.stderr)
+  console.log(
+    `== ${name}: ${ok ? 'passed' : 'failed'} in ${((Date.now() - begun) / 1000).toFixed(1)} s`,
+  )
+  return ok
+}
+
+/** Adds a runner's own counts; a runner that wrote none has failed. */
+function count(file, of) {
+  try {
+    const [good, bad] = of(JSON.parse(readFileSync(file, 'utf8')))
+    passed += good
+    failed += bad + (good + bad === 0 ? 1 : 0)
+  } catch {
+    failed += 1
+  }
+}

@@ -1,0 +1,92 @@
+import { parseLickText } from '~/codecs/lick-text'
+import { type StaffUnit, staffUnit, toStaff } from '~/core/engraving'
+import { drawUnit } from '~/features/staff/draw-unit'
+import { loadEngraver } from '~/features/staff/engraver'
+import type { VexFlowModule } from '~/features/staff/vexflow-module'
+
+/**
+ * One bar of sixteenths with accents and ghosts, drawn by our engraver and by the bare library with
+ * its own spacing: what the shared ruler costs. Times in milliseconds, taken in turns.
+ */
+const TEXT = 'line: >RllRl >RlK >LKRL RLRK'
+const BAR = 40320
+const KEYS = [
+  'd/4',
+  'e/4',
+  'f/4',
+  'g/4',
+  'a/4',
+  'b/4',
+  'c/5',
+  'd/5',
+  'e/5',
+  'f/5',
+  'g/5',
+  'a/5',
+  'b/5',
+  'c/6',
+]
+
+function drawBare(vexflow: VexFlowModule, host: HTMLDivElement, unit: StaffUnit): void {
+  const renderer = new vexflow.Renderer(host, vexflow.Renderer.Backends.SVG)
+  renderer.resize(700, 160)
+  const context = renderer.getContext()
+  const stave = new vexflow.Stave(0, 24, 700)
+  stave.setContext(context).draw()
+  const notes = unit.notes.map((note) => {
+    const built = new vexflow.StaveNote({
+      keys: note.heads.map(({ step }) => KEYS[step + 1] as string),
+      duration: String(note.value),
+      stemDirection: 1,
+    })
+    for (const [i, head] of note.heads.entries()) {
+      if (!head.ghost) continue
+      built.addModifier(new vexflow.Parenthesis(vexflow.ModifierPosition.LEFT), i)
+      built.addModifier(new vexflow.Parenthesis(vexflow.ModifierPosition.RIGHT), i)
+    }
+    if (note.mark) built.addModifier(new vexflow.Articulation('a>').setPosition(3), 0)
+    return built
+  })
+  const beams = unit.beams.map((beam) => {
+    const built = new vexflow.Beam(beam.flatMap((i) => notes[i] ?? []))
+    built.renderOptions.flatBeams = true
+    return built
+  })
+  const voice = new vexflow.Voice({ numBeats: 4, beatValue: 4 })
+    .setStrict(false)
+    .addTickables(notes)
+  new vexflow.Formatter().joinVoices([voice]).format([voice], 640)
+  voice.draw(context, stave)
+  for (const beam of beams) beam.setContext(context).draw()
+}
+
+async function compare(rounds: number): Promise<{ ours: number[]; bare: number[] }> {
+  const vexflow = await loadEngraver()
+  const host = document.querySelector<HTMLDivElement>('#host')
+  const read = parseLickText(TEXT)
+  if (!host || !read.ok) throw new Error('the bench has no host or no lick')
+  const unit = staffUnit(toStaff(read.value.lick, { beaming: 'beat', groove: 'slashes' }), 0, BAR)
+  const geometry = {
+    width: 700,
+    pixelsPerTick: 640 / BAR,
+    inset: 20,
+    barlineLeft: true,
+    barlineRight: 'single',
+    stickings: true,
+  } as const
+  const timed = (draw: () => void) => {
+    host.replaceChildren()
+    const begun = performance.now()
+    draw()
+    return performance.now() - begun
+  }
+  const times = { ours: [] as number[], bare: [] as number[] }
+  for (let i = 0; i < rounds; i += 1) {
+    times.ours.push(timed(() => drawUnit(vexflow, host, unit, geometry)))
+    times.bare.push(timed(() => drawBare(vexflow, host, unit)))
+    await new Promise((resolve) => setTimeout(resolve))
+  }
+  return times
+}
+
+Object.assign(window, { compare })

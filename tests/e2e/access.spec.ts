@@ -1,0 +1,64 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test } from '@playwright/test'
+import { openLick, staffNotes } from './bench-page'
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test.describe(`by ${colorScheme}`, () => {
+    test.use({ colorScheme })
+
+    test('nothing stands in the way of anybody', async ({ page }) => {
+      await page.goto('/')
+      await expect(page.getByRole('listitem')).toHaveCount(12)
+      expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+      await openLick(page, 'Tightrope')
+      await expect(staffNotes(page).first()).toBeVisible()
+      expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+      await page.goto('/settings')
+      await expect(page.getByRole('heading', { name: 'Settings' })).toBeVisible()
+      expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+    })
+  })
+}
+
+for (const width of [390, 640, 1280]) {
+  test(`no page is wider than ${width}`, async ({ page }) => {
+    await page.setViewportSize({ width, height: 800 })
+    for (const title of ['Cannon Exit', 'Knife Wheel', 'Fire Ring']) {
+      await openLick(page, title)
+      await expect(staffNotes(page).first()).toBeVisible()
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(
+        width,
+      )
+    }
+    await page.goto('/')
+    await expect(page.getByRole('listitem')).toHaveCount(12)
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(
+      width,
+    )
+  })
+}
+
+test('the content policy lets nothing foreign in, and nothing of ours trips over it', async ({
+  page,
+}) => {
+  const complaints: string[] = []
+  page.on('console', (message) => {
+    if (message.type() === 'error') complaints.push(message.text())
+  })
+  const response = await page.goto('/')
+  expect(response?.headers()['content-security-policy']).toContain("script-src 'self' 'nonce-")
+  await openLick(page, 'Tightrope')
+  await expect(staffNotes(page).first()).toBeVisible()
+  await page.getByRole('button', { name: 'Play' }).click()
+  await expect(page.locator('[data-row="0"] [data-cursor]')).toBeVisible({ timeout: 10_000 })
+  expect(complaints).toEqual([])
+})
+
+test('counting goes by the school of the settings', async ({ page }) => {
+  await page.goto('/settings')
+  await page.getByRole('radio', { name: /Digits only/ }).check()
+  await openLick(page, 'Teeterboard')
+  await expect(
+    page.locator('[data-row="0"] svg text').filter({ hasText: /^6$/ }).first(),
+  ).toBeVisible()
+})

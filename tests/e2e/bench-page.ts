@@ -1,0 +1,16 @@
+import { expect, type Page } from '@playwright/test'
+
+/** Opens the library for the first time and then a lick of the demo on the bench. */
+export async function openLick(page: Page, title: string): Promise<void> {
+  await page.goto('/')
+  await page.getByRole('link', { name: title, exact: true }).click()
+  await expect(page.getByLabel('Title')).toHaveValue(title)
+}
+
+export const sticking = (page: Page) => page.getByRole('textbox', { name: 'Sticking' })
+export const answers = (page: Page) => page.getByRole('complementary', { name: 'Answers' })
+export const fits = (page: Page) => answers(page).getByRole('status')
+export const kept = (page: Page) => expect(page.getByText('Kept', { exact: true })).toBeVisible()
+
+/** How many notes and rests the staff shows, once it is drawn. */
+export const staffNotes = (page: Page) => page.locator('.staff-unit .vf-stavenote')
