@@ -1,5 +1,5 @@
 import { ChevronDown } from 'lucide-react'
-import { useMemo, useState } from 'react'
+import { memo, useMemo, useState } from 'react'
 import { formatLanding, formatSwing, type Key } from '~/codecs/lick-text'
 import { GROOVES, hasGroove } from '~/core/groove'
 import {
@@ -64,7 +64,7 @@ const LANDING_LABELS = {
 } as const
 
 /** Where the line stands in the music: every field takes effect as it is changed. */
-export function FrameBar({ lick, onSet }: FrameBarProps) {
+export const FrameBar = memo(function FrameBar({ lick, onSet }: FrameBarProps) {
   const [open, setOpen] = useState(false)
   const [more, setMore] = useState(false)
   const { frame } = lick
@@ -206,7 +206,7 @@ export function FrameBar({ lick, onSet }: FrameBarProps) {
       )}
     </section>
   )
-}
+})
 
 /** The frame in one row, where there is no room for its fields. */
 function frameWords({ frame }: Lick): string {

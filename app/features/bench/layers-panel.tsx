@@ -1,10 +1,10 @@
 import { Plus, X } from 'lucide-react'
-import { type Key, parseLickText } from '~/codecs/lick-text'
+import { memo } from 'react'
+import { type Key, parseLickText, valuesOf } from '~/codecs/lick-text'
 import { TypedField } from '~/ui/field'
 
 interface LayersPanelProps {
-  readonly under: readonly string[]
-  readonly underFill: readonly string[]
+  readonly text: string
   readonly onSet: (key: Key, values: readonly string[]) => void
 }
 
@@ -16,10 +16,12 @@ const PRESETS: readonly (readonly [text: string, name: string])[] = [
 ]
 
 /** The feet's ostinatos under groove and fill, each in the line's own notation. */
-export function LayersPanel({ under, underFill, onSet }: LayersPanelProps) {
-  const all = [
-    ...under.map((text, i) => ({ key: 'under' as const, i, text })),
-    ...underFill.map((text, i) => ({ key: 'under fill' as const, i, text })),
+export const LayersPanel = memo(function LayersPanel({ text, onSet }: LayersPanelProps) {
+  const under = valuesOf(text, 'under')
+  const underFill = valuesOf(text, 'under fill')
+  const layers = [
+    ...under.map((typed, i) => ({ key: 'under' as const, i, typed })),
+    ...underFill.map((typed, i) => ({ key: 'under fill' as const, i, typed })),
   ]
   const lists = { under, 'under fill': underFill }
   const replace = (key: 'under' | 'under fill', i: number, text: string | null) =>
@@ -33,11 +35,11 @@ export function LayersPanel({ under, underFill, onSet }: LayersPanelProps) {
         Under it
       </h2>
       <ul className="flex flex-col gap-2">
-        {all.map(({ key, i, text }) => (
+        {layers.map(({ key, i, typed }) => (
           <li key={`${key} ${i}`} className="flex items-end gap-2">
             <TypedField
               label={key === 'under' ? 'under groove and fill' : 'under the fill only'}
-              value={text}
+              value={typed}
               accepts={isLayer}
               expected="a grid and limbs, such as @1/4 H"
               onChange={(value) => replace(key, i, value)}
@@ -46,7 +48,7 @@ export function LayersPanel({ under, underFill, onSet }: LayersPanelProps) {
             <button
               type="button"
               className="btn btn-ghost btn-square btn-sm"
-              aria-label={`Take ${text} away`}
+              aria-label={`Take ${typed} away`}
               onClick={() => replace(key, i, null)}
             >
               <X size={16} aria-hidden />
@@ -77,7 +79,7 @@ export function LayersPanel({ under, underFill, onSet }: LayersPanelProps) {
       </div>
     </section>
   )
-}
+})
 
 function isLayer(value: string): boolean {
   return value !== '' && !value.includes('#') && parseLickText(`under: ${value}`).ok

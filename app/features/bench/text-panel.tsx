@@ -1,3 +1,4 @@
+import { useState } from 'react'
 import type { TextIssue } from '~/codecs/lick-text'
 
 /** The whole lick as its open text: everything can be read, changed and copied here. */
@@ -10,25 +11,31 @@ export function TextPanel({
   issues: readonly TextIssue[]
   onText: (text: string) => void
 }) {
+  const [open, setOpen] = useState(false)
   return (
-    <details>
+    <details onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="cursor-pointer font-semibold">As text</summary>
-      <textarea
-        aria-label="Lick text"
-        aria-invalid={issues.length > 0}
-        className="mt-2 w-full rounded-field border border-base-300 bg-base-100 p-3 font-mono text-sm leading-6 aria-invalid:border-error"
-        rows={Math.min(20, text.split('\n').length + 1)}
-        spellCheck={false}
-        value={text}
-        onChange={(event) => onText(event.target.value)}
-      />
-      <ul className="text-error text-sm">
-        {issues.slice(0, 8).map((issue) => (
-          <li key={`${issue.line} ${issue.column} ${issue.code}`}>
-            Row {issue.line}, character {issue.column}: “{issue.found}”; expected {issue.expected}
-          </li>
-        ))}
-      </ul>
+      {open && (
+        <>
+          <textarea
+            aria-label="Lick text"
+            aria-invalid={issues.length > 0}
+            className="mt-2 w-full rounded-field border border-base-300 bg-base-100 p-3 font-mono text-sm leading-6 aria-invalid:border-error"
+            rows={Math.min(20, text.split('\n').length + 1)}
+            spellCheck={false}
+            value={text}
+            onChange={(event) => onText(event.target.value)}
+          />
+          <ul className="text-error text-sm">
+            {issues.slice(0, 8).map((issue) => (
+              <li key={`${issue.line} ${issue.column} ${issue.code}`}>
+                Row {issue.line}, character {issue.column}: “{issue.found}”; expected{' '}
+                {issue.expected}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
     </details>
   )
 }

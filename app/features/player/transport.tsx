@@ -1,5 +1,5 @@
 import { AudioLines, Metronome, Play, Repeat, Square, TimerReset } from 'lucide-react'
-import { type ReactNode, useState } from 'react'
+import { memo, type ReactNode, useState } from 'react'
 import type { Channel } from '~/audio'
 import type { PlaySwitches } from './use-player'
 
@@ -20,7 +20,7 @@ interface TransportProps {
 }
 
 /** Play and stop, the tempo, and what is heard: always at the foot of the page. */
-export function Transport(props: TransportProps) {
+export const Transport = memo(function Transport(props: TransportProps) {
   const { playing, trouble, switches, onSwitch } = props
   return (
     <section
@@ -77,7 +77,7 @@ export function Transport(props: TransportProps) {
       </div>
     </section>
   )
-}
+})
 
 function TempoSlider({ tempo, learning, goal, least, most, beatName, onTempo }: TransportProps) {
   const floor = Math.max(least, Math.min(learning, tempo) - 20)

@@ -2,7 +2,7 @@ import { memo } from 'react'
 import type { Limb } from '~/core/sticking'
 import { LIMB_COLOUR, Stack } from './discs'
 import { SlotLetters } from './slot-letters'
-import type { LaneMark, RowView, StackMark } from './view'
+import type { LaneMark, RowView, Scene, StackMark } from './view'
 
 /** Heights of the rows of one system, from the top; all figures in pixels. */
 export interface RowHeights {
@@ -20,18 +20,20 @@ const VOICES = 24
 const TALLEST_STACK = 24
 const LETTER = 17
 
-/** How tall the rows have to be for what stands in them. */
-export function rowHeights(rows: readonly RowView[], slotWidth: number): RowHeights {
-  const sizes = rows.flatMap(({ stacks }) => stacks.map(({ discs }) => discs?.length ?? 0))
-  const tallest = Math.min(TALLEST_STACK, Math.max(2, ...sizes))
+/** How tall the rows have to be for what stands in any of them. */
+export function rowHeights({ lick, events }: Scene, slotWidth: number): RowHeights {
+  const { groups, slots } = lick.line
+  const largest = groups.reduce((most, size) => Math.max(most, size), 2)
+  const tallest = Math.min(TALLEST_STACK, largest)
   const pitch = Math.min(slotWidth < 30 ? 9 : 11, Math.max(3.5, 116 / tallest))
-  const together = rows.flatMap(({ letters }) =>
-    letters.map(({ content }) => (content.kind === 'struck' ? content.strokes.length : 1)),
+  const together = slots.reduce(
+    (most, slot) => Math.max(most, slot.kind === 'struck' ? slot.strokes.length : 1),
+    1,
   )
-  const used = new Set(rows.flatMap(({ lanes }) => lanes.map(({ limb }) => limb)))
+  const used = new Set(events.map(({ limb }) => limb))
   return {
     stacks: tallest * pitch + 8,
-    letters: 22 + LETTER * Math.max(1, ...together),
+    letters: 22 + LETTER * together,
     pitch,
     lanes: (['RH', 'LH', 'XH', 'RF', 'LF'] as const).filter((limb) => used.has(limb)),
   }

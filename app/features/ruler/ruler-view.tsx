@@ -1,13 +1,13 @@
-import { type RefObject, useMemo } from 'react'
-import { landingUnit, type StaffView, staffUnit, toStaff } from '~/core/engraving'
-import { frameTicks, type Lick } from '~/core/line'
+import { memo, type ReactNode, type RefObject, useDeferredValue, useMemo, useRef } from 'react'
+import { type StaffView, toStaff } from '~/core/engraving'
+import type { Lick } from '~/core/line'
 import type { CountingSchool } from '~/core/time'
+import { useNearView } from '~/ui/use-near-view'
 import { STAFF_HEIGHT } from '../staff/draw-unit'
-import { StaffUnitView } from '../staff/staff-unit'
-import { type Ruler, type RulerRow, type Segment, toRuler } from './layout'
-import { LeadFigure } from './lead-figure'
-import { RowFigure, RowLabels, rowHeights, rowParts } from './row-figure'
-import { toRowViews } from './view'
+import { type Ruler, type RulerRow, toRuler } from './layout'
+import { RowFigure, type RowHeights, RowLabels, rowHeights, rowParts } from './row-figure'
+import { RowStaff } from './row-staff'
+import { type Scene, toRowView, toScene } from './view'
 
 interface RulerViewProps {
   readonly lick: Lick
@@ -23,120 +23,108 @@ interface RulerViewProps {
 const LABELS_FROM = 620
 const LABELS_WIDTH = 58
 
-const LANDING_VOICES = { crash: 'crash', stop: 'choke', groove: 'groove', none: '' } as const
-
-/** A lick on its one ruler: count, stacks, sticking, limbs, voices and staff, row by row. */
-export function RulerView({
-  lick,
-  width,
-  school,
-  staffView,
-  selected,
-  onPick,
-  rulerRef,
-}: RulerViewProps) {
+/**
+ * A lick on its one ruler: count, stacks, sticking, limbs, voices and staff, row by row. Only rows
+ * near the window are worked out; the staff follows what is typed a moment later.
+ */
+export function RulerView(props: RulerViewProps) {
+  const { lick, width, school, staffView, selected, onPick, rulerRef } = props
   const labelled = width >= LABELS_FROM
   const ruler = useMemo(
     () => toRuler(lick, width - (labelled ? LABELS_WIDTH : 0)),
     [lick, width, labelled],
   )
-  const views = useMemo(() => toRowViews(lick, ruler, school), [lick, ruler, school])
-  const staff = useMemo(() => toStaff(lick, staffView), [lick, staffView])
+  const scene = useMemo(() => toScene(lick, school), [lick, school])
+  const heights = useMemo(() => rowHeights(scene, ruler.slotWidth), [scene, ruler.slotWidth])
   rulerRef.current = ruler
-  const heights = rowHeights(views, ruler.slotWidth)
-  const parts = rowParts(heights)
+
+  const source = useDeferredValue(useMemo(() => ({ lick, ruler }), [lick, ruler]))
+  const { beaming, groove } = staffView
+  const staff = useMemo(() => toStaff(source.lick, { beaming, groove }), [source, beaming, groove])
 
   return (
     <div className="flex flex-col gap-6">
-      {views.map((view) => (
-        <div key={view.row.index} className="flex">
-          {labelled && (
-            <div className="shrink-0" style={{ width: LABELS_WIDTH }}>
-              <RowLabels heights={heights} />
-            </div>
-          )}
-          <div className="relative" style={{ width: view.row.width }} data-row={view.row.index}>
-            {view.landing && (
-              <div
-                className="absolute inset-y-0 rounded-md bg-(--landing)"
-                style={{ left: view.landing.x + 4, width: view.landing.width - 4 }}
-              />
-            )}
-            <div className="relative">
-              <RowFigure
-                view={view}
-                heights={heights}
-                slotWidth={ruler.slotWidth}
-                landingVoice={LANDING_VOICES[lick.frame.landing.kind]}
-                selected={selected}
-                onPick={onPick}
-              />
-              <div
-                className="relative flex text-base-content"
-                style={{ height: STAFF_HEIGHT }}
-                aria-hidden="true"
-              >
-                {view.row.segments.map((segment) => (
-                  <div
-                    key={segment.from}
-                    className="absolute top-0"
-                    style={{ left: segment.x, width: segment.width }}
-                  >
-                    {segment.kind === 'lead' ? (
-                      <LeadFigure
-                        bars={lick.frame.lead}
-                        beats={segment.to / frameTicks(lick.frame).beat}
-                        width={segment.width}
-                      />
-                    ) : (
-                      <SegmentStaff
-                        lick={lick}
-                        segment={segment}
-                        row={view.row}
-                        ruler={ruler}
-                        staff={staff}
-                      />
-                    )}
-                  </div>
-                ))}
-              </div>
-            </div>
-            <div
-              className="pointer-events-none absolute top-0 left-0 hidden w-7 rounded-md bg-(--cursor)"
-              style={{ height: parts.height + STAFF_HEIGHT }}
-              data-cursor
-            />
-          </div>
-        </div>
+      {ruler.rows.map((row) => (
+        <SystemRow
+          key={row.index}
+          row={row}
+          ruler={ruler}
+          scene={scene}
+          heights={heights}
+          labelled={labelled}
+          selected={selected}
+          onPick={onPick}
+          staff={
+            <RowStaff lick={source.lick} ruler={source.ruler} staff={staff} index={row.index} />
+          }
+        />
       ))}
     </div>
   )
 }
 
-interface SegmentStaffProps {
-  readonly lick: Lick
-  readonly segment: Segment
+const LANDING_VOICES = { crash: 'crash', stop: 'choke', groove: 'groove', none: '' } as const
+
+interface SystemRowProps {
   readonly row: RulerRow
   readonly ruler: Ruler
-  readonly staff: ReturnType<typeof toStaff>
+  readonly scene: Scene
+  readonly heights: RowHeights
+  readonly labelled: boolean
+  readonly selected: readonly number[]
+  readonly onPick: (slot: number) => void
+  readonly staff: ReactNode
 }
 
-function SegmentStaff({ lick, segment, row, ruler, staff }: SegmentStaffProps) {
-  const unit =
-    segment.kind === 'landing'
-      ? landingUnit(lick, segment.from, frameTicks(lick.frame).bar)
-      : staffUnit(staff, segment.from, segment.to)
-  if (!unit) return null
-  const geometry = {
-    width: segment.width,
-    pixelsPerTick: ruler.pixelsPerTick,
-    inset: segment.kind === 'landing' ? segment.width / 2 : ruler.inset,
-    barlineLeft: segment.opensBar,
-    barlineRight:
-      segment.kind === 'bar' && segment === row.segments.at(-1) && segment.closesBar
-        ? 'single'
-        : 'none',
-    stickings: segment.kind === 'bar',
-  } as const
-  return <StaffUnitView unit={unit} geometry={geometry} />
+/** One row with all that stands over one stretch of time; empty, at its height, while out of sight. */
+function SystemRow({
+  row,
+  ruler,
+  scene,
+  heights,
+  labelled,
+  selected,
+  onPick,
+  staff,
+}: SystemRowProps) {
+  const host = useRef<HTMLDivElement>(null)
+  const near = useNearView(host)
+  const height = rowParts(heights).height + STAFF_HEIGHT
+  const landing = row.segments.find(({ kind }) => kind === 'landing')
+  return (
+    <div ref={host} className="flex" style={{ height }}>
+      {labelled && (
+        <div className="shrink-0" style={{ width: LABELS_WIDTH }}>
+          <Labels heights={heights} />
+        </div>
+      )}
+      <div className="relative" style={{ width: row.width }} data-row={row.index}>
+        {landing && (
+          <div
+            className="absolute inset-y-0 rounded-md bg-(--landing)"
+            style={{ left: landing.x + 4, width: landing.width - 4 }}
+          />
+        )}
+        {near && (
+          <div className="relative">
+            <RowFigure
+              view={toRowView(scene, ruler, row)}
+              heights={heights}
+              slotWidth={ruler.slotWidth}
+              landingVoice={LANDING_VOICES[scene.lick.frame.landing.kind]}
+              selected={selected}
+              onPick={onPick}
+            />
+            {staff}
+          </div>
+        )}
+        <div
+          className="pointer-events-none absolute top-0 left-0 hidden h-full w-7 rounded-md bg-(--cursor)"
+          data-cursor
+        />
+      </div>
+    </div>
+  )
 }
+
+const Labels = memo(RowLabels, (before, after) => before.heights === after.heights)

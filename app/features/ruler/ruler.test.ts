@@ -5,11 +5,13 @@ import { DEFAULT_SCHOOL } from '~/core/time'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
 import { toRuler, xOf } from './layout'
-import { toRowViews } from './view'
+import { toRowView, toScene } from './view'
 
 const views = (text: string, width = 900) => {
   const lick = lickOf(text)
-  return toRowViews(lick, toRuler(lick, width), DEFAULT_SCHOOL)
+  const ruler = toRuler(lick, width)
+  const scene = toScene(lick, DEFAULT_SCHOOL)
+  return ruler.rows.map((row) => toRowView(scene, ruler, row))
 }
 
 describe('the one ruler', () => {

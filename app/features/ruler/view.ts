@@ -1,4 +1,12 @@
-import { aimOf, frameTicks, type Lick, strokeEvents, type TimedSlot, timedSlots } from '~/core/line'
+import {
+  aimOf,
+  frameTicks,
+  type Lick,
+  type StrokeEvent,
+  strokeEvents,
+  type TimedSlot,
+  timedSlots,
+} from '~/core/line'
 import {
   type Letter,
   type Level,
@@ -84,27 +92,70 @@ export interface RowView {
   readonly key: string
 }
 
-/** The rows of a lick on its ruler. */
-export function toRowViews(lick: Lick, ruler: Ruler, school: CountingSchool): RowView[] {
-  const slots = timedSlots(lick.line, lick.frame.grid, lick.frame.start)
-  const events = strokeEvents(lick)
-  return ruler.rows.map((row) => {
-    const inRow = ({ tick }: { tick: Ticks }) => tick >= row.from && tick < row.to
-    const counts = countMarks(lick, ruler, row, slots.filter(inRow), school)
-    const letters = slots.filter(inRow).map((slot) => letterMark(slot, lick, ruler, row, school))
-    const stacks = stackMarks(lick, slots, ruler, row)
-    const lanes = events.filter(inRow).map((event) => ({
-      x: xOf(ruler, row, event.tick) ?? 0,
-      limb: event.limb,
-      letter: letterOf(event.limb, event.surface === 'b2'),
-      level: event.dynamic,
-      under: event.layer > 0,
-    }))
-    const beatLines = beatLinesOf(lick, ruler, row)
-    const landing = row.segments.find(({ kind }) => kind === 'landing')
-    const parts = { counts, stacks, letters, lanes, beatLines, landing }
-    return { row, ...parts, key: JSON.stringify([row, parts]) }
+/** A lick as its rows are made from it: worked out once a change, whatever rows are on screen. */
+export interface Scene {
+  readonly lick: Lick
+  readonly school: CountingSchool
+  readonly slots: readonly TimedSlot[]
+  readonly events: readonly StrokeEvent[]
+  /** The first slot of each group. */
+  readonly groupStarts: readonly number[]
+}
+
+/** Everything the rows of a lick have in common. */
+export function toScene(lick: Lick, school: CountingSchool): Scene {
+  let start = 0
+  const groupStarts = lick.line.groups.map((size) => {
+    const first = start
+    start += size
+    return first
   })
+  return {
+    lick,
+    school,
+    slots: timedSlots(lick.line, lick.frame.grid, lick.frame.start),
+    events: strokeEvents(lick),
+    groupStarts,
+  }
+}
+
+/** One row of a lick on its ruler. Its cost is that of what stands in it. */
+export function toRowView(scene: Scene, ruler: Ruler, row: RulerRow): RowView {
+  const { lick, school } = scene
+  const slots = between(scene.slots, row.from, row.to)
+  const counts = countMarks(lick, ruler, row, slots, school)
+  const letters = slots.map((slot) => letterMark(slot, lick, ruler, row, school))
+  const stacks = stackMarks(scene, slots, ruler, row)
+  const lanes = between(scene.events, row.from, row.to).map((event) => ({
+    x: xOf(ruler, row, event.tick) ?? 0,
+    limb: event.limb,
+    letter: letterOf(event.limb, event.surface === 'b2'),
+    level: event.dynamic,
+    under: event.layer > 0,
+  }))
+  const beatLines = beatLinesOf(lick, ruler, row)
+  const landing = row.segments.find(({ kind }) => kind === 'landing')
+  const parts = { counts, stacks, letters, lanes, beatLines, landing }
+  return { row, ...parts, key: JSON.stringify([row, parts]) }
+}
+
+/** Those of a list in order of time that begin in [from, to), found by halving. */
+function between<T extends { readonly tick: Ticks }>(
+  list: readonly T[],
+  from: Ticks,
+  to: Ticks,
+): T[] {
+  return list.slice(firstFrom(list, from), firstFrom(list, to))
+}
+
+function firstFrom(list: readonly { readonly tick: Ticks }[], tick: Ticks): number {
+  let [low, high] = [0, list.length]
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if ((list[middle] as { tick: Ticks }).tick < tick) low = middle + 1
+    else high = middle
+  }
+  return low
 }
 
 function letterOf(limb: Limb, secondPedal: boolean): Letter {
@@ -212,36 +263,33 @@ export function toDisc(content: SlotContent): Disc {
 }
 
 function stackMarks(
-  lick: Lick,
-  slots: readonly TimedSlot[],
+  { lick, slots, groupStarts }: Scene,
+  here: readonly TimedSlot[],
   ruler: Ruler,
   row: RulerRow,
 ): StackMark[] {
-  const marks: StackMark[] = []
   const half = ruler.slotWidth / 2 - 3
-  let first = 0
-  for (const [group, size] of lick.line.groups.entries()) {
-    const members = slots.slice(first, first + size)
-    first += size
-    const here = members.filter(({ tick }) => tick >= row.from && tick < row.to)
-    const [start, end] = [here[0], here.at(-1)]
-    if (!start || !end) continue
-    const begins = start === members[0]
+  const groups = [...new Set(here.map(({ group }) => group))]
+  return groups.map((group) => {
+    const size = lick.line.groups[group] as number
+    const first = groupStarts[group] as number
+    const members = here.filter((slot) => slot.group === group)
+    const [start, end] = [members[0] as TimedSlot, members.at(-1) as TimedSlot]
+    const begins = start.index === first
     const from = xOf(ruler, row, start.tick) ?? 0
     const to =
       (xOf(ruler, row, end.tick) ?? 0) + (end.ticks * ruler.pixelsPerTick - ruler.slotWidth)
-    marks.push({
+    return {
       group,
       size,
-      discs: begins ? members.map(({ content }) => toDisc(content)) : null,
+      discs: begins ? slots.slice(first, first + size).map(({ content }) => toDisc(content)) : null,
       x: from,
       from: from - half,
       to: to + half,
       begins,
-      ends: end === members.at(-1),
-    })
-  }
-  return marks
+      ends: end.index === first + size - 1,
+    }
+  })
 }
 
 function beatLinesOf(lick: Lick, ruler: Ruler, row: RulerRow): number[] {

@@ -1,0 +1,92 @@
+import { Copy, Redo2, Trash2, Undo2 } from 'lucide-react'
+import { memo, type ReactNode } from 'react'
+import { useSubmit } from 'react-router'
+import { type Key, normalTitle, splitTags, valuesOf } from '~/codecs/lick-text'
+import { DraftInput } from '~/ui/draft-input'
+import type { SaveState } from './autosave'
+import { SaveMark } from './save-mark'
+
+interface BenchHeaderProps {
+  readonly id: string
+  readonly text: string
+  readonly saveState: SaveState
+  readonly canUndo: boolean
+  readonly canRedo: boolean
+  readonly onSet: (key: Key, values: readonly string[]) => void
+  readonly onTravel: (kind: 'undo' | 'redo') => void
+}
+
+/** The lick's name and tags, whether it is kept, and what can be done with it as a whole. */
+export const BenchHeader = memo(function BenchHeader(props: BenchHeaderProps) {
+  const { id, text, saveState, canUndo, canRedo, onSet, onTravel } = props
+  const submit = useSubmit()
+  const title = valuesOf(text, 'title')[0] ?? ''
+  const tell = (fields: Record<string, string>) =>
+    submit({ id, ...fields }, { method: 'post', action: '/?index' })
+  return (
+    <header className="flex flex-wrap items-center gap-x-4 gap-y-2 lg:col-span-2">
+      <h1 className="min-w-0">
+        <DraftInput
+          label="Title"
+          className="min-w-40 max-w-full truncate rounded-field bg-transparent font-semibold text-3xl tracking-tight [field-sizing:content] hover:bg-base-100"
+          value={title}
+          tidy={normalTitle}
+          placeholder="Name this lick"
+          onChange={(next) => onSet('title', next === '' ? [] : [next])}
+        />
+      </h1>
+      <DraftInput
+        label="Tags, with commas"
+        className="mr-auto min-w-32 max-w-full rounded-field bg-transparent text-(--quiet) text-sm [field-sizing:content] hover:bg-base-100"
+        value={tidyTags(valuesOf(text, 'tags')[0] ?? '')}
+        tidy={tidyTags}
+        placeholder="tags, with commas"
+        onChange={(next) => onSet('tags', next === '' ? [] : [next])}
+      />
+      <SaveMark state={saveState} />
+      <div className="flex gap-1">
+        <IconButton label="Undo" disabled={!canUndo} onClick={() => onTravel('undo')}>
+          <Undo2 size={18} aria-hidden />
+        </IconButton>
+        <IconButton label="Redo" disabled={!canRedo} onClick={() => onTravel('redo')}>
+          <Redo2 size={18} aria-hidden />
+        </IconButton>
+        <IconButton label="Duplicate" onClick={() => tell({ intent: 'duplicate', text })}>
+          <Copy size={18} aria-hidden />
+        </IconButton>
+        <IconButton label="Delete" onClick={() => tell({ intent: 'delete', title })}>
+          <Trash2 size={18} aria-hidden />
+        </IconButton>
+      </div>
+    </header>
+  )
+})
+
+function tidyTags(typed: string): string {
+  return splitTags(typed).join(', ')
+}
+
+function IconButton({
+  label,
+  onClick,
+  disabled = false,
+  children,
+}: {
+  label: string
+  onClick: () => void
+  disabled?: boolean
+  children: ReactNode
+}) {
+  return (
+    <button
+      type="button"
+      className="btn btn-ghost btn-square btn-sm"
+      aria-label={label}
+      title={label}
+      onClick={onClick}
+      disabled={disabled}
+    >
+      {children}
+    </button>
+  )
+}

@@ -1,0 +1,38 @@
+import { type Dispatch, useCallback, useEffect, useRef, useState } from 'react'
+import { type BenchCommand, type BenchDocument, caretAfter, runCommand } from './document'
+
+/** The caret of the typed line: where it is, where a slot of the ruler puts it, where undo leaves it. */
+export function useCaret(document: BenchDocument, run: Dispatch<BenchCommand>) {
+  const field = useRef<HTMLTextAreaElement>(null)
+  const [caret, setCaret] = useState({ from: -1, to: -1 })
+  const current = useRef(document)
+  useEffect(() => {
+    current.current = document
+  }, [document])
+
+  const tellCaret = useCallback((from: number, to: number) => {
+    setCaret((now) => (now.from === from && now.to === to ? now : { from, to }))
+  }, [])
+
+  const pick = useCallback((slot: number) => {
+    const span = current.current.good.spans[slot]
+    if (!span) return
+    field.current?.focus()
+    field.current?.setSelectionRange(span.from, span.to)
+  }, [])
+
+  const travel = useCallback(
+    (kind: 'undo' | 'redo') => {
+      const before = current.current
+      const at = caretAfter(before, runCommand(before, { kind }))
+      run({ kind })
+      requestAnimationFrame(() => {
+        const focused = window.document.activeElement === field.current
+        if (focused) field.current?.setSelectionRange(at, at)
+      })
+    },
+    [run],
+  )
+
+  return { field, caret, tellCaret, pick, travel }
+}

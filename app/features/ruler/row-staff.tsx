@@ -1,0 +1,71 @@
+import { memo } from 'react'
+import { landingUnit, type Staff, staffUnit } from '~/core/engraving'
+import { frameTicks, type Lick } from '~/core/line'
+import { STAFF_HEIGHT } from '../staff/draw-unit'
+import { StaffUnitView } from '../staff/staff-unit'
+import type { Ruler, RulerRow, Segment } from './layout'
+import { LeadFigure } from './lead-figure'
+
+interface RowStaffProps {
+  readonly lick: Lick
+  readonly ruler: Ruler
+  readonly staff: Staff
+  readonly index: number
+}
+
+/** The staff under a row, unit by unit; a row that the ruler no longer has shows none. */
+export const RowStaff = memo(function RowStaff({ lick, ruler, staff, index }: RowStaffProps) {
+  const row = ruler.rows[index]
+  if (!row) return null
+  return (
+    <div
+      className="relative flex text-base-content"
+      style={{ height: STAFF_HEIGHT }}
+      aria-hidden="true"
+    >
+      {row.segments.map((segment) => (
+        <div
+          key={segment.from}
+          className="absolute top-0"
+          style={{ left: segment.x, width: segment.width }}
+        >
+          {segment.kind === 'lead' ? (
+            <LeadFigure
+              bars={lick.frame.lead}
+              beats={segment.to / frameTicks(lick.frame).beat}
+              width={segment.width}
+            />
+          ) : (
+            <SegmentStaff lick={lick} segment={segment} row={row} ruler={ruler} staff={staff} />
+          )}
+        </div>
+      ))}
+    </div>
+  )
+})
+
+interface SegmentStaffProps {
+  readonly lick: Lick
+  readonly segment: Segment
+  readonly row: RulerRow
+  readonly ruler: Ruler
+  readonly staff: Staff
+}
+
+function SegmentStaff({ lick, segment, row, ruler, staff }: SegmentStaffProps) {
+  const landing = segment.kind === 'landing'
+  const unit = landing
+    ? landingUnit(lick, segment.from, frameTicks(lick.frame).bar)
+    : staffUnit(staff, segment.from, segment.to)
+  if (!unit) return null
+  const closes = !landing && segment === row.segments.at(-1) && segment.closesBar
+  const geometry = {
+    width: segment.width,
+    pixelsPerTick: ruler.pixelsPerTick,
+    inset: landing ? segment.width / 2 : ruler.inset,
+    barlineLeft: segment.opensBar,
+    barlineRight: closes ? 'single' : 'none',
+    stickings: !landing,
+  } as const
+  return <StaffUnitView unit={unit} geometry={geometry} />
+}
