@@ -14,6 +14,8 @@ const FLAGS = [
   '--no-first-run',
 ]
 const KEYS = 80
+/** Between one key and the next, in milliseconds: ten letters a second. */
+const PAUSE = 90
 
 ensurePackages()
 ensureChromium()
@@ -34,6 +36,7 @@ async function benchStaff() {
     root: '.',
     logLevel: 'error',
     resolve: { tsconfigPaths: true },
+    optimizeDeps: { include: ['vexflow/core'] },
     server: { port: PORT + 1, host: '127.0.0.1' },
   })
   await vite.listen()
@@ -41,8 +44,8 @@ async function benchStaff() {
     const page = await browser.newPage()
     await page.goto(`http://127.0.0.1:${PORT + 1}/tests/bench/staff.html`)
     await page.waitForFunction(() => 'compare' in window)
-    await page.evaluate(() => window.compare(30))
-    const { ours, bare } = await page.evaluate(() => window.compare(120))
+    await page.evaluate(() => window.compare(30, 0))
+    const { ours, bare } = await page.evaluate((pause) => window.compare(100, pause), PAUSE)
     console.log('One bar of staff, drawn in turns:')
     console.log(`  ours  median ${ms(median(ours))}, 95th ${ms(quantile(ours, 0.95))}`)
     console.log(`  bare  median ${ms(median(bare))}, 95th ${ms(quantile(bare, 0.95))}`)
@@ -87,10 +90,12 @@ async function benchKeys(bare) {
       await page.waitForTimeout(500)
       const taken = await page.evaluate(() => window.takeKeys())
       const painted = taken.map((one) => one.painted)
+      const work = taken.map((one) => one.work)
       const staff = taken.map((one) => one.staff)
       const units = taken.map((one) => one.units)
       console.log(
-        `  ${String(bars).padStart(2)} bars: key to paint median ${ms(median(painted))}, 95th ${ms(quantile(painted, 0.95))}; ` +
+        `  ${String(bars).padStart(2)} bars: work for a key median ${ms(median(work))}, 95th ${ms(quantile(work, 0.95))} (16 at most); ` +
+          `key to paint median ${ms(median(painted))}, 95th ${ms(quantile(painted, 0.95))}; ` +
           `staff units redrawn median ${median(units)}, most ${Math.max(...units)}; staff median ${ms(median(staff))}, ` +
           `${(median(staff) / median(units) / bare).toFixed(2)} of the bare library a unit`,
       )
@@ -104,7 +109,7 @@ async function benchKeys(bare) {
 /** A letter, then its removal: the line stays as long as it was. */
 async function key(page, i) {
   await page.keyboard.press(i % 2 === 0 ? 'k' : 'Backspace')
-  await page.waitForTimeout(90)
+  await page.waitForTimeout(PAUSE)
 }
 
 async function answering(url) {

@@ -1,13 +1,25 @@
-/** Runs in the page: from a key to the paint that shows it, and the staff that is drawn after it. */
+/**
+ * Runs in the page: from a key to the paint that shows it, how much of that was work (handling the
+ * key, and style, layout and paint of the frame; not the wait for the frame), and the staff after it.
+ */
 export function watchKeys() {
   const keys = []
   addEventListener(
     'keydown',
     () => {
       const begun = performance.now()
+      let handled = begun
+      // React commits in a microtask of the input event, queued before this one.
+      const onInput = () =>
+        queueMicrotask(() => queueMicrotask(() => (handled = performance.now())))
+      addEventListener('input', onInput, { once: true })
       requestAnimationFrame(() => {
+        const frame = performance.now()
         const { port1, port2 } = new MessageChannel()
-        port1.onmessage = () => keys.push({ begun, painted: performance.now() - begun })
+        port1.onmessage = () => {
+          const painted = performance.now()
+          keys.push({ begun, painted: painted - begun, work: handled - begun + painted - frame })
+        }
         port2.postMessage(0)
       })
     },
@@ -20,11 +32,12 @@ export function watchKeys() {
         .map(({ startTime, duration }) => ({ startTime, duration }))
       performance.clearMeasures()
       const taken = keys.splice(0)
-      return taken.map(({ begun, painted }, i) => {
+      return taken.map(({ begun, painted, work }, i) => {
         const until = taken[i + 1]?.begun ?? Number.POSITIVE_INFINITY
         const drawn = staff.filter(({ startTime }) => startTime >= begun && startTime < until)
         return {
           painted,
+          work,
           units: drawn.length,
           staff: drawn.reduce((sum, { duration }) => sum + duration, 0),
         }

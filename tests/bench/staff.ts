@@ -60,7 +60,7 @@ function drawBare(vexflow: VexFlowModule, host: HTMLDivElement, unit: StaffUnit)
   for (const beam of beams) beam.setContext(context).draw()
 }
 
-async function compare(rounds: number): Promise<{ ours: number[]; bare: number[] }> {
+async function compare(rounds: number, pause: number): Promise<{ ours: number[]; bare: number[] }> {
   const vexflow = await loadEngraver()
   const host = document.querySelector<HTMLDivElement>('#host')
   const read = parseLickText(TEXT)
@@ -84,7 +84,8 @@ async function compare(rounds: number): Promise<{ ours: number[]; bare: number[]
   for (let i = 0; i < rounds; i += 1) {
     times.ours.push(timed(() => drawUnit(vexflow, host, unit, geometry)))
     times.bare.push(timed(() => drawBare(vexflow, host, unit)))
-    await new Promise((resolve) => setTimeout(resolve))
+    // Keys come with pauses, in which the machine cools down: so do these.
+    await new Promise((resolve) => setTimeout(resolve, pause))
   }
   return times
 }

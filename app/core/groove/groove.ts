@@ -17,7 +17,7 @@ export function hasGroove(id: string): boolean {
  * The strokes of one bar of a groove, ticks from its barline. A metre the groove was not made for
  * gets a plain one: time on the eighths, kick and snare by turns on the metre's groups.
  */
-export function grooveEvents(id: string, meter: Meter): StrokeEvent[] {
+export function grooveEvents(id: string, meter: Meter): readonly StrokeEvent[] {
   const groove = toGroove(id)
   const key = `${meter.count}/${meter.unit} ${groove.id} ${meter.groups.join('+')}`
   const known = cache.get(key)
@@ -28,9 +28,9 @@ export function grooveEvents(id: string, meter: Meter): StrokeEvent[] {
   return events
 }
 
-const cache = new Map<string, StrokeEvent[]>()
+const cache = new Map<string, readonly StrokeEvent[]>()
 
-function barEvents(bar: GrooveBar): StrokeEvent[] {
+function barEvents(bar: GrooveBar): readonly StrokeEvent[] {
   const grid = findGrid(bar.grid)
   const read = grid && parseLine(bar.line, { grid, start: 0, bar: null })
   if (!grid || !read?.ok) throw new RangeError(`groove bar ${bar.line}: cannot be read`)

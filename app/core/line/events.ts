@@ -39,11 +39,17 @@ export function strokeEvents(lick: Lick): StrokeEvent[] {
   ].sort((a, b) => a.tick - b.tick || a.layer - b.layer || compareLimbs(a.limb, b.limb))
 }
 
-/** The strokes of the line alone, by tick, then limb. */
-export function lineEvents(lick: Lick): StrokeEvent[] {
+/** The strokes of the line alone, by tick, then limb. Worked out once a lick, which never changes. */
+export function lineEvents(lick: Lick): readonly StrokeEvent[] {
+  const known = eventsOfLick.get(lick)
+  if (known) return known
   const slots = timedSlots(lick.line, lick.frame.grid, lick.frame.start)
-  return slots.flatMap((slot) => [...slotEvents(slot, 0)])
+  const events = slots.flatMap((slot) => [...slotEvents(slot, 0)])
+  eventsOfLick.set(lick, events)
+  return events
 }
+
+const eventsOfLick = new WeakMap<Lick, readonly StrokeEvent[]>()
 
 /** Where layers begin and end: from the lead-in's first tick to the downbeat aimed at. */
 function layerEvents(lick: Lick, layer: Layer, number: number): StrokeEvent[] {

@@ -16,6 +16,7 @@ import {
   type CountingSchool,
   countSyllable,
   gridName,
+  gridTicks,
   placeName,
   secondsPerTick,
   type Ticks,
@@ -219,8 +220,10 @@ function betterStart(lick: Lick, sum: Sum): string | null {
 
 /** Where a line would end on another grid: shown before it is taken. */
 export function gridOutcome(lick: Lick, grid: Lick['frame']['grid']): string {
-  const moved = { ...lick, frame: { ...lick.frame, grid } }
-  const sum = sumOf(moved)
   if (lick.line.slots.length === 0) return gridName(grid)
-  return `${gridName(grid)} · ${sum.fits ? 'fits' : difference(sum)}`
+  const moved = { ...lick, frame: { ...lick.frame, grid } }
+  const { end, target } = aimOf(moved)
+  const left = Math.abs(target - end) / gridTicks(grid)
+  if (left === 0) return `${gridName(grid)} · fits`
+  return `${gridName(grid)} · ${slots(left)} ${target > end ? 'left' : 'over'}`
 }

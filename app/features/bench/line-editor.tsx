@@ -1,4 +1,4 @@
-import { type RefObject, useLayoutEffect, useRef, useState } from 'react'
+import { type RefObject, useRef, useState } from 'react'
 import type { TextIssue } from '~/codecs/lick-text'
 
 interface LineEditorProps {
@@ -20,14 +20,6 @@ export function LineEditor({ value, issues, onType, onSelect, onPlay, fieldRef }
   const faults = issues.filter(({ inLine }) => inLine)
   const first = issues[0]
 
-  // biome-ignore lint/correctness/useExhaustiveDependencies: its height follows what it holds
-  useLayoutEffect(() => {
-    const field = fieldRef.current
-    if (!field) return
-    field.style.height = 'auto'
-    field.style.height = `${Math.min(field.scrollHeight, 260)}px`
-  }, [value, fieldRef])
-
   const tellSelection = () => {
     const field = fieldRef.current
     if (field) onSelect(field.selectionStart, field.selectionEnd)
@@ -48,8 +40,8 @@ export function LineEditor({ value, issues, onType, onSelect, onPlay, fieldRef }
         </div>
         <textarea
           ref={fieldRef}
-          rows={1}
-          className={`relative block w-full resize-none bg-transparent outline-none ${shared}`}
+          rows={Math.min(8, value.split('\n').length)}
+          className={`relative block max-h-64 w-full resize-none overflow-auto bg-transparent outline-none [field-sizing:content] ${shared}`}
           aria-label="Sticking"
           aria-invalid={first !== undefined}
           aria-describedby="line-fault"

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Channel, SoundSession } from '~/audio'
 import { frameTicks, type Lick } from '~/core/line'
 import { type Position, toPerformance } from '~/core/performance'
@@ -29,7 +29,6 @@ export function usePlayer(lick: Lick, tempo: number, switches: PlaySwitches): Pl
   const [trouble, setTrouble] = useState('')
   const session = useRef<SoundSession | undefined>(undefined)
   const { loop, countIn, click } = switches
-  const performance = useMemo(() => toPerformance(lick, { loop, countIn }), [lick, loop, countIn])
   const tickSeconds = secondsPerTick(tempo, frameTicks(lick.frame).beat)
   const volumes = useRef(new Map<Channel, number>())
 
@@ -40,7 +39,9 @@ export function usePlayer(lick: Lick, tempo: number, switches: PlaySwitches): Pl
 
   useEffect(() => setVolume('click', click ? 0.8 : 0), [click, setVolume])
   useEffect(() => session.current?.setTempo(tickSeconds), [tickSeconds])
-  useEffect(() => session.current?.setPerformance(performance), [performance])
+  useEffect(() => {
+    if (playing) session.current?.setPerformance(toPerformance(lick, { loop, countIn }))
+  }, [playing, lick, loop, countIn])
   useEffect(() => () => session.current?.close(), [])
 
   const toggle = useCallback(() => {
@@ -52,12 +53,12 @@ export function usePlayer(lick: Lick, tempo: number, switches: PlaySwitches): Pl
     setPlaying(true)
     setTrouble('')
     openSession(session, volumes.current, () => setPlaying(false))
-      .then((sound) => sound.play(performance, tickSeconds))
+      .then((sound) => sound.play(toPerformance(lick, { loop, countIn }), tickSeconds))
       .catch(() => {
         setPlaying(false)
         setTrouble('This browser gives no sound: its audio device cannot be opened.')
       })
-  }, [playing, performance, tickSeconds])
+  }, [playing, lick, loop, countIn, tickSeconds])
 
   const position = useCallback(() => session.current?.position(), [])
   return { playing, trouble, toggle, position, setVolume }

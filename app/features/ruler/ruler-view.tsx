@@ -92,7 +92,7 @@ function SystemRow({
   const height = rowParts(heights).height + STAFF_HEIGHT
   const landing = row.segments.find(({ kind }) => kind === 'landing')
   return (
-    <div ref={host} className="flex" style={{ height }}>
+    <div ref={host} className="flex contain-[layout_style]" style={{ height }}>
       {labelled && (
         <div className="shrink-0" style={{ width: LABELS_WIDTH }}>
           <Labels heights={heights} />
