@@ -3,6 +3,7 @@ import {
   aimOf,
   frameTicks,
   type Lick,
+  lickSlots,
   lineTicks,
   NO_GROOVE,
   type TimedSlot,
@@ -49,10 +50,10 @@ const SHORTEST_VALUE = 256
 
 /** The atoms of the line, slot by slot. */
 export function lineAtoms(lick: Lick): Atom[] {
-  const { frame, line } = lick
+  const { frame } = lick
   const { bar } = frameTicks(frame)
   const windows = beatWindows(frame.meter)
-  return sameGridRuns(timedSlots(line, frame.grid, frame.start), bar).flatMap((run) => {
+  return sameGridRuns(lickSlots(lick), bar).flatMap((run) => {
     const brackets = runBrackets(run, bar, windows)
     return run.flatMap((slot) =>
       slotAtoms(slot.content, {

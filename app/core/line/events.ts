@@ -39,12 +39,22 @@ export function strokeEvents(lick: Lick): StrokeEvent[] {
   ].sort((a, b) => a.tick - b.tick || a.layer - b.layer || compareLimbs(a.limb, b.limb))
 }
 
+/** The slots of a lick's line at their ticks. Worked out once a lick, which never changes. */
+export function lickSlots(lick: Lick): readonly TimedSlot[] {
+  const known = slotsOfLick.get(lick)
+  if (known) return known
+  const slots = timedSlots(lick.line, lick.frame.grid, lick.frame.start)
+  slotsOfLick.set(lick, slots)
+  return slots
+}
+
+const slotsOfLick = new WeakMap<Lick, readonly TimedSlot[]>()
+
 /** The strokes of the line alone, by tick, then limb. Worked out once a lick, which never changes. */
 export function lineEvents(lick: Lick): readonly StrokeEvent[] {
   const known = eventsOfLick.get(lick)
   if (known) return known
-  const slots = timedSlots(lick.line, lick.frame.grid, lick.frame.start)
-  const events = slots.flatMap((slot) => [...slotEvents(slot, 0)])
+  const events = lickSlots(lick).flatMap((slot) => [...slotEvents(slot, 0)])
   eventsOfLick.set(lick, events)
   return events
 }

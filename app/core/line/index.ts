@@ -1,6 +1,6 @@
 export { type Aim, aimOf } from './aim'
 export { type Clash, limbClashes } from './clashes'
-export { lineEvents, type StrokeEvent, strokeEvents } from './events'
+export { lickSlots, lineEvents, type StrokeEvent, strokeEvents } from './events'
 export {
   DEFAULT_FRAME,
   EMPTY_LICK,

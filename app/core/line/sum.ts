@@ -2,9 +2,9 @@ import { lcm } from '../foundation'
 import type { Limb, Voice } from '../sticking'
 import { type CountingSchool, countSyllable, DEFAULT_SCHOOL, type Ticks } from '../time'
 import { aimOf, toSlots } from './aim'
-import { lineEvents, type StrokeEvent } from './events'
+import { lickSlots, lineEvents, type StrokeEvent } from './events'
 import { frameTicks, type Lick } from './lick'
-import { lineTicks, timedSlots } from './line'
+import { lineTicks } from './line'
 
 /** A length both ways: in ticks, and in slots of the text's own grid. */
 export interface Span {
@@ -56,9 +56,7 @@ export function sumOf(lick: Lick, school: CountingSchool = DEFAULT_SCHOOL): Sum 
     left: span(available - used),
     fits: available === used,
     groups: line.groups,
-    counts: timedSlots(line, frame.grid, frame.start).map((slot) =>
-      countSyllable(slot.tick, slot.grid, frame.meter, school),
-    ),
+    counts: lickSlots(lick).map((slot) => countSyllable(slot.tick, slot.grid, frame.meter, school)),
     linear: isLinear(events),
     landing: approachOf(events, aim.target),
     again: used === 0 ? null : { cycles: lcm(used, bar) / used, bars: lcm(used, bar) / bar },

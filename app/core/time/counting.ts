@@ -59,6 +59,16 @@ export const COUNTING_SCHOOLS: readonly CountingSchool[] = [
 
 export const DEFAULT_SCHOOL: CountingSchool = COUNTING_SCHOOLS[0] as CountingSchool
 
+const wordsOfSchool = new WeakMap<CountingSchool, Map<number, readonly string[] | undefined>>()
+
+/** The words of a school for so many slots a beat, taken apart once. */
+function wordsOf(school: CountingSchool, slots: number): readonly string[] | undefined {
+  const known = wordsOfSchool.get(school) ?? new Map<number, readonly string[] | undefined>()
+  wordsOfSchool.set(school, known)
+  if (!known.has(slots)) known.set(slots, school.syllables[slots]?.split(' '))
+  return known.get(slots)
+}
+
 /** What a slot is called where it lies on none of its grid's positions. */
 export const UNNAMED_COUNT = '?'
 
@@ -80,7 +90,7 @@ export function countSyllable(
   const slot = gridTicks(grid)
   if (inBeat % slot !== 0) return UNNAMED_COUNT
   const position = inBeat / slot
-  const words = school.syllables[beat / slot]?.split(' ')
+  const words = wordsOf(school, beat / slot)
   const word = words?.[position] ?? (position === 0 ? '#' : String(position + 1))
   return word === '#' ? number : word
 }

@@ -3,11 +3,11 @@ import {
   countStrokes,
   frameTicks,
   type Lick,
+  lickSlots,
   limbClashes,
   lineEvents,
   type Sum,
   sumOf,
-  timedSlots,
   trueSpeed,
 } from '~/core/line'
 import { type FootLanding, footLanding } from '~/core/playing'
@@ -132,13 +132,12 @@ function placeIn(lick: Lick, tick: Ticks): string {
 }
 
 /** `slot 6 of beat 4`, where a place has no syllable of its own that everybody knows. */
-function slotAt({ frame, line }: Lick, tick: Ticks): string | undefined {
-  const { beat } = frameTicks(frame)
-  const slots = timedSlots(line, frame.grid, frame.start)
-  const slot = slots.find((at) => tick >= at.tick && tick < at.tick + at.ticks)
+function slotAt(lick: Lick, tick: Ticks): string | undefined {
+  const { bar, beat } = frameTicks(lick.frame)
+  const slot = lickSlots(lick).find((at) => tick >= at.tick && tick < at.tick + at.ticks)
   const inBeat = tick % beat
   if (!slot || inBeat % slot.ticks !== 0) return undefined
-  const number = (Math.floor(tick / beat) % (frameTicks(frame).bar / beat)) + 1
+  const number = (Math.floor(tick / beat) % (bar / beat)) + 1
   return `slot ${inBeat / slot.ticks + 1} of beat ${number}`
 }
 

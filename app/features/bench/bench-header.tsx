@@ -1,14 +1,17 @@
 import { Copy, Redo2, Trash2, Undo2 } from 'lucide-react'
 import { memo, type ReactNode } from 'react'
 import { useSubmit } from 'react-router'
-import { type Key, normalTitle, splitTags, valuesOf } from '~/codecs/lick-text'
+import { type Key, normalTitle, splitTags } from '~/codecs/lick-text'
 import { DraftInput } from '~/ui/draft-input'
 import type { SaveState } from './autosave'
 import { SaveMark } from './save-mark'
 
 interface BenchHeaderProps {
   readonly id: string
-  readonly text: string
+  readonly title: string
+  readonly tags: string
+  /** The text as it is typed now, for a copy of it. */
+  readonly textNow: () => string
   readonly saveState: SaveState
   readonly canUndo: boolean
   readonly canRedo: boolean
@@ -18,9 +21,8 @@ interface BenchHeaderProps {
 
 /** The lick's name and tags, whether it is kept, and what can be done with it as a whole. */
 export const BenchHeader = memo(function BenchHeader(props: BenchHeaderProps) {
-  const { id, text, saveState, canUndo, canRedo, onSet, onTravel } = props
+  const { id, title, tags, textNow, saveState, canUndo, canRedo, onSet, onTravel } = props
   const submit = useSubmit()
-  const title = valuesOf(text, 'title')[0] ?? ''
   const tell = (fields: Record<string, string>) =>
     submit({ id, ...fields }, { method: 'post', action: '/?index' })
   return (
@@ -38,7 +40,7 @@ export const BenchHeader = memo(function BenchHeader(props: BenchHeaderProps) {
       <DraftInput
         label="Tags, with commas"
         className="mr-auto min-w-32 max-w-full rounded-field bg-transparent text-(--quiet) text-sm [field-sizing:content] hover:bg-base-100"
-        value={tidyTags(valuesOf(text, 'tags')[0] ?? '')}
+        value={tidyTags(tags)}
         tidy={tidyTags}
         placeholder="tags, with commas"
         onChange={(next) => onSet('tags', next === '' ? [] : [next])}
@@ -51,7 +53,10 @@ export const BenchHeader = memo(function BenchHeader(props: BenchHeaderProps) {
         <IconButton label="Redo" disabled={!canRedo} onClick={() => onTravel('redo')}>
           <Redo2 size={18} aria-hidden />
         </IconButton>
-        <IconButton label="Duplicate" onClick={() => tell({ intent: 'duplicate', text })}>
+        <IconButton
+          label="Duplicate"
+          onClick={() => tell({ intent: 'duplicate', text: textNow() })}
+        >
           <Copy size={18} aria-hidden />
         </IconButton>
         <IconButton label="Delete" onClick={() => tell({ intent: 'delete', title })}>

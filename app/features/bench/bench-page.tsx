@@ -1,6 +1,6 @@
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { useFetcher } from 'react-router'
-import { type Key, lineTextOf } from '~/codecs/lick-text'
+import { type Key, lineTextOf, valuesOf } from '~/codecs/lick-text'
 import { TEMPO_RANGE } from '~/core/line'
 import { COUNTING_SCHOOLS, DEFAULT_SCHOOL, isCompound } from '~/core/time'
 import type { LickRecord, Settings } from '~/storage'
@@ -62,7 +62,7 @@ export function BenchPage({ record, settings }: { record: LickRecord; settings: 
     (key: Key, values: readonly string[]) => run({ kind: 'set', key, values }),
     [run],
   )
-  const { field, caret, tellCaret, pick, travel } = useCaret(document, run)
+  const { field, caret, tellCaret, pick, travel, textNow } = useCaret(document, run)
   useBenchKeys({ onPlay: player.toggle, onTravel: travel, onTempo: setTempo })
 
   const staffView = useMemo(
@@ -77,7 +77,9 @@ export function BenchPage({ record, settings }: { record: LickRecord; settings: 
       <div className="mx-auto grid w-full max-w-7xl grow grid-cols-1 content-start gap-x-8 gap-y-3 px-4 py-3.5 sm:px-5 lg:grid-cols-[minmax(0,1fr)_15.5rem]">
         <BenchHeader
           id={record.id}
-          text={text}
+          title={valuesOf(text, 'title')[0] ?? ''}
+          tags={valuesOf(text, 'tags')[0] ?? ''}
+          textNow={textNow}
           saveState={saveState}
           canUndo={document.history.past.length > 0}
           canRedo={document.history.future.length > 0}

@@ -34,5 +34,7 @@ export function useCaret(document: BenchDocument, run: Dispatch<BenchCommand>) {
     [run],
   )
 
-  return { field, caret, tellCaret, pick, travel }
+  const textNow = useCallback(() => current.current.history.text, [])
+
+  return { field, caret, tellCaret, pick, travel, textNow }
 }

@@ -220,7 +220,7 @@ export const RowFigure = memo(
     )
   },
   (before, after) =>
-    before.view.key === after.view.key &&
+    before.view === after.view &&
     before.slotWidth === after.slotWidth &&
     before.landingVoice === after.landingVoice &&
     before.onPick === after.onPick &&

@@ -7,7 +7,7 @@ import { STAFF_HEIGHT } from '../staff/draw-unit'
 import { type Ruler, type RulerRow, toRuler } from './layout'
 import { RowFigure, type RowHeights, RowLabels, rowHeights, rowParts } from './row-figure'
 import { RowStaff } from './row-staff'
-import { type Scene, toRowView, toScene } from './view'
+import { type RowView, rowKey, type Scene, toRowView, toScene } from './view'
 
 interface RulerViewProps {
   readonly lick: Lick
@@ -89,10 +89,11 @@ function SystemRow({
 }: SystemRowProps) {
   const host = useRef<HTMLDivElement>(null)
   const near = useNearView(host)
+  const viewOf = useRowView()
   const height = rowParts(heights).height + STAFF_HEIGHT
   const landing = row.segments.find(({ kind }) => kind === 'landing')
   return (
-    <div ref={host} className="flex contain-[layout_style]" style={{ height }}>
+    <div ref={host} className="flex contain-content" style={{ height }}>
       {labelled && (
         <div className="shrink-0" style={{ width: LABELS_WIDTH }}>
           <Labels heights={heights} />
@@ -108,7 +109,7 @@ function SystemRow({
         {near && (
           <div className="relative">
             <RowFigure
-              view={toRowView(scene, ruler, row)}
+              view={viewOf(scene, ruler, row)}
               heights={heights}
               slotWidth={ruler.slotWidth}
               landingVoice={LANDING_VOICES[scene.lick.frame.landing.kind]}
@@ -125,6 +126,16 @@ function SystemRow({
       </div>
     </div>
   )
+}
+
+/** The view of a row, made anew only when something in it has changed. */
+function useRowView() {
+  const last = useRef<{ key: string; view: RowView } | undefined>(undefined)
+  return (scene: Scene, ruler: Ruler, row: RulerRow): RowView => {
+    const key = rowKey(scene, ruler, row)
+    if (last.current?.key !== key) last.current = { key, view: toRowView(scene, ruler, row) }
+    return last.current.view
+  }
 }
 
 const Labels = memo(RowLabels, (before, after) => before.heights === after.heights)

@@ -5,7 +5,7 @@ import { DEFAULT_SCHOOL } from '~/core/time'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
 import { toRuler, xOf } from './layout'
-import { toRowView, toScene } from './view'
+import { rowKey, toRowView, toScene } from './view'
 
 const views = (text: string, width = 900) => {
   const lick = lickOf(text)
@@ -107,13 +107,41 @@ describe('rows', () => {
   })
 
   it('draw again only what has changed', () => {
-    const [first, second] = [
-      views('bars: 2\nline: RLRL*8', 820),
-      views('bars: 2\nline: RLRL*7 RLRK', 820),
-    ]
-    expect([first[0]?.key === second[0]?.key, first[1]?.key === second[1]?.key]).toEqual([
-      true,
-      false,
-    ])
+    const keysOf = (text: string) => {
+      const lick = lickOf(text)
+      const ruler = toRuler(lick, 820)
+      const scene = toScene(lick, DEFAULT_SCHOOL)
+      return ruler.rows.map((row) => rowKey(scene, ruler, row))
+    }
+    const before = keysOf('bars: 2\nline: RLRL*8')
+    const same = (text: string) => keysOf(text).map((key, i) => key === before[i])
+    expect(same('bars: 2\nline: RLRL*7 RLRK')).toEqual([true, false])
+    expect(same('bars: 2\nline: RLRL*3 RL(RK)L RLRL*4')).toEqual([false, true])
+    expect(same('bars: 2\nstart: 1\ntempo: 81\nline: RLRL*8')).toEqual([false, false])
+  })
+
+  it('have equal keys only where their views are equal (law)', () => {
+    fc.assert(
+      fc.property(random.lick, random.lick, (one, other) => {
+        const rowsOf = (lick: typeof one) => {
+          const ruler = toRuler(lick, 900)
+          const scene = toScene(lick, DEFAULT_SCHOOL)
+          return ruler.rows.map(
+            (row) =>
+              [rowKey(scene, ruler, row), JSON.stringify(toRowView(scene, ruler, row))] as const,
+          )
+        }
+        // The same frame over another line: rows may agree, and then must agree in all.
+        const second = rowsOf({
+          ...one,
+          line: { ...one.line, slots: [...one.line.slots].reverse() },
+        })
+        for (const [key, view] of [...rowsOf(one), ...rowsOf(other)]) {
+          for (const [otherKey, otherView] of second)
+            if (key === otherKey) expect(view).toBe(otherView)
+        }
+      }),
+      { numRuns: 40, endOnFailure: true },
+    )
   })
 })

@@ -2,11 +2,12 @@ import {
   aimOf,
   frameTicks,
   type Lick,
+  lickSlots,
   type StrokeEvent,
   strokeEvents,
   type TimedSlot,
-  timedSlots,
 } from '~/core/line'
+import { formatSlot } from '~/core/notation'
 import {
   type Letter,
   type Level,
@@ -21,6 +22,7 @@ import {
   beatTicks,
   type CountingSchool,
   countSyllable,
+  gridName,
   gridTicks,
   type Ticks,
   UNNAMED_COUNT,
@@ -88,8 +90,6 @@ export interface RowView {
   readonly lanes: readonly LaneMark[]
   readonly beatLines: readonly number[]
   readonly landing: Segment | undefined
-  /** Equal for equal rows: tells whether one has to be drawn again. */
-  readonly key: string
 }
 
 /** A lick as its rows are made from it: worked out once a change, whatever rows are on screen. */
@@ -100,6 +100,8 @@ export interface Scene {
   readonly events: readonly StrokeEvent[]
   /** The first slot of each group. */
   readonly groupStarts: readonly number[]
+  /** Everything but the line that rows depend on, as one string. */
+  readonly frameKey: string
 }
 
 /** Everything the rows of a lick have in common. */
@@ -113,9 +115,10 @@ export function toScene(lick: Lick, school: CountingSchool): Scene {
   return {
     lick,
     school,
-    slots: timedSlots(lick.line, lick.frame.grid, lick.frame.start),
+    slots: lickSlots(lick),
     events: strokeEvents(lick),
     groupStarts,
+    frameKey: JSON.stringify([lick.frame, lick.layers, school.id]),
   }
 }
 
@@ -135,8 +138,42 @@ export function toRowView(scene: Scene, ruler: Ruler, row: RulerRow): RowView {
   }))
   const beatLines = beatLinesOf(lick, ruler, row)
   const landing = row.segments.find(({ kind }) => kind === 'landing')
-  const parts = { counts, stacks, letters, lanes, beatLines, landing }
-  return { row, ...parts, key: JSON.stringify([row, parts]) }
+  return { row, counts, stacks, letters, lanes, beatLines, landing }
+}
+
+/**
+ * A string that is equal for equal rows, at a fraction of the cost of their views: what stands in
+ * the row and around it, as it is typed.
+ */
+export function rowKey(
+  { lick, slots, groupStarts, frameKey }: Scene,
+  ruler: Ruler,
+  row: RulerRow,
+): string {
+  const here = between(slots, row.from, row.to)
+  const [first, last] = [here[0], here.at(-1)]
+  // A stack stands whole where its group begins, so the row's last group counts to its end.
+  const end = last
+    ? (groupStarts[last.group] as number) + (lick.line.groups[last.group] as number)
+    : 0
+  const typed = slots
+    .slice(first?.index ?? 0, end)
+    .map(
+      ({ content, group, tick, grid }) =>
+        `${group}.${tick}@${gridName(grid)}${formatSlot(content)}`,
+    )
+  const { end: lineEnd, target } = aimOf(lick)
+  return JSON.stringify([
+    row,
+    ruler.pixelsPerTick,
+    ruler.inset,
+    frameKey,
+    lineEnd,
+    target,
+    first?.index,
+    groupStarts[first?.group ?? 0],
+    typed,
+  ])
 }
 
 /** Those of a list in order of time that begin in [from, to), found by halving. */
