@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test'
+import { QUIET_FLAGS } from './scripts/serve.mjs'
 
 const PORT = 4173
 
@@ -13,13 +14,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: '/usr/bin/chromium',
-      args: [
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-        '--disable-quic',
-        '--no-first-run',
-      ],
+      args: QUIET_FLAGS,
     },
   },
   webServer: {

@@ -1,18 +1,11 @@
-import { spawn } from 'node:child_process'
 import { chromium } from '@playwright/test'
 import { createServer } from 'vite'
 import { watchKeys } from '../tests/bench/keystrokes.mjs'
 import { CHROMIUM, ensureChromium, ensurePackages, run } from './ensure.mjs'
+import { QUIET_FLAGS, serveDemo } from './serve.mjs'
 
 /** Measures speed as ratios and growth: machines differ, and this one is noisy. */
 const PORT = 4174
-const FLAGS = [
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-  '--disable-quic',
-  '--no-first-run',
-]
 const KEYS = 80
 /** Between one key and the next, in milliseconds: ten letters a second. */
 const PAUSE = 90
@@ -21,7 +14,7 @@ ensurePackages()
 ensureChromium()
 run('node_modules/.bin/react-router', ['build'], { stdio: ['ignore', 'ignore', 'inherit'] })
 
-const browser = await chromium.launch({ executablePath: CHROMIUM, args: FLAGS })
+const browser = await chromium.launch({ executablePath: CHROMIUM, args: QUIET_FLAGS })
 try {
   const bare = await benchStaff()
   await benchKeys(bare)
@@ -59,22 +52,11 @@ async function benchStaff() {
 
 /** From key to paint, and the staff redrawn for it, for lines of growing length. */
 async function benchKeys(bare) {
-  const server = spawn('node_modules/.bin/react-router-serve', ['./build/server/index.js'], {
-    stdio: 'ignore',
-    env: {
-      ...process.env,
-      NODE_ENV: 'production',
-      PORT: String(PORT),
-      HOST: '127.0.0.1',
-      DIME_STACK_DEMO: '1',
-    },
-  })
+  const { address, stop } = await serveDemo(PORT)
   try {
-    const base = `http://127.0.0.1:${PORT}`
-    await answering(base)
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
     await page.addInitScript(watchKeys)
-    await page.goto(base)
+    await page.goto(address)
     await page.getByRole('link', { name: 'Tightrope', exact: true }).click()
     const field = page.getByRole('textbox', { name: 'Sticking' })
     await page.getByLabel('Start').selectOption('1')
@@ -97,12 +79,12 @@ async function benchKeys(bare) {
         `  ${String(bars).padStart(2)} bars: work for a key median ${ms(median(work))}, 95th ${ms(quantile(work, 0.95))} (16 at most); ` +
           `key to paint median ${ms(median(painted))}, 95th ${ms(quantile(painted, 0.95))}; ` +
           `staff units redrawn median ${median(units)}, most ${Math.max(...units)}; staff median ${ms(median(staff))}, ` +
-          `${(median(staff) / median(units) / bare).toFixed(2)} of the bare library a unit`,
+          perUnit(median(staff), median(units), bare),
       )
     }
     await page.close()
   } finally {
-    server.kill()
+    stop()
   }
 }
 
@@ -112,21 +94,14 @@ async function key(page, i) {
   await page.waitForTimeout(PAUSE)
 }
 
-async function answering(url) {
-  for (let tries = 0; tries < 100; tries += 1) {
-    const answered = await fetch(url).then(
-      () => true,
-      () => false,
-    )
-    if (answered) return
-    await new Promise((resolve) => setTimeout(resolve, 100))
-  }
-  throw new Error(`nothing answers at ${url}`)
-}
-
 function quantile(values, share) {
   const sorted = [...values].sort((a, b) => a - b)
   return sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? Number.NaN
+}
+
+function perUnit(staff, units, bare) {
+  if (units === 0) return 'no unit on screen changed'
+  return `${(staff / units / bare).toFixed(2)} of the bare library a unit`
 }
 
 function median(values) {

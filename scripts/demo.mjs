@@ -1,5 +1,6 @@
 import { spawn } from 'node:child_process'
 import { ensurePackages, run } from './ensure.mjs'
+import { answering } from './serve.mjs'
 
 /** One command from a fresh checkout to the demo in a browser: install, build, serve, say where. */
 const port = process.env.PORT ?? '3000'
@@ -21,15 +22,3 @@ await answering(address)
 console.log(
   `\nDime Stack is open at ${address}\nThe demo licks come in at the first visit. Ctrl+C ends it.`,
 )
-
-async function answering(url) {
-  for (let tries = 0; tries < 150; tries += 1) {
-    const answered = await fetch(url).then(
-      (response) => response.ok,
-      () => false,
-    )
-    if (answered) return
-    await new Promise((resolve) => setTimeout(resolve, 200))
-  }
-  throw new Error(`nothing answers at ${url}`)
-}

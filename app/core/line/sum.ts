@@ -94,3 +94,11 @@ export function freeHandAfter(limbs: readonly Limb[]): FreeHand {
   if (undecided) return 'unknown'
   return right ? 'LH' : 'RH'
 }
+
+/** The hand that takes the crash of the landing: the free one, the right where both or none is. */
+export function crashHand(lick: Lick): 'RH' | 'LH' {
+  const events = lineEvents(lick)
+  const last = events.at(-1)
+  const limbs = events.filter(({ tick }) => tick === last?.tick).map(({ limb }) => limb)
+  return freeHandAfter(limbs) === 'LH' ? 'LH' : 'RH'
+}

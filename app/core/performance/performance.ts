@@ -2,10 +2,9 @@ import { grooveEvents } from '../groove'
 import {
   type Aim,
   aimOf,
+  crashHand,
   frameTicks,
-  freeHandAfter,
   type Lick,
-  lineEvents,
   NO_GROOVE,
   type StrokeEvent,
   strokeEvents,
@@ -126,11 +125,6 @@ function toSound(event: StrokeEvent, lick: Lick, part: Part): SoundStroke {
 function landingEvents(lick: Lick, aim: Aim): SoundEvent[] {
   const { kind } = lick.frame.landing
   if (kind !== 'crash' && kind !== 'stop') return []
-  const events = lineEvents(lick)
-  const last = events.at(-1)
-  const free = freeHandAfter(
-    events.filter(({ tick }) => tick === last?.tick).map(({ limb }) => limb),
-  )
   const stroke = (limb: 'RH' | 'LH' | 'RF', surface: 'c1' | 'bd'): SoundStroke => ({
     kind: 'stroke',
     tick: aim.target,
@@ -141,7 +135,7 @@ function landingEvents(lick: Lick, aim: Aim): SoundEvent[] {
     graces: 0,
     since: null,
   })
-  const strokes = [stroke(free === 'LH' ? 'LH' : 'RH', 'c1'), stroke('RF', 'bd')]
+  const strokes = [stroke(crashHand(lick), 'c1'), stroke('RF', 'bd')]
   if (kind === 'crash') return strokes
   return [...strokes, { kind: 'choke', tick: aim.target + CHOKE_AFTER, surface: 'c1' }]
 }

@@ -34,7 +34,7 @@ export function AnswersPanel({
         {answers.betterStart && (
           <button
             type="button"
-            className="btn btn-sm mt-1 self-start"
+            className="btn btn-outline border-base-300 btn-sm mt-1 self-start"
             onClick={() => onStart(answers.betterStart ?? '')}
           >
             Start on {answers.betterStart}: ends on the barline

@@ -10,6 +10,7 @@ import {
   sumOf,
   trueSpeed,
 } from '~/core/line'
+import { formatSlot } from '~/core/notation'
 import { type FootLanding, footLanding } from '~/core/playing'
 import { type Limb, SURFACE_NAMES } from '~/core/sticking'
 import {
@@ -144,9 +145,12 @@ function slotAt(lick: Lick, tick: Ticks): string | undefined {
 function offPlace(lick: Lick, sum: Sum, school: CountingSchool): string {
   const { end, target: aimed } = aimOf(lick)
   if (sum.left.ticks > 0 && lick.line.slots.length > 0) return `Free from ${placeIn(lick, end)}`
-  if (sum.left.ticks < 0) {
+  const over = lickSlots(lick).find(({ tick, ticks }) => tick + ticks > aimed)
+  if (sum.left.ticks < 0 && over) {
     const count = countSyllable(aimed, lick.frame.grid, lick.frame.meter, school)
-    return `The first too many would fall on the next ${count}`
+    const typed = formatSlot(over.content)
+    if (over.tick < aimed) return `Slot ${over.index + 1}, ${typed}, reaches over the ${count}`
+    return `The first too many, slot ${over.index + 1}, ${typed}, would fall on the next ${count}`
   }
   return ''
 }
@@ -194,18 +198,37 @@ function footAdvice(lick: Lick, milliseconds: (ticks: Ticks) => number): Answers
   }
 }
 
+/** Where limbs meet, where both hands share a surface, and how many strokes have graces. */
 function together(lick: Lick): string {
   const events = lineEvents(lick)
-  const slotsMeeting = new Set<number>()
+  const meeting = new Set<Ticks>()
+  const sharing = new Set<Ticks>()
   for (const [i, event] of events.entries()) {
-    if (event.tick === events[i + 1]?.tick) slotsMeeting.add(event.slot)
+    const next = events[i + 1]
+    if (event.tick !== next?.tick) continue
+    meeting.add(event.tick)
+    if (isHandLimb(event.limb) && isHandLimb(next.limb) && event.surface === next.surface)
+      sharing.add(event.tick)
   }
   const graces = events.filter(({ grace }) => grace > 0).length
   const parts = [
-    slotsMeeting.size > 0 ? `limbs together at ${plural(slotsMeeting.size, 'slot')}` : '',
+    meeting.size > 0 ? `limbs together at ${placesIn(lick, meeting)}` : '',
+    sharing.size > 0 ? `both hands on one surface at ${placesIn(lick, sharing)}` : '',
     graces > 0 ? `${plural(graces, 'stroke')} with graces` : '',
   ].filter(Boolean)
-  return `Not linear: ${parts.join(', ')}`
+  return `Not linear: ${parts.join('; ')}`
+}
+
+function isHandLimb(limb: Limb): boolean {
+  return limb === 'RH' || limb === 'LH' || limb === 'XH'
+}
+
+const SHOWN_PLACES = 6
+
+function placesIn(lick: Lick, ticks: ReadonlySet<Ticks>): string {
+  const places = [...ticks].slice(0, SHOWN_PLACES).map((tick) => placeIn(lick, tick))
+  const more = ticks.size - places.length
+  return places.join(', ') + (more > 0 ? ` and ${more} more` : '')
 }
 
 /** Where the line would have to begin to end on a barline, told if it is a place of this grid. */

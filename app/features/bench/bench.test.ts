@@ -80,7 +80,7 @@ describe('answers', () => {
     expect(answers('meter: 3/4\nline: RLLRK RLK RLRLK')).toMatchObject({
       verdict: 'over',
       difference: '1 over',
-      place: 'The first too many would fall on the next 1',
+      place: 'The first too many, slot 13, K, would fall on the next 1',
     })
     expect(answers('')).toMatchObject({ verdict: 'empty', betterStart: null })
   })
@@ -101,7 +101,10 @@ describe('answers', () => {
 
   it('say how fast it really is, and where limbs meet', () => {
     expect(answers('grid: 1/16t\nline: RLR', 90).speed).toBe('540 slots a minute, 111.1 ms each')
-    expect(answers('(RK)LL(>R:c1K)').linear).toBe('Not linear: limbs together at 2 slots')
+    expect(answers('(RK)LL(>R:c1K)').linear).toBe('Not linear: limbs together at 1, 1a')
+    expect(answers('(R:t1L:t1)RLR').linear).toBe(
+      'Not linear: limbs together at 1; both hands on one surface at 1',
+    )
     expect(answers('fRLR').linear).toBe('Not linear: 1 stroke with graces')
     expect(answers('lead: 0\nline: JRLK*2\nunder: @1/4 H').clashes).toEqual([
       'second foot wanted twice at 1',

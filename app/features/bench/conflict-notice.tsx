@@ -24,7 +24,7 @@ export function ConflictNotice({
       <p className="min-w-0 grow">
         This lick was changed in another tab. Yours is still here, and is not kept over it.
       </p>
-      <button type="button" className="btn btn-sm" onClick={takeTheirs}>
+      <button type="button" className="btn btn-outline border-base-300 btn-sm" onClick={takeTheirs}>
         Take the other one
       </button>
       <button

@@ -61,7 +61,7 @@ export const LayersPanel = memo(function LayersPanel({ text, onSet }: LayersPane
           <button
             key={text}
             type="button"
-            className="btn btn-sm font-normal"
+            className="btn btn-outline border-base-300 btn-sm font-normal"
             onClick={() => onSet('under', [...under, text])}
           >
             <Plus size={14} aria-hidden />
@@ -70,7 +70,7 @@ export const LayersPanel = memo(function LayersPanel({ text, onSet }: LayersPane
         ))}
         <button
           type="button"
-          className="btn btn-sm font-normal"
+          className="btn btn-outline border-base-300 btn-sm font-normal"
           onClick={() => onSet('under fill', [...underFill, '@1/4 H'])}
         >
           <Plus size={14} aria-hidden />

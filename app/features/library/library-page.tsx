@@ -228,7 +228,12 @@ function EmptyLibrary() {
           <Plus size={18} aria-hidden />
           Start a lick
         </button>
-        <button type="submit" name="intent" value="demo" className="btn">
+        <button
+          type="submit"
+          name="intent"
+          value="demo"
+          className="btn btn-outline border-base-300"
+        >
           Look at twelve from the circus
         </button>
       </Form>

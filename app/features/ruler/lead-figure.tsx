@@ -1,8 +1,8 @@
 /** The groove before the fill, folded into one narrow column: how many bars, and beats of the fill's own bar. */
 export function LeadFigure({ bars, beats, width }: { bars: number; beats: number; width: number }) {
-  const lines = [64, 74, 84, 94, 104]
+  const lines = [70, 80, 90, 100, 110]
   return (
-    <svg width={width} height="164" className="block" aria-hidden="true">
+    <svg width={width} height="170" className="block" aria-hidden="true">
       {lines.map((y) => (
         <line
           key={y}
@@ -14,14 +14,14 @@ export function LeadFigure({ bars, beats, width }: { bars: number; beats: number
           strokeOpacity="0.38"
         />
       ))}
-      <rect x="6" y="74" width="4" height="20" fill="currentColor" />
-      <rect x="13" y="74" width="4" height="20" fill="currentColor" />
+      <rect x="6" y="80" width="4" height="20" fill="currentColor" />
+      <rect x="13" y="80" width="4" height="20" fill="currentColor" />
       {width > 60 && bars + beats > 0 && (
         <g fill="currentColor">
           <polygon
-            points={`${width / 2 + 10},74 ${width / 2 + 14},74 ${width / 2 + 4},94 ${width / 2},94`}
+            points={`${width / 2 + 10},80 ${width / 2 + 14},80 ${width / 2 + 4},100 ${width / 2},100`}
           />
-          <text x={width / 2 + 7} y="58" textAnchor="middle" fontSize="11">
+          <text x={width / 2 + 7} y="64" textAnchor="middle" fontSize="11">
             {[counted(bars, 'bar'), counted(beats, 'beat')].filter(Boolean).join(' ')}
           </text>
         </g>

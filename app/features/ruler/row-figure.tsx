@@ -1,4 +1,5 @@
 import { memo } from 'react'
+import { crashHand } from '~/core/line'
 import type { Limb } from '~/core/sticking'
 import { LIMB_COLOUR, Stack } from './discs'
 import { SlotLetters } from './slot-letters'
@@ -31,6 +32,9 @@ export function rowHeights({ lick, events }: Scene, slotWidth: number): RowHeigh
     1,
   )
   const used = new Set(events.map(({ limb }) => limb))
+  const { kind } = lick.frame.landing
+  if (kind === 'crash' || kind === 'stop')
+    for (const limb of [crashHand(lick), 'RF'] as const) used.add(limb)
   return {
     stacks: tallest * pitch + 8,
     letters: 22 + LETTER * together,

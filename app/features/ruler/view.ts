@@ -1,5 +1,6 @@
 import {
   aimOf,
+  crashHand,
   frameTicks,
   type Lick,
   lickSlots,
@@ -138,7 +139,8 @@ export function toRowView(scene: Scene, ruler: Ruler, row: RulerRow): RowView {
   }))
   const beatLines = beatLinesOf(lick, ruler, row)
   const landing = row.segments.find(({ kind }) => kind === 'landing')
-  return { row, counts, stacks, letters, lanes, beatLines, landing }
+  const landed = landing ? landingLanes(lick, xOf(ruler, row, landing.from) ?? 0) : []
+  return { row, counts, stacks, letters, lanes: [...lanes, ...landed], beatLines, landing }
 }
 
 /**
@@ -150,29 +152,35 @@ export function rowKey(
   ruler: Ruler,
   row: RulerRow,
 ): string {
-  const here = between(slots, row.from, row.to)
-  const [first, last] = [here[0], here.at(-1)]
-  // A stack stands whole where its group begins, so the row's last group counts to its end.
-  const end = last
-    ? (groupStarts[last.group] as number) + (lick.line.groups[last.group] as number)
-    : 0
+  const first = firstFrom(slots, row.from)
+  const after = firstFrom(slots, row.to)
+  const last = slots[after - 1]
+  // A stack stands whole where its group begins, so the row's last group counts to its end; and a
+  // squeeze before the row may reach into it.
+  const end =
+    last && after > first
+      ? (groupStarts[last.group] as number) + (lick.line.groups[last.group] as number)
+      : after
   const typed = slots
-    .slice(first?.index ?? 0, end)
+    .slice(Math.max(0, first - 1), end)
     .map(
       ({ content, group, tick, grid }) =>
         `${group}.${tick}@${gridName(grid)}${formatSlot(content)}`,
     )
-  const { end: lineEnd, target } = aimOf(lick)
+  const aim = aimOf(lick)
+  const groupStart = groupStarts[slots[first]?.group ?? 0]
+  const { pixelsPerTick, inset } = ruler
   return JSON.stringify([
     row,
-    ruler.pixelsPerTick,
-    ruler.inset,
+    pixelsPerTick,
+    inset,
     frameKey,
-    lineEnd,
-    target,
-    first?.index,
-    groupStarts[first?.group ?? 0],
+    aim,
+    first,
+    after,
+    groupStart,
     typed,
+    crashHand(lick),
   ])
 }
 
@@ -193,6 +201,18 @@ function firstFrom(list: readonly { readonly tick: Ticks }[], tick: Ticks): numb
     else high = middle
   }
   return low
+}
+
+/** The limbs of the landing: the hand that takes the crash, and the kick under it. */
+function landingLanes(lick: Lick, x: number): LaneMark[] {
+  const { kind } = lick.frame.landing
+  if (kind !== 'crash' && kind !== 'stop') return []
+  const hand = crashHand(lick)
+  const mark = { x, level: 'accent', under: false } as const
+  return [
+    { ...mark, limb: hand, letter: letterOf(hand, false) },
+    { ...mark, limb: 'RF', letter: 'K' },
+  ]
 }
 
 function letterOf(limb: Limb, secondPedal: boolean): Letter {

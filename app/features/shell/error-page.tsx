@@ -58,7 +58,11 @@ export function StoreTrouble({ issue }: { issue: StoreIssue }) {
         <button type="button" className="btn btn-primary" onClick={() => location.reload()}>
           Load again
         </button>
-        <button type="button" className="btn" onClick={saveWhatCanBeRead}>
+        <button
+          type="button"
+          className="btn btn-outline border-base-300"
+          onClick={saveWhatCanBeRead}
+        >
           <Download size={18} aria-hidden />
           Save what can be read
         </button>
@@ -96,7 +100,7 @@ export function ErrorPage({ error }: { error: unknown }) {
         <button type="button" className="btn btn-primary" onClick={() => location.reload()}>
           Load again
         </button>
-        <Link to="/" className="btn">
+        <Link to="/" className="btn btn-outline border-base-300">
           Back to the library
         </Link>
       </div>

@@ -14,9 +14,9 @@ export interface UnitGeometry {
   readonly stickings: boolean
 }
 
-export const STAFF_HEIGHT = 164
-const STAVE_TOP = 24
-const STICKING_BASELINE = 157
+export const STAFF_HEIGHT = 170
+const STAVE_TOP = 30
+const STICKING_BASELINE = 163
 
 const STEP_KEYS = [
   'd/4',

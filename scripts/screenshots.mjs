@@ -1,0 +1,93 @@
+import { chromium } from '@playwright/test'
+import { CHROMIUM, ensureChromium, ensurePackages, run } from './ensure.mjs'
+import { QUIET_FLAGS, serveDemo } from './serve.mjs'
+
+/** One current picture of each main view, from the demo data, into docs/screenshots. */
+const DESK = { width: 1280, height: 800 }
+const PHONE = { width: 390, height: 844 }
+const VIEWS = [
+  { name: 'library', open: library },
+  { name: 'library-phone-dark', size: PHONE, dark: true, open: library },
+  { name: 'library-empty', open: emptyLibrary },
+  { name: 'bench', open: (page) => bench(page, 'Tightrope') },
+  { name: 'bench-dark', dark: true, open: (page) => bench(page, 'Teeterboard') },
+  { name: 'bench-two-bars', open: (page) => bench(page, 'Knife Wheel') },
+  { name: 'bench-playing', open: playing },
+  { name: 'bench-fault', open: fault },
+  { name: 'bench-phone', size: PHONE, open: (page) => bench(page, 'Cannon Exit') },
+  { name: 'settings', open: settings },
+]
+
+ensurePackages()
+ensureChromium()
+run('node_modules/.bin/react-router', ['build'], { stdio: ['ignore', 'ignore', 'inherit'] })
+const { address, stop } = await serveDemo(4175)
+const browser = await chromium.launch({ executablePath: CHROMIUM, args: QUIET_FLAGS })
+try {
+  for (const { name, size = DESK, dark = false, open } of VIEWS) {
+    const context = await browser.newContext({
+      viewport: size,
+      colorScheme: dark ? 'dark' : 'light',
+      baseURL: address,
+    })
+    const page = await context.newPage()
+    await open(page)
+    await page.screenshot({ path: `docs/screenshots/${name}.png` })
+    await context.close()
+    console.log(name)
+  }
+} finally {
+  await browser.close()
+  stop()
+}
+
+async function library(page) {
+  await page.goto('/')
+  await page.getByRole('link', { name: 'Tightrope', exact: true }).waitFor()
+}
+
+async function bench(page, title) {
+  await library(page)
+  await page.getByRole('link', { name: title, exact: true }).click()
+  await page.locator('.staff-unit .vf-stavenote').first().waitFor()
+  await page.waitForTimeout(800)
+}
+
+async function emptyLibrary(page) {
+  await library(page)
+  for (let left = 12; left > 0; left -= 1) {
+    await page
+      .getByRole('button', { name: /^Delete / })
+      .first()
+      .click()
+    await page
+      .getByText(`${left - 1} licks`)
+      .or(page.getByText('No licks yet'))
+      .first()
+      .waitFor()
+  }
+  await page.goto('/')
+  await page.getByText('No licks yet').waitFor()
+}
+
+async function playing(page) {
+  await bench(page, 'Fire Ring')
+  await page.getByLabel('Bars of groove').selectOption('0')
+  await page.getByRole('button', { name: 'Count-in' }).click()
+  await page.getByRole('button', { name: 'Play' }).click()
+  await page.locator('[data-row="0"] [data-cursor]').waitFor({ state: 'visible' })
+  await page.waitForTimeout(1900)
+}
+
+async function fault(page) {
+  await bench(page, 'Tightrope')
+  await page.getByRole('textbox', { name: 'Sticking' }).fill('>R:t1llRl >R:f1lK (>LK RQ')
+  await page.getByText(/stands here/).waitFor()
+}
+
+async function settings(page) {
+  await library(page)
+  await page.goto('/settings')
+  await page.getByRole('heading', { name: 'Settings' }).waitFor()
+  await page.waitForTimeout(300)
+}

@@ -1,0 +1,2 @@
+/** Chromium's flags on a machine without a network: it need not try. */
+export const QUIET_FLAGS: string[]
