@@ -7,7 +7,8 @@ export default defineConfig({
   testDir: 'tests/e2e',
   workers: 1,
   retries: 0,
-  timeout: 45_000,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/results.json' }]],
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,

@@ -50,7 +50,7 @@ test('the content policy lets nothing foreign in, and nothing of ours trips over
   await openLick(page, 'Tightrope')
   await expect(staffNotes(page).first()).toBeVisible()
   await page.getByRole('button', { name: 'Play' }).click()
-  await expect(page.locator('[data-row="0"] [data-cursor]')).toBeVisible({ timeout: 10_000 })
+  await expect(page.locator('[data-row="0"] [data-cursor]')).toBeVisible({ timeout: 30_000 })
   expect(complaints).toEqual([])
 })
 

@@ -47,16 +47,20 @@ function expectedTimes(text: string, rounds: number): number[] {
     .sort((a, b) => a - b)
 }
 
+test.describe.configure({ timeout: 120_000 })
+
+/** A starved machine's audio clock runs slow; what counts is what it is told, not how soon. */
+const PATIENCE = { timeout: 60_000 }
+
 test('a bar is heard at the exact times of the core, none late, while the cursor runs', async ({
   page,
 }) => {
   const starts = await recordStarts(page)
   await openLick(page, 'Trapeze Catch')
+  await page.getByLabel('Bars of groove').selectOption('0')
   await page.getByRole('button', { name: 'Play' }).click()
-  const expected = expectedTimes(textOf('demo-trapeze-catch'), 1)
-  await expect
-    .poll(async () => (await starts()).length, { timeout: 20_000 })
-    .toBeGreaterThan(expected.length)
+  const expected = expectedTimes(`${textOf('demo-trapeze-catch')}lead: 0\n`, 1)
+  await expect.poll(async () => (await starts()).length, PATIENCE).toBeGreaterThan(expected.length)
   const cursor = page.locator('[data-row="0"] [data-cursor]')
   await expect(cursor).toBeVisible()
   const first = await cursor.boundingBox()
@@ -76,11 +80,11 @@ test('tempo and content change while it plays, from the next stroke on, on one u
   const starts = await recordStarts(page)
   await openLick(page, 'Tightrope')
   await page.getByRole('button', { name: 'Play' }).click()
-  await expect.poll(async () => (await starts()).length).toBeGreaterThan(6)
+  await expect.poll(async () => (await starts()).length, PATIENCE).toBeGreaterThan(6)
   await page.getByRole('spinbutton', { name: 'Playing tempo' }).fill('144')
   await sticking(page).fill('RLLRK RLRLK')
   const before = (await starts()).length
-  await expect.poll(async () => (await starts()).length).toBeGreaterThan(before + 20)
+  await expect.poll(async () => (await starts()).length, PATIENCE).toBeGreaterThan(before + 20)
   const late = (await starts()).filter(({ when, now }) => when < now)
   expect(late).toEqual([])
   await page.getByRole('button', { name: 'Stop' }).click()
@@ -94,7 +98,7 @@ test('once means once: it lands, rings, and stops by itself', async ({ page }) =
   await page.getByRole('spinbutton', { name: 'Playing tempo' }).fill('300')
   await page.getByRole('button', { name: 'Play' }).click()
   await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible()
-  await expect(page.getByRole('button', { name: 'Play' })).toBeVisible({ timeout: 10_000 })
+  await expect(page.getByRole('button', { name: 'Play' })).toBeVisible(PATIENCE)
 })
 
 test('the click is turned off and the count-in still counts', async ({ page }) => {
@@ -103,7 +107,7 @@ test('the click is turned off and the count-in still counts', async ({ page }) =
   await page.getByRole('button', { name: 'Click' }).click()
   await expect(page.getByRole('button', { name: 'Click' })).toHaveAttribute('aria-pressed', 'false')
   await page.getByRole('button', { name: 'Play' }).click()
-  await expect.poll(async () => (await starts()).length).toBeGreaterThan(7)
+  await expect.poll(async () => (await starts()).length, PATIENCE).toBeGreaterThan(7)
   await page.reload()
   await expect(page.getByRole('button', { name: 'Click' })).toHaveAttribute('aria-pressed', 'false')
 })
