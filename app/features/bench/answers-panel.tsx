@@ -46,7 +46,7 @@ export function AnswersPanel({
           </p>
         )}
         <p className="text-(--quiet)">
-          {answers.strokes}. {answers.again && `${answers.again}.`}
+          {answers.strokes} {answers.again && `${answers.again}.`}
         </p>
       </Block>
       <Block title="Lands">
@@ -58,15 +58,17 @@ export function AnswersPanel({
       <Block title="Speed">
         <p>{answers.speed}</p>
       </Block>
-      <Block title="Limbs">
-        <p>{answers.linear}</p>
-        {answers.clashes.map((clash) => (
-          <p key={clash} className="flex gap-1.5 text-error">
-            <CircleAlert size={16} className="mt-0.5 shrink-0" aria-hidden />
-            {clash}
-          </p>
-        ))}
-      </Block>
+      {(answers.linear || answers.clashes.length > 0) && (
+        <Block title="Limbs">
+          <p>{answers.linear}</p>
+          {answers.clashes.map((clash) => (
+            <p key={clash} className="flex gap-1.5 text-error">
+              <CircleAlert size={16} className="mt-0.5 shrink-0" aria-hidden />
+              {clash}
+            </p>
+          ))}
+        </Block>
+      )}
     </aside>
   )
 }

@@ -65,13 +65,16 @@ export function toAnswers(lick: Lick, tempo: number, school: CountingSchool): An
     difference: difference(sum),
     groups: shortened(sum.groups),
     span: `from ${spoken(placeName(frame.start, frame.meter))} to ${target(lick, sum)}`,
-    strokes: `${plural(strokes, 'stroke')}${graces > 0 ? `, ${plural(graces, 'grace')}` : ''}`,
+    strokes:
+      strokes === 0
+        ? ''
+        : `${plural(strokes, 'stroke')}${graces > 0 ? `, ${plural(graces, 'grace')}` : ''}.`,
     again: again(sum),
     place: offPlace(lick, sum, school),
     lands: landing(lick, sum, milliseconds),
     foot: footAdvice(lick, milliseconds),
     speed: `${Math.round(speed.strokesPerMinute)} slots a minute, ${tenth(speed.millisecondsPerSlot)} ms each`,
-    linear: sum.linear ? 'Linear: no two limbs together' : together(lick),
+    linear: strokes === 0 ? '' : sum.linear ? 'Linear: no two limbs together' : together(lick),
     clashes: clashes.length > 3 ? [...shown, `and ${clashes.length - 3} more`] : shown,
     betterStart: betterStart(lick, sum),
   }
@@ -128,7 +131,8 @@ function placeIn(lick: Lick, tick: Ticks): string {
   const { bar } = frameTicks(frame)
   const index = Math.floor(tick / bar)
   const named = placeName(tick - index * bar, frame.meter)
-  const place = named.includes('+') ? (slotAt(lick, tick) ?? named) : named
+  const said = named.replace(/(trip|let)$/, ' $1')
+  const place = named.includes('+') ? (slotAt(lick, tick) ?? named) : said
   return index === 0 ? place : `${place} of bar ${index + 1}`
 }
 

@@ -10,6 +10,11 @@ export function useCaret(document: BenchDocument, run: Dispatch<BenchCommand>) {
     current.current = document
   }, [document])
 
+  // An empty line waits for its first letter: a new lick can be typed at once.
+  useEffect(() => {
+    if (current.current.good.lick.line.slots.length === 0) field.current?.focus()
+  }, [])
+
   const tellCaret = useCallback((from: number, to: number) => {
     setCaret((now) => (now.from === from && now.to === to ? now : { from, to }))
   }, [])

@@ -33,7 +33,7 @@ export interface Ruler {
   readonly inset: number
 }
 
-const WIDEST_SLOT = 46
+const WIDEST_SLOT = 62
 const NARROWEST_SLOT = 22
 const LEAD_WIDTH = 76
 const NARROW_LEAD_WIDTH = 40

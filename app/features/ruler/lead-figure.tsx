@@ -1,8 +1,8 @@
 /** The groove before the fill, folded into one narrow column: how many bars, and beats of the fill's own bar. */
 export function LeadFigure({ bars, beats, width }: { bars: number; beats: number; width: number }) {
-  const lines = [70, 80, 90, 100, 110]
+  const lines = [76, 86, 96, 106, 116]
   return (
-    <svg width={width} height="170" className="block" aria-hidden="true">
+    <svg width={width} height="176" className="block" aria-hidden="true">
       {lines.map((y) => (
         <line
           key={y}
@@ -14,14 +14,14 @@ export function LeadFigure({ bars, beats, width }: { bars: number; beats: number
           strokeOpacity="0.38"
         />
       ))}
-      <rect x="6" y="80" width="4" height="20" fill="currentColor" />
-      <rect x="13" y="80" width="4" height="20" fill="currentColor" />
+      <rect x="6" y="86" width="4" height="20" fill="currentColor" />
+      <rect x="13" y="86" width="4" height="20" fill="currentColor" />
       {width > 60 && bars + beats > 0 && (
         <g fill="currentColor">
           <polygon
-            points={`${width / 2 + 10},80 ${width / 2 + 14},80 ${width / 2 + 4},100 ${width / 2},100`}
+            points={`${width / 2 + 10},86 ${width / 2 + 14},86 ${width / 2 + 4},106 ${width / 2},106`}
           />
-          <text x={width / 2 + 7} y="64" textAnchor="middle" fontSize="11">
+          <text x={width / 2 + 7} y="70" textAnchor="middle" fontSize="11">
             {[counted(bars, 'bar'), counted(beats, 'beat')].filter(Boolean).join(' ')}
           </text>
         </g>

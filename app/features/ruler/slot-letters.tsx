@@ -35,6 +35,7 @@ export function SlotLetters({
         x={x}
         y={y - (content.strokes.length - 1 - i) * 17}
         scale={content.strokes.length > 1 ? 0.8 : 1}
+        accent={i === 0 ? loudest(content.strokes) : null}
       />
     ))
   }
@@ -47,6 +48,7 @@ export function SlotLetters({
         x={x + i * step}
         y={y}
         scale={SQUEEZED}
+        accent={loudest(part.strokes)}
       />
     ),
   )
@@ -57,11 +59,14 @@ function StrokeLetter({
   x,
   y,
   scale,
+  accent,
 }: {
   stroke: Stroke
   x: number
   y: number
   scale: number
+  /** The mark over the letter; of strokes together only the top one has it. */
+  accent: 'accent' | 'strong' | null
 }) {
   const size = SIZES[stroke.level] * scale
   const loud = stroke.level === 'accent' || stroke.level === 'strong'
@@ -76,7 +81,7 @@ function StrokeLetter({
       >
         {stroke.letter}
       </text>
-      {loud && <AccentMark x={x} y={y - size + 1} strong={stroke.level === 'strong'} />}
+      {accent && <AccentMark x={x} y={y - size + 1} strong={accent === 'strong'} />}
       {stroke.graces > 0 && (
         <text
           x={x - size * 0.46}
@@ -91,6 +96,11 @@ function StrokeLetter({
       )}
     </g>
   )
+}
+
+function loudest(strokes: readonly Stroke[]): 'accent' | 'strong' | null {
+  if (strokes.some(({ level }) => level === 'strong')) return 'strong'
+  return strokes.some(({ level }) => level === 'accent') ? 'accent' : null
 }
 
 function AccentMark({ x, y, strong }: { x: number; y: number; strong: boolean }) {

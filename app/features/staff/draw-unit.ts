@@ -14,9 +14,11 @@ export interface UnitGeometry {
   readonly stickings: boolean
 }
 
-export const STAFF_HEIGHT = 170
-const STAVE_TOP = 30
-const STICKING_BASELINE = 163
+export const STAFF_HEIGHT = 176
+const STAVE_TOP = 36
+const STICKING_BASELINE = 169
+/** Brackets over high notes stay below the row of voices. */
+const HIGHEST_BRACKET = 10
 
 const STEP_KEYS = [
   'd/4',
@@ -85,7 +87,11 @@ export function drawUnit(
     else note.setContext(context).draw()
   }
   for (const beam of beams) beam.setContext(context).draw()
-  for (const tuplet of tuplets) tuplet.setContext(context).draw()
+  for (const tuplet of tuplets) {
+    const y = tuplet.getYPosition()
+    tuplet.getYPosition = () => Math.max(HIGHEST_BRACKET, y)
+    tuplet.setContext(context).draw()
+  }
   if (geometry.stickings) drawStickings(context, unit, xOf)
 }
 
