@@ -1,6 +1,7 @@
 export { rescueLicks } from './database'
 export {
   addLicks,
+  fillOnFirstVisit,
   type LickTexts,
   listLicks,
   loadLick,
@@ -10,4 +11,4 @@ export {
   watchLick,
 } from './licks'
 export { DEFAULT_SETTINGS, type LickRecord, type Settings, type StoreIssue } from './records'
-export { claimFirstVisit, loadSettings, saveSettings } from './settings'
+export { loadSettings, saveSettings } from './settings'

@@ -48,34 +48,64 @@ export function loadLick(id: string): Promise<Result<LickRecord, StoreIssue>> {
   })
 }
 
+/** A lick on its way into the store. */
+export type NewLick = { readonly id: string } & LickTexts
+
 /** Adds licks under new or given ids; one whose id is taken is left as it is. */
 export function addLicks(
-  licks: readonly ({ readonly id: string } & LickTexts)[],
+  licks: readonly NewLick[],
+  now: number,
+): Promise<Result<number, StoreIssue>> {
+  return withStore(async (database) =>
+    ok(await database.transaction('rw', database.licks, () => addAll(database, licks, now))),
+  )
+}
+
+/** Told apart from the player's settings, which stand in the same table. */
+const MARKS_ID = 'marks'
+
+/**
+ * Fills a store that nobody has visited yet, once in its life: the mark and the licks go in
+ * together, so that neither two tabs nor a page left half way can fill it twice or leave it empty.
+ */
+export function fillOnFirstVisit(
+  licks: readonly NewLick[],
   now: number,
 ): Promise<Result<number, StoreIssue>> {
   return withStore(async (database) => {
-    const added = await database.transaction('rw', database.licks, async () => {
-      let count = 0
-      for (const [i, { id, text, draft }] of licks.entries()) {
-        if (await database.licks.get(id)) continue
-        const record: LickRecord = {
-          id,
-          version: LICK_RECORD_VERSION,
-          text,
-          draft,
-          revision: 0,
-          createdAt: now,
-          // Those first in the list stay first when sorted by change.
-          updatedAt: now - i,
-          deletedAt: null,
-        }
-        await database.licks.add(record as StoredRow)
-        count += 1
-      }
-      return count
+    const { settings, licks: table } = database
+    const added = await database.transaction('rw', settings, table, async () => {
+      if (await settings.get(MARKS_ID)) return 0
+      await settings.put({ id: MARKS_ID, visited: true })
+      return (await table.count()) === 0 ? addAll(database, licks, now) : 0
     })
     return ok(added)
   })
+}
+
+async function addAll(
+  database: DimeDatabase,
+  licks: readonly NewLick[],
+  now: number,
+): Promise<number> {
+  let count = 0
+  for (const [i, { id, text, draft }] of licks.entries()) {
+    if (await database.licks.get(id)) continue
+    const record: LickRecord = {
+      id,
+      version: LICK_RECORD_VERSION,
+      text,
+      draft,
+      revision: 0,
+      createdAt: now,
+      // Those first in the list stay first when sorted by change.
+      updatedAt: now - i,
+      deletedAt: null,
+    }
+    await database.licks.add(record as StoredRow)
+    count += 1
+  }
+  return count
 }
 
 /**

@@ -90,14 +90,17 @@ describe('the store', () => {
     expect(await store.rescueLicks()).toMatchObject([{ id: 'a', text: TEXT }])
   })
 
-  it('is claimed for the demo once, however many ask', async () => {
+  it('is filled for the demo once, however many ask, and never again', async () => {
     const store = await freshStore()
-    const claims = await Promise.all([
-      store.claimFirstVisit(),
-      store.claimFirstVisit(),
-      store.claimFirstVisit(),
-    ])
-    expect(claims.filter(Boolean).length).toBe(1)
+    const fill = () => store.fillOnFirstVisit([lick('a'), lick('b')], 0)
+    const filled = await Promise.all([fill(), fill(), fill()])
+    expect(filled.map((result) => result.ok && result.value).sort()).toEqual([0, 0, 2])
+    await store.setDeleted('a', 1)
+    await store.purgeDeleted(2)
+    expect(await (await freshStore()).fillOnFirstVisit([lick('a')], 3)).toEqual({
+      ok: true,
+      value: 0,
+    })
   })
 
   it('gives default settings, and keeps what was changed', async () => {

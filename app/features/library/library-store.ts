@@ -6,7 +6,7 @@ import { applyTransaction, toTransaction } from '~/core/editing'
 import { ok } from '~/core/foundation'
 import {
   addLicks,
-  claimFirstVisit,
+  fillOnFirstVisit,
   listLicks,
   loadLick,
   purgeDeleted,
@@ -20,7 +20,7 @@ const KEPT_DELETED = 30 * DAY
 
 /** The licks of this browser. In the demo, an empty store is filled on the first visit. */
 export async function openLibrary(demo: boolean) {
-  if (demo && (await claimFirstVisit())) await addDemoLicks()
+  if (demo) await fillOnFirstVisit(await demoLicks(), Date.now())
   const listed = await listLicks()
   if (listed.ok) void purgeDeleted(Date.now() - KEPT_DELETED)
   return listed
@@ -56,7 +56,7 @@ export async function libraryAction(request: Request): Promise<LibraryNotice | R
       return restored.ok ? redirect('/') : failed(restored.error)
     }
     case 'demo': {
-      const added = await addDemoLicks()
+      const added = await addLicks(await demoLicks(), Date.now())
       return added.ok
         ? { kind: 'done', message: `${added.value} licks added` }
         : failed(added.error)
@@ -68,10 +68,9 @@ export async function libraryAction(request: Request): Promise<LibraryNotice | R
   }
 }
 
-async function addDemoLicks() {
+async function demoLicks() {
   const { DEMO_LICKS } = await import('~/demo/licks')
-  const licks = DEMO_LICKS.map(({ id, text }) => ({ id, text, draft: null }))
-  return addLicks(licks, Date.now())
+  return DEMO_LICKS.map(({ id, text }) => ({ id, text, draft: null }))
 }
 
 async function createLick(text: string): Promise<LibraryNotice | Response> {
