@@ -1,3 +1,4 @@
+import { useState } from 'react'
 import { useFetcher } from 'react-router'
 import {
   COUNTING_SCHOOLS,
@@ -14,10 +15,12 @@ const SHOWN_GRIDS = ['1/8', '1/8t', '1/16', '1/16q', '1/16t', '1/16s', '1/32']
 
 /** The schools a player counts and reads by. Every choice takes effect at once. */
 export function SettingsPage({ settings }: { settings: Settings }) {
-  const fetcher = useFetcher()
-  const shown = { ...settings, ...(fetcher.json as Partial<Settings> | undefined) }
-  const change = (changed: Partial<Settings>) =>
-    fetcher.submit(changed, { method: 'post', encType: 'application/json' })
+  const { submit } = useFetcher()
+  const [shown, setShown] = useState(settings)
+  const change = (changed: Partial<Settings>) => {
+    setShown((now) => ({ ...now, ...changed }))
+    submit(changed, { method: 'post', encType: 'application/json' })
+  }
   return (
     <div className="mx-auto w-full max-w-4xl px-5 py-8">
       <h1 className="font-semibold text-3xl tracking-tight">Settings</h1>
