@@ -3,7 +3,6 @@ export {
   applyTransaction,
   invertTransaction,
   mapOffset,
-  type Selection,
   type Splice,
   type Transaction,
   toTransaction,

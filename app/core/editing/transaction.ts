@@ -11,12 +11,6 @@ export interface Transaction {
   readonly splices: readonly Splice[]
 }
 
-/** Where the caret or the selection stands, as offsets into the document. */
-export interface Selection {
-  readonly from: number
-  readonly to: number
-}
-
 /** A transaction of splices in any order. */
 export function toTransaction(label: string, splices: readonly Splice[]): Transaction {
   return { label, splices: [...splices].sort((a, b) => a.at - b.at) }

@@ -92,7 +92,7 @@ describe('the staff', () => {
         )
         const notes = units.flatMap((one) => one.notes)
         const drawn = notes
-          .filter(({ group }) => group !== null && notes)
+          .filter(({ group }) => group !== null)
           .filter(({ kind }) => kind === 'note')
         const onsets = [...new Set(lineEvents(lick).map(({ tick }) => tick))]
         expect(drawn.map(({ tick }) => tick)).toEqual(onsets)

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { frameTicks, lineEvents } from '~/core/line'
+import { lineEvents } from '~/core/line'
 import { DEFAULT_SCHOOL } from '~/core/time'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
@@ -105,7 +105,6 @@ describe('rows', () => {
       '&',
       'a',
     ])
-    expect(frameTicks(lickOf('').frame).bar).toBe(40320)
   })
 
   it('draw again only what has changed', () => {
