@@ -1,5 +1,3 @@
-import { chromium } from '@playwright/test'
-import { createServer } from 'vite'
 import { watchKeys } from '../tests/bench/keystrokes.mjs'
 import { CHROMIUM, ensureChromium, ensurePackages, run } from './ensure.mjs'
 import { QUIET_FLAGS, serveDemo } from './serve.mjs'
@@ -10,8 +8,31 @@ const KEYS = 80
 /** Between one key and the next, in milliseconds: ten letters a second. */
 const PAUSE = 90
 
+/** Ways to change a line that leave it as long as it was. */
+const WAYS = [
+  {
+    what: 'A stroke of the first bar typed over',
+    key: async (page, field, i) => {
+      await field.evaluate((area) => area.setSelectionRange(3, 4))
+      await page.keyboard.press(i % 2 === 0 ? 'l' : 'k')
+      await page.waitForTimeout(PAUSE)
+    },
+  },
+  {
+    what: 'A letter at the end of the line, and its removal',
+    key: async (page, field, i) => {
+      if (i === 0) await field.press('ControlOrMeta+End')
+      await page.keyboard.press(i % 2 === 0 ? 'k' : 'Backspace')
+      await page.waitForTimeout(PAUSE)
+    },
+  },
+]
+
 ensurePackages()
 ensureChromium()
+// Only now: on a fresh machine they have just been installed.
+const { chromium } = await import('@playwright/test')
+const { createServer } = await import('vite')
 run('node_modules/.bin/react-router', ['build'], { stdio: ['ignore', 'ignore', 'inherit'] })
 
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: QUIET_FLAGS })
@@ -60,27 +81,18 @@ async function benchKeys(bare) {
     await page.getByRole('link', { name: 'Tightrope', exact: true }).click()
     const field = page.getByRole('textbox', { name: 'Sticking' })
     await page.getByLabel('Start').selectOption('1')
-    console.log(`\nOne key in a line (${KEYS} keys each), bars on screen in the rows they need:`)
-    for (const bars of [1, 4, 16, 64]) {
-      // One slot short: the key fills it, so that nothing else has to move.
-      await field.fill(`${'RLLK RLLK RLLK RLRL '.repeat(bars)}`.trim().slice(0, -1))
-      await page.waitForTimeout(1500)
-      await field.press('End')
-      for (let i = 0; i < 8; i += 1) await key(page, i)
-      await page.evaluate(() => window.takeKeys())
-      for (let i = 0; i < KEYS; i += 1) await key(page, i)
-      await page.waitForTimeout(500)
-      const taken = await page.evaluate(() => window.takeKeys())
-      const painted = taken.map((one) => one.painted)
-      const work = taken.map((one) => one.work)
-      const staff = taken.map((one) => one.staff)
-      const units = taken.map((one) => one.units)
-      console.log(
-        `  ${String(bars).padStart(2)} bars: work for a key median ${ms(median(work))}, 95th ${ms(quantile(work, 0.95))} (16 at most); ` +
-          `key to paint median ${ms(median(painted))}, 95th ${ms(quantile(painted, 0.95))}; ` +
-          `staff units redrawn median ${median(units)}, most ${Math.max(...units)}; staff median ${ms(median(staff))}, ` +
-          perUnit(median(staff), median(units), bare),
-      )
+    for (const { what, key } of WAYS) {
+      console.log(`\n${what} (${KEYS} keys each):`)
+      for (const bars of [1, 4, 16, 64]) {
+        // One slot short, so that a key more changes nothing but its own bar.
+        await field.fill(`${'RLLK RLLK RLLK RLRL '.repeat(bars)}`.trim().slice(0, -1))
+        await page.waitForTimeout(1500)
+        for (let i = 0; i < 8; i += 1) await key(page, field, i)
+        await page.evaluate(() => window.takeKeys())
+        for (let i = 0; i < KEYS; i += 1) await key(page, field, i)
+        await page.waitForTimeout(500)
+        report(bars, await page.evaluate(() => window.takeKeys()), bare)
+      }
     }
     await page.close()
   } finally {
@@ -88,10 +100,17 @@ async function benchKeys(bare) {
   }
 }
 
-/** A letter, then its removal: the line stays as long as it was. */
-async function key(page, i) {
-  await page.keyboard.press(i % 2 === 0 ? 'k' : 'Backspace')
-  await page.waitForTimeout(PAUSE)
+/** Prints the medians and 95th percentiles of what was watched. */
+function report(bars, taken, bare) {
+  const [painted, work, staff, units] = ['painted', 'work', 'staff', 'units'].map((name) =>
+    taken.map((one) => one[name]),
+  )
+  console.log(
+    `  ${String(bars).padStart(2)} bars: work for a key median ${ms(median(work))}, 95th ${ms(quantile(work, 0.95))} (16 at most); ` +
+      `key to paint median ${ms(median(painted))}, 95th ${ms(quantile(painted, 0.95))}; ` +
+      `staff units redrawn median ${median(units)}, most ${Math.max(...units)}; staff median ${ms(median(staff))}, ` +
+      perUnit(median(staff), median(units), bare),
+  )
 }
 
 function quantile(values, share) {

@@ -118,13 +118,24 @@ test('the caret marks its slot on the ruler, and a slot on the ruler takes the c
 }) => {
   await openLick(page, 'Clown Walk')
   await expect(staffNotes(page).first()).toBeVisible()
-  await page.locator('[data-row="0"] g.cursor-text').nth(3).click()
+  const letter = (slot: number) => page.locator('[data-row="0"] svg g.font-mono').nth(slot)
+  const chosen = () =>
+    sticking(page).evaluate((field: HTMLTextAreaElement) => [
+      field.selectionStart,
+      field.selectionEnd,
+    ])
+  await letter(3).click()
   await expect(sticking(page)).toBeFocused()
-  const selected = await sticking(page).evaluate((field: HTMLTextAreaElement) => [
-    field.selectionStart,
-    field.selectionEnd,
-  ])
-  expect(selected).toEqual([3, 4])
+  expect(await chosen()).toEqual([3, 4])
+
+  await letter(1).hover()
+  await page.mouse.down()
+  await letter(3).hover()
+  await page.mouse.up()
+  expect(await chosen()).toEqual([1, 4])
+  await letter(0).click({ modifiers: ['Shift'] })
+  expect(await chosen()).toEqual([0, 2])
+  await expect(page.locator('[data-row="0"] [data-selected]')).toBeVisible()
 })
 
 test('every key is a way in: a lick is opened, typed and played without a mouse', async ({

@@ -1,4 +1,4 @@
-import { aimOf, frameTicks, type Lick, strokeEvents, sumOf } from '~/core/line'
+import { aimOf, frameTicks, type Lick, lineCounts, strokeEvents, sumOf } from '~/core/line'
 import { TICKS_PER_QUARTER } from '~/core/time'
 
 /** What the command `events` prints: every stroke of line and layers at its notated tick. */
@@ -19,5 +19,5 @@ export function toHeadlessEvents(lick: Lick) {
 
 /** What the command `sum` prints: the sum, counted in the default school. */
 export function toHeadlessSum(lick: Lick) {
-  return sumOf(lick)
+  return { ...sumOf(lick), counts: lineCounts(lick) }
 }

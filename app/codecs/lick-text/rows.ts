@@ -57,9 +57,11 @@ export function textRows(text: string): Row[] {
   return rows
 }
 
+const LINE_END = /[\r\n]/g
+
 function rowAt(text: string, from: number, number: number): { saying?: Row; next: number } {
-  let to = from
-  while (to < text.length && text[to] !== '\n' && text[to] !== '\r') to += 1
+  LINE_END.lastIndex = from
+  const to = LINE_END.exec(text)?.index ?? text.length
   const next = to + (text.startsWith('\r\n', to) ? 2 : 1)
   const whole = text.slice(from, to)
   const said = withoutComment(whole)

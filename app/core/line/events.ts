@@ -5,6 +5,7 @@ import {
   graceSurface,
   type Level,
   type Limb,
+  type Stroke,
   strokeLimb,
   strokeSurface,
   strokesInSlot,
@@ -32,12 +33,19 @@ export interface StrokeEvent {
 }
 
 /** Every stroke of the line and its layers, by tick, then layer, then limb. Notated, unswung. */
-export function strokeEvents(lick: Lick): StrokeEvent[] {
-  return [
+export function strokeEvents(lick: Lick): readonly StrokeEvent[] {
+  if (lick.layers.length === 0) return lineEvents(lick)
+  const known = allEventsOfLick.get(lick)
+  if (known) return known
+  const events = [
     ...lineEvents(lick),
     ...lick.layers.flatMap((layer, i) => layerEvents(lick, layer, i + 1)),
   ].sort((a, b) => a.tick - b.tick || a.layer - b.layer || compareLimbs(a.limb, b.limb))
+  allEventsOfLick.set(lick, events)
+  return events
 }
+
+const allEventsOfLick = new WeakMap<Lick, readonly StrokeEvent[]>()
 
 /** The slots of a lick's line at their ticks. Worked out once a lick, which never changes. */
 export function lickSlots(lick: Lick): readonly TimedSlot[] {
@@ -54,7 +62,7 @@ const slotsOfLick = new WeakMap<Lick, readonly TimedSlot[]>()
 export function lineEvents(lick: Lick): readonly StrokeEvent[] {
   const known = eventsOfLick.get(lick)
   if (known) return known
-  const events = lickSlots(lick).flatMap((slot) => [...slotEvents(slot, 0)])
+  const events = lickSlots(lick).flatMap((slot) => slotEvents(slot, 0))
   eventsOfLick.set(lick, events)
   return events
 }
@@ -68,9 +76,7 @@ function layerEvents(lick: Lick, layer: Layer, number: number): StrokeEvent[] {
   const { target } = aimOf(lick)
   const first = layer.scope === 'fill' ? 0 : -lick.frame.lead * frameTicks(lick.frame).bar
   const silentUntil = layer.scope === 'fill' ? lick.frame.start : first
-  const once = timedSlots(layer.line, layer.grid, 0).flatMap((slot) => [
-    ...slotEvents(slot, number),
-  ])
+  const once = timedSlots(layer.line, layer.grid, 0).flatMap((slot) => slotEvents(slot, number))
   const events: StrokeEvent[] = []
   for (let round = first; round < target; round += length) {
     for (const event of once) {
@@ -84,24 +90,26 @@ function layerEvents(lick: Lick, layer: Layer, number: number): StrokeEvent[] {
 }
 
 /** A squeeze that does not divide its slot lies at the floor of the exact position. */
-function* slotEvents(slot: TimedSlot, layer: number): Generator<StrokeEvent> {
-  const found: StrokeEvent[] = []
-  for (const { stroke, top, bottom } of strokesInSlot(slot.content)) {
-    found.push({
-      tick: slot.tick + Math.floor((top * slot.ticks) / bottom),
-      layer,
-      limb: strokeLimb(stroke),
-      surface: strokeSurface(stroke),
-      dynamic: stroke.level,
-      grace: stroke.graces,
-      ...(stroke.graces > 0 && {
-        graceLimb: graceLimb(stroke),
-        graceSurface: graceSurface(stroke),
-      }),
-      slot: slot.index,
-      grid: slot.grid,
-      slotTick: slot.tick,
-    })
+function slotEvents(slot: TimedSlot, layer: number): StrokeEvent[] {
+  const events = strokesInSlot(slot.content).map(({ stroke, top, bottom }) =>
+    strokeEvent(stroke, slot.tick + Math.floor((top * slot.ticks) / bottom), slot, layer),
+  )
+  if (events.length < 2) return events
+  return events.sort((a, b) => a.tick - b.tick || compareLimbs(a.limb, b.limb))
+}
+
+function strokeEvent(stroke: Stroke, tick: Ticks, slot: TimedSlot, layer: number): StrokeEvent {
+  const event = {
+    tick,
+    layer,
+    limb: strokeLimb(stroke),
+    surface: strokeSurface(stroke),
+    dynamic: stroke.level,
+    grace: stroke.graces,
+    slot: slot.index,
+    grid: slot.grid,
+    slotTick: slot.tick,
   }
-  yield* found.sort((a, b) => a.tick - b.tick || compareLimbs(a.limb, b.limb))
+  if (stroke.graces === 0) return event
+  return { ...event, graceLimb: graceLimb(stroke), graceSurface: graceSurface(stroke) }
 }

@@ -28,5 +28,13 @@ export {
   timedSlots,
 } from './line'
 export { type TrueSpeed, trueSpeed } from './speed'
-export { type Approach, crashHand, type FreeHand, type Span, type Sum, sumOf } from './sum'
+export {
+  type Approach,
+  crashHand,
+  type FreeHand,
+  lineCounts,
+  type Span,
+  type Sum,
+  sumOf,
+} from './sum'
 export { GRACE_VELOCITY, strokeVelocity, VELOCITIES } from './swell'

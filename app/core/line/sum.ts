@@ -32,7 +32,6 @@ export interface Sum {
   readonly left: Span
   readonly fits: boolean
   readonly groups: readonly number[]
-  readonly counts: readonly string[]
   readonly linear: boolean
   /** Null where the line has no stroke. */
   readonly landing: Approach | null
@@ -40,8 +39,14 @@ export interface Sum {
   readonly again: { readonly cycles: number; readonly bars: number } | null
 }
 
-/** The sum of a line in its frame, counted in a school (the default one unless told). */
-export function sumOf(lick: Lick, school: CountingSchool = DEFAULT_SCHOOL): Sum {
+/** The syllable at each slot of the line, in a school (the default one unless told). */
+export function lineCounts(lick: Lick, school: CountingSchool = DEFAULT_SCHOOL): string[] {
+  const { meter } = lick.frame
+  return lickSlots(lick).map(({ tick, grid }) => countSyllable(tick, grid, meter, school))
+}
+
+/** The sum of a line in its frame. */
+export function sumOf(lick: Lick): Sum {
   const { frame, line } = lick
   const aim = aimOf(lick)
   const { bar } = frameTicks(frame)
@@ -56,7 +61,6 @@ export function sumOf(lick: Lick, school: CountingSchool = DEFAULT_SCHOOL): Sum 
     left: span(available - used),
     fits: available === used,
     groups: line.groups,
-    counts: lickSlots(lick).map((slot) => countSyllable(slot.tick, slot.grid, frame.meter, school)),
     linear: isLinear(events),
     landing: approachOf(events, aim.target),
     again: used === 0 ? null : { cycles: lcm(used, bar) / used, bars: lcm(used, bar) / bar },
@@ -71,7 +75,7 @@ function isLinear(events: readonly StrokeEvent[]): boolean {
 function approachOf(events: readonly StrokeEvent[], target: Ticks): Approach | null {
   const last = events.at(-1)
   if (!last) return null
-  const together = events.filter((event) => event.tick === last.tick)
+  const together = lastOnset(events)
   const limbs = together.map((event) => event.limb)
   return {
     lastLimbs: limbs,
@@ -79,6 +83,12 @@ function approachOf(events: readonly StrokeEvent[], target: Ticks): Approach | n
     gapTicks: target - last.tick,
     freeHand: freeHandAfter(limbs),
   }
+}
+
+/** The strokes that sound last, together. */
+function lastOnset(events: readonly StrokeEvent[]): readonly StrokeEvent[] {
+  const tick = events.at(-1)?.tick
+  return events.slice(events.findLastIndex((event) => event.tick !== tick) + 1)
 }
 
 /** The hand that is free after these limbs struck together. */
@@ -97,8 +107,6 @@ export function freeHandAfter(limbs: readonly Limb[]): FreeHand {
 
 /** The hand that takes the crash of the landing: the free one, the right where both or none is. */
 export function crashHand(lick: Lick): 'RH' | 'LH' {
-  const events = lineEvents(lick)
-  const last = events.at(-1)
-  const limbs = events.filter(({ tick }) => tick === last?.tick).map(({ limb }) => limb)
+  const limbs = lastOnset(lineEvents(lick)).map(({ limb }) => limb)
   return freeHandAfter(limbs) === 'LH' ? 'LH' : 'RH'
 }

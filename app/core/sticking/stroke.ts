@@ -89,16 +89,21 @@ export function findTogetherFault(strokes: readonly Stroke[]): TogetherFault | u
   return undefined
 }
 
-/** The strokes of a slot with their place in it, as a fraction top/bottom of the slot. */
-export function* strokesInSlot(
-  content: SlotContent,
-): Generator<{ stroke: Stroke; top: number; bottom: number }> {
+/** A stroke of a slot with its place in it, as a fraction top/bottom of the slot. */
+export interface PlacedStroke {
+  readonly stroke: Stroke
+  readonly top: number
+  readonly bottom: number
+}
+
+/** The strokes of a slot in order of time, those together as they are written. */
+export function strokesInSlot(content: SlotContent): PlacedStroke[] {
+  if (content.kind === 'rest') return []
   if (content.kind === 'struck') {
-    for (const stroke of content.strokes) yield { stroke, top: 0, bottom: 1 }
-  } else if (content.kind === 'squeeze') {
-    for (const [top, part] of content.parts.entries()) {
-      if (part.kind === 'rest') continue
-      for (const stroke of part.strokes) yield { stroke, top, bottom: content.parts.length }
-    }
+    return content.strokes.map((stroke) => ({ stroke, top: 0, bottom: 1 }))
   }
+  const bottom = content.parts.length
+  return content.parts.flatMap((part, top) =>
+    part.kind === 'rest' ? [] : part.strokes.map((stroke) => ({ stroke, top, bottom })),
+  )
 }

@@ -1,54 +1,55 @@
 import { CircleAlert, CircleCheck } from 'lucide-react'
-import type { ReactNode } from 'react'
+import { memo, type ReactNode } from 'react'
 import type { Answers } from './answers'
+import type { Fit } from './fit'
 
-/** The answers, always there: does it fit, where does it land, how fast is it really. */
-export function AnswersPanel({
-  answers,
-  onStart,
-}: {
-  answers: Answers
-  onStart: (place: string) => void
-}) {
-  const { verdict } = answers
+/** Does it fit? The first of the answers, at once with what is typed. */
+export function FitAnswer({ fit, onStart }: { fit: Fit; onStart: (place: string) => void }) {
+  const { verdict } = fit
   return (
-    <aside aria-label="Answers" className="flex flex-col gap-5 text-sm">
-      <Block title={HEADINGS[verdict]}>
-        <p className="flex flex-wrap items-baseline gap-x-2" role="status" aria-live="polite">
-          <span className="font-semibold text-5xl tracking-tight">{answers.used}</span>
-          <span className="text-(--quiet) text-lg">of {answers.available} slots</span>
+    <Block title={HEADINGS[verdict]}>
+      <p className="flex flex-wrap items-baseline gap-x-2" role="status" aria-live="polite">
+        <span className="font-semibold text-5xl tracking-tight">{fit.used}</span>
+        <span className="text-(--quiet) text-lg">of {fit.available} slots</span>
+      </p>
+      {verdict === 'fits' && (
+        <p className="flex items-center gap-1.5 font-medium text-success">
+          <CircleCheck size={16} aria-hidden /> Full to the slot
         </p>
-        {verdict === 'fits' && (
-          <p className="flex items-center gap-1.5 font-medium text-success">
-            <CircleCheck size={16} aria-hidden /> Full to the slot
-          </p>
-        )}
-        {(verdict === 'over' || verdict === 'short') && (
-          <p
-            className={`flex items-center gap-1.5 font-semibold ${verdict === 'over' ? 'text-error' : 'text-warning'}`}
-          >
-            <CircleAlert size={16} aria-hidden /> {answers.difference}
-          </p>
-        )}
-        {answers.place && <p>{answers.place}</p>}
-        {answers.betterStart && (
-          <button
-            type="button"
-            className="btn btn-outline border-base-300 btn-sm mt-1 self-start"
-            onClick={() => onStart(answers.betterStart ?? '')}
-          >
-            Start on {answers.betterStart}: ends on the barline
-          </button>
-        )}
-        {answers.groups && (
-          <p>
-            {answers.groups}, {answers.span}
-          </p>
-        )}
-        <p className="text-(--quiet)">
-          {answers.strokes} {answers.again && `${answers.again}.`}
+      )}
+      {(verdict === 'over' || verdict === 'short') && (
+        <p
+          className={`flex items-center gap-1.5 font-semibold ${verdict === 'over' ? 'text-error' : 'text-warning'}`}
+        >
+          <CircleAlert size={16} aria-hidden /> {fit.difference}
         </p>
-      </Block>
+      )}
+      {fit.place && <p>{fit.place}</p>}
+      {fit.betterStart && (
+        <button
+          type="button"
+          className="btn btn-outline border-base-300 btn-sm mt-1 self-start"
+          onClick={() => onStart(fit.betterStart ?? '')}
+        >
+          Start on {fit.betterStart}: ends on the barline
+        </button>
+      )}
+      {fit.groups && (
+        <p>
+          {fit.groups}, {fit.span}
+        </p>
+      )}
+      <p className="text-(--quiet)">
+        {fit.strokes} {fit.again && `${fit.again}.`}
+      </p>
+    </Block>
+  )
+}
+
+/** The answers that may come a moment after what is typed: landing, speed, limbs. */
+export const MoreAnswers = memo(function MoreAnswers({ answers }: { answers: Answers }) {
+  return (
+    <>
       <Block title="Lands">
         {answers.lands.map((line) => (
           <p key={line}>{line}</p>
@@ -69,9 +70,9 @@ export function AnswersPanel({
           ))}
         </Block>
       )}
-    </aside>
+    </>
   )
-}
+})
 
 const HEADINGS = { fits: 'Fits', short: 'Short', over: 'Over', empty: 'Empty' } as const
 

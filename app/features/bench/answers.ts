@@ -1,56 +1,32 @@
 import {
-  aimOf,
-  countStrokes,
   frameTicks,
   type Lick,
-  lickSlots,
   limbClashes,
   lineEvents,
   type Sum,
   sumOf,
   trueSpeed,
 } from '~/core/line'
-import { formatSlot } from '~/core/notation'
 import { type FootLanding, footLanding } from '~/core/playing'
 import { type Limb, SURFACE_NAMES } from '~/core/sticking'
-import {
-  type CountingSchool,
-  countSyllable,
-  gridName,
-  gridTicks,
-  placeName,
-  secondsPerTick,
-  type Ticks,
-} from '~/core/time'
+import { secondsPerTick, type Ticks } from '~/core/time'
+import { plural, tenth } from './figures'
+import { placeIn } from './places'
 
-/** The answers beside the ruler, worked out unasked. Sentences are whole; figures are computed. */
+/** What is said beside the ruler besides the fit. Sentences are whole; figures are computed. */
 export interface Answers {
-  readonly verdict: 'fits' | 'short' | 'over' | 'empty'
-  readonly used: string
-  readonly available: string
-  /** `3 left`, `2 over`, or empty where it fits. */
-  readonly difference: string
-  readonly groups: string
-  readonly span: string
-  readonly strokes: string
-  readonly again: string
-  /** Where the first slot too many falls, or where the free slots begin. */
-  readonly place: string
   readonly lands: readonly string[]
   readonly foot: (FootLanding & { readonly text: string }) | null
   readonly speed: string
   readonly linear: string
   readonly clashes: readonly string[]
-  /** A start from which the line would end on the barline; null where it does already. */
-  readonly betterStart: string | null
 }
 
 /** Everything that is said of a lick at a playing tempo. */
-export function toAnswers(lick: Lick, tempo: number, school: CountingSchool): Answers {
-  const { frame, line } = lick
-  const sum = sumOf(lick, school)
+export function toAnswers(lick: Lick, tempo: number): Answers {
+  const { frame } = lick
+  const sum = sumOf(lick)
   const { beat } = frameTicks(frame)
-  const { strokes, graces } = countStrokes(line)
   const milliseconds = (ticks: Ticks) => ticks * secondsPerTick(tempo, beat) * 1000
   const speed = trueSpeed(tempo, beat, frame.grid)
   const clashes = limbClashes(lick)
@@ -58,25 +34,16 @@ export function toAnswers(lick: Lick, tempo: number, school: CountingSchool): An
     .slice(0, 3)
     .map(({ tick, limb }) => `${LIMB_NAMES[limb]} wanted twice at ${placeIn(lick, tick)}`)
   return {
-    verdict:
-      line.slots.length === 0 ? 'empty' : sum.fits ? 'fits' : sum.left.ticks > 0 ? 'short' : 'over',
-    used: slots(sum.used.slots),
-    available: slots(sum.available.slots),
-    difference: difference(sum),
-    groups: shortened(sum.groups),
-    span: `from ${spoken(placeName(frame.start, frame.meter))} to ${target(lick, sum)}`,
-    strokes:
-      strokes === 0
-        ? ''
-        : `${plural(strokes, 'stroke')}${graces > 0 ? `, ${plural(graces, 'grace')}` : ''}.`,
-    again: again(sum),
-    place: offPlace(lick, sum, school),
     lands: landing(lick, sum, milliseconds),
     foot: footAdvice(lick, milliseconds),
     speed: `${Math.round(speed.strokesPerMinute)} slots a minute, ${tenth(speed.millisecondsPerSlot)} ms each`,
-    linear: strokes === 0 ? '' : sum.linear ? 'Linear: no two limbs together' : together(lick),
+    linear:
+      lineEvents(lick).length === 0
+        ? ''
+        : sum.linear
+          ? 'Linear: no two limbs together'
+          : together(lick),
     clashes: clashes.length > 3 ? [...shown, `and ${clashes.length - 3} more`] : shown,
-    betterStart: betterStart(lick, sum),
   }
 }
 
@@ -86,77 +53,6 @@ const LIMB_NAMES: Readonly<Record<Limb, string>> = {
   XH: 'either hand',
   RF: 'kick',
   LF: 'second foot',
-}
-
-function slots(count: number): string {
-  return String(Math.round(count * 100) / 100)
-}
-
-function tenth(value: number): string {
-  return value.toFixed(1)
-}
-
-function plural(count: number, word: string): string {
-  return `${count} ${word}${count === 1 ? '' : 's'}`
-}
-
-function spoken(place: string): string {
-  return place.replace(/(\d+)&$/, 'the & of $1').replace(/^(\d+)(e|a|trip|let)$/, 'the $2 of $1')
-}
-
-function shortened(groups: readonly number[]): string {
-  const text = groups.join(' + ')
-  return text.length > 60 ? `${groups.length} groups` : text
-}
-
-function difference({ left }: Sum): string {
-  if (left.ticks === 0) return ''
-  return `${slots(Math.abs(left.slots))} ${left.ticks > 0 ? 'left' : 'over'}`
-}
-
-function target({ frame }: Lick, sum: Sum): string {
-  if (frame.landing.at === 'beat') return 'the beat it lands on'
-  return sum.bars === 1 ? 'the barline' : `the barline after ${sum.bars} bars`
-}
-
-function again({ again: meets }: Sum): string {
-  if (!meets) return ''
-  if (meets.cycles === 1) return `Over and over it fills ${plural(meets.bars, 'bar')} each time`
-  return `Over and over it meets the barline after ${plural(meets.bars, 'bar')}, ${meets.cycles} times through`
-}
-
-/** `3e`, with the bar where it is not the first. */
-function placeIn(lick: Lick, tick: Ticks): string {
-  const { frame } = lick
-  const { bar } = frameTicks(frame)
-  const index = Math.floor(tick / bar)
-  const named = placeName(tick - index * bar, frame.meter)
-  const said = named.replace(/(trip|let)$/, ' $1')
-  const place = named.includes('+') ? (slotAt(lick, tick) ?? named) : said
-  return index === 0 ? place : `${place} of bar ${index + 1}`
-}
-
-/** `slot 6 of beat 4`, where a place has no syllable of its own that everybody knows. */
-function slotAt(lick: Lick, tick: Ticks): string | undefined {
-  const { bar, beat } = frameTicks(lick.frame)
-  const slot = lickSlots(lick).find((at) => tick >= at.tick && tick < at.tick + at.ticks)
-  const inBeat = tick % beat
-  if (!slot || inBeat % slot.ticks !== 0) return undefined
-  const number = (Math.floor(tick / beat) % (bar / beat)) + 1
-  return `slot ${inBeat / slot.ticks + 1} of beat ${number}`
-}
-
-function offPlace(lick: Lick, sum: Sum, school: CountingSchool): string {
-  const { end, target: aimed } = aimOf(lick)
-  if (sum.left.ticks > 0 && lick.line.slots.length > 0) return `Free from ${placeIn(lick, end)}`
-  const over = lickSlots(lick).find(({ tick, ticks }) => tick + ticks > aimed)
-  if (sum.left.ticks < 0 && over) {
-    const count = countSyllable(aimed, lick.frame.grid, lick.frame.meter, school)
-    const typed = formatSlot(over.content)
-    if (over.tick < aimed) return `Slot ${over.index + 1}, ${typed}, reaches over the ${count}`
-    return `The first too many, slot ${over.index + 1}, ${typed}, would fall on the next ${count}`
-  }
-  return ''
 }
 
 function landing(lick: Lick, sum: Sum, milliseconds: (ticks: Ticks) => number): string[] {
@@ -233,23 +129,4 @@ function placesIn(lick: Lick, ticks: ReadonlySet<Ticks>): string {
   const places = [...ticks].slice(0, SHOWN_PLACES).map((tick) => placeIn(lick, tick))
   const more = ticks.size - places.length
   return places.join(', ') + (more > 0 ? ` and ${more} more` : '')
-}
-
-/** Where the line would have to begin to end on a barline, told if it is a place of this grid. */
-function betterStart(lick: Lick, sum: Sum): string | null {
-  const { frame } = lick
-  if (sum.left.ticks === 0 || sum.used.ticks === 0 || frame.landing.at === 'beat') return null
-  const { bar } = frameTicks(frame)
-  const start = (bar - (sum.used.ticks % bar)) % bar
-  return start === frame.start ? null : placeName(start, frame.meter)
-}
-
-/** Where a line would end on another grid: shown before it is taken. */
-export function gridOutcome(lick: Lick, grid: Lick['frame']['grid']): string {
-  if (lick.line.slots.length === 0) return gridName(grid)
-  const moved = { ...lick, frame: { ...lick.frame, grid } }
-  const { end, target } = aimOf(moved)
-  const left = Math.abs(target - end) / gridTicks(grid)
-  if (left === 0) return `${gridName(grid)} · fits`
-  return `${gridName(grid)} · ${slots(left)} ${target > end ? 'left' : 'over'}`
 }

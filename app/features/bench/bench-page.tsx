@@ -11,11 +11,12 @@ import { type PlaySwitches, usePlayer } from '../player/use-player'
 import type { Ruler } from '../ruler/layout'
 import { RulerView } from '../ruler/ruler-view'
 import { toAnswers } from './answers'
-import { AnswersPanel } from './answers-panel'
+import { FitAnswer, MoreAnswers } from './answers-panel'
 import { BeamChoice } from './beam-choice'
 import { BenchHeader } from './bench-header'
 import { ConflictNotice } from './conflict-notice'
-import { slotsAt } from './document'
+import { selectedSlots } from './document'
+import { toFit } from './fit'
 import { FrameBar } from './frame-bar'
 import { LayersPanel } from './layers-panel'
 import { LineEditor } from './line-editor'
@@ -69,8 +70,9 @@ export function BenchPage({ record, settings }: { record: LickRecord; settings: 
     () => ({ beaming, groove: settings.staffGroove }),
     [beaming, settings.staffGroove],
   )
-  const answers = useMemo(() => toAnswers(lick, tempo, school), [lick, tempo, school])
-  const selected = slotsAt(document, caret.from, caret.to)
+  const fit = useMemo(() => toFit(lick, school), [lick, school])
+  const answers = useMemo(() => toAnswers(later.good.lick, tempo), [later, tempo])
+  const selection = useMemo(() => selectedSlots(document, caret.from, caret.to), [document, caret])
 
   return (
     <>
@@ -111,8 +113,8 @@ export function BenchPage({ record, settings }: { record: LickRecord; settings: 
                 width={width}
                 school={school}
                 staffView={staffView}
-                selected={selected}
-                onPick={pick}
+                selection={selection}
+                onSelect={pick}
                 rulerRef={ruler}
               />
             )}
@@ -131,7 +133,10 @@ export function BenchPage({ record, settings }: { record: LickRecord; settings: 
             onText={(next) => run({ kind: 'replace-text', text: next })}
           />
         </div>
-        <AnswersPanel answers={answers} onStart={(place) => set('start', [place])} />
+        <aside aria-label="Answers" className="flex flex-col gap-5 text-sm">
+          <FitAnswer fit={fit} onStart={(place) => set('start', [place])} />
+          <MoreAnswers answers={answers} />
+        </aside>
       </div>
       <Transport
         playing={player.playing}

@@ -10,9 +10,10 @@ import {
   caretAfter,
   openDocument,
   runCommand,
-  slotsAt,
+  selectedSlots,
   textsOf,
 } from './document'
+import { toFit } from './fit'
 
 const TEXT = 'dime-lick: 1\ntitle: Ring\nline: RLLRK RLK\n'
 const type = (document: BenchDocument, typed: string) =>
@@ -55,34 +56,35 @@ describe('the document on the bench', () => {
 
   it('knows the slots that the caret or a selection touches, repeats too', () => {
     const open = openDocument('line: RL*2 (RK)L', null)
-    expect(slotsAt(open, 1, 1)).toEqual([0, 2])
-    expect(slotsAt(open, 5, 9)).toEqual([4])
-    expect(slotsAt(type(open, 'RL*2 (RK'), 1, 1)).toEqual([])
+    expect(selectedSlots(open, 1, 1)).toEqual({ from: 0, to: 1 })
+    expect(selectedSlots(open, 5, 9)).toEqual({ from: 4, to: 5 })
+    expect(selectedSlots(type(open, 'RL*2 (RK'), 1, 1)).toBeNull()
   })
 })
 
 describe('answers', () => {
-  const answers = (text: string, tempo = 80) => toAnswers(lickOf(text), tempo, DEFAULT_SCHOOL)
+  const answers = (text: string, tempo = 80) => toAnswers(lickOf(text), tempo)
+  const held = (text: string) => toFit(lickOf(text), DEFAULT_SCHOOL)
 
   it('say what is left, what is over, and where', () => {
-    expect(answers('start: 2&\nline: RLRLRLRLRL')).toMatchObject({
+    expect(held('start: 2&\nline: RLRLRLRLRL')).toMatchObject({
       verdict: 'fits',
       used: '10',
       available: '10',
       difference: '',
     })
-    expect(answers('meter: 5/4\nline: RLRRLLK RLRLKK RLRLKK')).toMatchObject({
+    expect(held('meter: 5/4\nline: RLRRLLK RLRLKK RLRLKK')).toMatchObject({
       verdict: 'short',
       difference: '1 left',
       place: 'Free from 5a',
       betterStart: '1e',
     })
-    expect(answers('meter: 3/4\nline: RLLRK RLK RLRLK')).toMatchObject({
+    expect(held('meter: 3/4\nline: RLLRK RLK RLRLK')).toMatchObject({
       verdict: 'over',
       difference: '1 over',
       place: 'The first too many, slot 13, K, would fall on the next 1',
     })
-    expect(answers('')).toMatchObject({ verdict: 'empty', betterStart: null })
+    expect(held('')).toMatchObject({ verdict: 'empty', betterStart: null })
   })
 
   it('say how it lands, and what the foot needs (C16)', () => {

@@ -92,18 +92,22 @@ export function textsOf({ history, goodText }: BenchDocument): {
   return { text: goodText, draft: history.text === goodText ? null : history.text }
 }
 
-/** The slots that the caret or the selection in the typed line touches; none while it cannot be read. */
-export function slotsAt(
+/**
+ * The neighbouring slots that a selection of the typed line touches, or that a caret stands behind:
+ * of a repeat, those of its first round. Null where there is none, or the line cannot be read.
+ */
+export function selectedSlots(
   { good, goodText, history }: BenchDocument,
   from: number,
   to: number,
-): number[] {
-  if (history.text !== goodText) return []
-  return good.spans.flatMap((span, slot) => {
-    const touched =
-      from === to ? from > span.from && from <= span.to : span.from < to && span.to > from
-    return touched ? [slot] : []
-  })
+): { from: number; to: number } | null {
+  if (history.text !== goodText) return null
+  const touched = (span: { from: number; to: number }) =>
+    from === to ? from > span.from && from <= span.to : span.from < to && span.to > from
+  const first = good.spans.findIndex(touched)
+  if (first < 0) return null
+  const after = good.spans.findIndex((span, slot) => slot > first && !touched(span))
+  return { from: first, to: after < 0 ? good.spans.length : after }
 }
 
 /** Where the caret belongs after an undo or redo, in the typed line. */

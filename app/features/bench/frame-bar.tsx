@@ -3,7 +3,6 @@ import { memo, useMemo, useState } from 'react'
 import { formatLanding, formatSwing, type Key } from '~/codecs/lick-text'
 import { GROOVES, hasGroove } from '~/core/groove'
 import {
-  aimOf,
   frameTicks,
   LANDING_KINDS,
   type Lick,
@@ -22,7 +21,7 @@ import {
   placeName,
 } from '~/core/time'
 import { type Option, SelectField, TypedField } from '~/ui/field'
-import { gridOutcome } from './answers'
+import { gridOutcome } from './fit'
 
 interface FrameBarProps {
   readonly lick: Lick
@@ -71,9 +70,7 @@ export const FrameBar = memo(function FrameBar({ lick, onSet }: FrameBarProps) {
   const set = (key: Key) => (value: string) => onSet(key, value === '' ? [] : [value])
   const starts = useMemo(() => startOptions(lick), [lick])
   const grids = useMemo(() => gridOptions(lick), [lick])
-  const stops = starts
-    .filter((option) => placesUpTo(lick).has(option.value))
-    .map(({ value }) => ({ value, label: value }))
+  const stops = useMemo(() => stopOptions(lick), [lick])
   return (
     <section aria-label="Frame">
       <button
@@ -264,10 +261,12 @@ function startOptions(lick: Lick): Option[] {
     })
 }
 
-function placesUpTo(lick: Lick): Set<string> {
-  const { start } = aimOf(lick)
-  const places = new Set<string>()
-  for (let tick = 0; tick <= start; tick += gridTicks(lick.frame.grid))
-    places.add(placeName(tick, lick.frame.meter))
-  return places
+/** Every slot of the bar up to the start. */
+function stopOptions({ frame }: Lick): Option[] {
+  const options: Option[] = []
+  for (let tick = 0; tick <= frame.start; tick += gridTicks(frame.grid)) {
+    const name = placeName(tick, frame.meter)
+    options.push({ value: name, label: name })
+  }
+  return options
 }

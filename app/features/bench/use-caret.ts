@@ -19,11 +19,12 @@ export function useCaret(document: BenchDocument, run: Dispatch<BenchCommand>) {
     setCaret((now) => (now.from === from && now.to === to ? now : { from, to }))
   }, [])
 
-  const pick = useCallback((slot: number) => {
-    const span = current.current.good.spans[slot]
-    if (!span) return
+  const pick = useCallback(({ from, to }: { from: number; to: number }) => {
+    const { spans } = current.current.good
+    const [first, last] = [spans[from], spans[to - 1]]
+    if (!first || !last) return
     field.current?.focus()
-    field.current?.setSelectionRange(span.from, span.to)
+    field.current?.setSelectionRange(first.from, last.to)
   }, [])
 
   const travel = useCallback(

@@ -1,12 +1,17 @@
 import { memo, type ReactNode, type RefObject, useDeferredValue, useMemo, useRef } from 'react'
 import { type StaffView, toStaff } from '~/core/engraving'
+import { keepEqual } from '~/core/foundation'
 import type { Lick } from '~/core/line'
 import type { CountingSchool } from '~/core/time'
-import { useNearView } from '~/ui/use-near-view'
+import { useNearRows } from '~/ui/use-near-rows'
 import { STAFF_HEIGHT } from '../staff/draw-unit'
 import { type Ruler, type RulerRow, toRuler } from './layout'
-import { RowFigure, type RowHeights, RowLabels, rowHeights, rowParts } from './row-figure'
+import { RowFigure } from './row-figure'
+import { type RowHeights, rowHeights, rowParts } from './row-heights'
+import { RowLabels } from './row-labels'
+import { RowSelection, type SlotRange } from './row-selection'
 import { RowStaff } from './row-staff'
+import { useSlotPointer } from './use-slot-pointer'
 import { type RowView, rowKey, type Scene, toRowView, toScene } from './view'
 
 interface RulerViewProps {
@@ -14,8 +19,8 @@ interface RulerViewProps {
   readonly width: number
   readonly school: CountingSchool
   readonly staffView: StaffView
-  readonly selected: readonly number[]
-  readonly onPick: (slot: number) => void
+  readonly selection: SlotRange | null
+  readonly onSelect: (range: SlotRange) => void
   /** Filled with the ruler as it stands, for the cursor that runs over it. */
   readonly rulerRef: RefObject<Ruler | null>
 }
@@ -28,75 +33,73 @@ const LABELS_WIDTH = 58
  * near the window are worked out; the staff follows what is typed a moment later.
  */
 export function RulerView(props: RulerViewProps) {
-  const { lick, width, school, staffView, selected, onPick, rulerRef } = props
+  const { lick, width, school, staffView, selection, onSelect, rulerRef } = props
   const labelled = width >= LABELS_FROM
-  const ruler = useMemo(
-    () => toRuler(lick, width - (labelled ? LABELS_WIDTH : 0)),
-    [lick, width, labelled],
+  const host = useRef<HTMLDivElement>(null)
+  const ruler = useKept(
+    useMemo(() => toRuler(lick, width - (labelled ? LABELS_WIDTH : 0)), [lick, width, labelled]),
   )
   const scene = useMemo(() => toScene(lick, school), [lick, school])
-  const heights = useMemo(() => rowHeights(scene, ruler.slotWidth), [scene, ruler.slotWidth])
+  const heights = useKept(
+    useMemo(() => rowHeights(scene, ruler.slotWidth), [scene, ruler.slotWidth]),
+  )
   rulerRef.current = ruler
+  const near = useNearRows(host, ruler.rows.length)
+  const pointer = useSlotPointer(scene, ruler, onSelect)
 
   const source = useDeferredValue(useMemo(() => ({ lick, ruler }), [lick, ruler]))
   const { beaming, groove } = staffView
   const staff = useMemo(() => toStaff(source.lick, { beaming, groove }), [source, beaming, groove])
+  const height = rowParts(heights).height + STAFF_HEIGHT
 
   return (
-    <div className="flex flex-col gap-6">
+    <div ref={host} className="flex touch-pan-y flex-col gap-6" {...pointer}>
       {ruler.rows.map((row) => (
-        <SystemRow
-          key={row.index}
-          row={row}
-          ruler={ruler}
-          scene={scene}
-          heights={heights}
-          labelled={labelled}
-          selected={selected}
-          onPick={onPick}
-          staff={
-            <RowStaff lick={source.lick} ruler={source.ruler} staff={staff} index={row.index} />
-          }
-        />
+        <SystemRow key={row.index} row={row} height={height} heights={heights} labelled={labelled}>
+          {near.has(row.index) && (
+            <div className="relative">
+              <RowSelection
+                scene={scene}
+                ruler={ruler}
+                row={row}
+                range={selection}
+                parts={rowParts(heights)}
+              />
+              <RowDrawing scene={scene} ruler={ruler} row={row} heights={heights} />
+              <RowStaff lick={source.lick} ruler={source.ruler} staff={staff} index={row.index} />
+            </div>
+          )}
+        </SystemRow>
       ))}
     </div>
   )
 }
 
-const LANDING_VOICES = { crash: 'crash', stop: 'choke', groove: 'groove', none: '' } as const
+/** A value whose parts that did not change stay the same objects. */
+function useKept<T>(next: T): T {
+  const last = useRef<T>(undefined)
+  const kept = useMemo(() => keepEqual(last.current, next), [next])
+  last.current = kept
+  return kept
+}
 
 interface SystemRowProps {
   readonly row: RulerRow
-  readonly ruler: Ruler
-  readonly scene: Scene
+  readonly height: number
   readonly heights: RowHeights
   readonly labelled: boolean
-  readonly selected: readonly number[]
-  readonly onPick: (slot: number) => void
-  readonly staff: ReactNode
+  readonly children: ReactNode
 }
 
-/** One row with all that stands over one stretch of time; empty, at its height, while out of sight. */
-function SystemRow({
-  row,
-  ruler,
-  scene,
-  heights,
-  labelled,
-  selected,
-  onPick,
-  staff,
-}: SystemRowProps) {
-  const host = useRef<HTMLDivElement>(null)
-  const near = useNearView(host)
-  const viewOf = useRowView()
-  const height = rowParts(heights).height + STAFF_HEIGHT
+/** The frame of one row: its names, its landing, its cursor. It is empty while out of sight. */
+const SystemRow = memo(function SystemRow(props: SystemRowProps) {
+  const { row, height, heights, labelled, children } = props
   const landing = row.segments.find(({ kind }) => kind === 'landing')
   return (
-    <div ref={host} className="flex contain-content" style={{ height }}>
+    <div className="flex contain-content" style={{ height }} data-system={row.index}>
       {labelled && (
         <div className="shrink-0" style={{ width: LABELS_WIDTH }}>
-          <Labels heights={heights} />
+          <RowLabels heights={heights} />
         </div>
       )}
       <div className="relative" style={{ width: row.width }} data-row={row.index}>
@@ -106,19 +109,7 @@ function SystemRow({
             style={{ left: landing.x + 4, width: landing.width - 4 }}
           />
         )}
-        {near && (
-          <div className="relative">
-            <RowFigure
-              view={viewOf(scene, ruler, row)}
-              heights={heights}
-              slotWidth={ruler.slotWidth}
-              landingVoice={LANDING_VOICES[scene.lick.frame.landing.kind]}
-              selected={selected}
-              onPick={onPick}
-            />
-            {staff}
-          </div>
-        )}
+        {children}
         <div
           className="pointer-events-none absolute top-0 left-0 hidden h-full w-7 rounded-md bg-(--cursor)"
           data-cursor
@@ -126,16 +117,30 @@ function SystemRow({
       </div>
     </div>
   )
+})
+
+const LANDING_VOICES = { crash: 'crash', stop: 'choke', groove: 'groove', none: '' } as const
+
+interface RowDrawingProps {
+  readonly scene: Scene
+  readonly ruler: Ruler
+  readonly row: RulerRow
+  readonly heights: RowHeights
 }
 
-/** The view of a row, made anew only when something in it has changed. */
-function useRowView() {
+/** The drawing of a row, worked out anew only when something in the row has changed. */
+function RowDrawing({ scene, ruler, row, heights }: RowDrawingProps) {
   const last = useRef<{ key: string; view: RowView } | undefined>(undefined)
-  return (scene: Scene, ruler: Ruler, row: RulerRow): RowView => {
-    const key = rowKey(scene, ruler, row)
-    if (last.current?.key !== key) last.current = { key, view: toRowView(scene, ruler, row) }
-    return last.current.view
+  const key = rowKey(scene, ruler, row)
+  if (last.current?.key !== key) {
+    last.current = { key, view: keepEqual(last.current?.view, toRowView(scene, ruler, row)) }
   }
+  return (
+    <RowFigure
+      view={last.current.view}
+      heights={heights}
+      slotWidth={ruler.slotWidth}
+      landingVoice={LANDING_VOICES[scene.lick.frame.landing.kind]}
+    />
+  )
 }
-
-const Labels = memo(RowLabels, (before, after) => before.heights === after.heights)

@@ -184,6 +184,20 @@ export function rowKey(
   ])
 }
 
+/** The slots that begin in [from, to). */
+export function slotsBetween(slots: readonly TimedSlot[], from: Ticks, to: Ticks): TimedSlot[] {
+  return between(slots, from, to)
+}
+
+/** The slot whose column lies under an x of a row; undefined beside the line. */
+export function slotAtX(scene: Scene, ruler: Ruler, row: RulerRow, x: number): number | undefined {
+  const half = ruler.slotWidth / 2
+  return between(scene.slots, row.from, row.to).find((slot) => {
+    const left = (xOf(ruler, row, slot.tick) ?? 0) - half
+    return x >= left && x < left + slot.ticks * ruler.pixelsPerTick
+  })?.index
+}
+
 /** Those of a list in order of time that begin in [from, to), found by halving. */
 function between<T extends { readonly tick: Ticks }>(
   list: readonly T[],

@@ -1,0 +1,98 @@
+import { aimOf, countStrokes, frameTicks, type Lick, lickSlots, type Sum, sumOf } from '~/core/line'
+import { formatSlot } from '~/core/notation'
+import { type CountingSchool, countSyllable, gridName, gridTicks, placeName } from '~/core/time'
+import { plural, slots } from './figures'
+import { placeIn, spokenPlace } from './places'
+
+/** Whether the line fits its space, in the words and figures of the first answer. */
+export interface Fit {
+  readonly verdict: 'fits' | 'short' | 'over' | 'empty'
+  readonly used: string
+  readonly available: string
+  /** `3 left`, `2 over`, or empty where it fits. */
+  readonly difference: string
+  readonly groups: string
+  readonly span: string
+  readonly strokes: string
+  readonly again: string
+  /** Where the first slot too many falls, or where the free slots begin. */
+  readonly place: string
+  /** A start from which the line would end on the barline; null where it does already. */
+  readonly betterStart: string | null
+}
+
+/** Holds a line against its space, as it is typed. */
+export function toFit(lick: Lick, school: CountingSchool): Fit {
+  const { frame, line } = lick
+  const sum = sumOf(lick)
+  const { strokes, graces } = countStrokes(line)
+  return {
+    verdict:
+      line.slots.length === 0 ? 'empty' : sum.fits ? 'fits' : sum.left.ticks > 0 ? 'short' : 'over',
+    used: slots(sum.used.slots),
+    available: slots(sum.available.slots),
+    difference: difference(sum),
+    groups: shortened(sum.groups),
+    span: `from ${spokenPlace(placeName(frame.start, frame.meter))} to ${target(lick, sum)}`,
+    strokes:
+      strokes === 0
+        ? ''
+        : `${plural(strokes, 'stroke')}${graces > 0 ? `, ${plural(graces, 'grace')}` : ''}.`,
+    again: again(sum),
+    place: offPlace(lick, sum, school),
+    betterStart: betterStart(lick, sum),
+  }
+}
+
+function shortened(groups: readonly number[]): string {
+  const text = groups.join(' + ')
+  return text.length > 60 ? `${groups.length} groups` : text
+}
+
+function difference({ left }: Sum): string {
+  if (left.ticks === 0) return ''
+  return `${slots(Math.abs(left.slots))} ${left.ticks > 0 ? 'left' : 'over'}`
+}
+
+function target({ frame }: Lick, sum: Sum): string {
+  if (frame.landing.at === 'beat') return 'the beat it lands on'
+  return sum.bars === 1 ? 'the barline' : `the barline after ${sum.bars} bars`
+}
+
+function again({ again: meets }: Sum): string {
+  if (!meets) return ''
+  if (meets.cycles === 1) return `Over and over it fills ${plural(meets.bars, 'bar')} each time`
+  return `Over and over it meets the barline after ${plural(meets.bars, 'bar')}, ${meets.cycles} times through`
+}
+
+function offPlace(lick: Lick, sum: Sum, school: CountingSchool): string {
+  const { end, target: aimed } = aimOf(lick)
+  if (sum.left.ticks > 0 && lick.line.slots.length > 0) return `Free from ${placeIn(lick, end)}`
+  const over = lickSlots(lick).find(({ tick, ticks }) => tick + ticks > aimed)
+  if (sum.left.ticks < 0 && over) {
+    const count = countSyllable(aimed, lick.frame.grid, lick.frame.meter, school)
+    const typed = formatSlot(over.content)
+    if (over.tick < aimed) return `Slot ${over.index + 1}, ${typed}, reaches over the ${count}`
+    return `The first too many, slot ${over.index + 1}, ${typed}, would fall on the next ${count}`
+  }
+  return ''
+}
+
+/** Where the line would have to begin to end on a barline, told if it is a place of this grid. */
+function betterStart(lick: Lick, sum: Sum): string | null {
+  const { frame } = lick
+  if (sum.left.ticks === 0 || sum.used.ticks === 0 || frame.landing.at === 'beat') return null
+  const { bar } = frameTicks(frame)
+  const start = (bar - (sum.used.ticks % bar)) % bar
+  return start === frame.start ? null : placeName(start, frame.meter)
+}
+
+/** Where a line would end on another grid: shown before it is taken. */
+export function gridOutcome(lick: Lick, grid: Lick['frame']['grid']): string {
+  if (lick.line.slots.length === 0) return gridName(grid)
+  const moved = { ...lick, frame: { ...lick.frame, grid } }
+  const { end, target } = aimOf(moved)
+  const left = Math.abs(target - end) / gridTicks(grid)
+  if (left === 0) return `${gridName(grid)} · fits`
+  return `${gridName(grid)} · ${slots(left)} ${target > end ? 'left' : 'over'}`
+}

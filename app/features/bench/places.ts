@@ -1,0 +1,28 @@
+import { frameTicks, type Lick, lickSlots } from '~/core/line'
+import { placeName, type Ticks } from '~/core/time'
+
+/** `3e`, with the bar where it is not the first. */
+export function placeIn(lick: Lick, tick: Ticks): string {
+  const { frame } = lick
+  const { bar } = frameTicks(frame)
+  const index = Math.floor(tick / bar)
+  const named = placeName(tick - index * bar, frame.meter)
+  const said = named.replace(/(trip|let)$/, ' $1')
+  const place = named.includes('+') ? (slotAt(lick, tick) ?? named) : said
+  return index === 0 ? place : `${place} of bar ${index + 1}`
+}
+
+/** `slot 6 of beat 4`, where a place has no syllable of its own that everybody knows. */
+function slotAt(lick: Lick, tick: Ticks): string | undefined {
+  const { bar, beat } = frameTicks(lick.frame)
+  const slot = lickSlots(lick).find((at) => tick >= at.tick && tick < at.tick + at.ticks)
+  const inBeat = tick % beat
+  if (!slot || inBeat % slot.ticks !== 0) return undefined
+  const number = (Math.floor(tick / beat) % (bar / beat)) + 1
+  return `slot ${inBeat / slot.ticks + 1} of beat ${number}`
+}
+
+/** A place as it is said: `the & of 2`. */
+export function spokenPlace(place: string): string {
+  return place.replace(/(\d+)&$/, 'the & of $1').replace(/^(\d+)(e|a|trip|let)$/, 'the $2 of $1')
+}

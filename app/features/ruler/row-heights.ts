@@ -1,0 +1,56 @@
+import { crashHand } from '~/core/line'
+import type { Limb } from '~/core/sticking'
+import type { Scene } from './view'
+
+/** Heights of the rows of one system, from the top; all figures in pixels. */
+export interface RowHeights {
+  readonly stacks: number
+  readonly letters: number
+  readonly pitch: number
+  readonly lanes: readonly Limb[]
+}
+
+export const COUNT_BASELINE = 19
+const COUNTS = 28
+const BRACKET = 16
+export const LANE = 17
+const VOICES = 24
+export const TALLEST_STACK = 24
+const LETTER = 17
+
+/** How tall the rows have to be for what stands in any of them. */
+export function rowHeights({ lick, events }: Scene, slotWidth: number): RowHeights {
+  const { groups, slots } = lick.line
+  const largest = groups.reduce((most, size) => Math.max(most, size), 2)
+  const tallest = Math.min(TALLEST_STACK, largest)
+  const pitch = Math.min(slotWidth < 30 ? 9 : 11, Math.max(3.5, 116 / tallest))
+  const together = slots.reduce(
+    (most, slot) => Math.max(most, slot.kind === 'struck' ? slot.strokes.length : 1),
+    1,
+  )
+  const used = new Set(events.map(({ limb }) => limb))
+  const { kind } = lick.frame.landing
+  if (kind === 'crash' || kind === 'stop')
+    for (const limb of [crashHand(lick), 'RF'] as const) used.add(limb)
+  return {
+    stacks: tallest * pitch + 8,
+    letters: 22 + LETTER * together,
+    pitch,
+    lanes: (['RH', 'LH', 'XH', 'RF', 'LF'] as const).filter((limb) => used.has(limb)),
+  }
+}
+
+/** Where each part of a row begins, and how tall the whole is. */
+export function rowParts(heights: RowHeights) {
+  const stacksBottom = COUNTS + heights.stacks
+  const lettersBaseline = stacksBottom + BRACKET + heights.letters - 6
+  const lanesTop = lettersBaseline + 14
+  const voicesBaseline = lanesTop + heights.lanes.length * LANE + 17
+  return {
+    stacksBottom,
+    lettersBaseline,
+    lanesTop,
+    voicesBaseline,
+    height: voicesBaseline + VOICES - 17,
+  }
+}

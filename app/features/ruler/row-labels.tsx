@@ -1,0 +1,40 @@
+import { memo } from 'react'
+import type { Limb } from '~/core/sticking'
+import { COUNT_BASELINE, LANE, type RowHeights, rowParts } from './row-heights'
+
+const LANE_NAMES: Readonly<Record<Limb, string>> = {
+  RH: 'right',
+  LH: 'left',
+  XH: 'either',
+  RF: 'kick',
+  LF: 'foot',
+}
+
+/** The names of the rows, in the margin. */
+export const RowLabels = memo(function RowLabels({ heights }: { heights: RowHeights }) {
+  const parts = rowParts(heights)
+  return (
+    <svg
+      width="52"
+      height={parts.height}
+      className="shrink-0 text-[11px]"
+      fill="var(--quiet)"
+      aria-hidden="true"
+    >
+      <text x="0" y={COUNT_BASELINE}>
+        count
+      </text>
+      <text x="0" y={parts.lettersBaseline}>
+        sticking
+      </text>
+      {heights.lanes.map((limb, i) => (
+        <text key={limb} x="0" y={parts.lanesTop + i * LANE + 12}>
+          {LANE_NAMES[limb]}
+        </text>
+      ))}
+      <text x="0" y={parts.voicesBaseline}>
+        voices
+      </text>
+    </svg>
+  )
+})

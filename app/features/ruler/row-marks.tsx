@@ -1,0 +1,122 @@
+import { memo } from 'react'
+import { LIMB_COLOUR, Stack } from './discs'
+import { COUNT_BASELINE, TALLEST_STACK } from './row-heights'
+import { SlotLetters } from './slot-letters'
+import type { CountMark, LaneMark, LetterMark, StackMark } from './view'
+
+/** The count over a slot. */
+export const Count = memo(function Count({ count }: { count: CountMark }) {
+  const { x, text, onBeat, part } = count
+  return (
+    <text
+      x={x}
+      y={COUNT_BASELINE}
+      textAnchor="middle"
+      fontSize={text.length > 3 ? 11 : onBeat ? 15 : 13}
+      fontWeight={onBeat && part !== 'groove' ? 700 : 400}
+      fill={part === 'line' ? 'currentColor' : 'var(--quiet)'}
+      opacity={part === 'free' ? 0.75 : 1}
+    >
+      {text}
+    </text>
+  )
+})
+
+interface StackColumnProps {
+  readonly stack: StackMark
+  readonly bottom: number
+  readonly pitch: number
+  readonly slotWidth: number
+}
+
+/** A group as a stack with its size, and the bracket of its span under it. */
+export const StackColumn = memo(function StackColumn({
+  stack,
+  bottom,
+  pitch,
+  slotWidth,
+}: StackColumnProps) {
+  const span = stack.to - stack.from
+  const width = Math.max(8, Math.min(38, span))
+  const x = stack.from + width / 2
+  const beside = span > width + 18
+  const y = bottom + 5
+  const shown = stack.discs?.slice(0, TALLEST_STACK) ?? null
+  return (
+    <g>
+      {shown && <Stack discs={shown} x={x} bottom={bottom} width={width} pitch={pitch} />}
+      {shown && (
+        <text
+          x={beside ? x + width / 2 + 6 : x}
+          y={beside ? bottom - 3 : bottom - shown.length * pitch - 4}
+          textAnchor={beside ? 'start' : 'middle'}
+          fontSize={beside ? 20 : 12}
+          fontWeight="650"
+        >
+          {beside || slotWidth > 30 || stack.size > 1 ? stack.size : ''}
+        </text>
+      )}
+      <polyline
+        points={[
+          ...(stack.begins ? [`${stack.from},${y}`] : []),
+          `${stack.from},${y + 5}`,
+          `${stack.to},${y + 5}`,
+          ...(stack.ends ? [`${stack.to},${y}`] : []),
+        ].join(' ')}
+        fill="none"
+        stroke="currentColor"
+      />
+    </g>
+  )
+})
+
+interface SlotColumnProps {
+  readonly mark: LetterMark
+  readonly lettersBaseline: number
+  readonly voicesBaseline: number
+  readonly slotWidth: number
+}
+
+/** The sticking of a slot, and the voices it sounds on. */
+export const SlotColumn = memo(function SlotColumn({
+  mark,
+  lettersBaseline,
+  voicesBaseline,
+  slotWidth,
+}: SlotColumnProps) {
+  const { voices } = mark
+  const atHome = voices.every((voice) => voice === 'sn' || voice === 'bd')
+  return (
+    <>
+      <g className="font-mono">
+        <SlotLetters content={mark.content} x={mark.x} y={lettersBaseline} width={mark.width} />
+      </g>
+      <text
+        x={mark.x}
+        y={voicesBaseline}
+        textAnchor="middle"
+        fontSize={slotWidth < 30 ? 9.5 : 11}
+        fill={atHome ? 'var(--quiet)' : 'currentColor'}
+      >
+        {voices.join(' ').slice(0, slotWidth < 34 ? 2 : 8)}
+      </text>
+    </>
+  )
+})
+
+const DOT = { ghost: 3, soft: 4.5, tap: 5.5, accent: 7, strong: 7.5 } as const
+
+/** A stroke on its limb's line: hands round, feet square. */
+export const LaneDot = memo(function LaneDot({ mark, y }: { mark: LaneMark; y: number }) {
+  const { x, limb, level, letter, under } = mark
+  const colour = LIMB_COLOUR[letter]
+  const size = DOT[level] * (under ? 0.72 : 1)
+  const hollow = level === 'ghost' || limb === 'XH'
+  const paint = hollow
+    ? { fill: 'var(--color-base-100)', stroke: colour, strokeWidth: 1.4 }
+    : { fill: colour }
+  if (limb === 'RF' || limb === 'LF') {
+    return <rect x={x - size} y={y - size} width={size * 2} height={size * 2} {...paint} />
+  }
+  return <circle cx={x} cy={y} r={size} {...paint} />
+})

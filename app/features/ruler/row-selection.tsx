@@ -1,0 +1,39 @@
+import type { Ruler, RulerRow } from './layout'
+import { xOf } from './layout'
+import type { rowParts } from './row-heights'
+import { type Scene, slotsBetween } from './view'
+
+/** Neighbouring slots of the line, from the first up to but not with `to`. */
+export interface SlotRange {
+  readonly from: number
+  readonly to: number
+}
+
+interface RowSelectionProps {
+  readonly scene: Scene
+  readonly ruler: Ruler
+  readonly row: RulerRow
+  readonly range: SlotRange | null
+  readonly parts: ReturnType<typeof rowParts>
+}
+
+/** What is selected, as a band behind the row's drawing. */
+export function RowSelection({ scene, ruler, row, range, parts }: RowSelectionProps) {
+  if (!range) return null
+  const here = slotsBetween(scene.slots, row.from, row.to).filter(
+    ({ index }) => index >= range.from && index < range.to,
+  )
+  const [first, last] = [here[0], here.at(-1)]
+  if (!first || !last) return null
+  const half = ruler.slotWidth / 2 - 1
+  const left = (xOf(ruler, row, first.tick) ?? 0) - half
+  const right =
+    (xOf(ruler, row, last.tick) ?? 0) + last.ticks * ruler.pixelsPerTick - ruler.slotWidth + half
+  return (
+    <div
+      className="pointer-events-none absolute rounded-md bg-(--cursor)"
+      style={{ left, width: right - left, top: 4, height: parts.height - 6 }}
+      data-selected
+    />
+  )
+}
