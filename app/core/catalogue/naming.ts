@@ -1,0 +1,201 @@
+import { mirrorHands, type Phrase, rotate, startsOf } from '../changes'
+import { isHand, type SlotContent, type Stroke, strokesInSlot } from '../sticking'
+import { CATALOGUE, type Cell } from './cells'
+
+/** What a sticking is: a cell, from which stroke, by which hand, and what was put on it. */
+export interface Naming {
+  readonly cell: Cell
+  /** How many strokes later than the cell it begins; 0 for the cell as it stands. */
+  readonly inversion: number
+  readonly lead: 'R' | 'L' | null
+  /** How often the cell goes through. */
+  readonly times: number
+  /** Graces that the cell does not have: `flam on 1`. */
+  readonly added: readonly string[]
+  /** Whether its accents are where the cell has them, as far as it has any. */
+  readonly accentsAsWritten: boolean
+}
+
+/** A way to play a cell: begun at one of its strokes, by one hand. */
+interface Turning {
+  readonly cell: Cell
+  readonly inversion: number
+  readonly graces: string
+  readonly accents: string
+  readonly order: number
+  /** How often its own shortest part goes through. */
+  readonly rounds: number
+}
+
+/**
+ * The names a sticking goes by, the likeliest first: the same graces before others, the cell as it
+ * stands before its inversions, the catalogue's order last. Levels, voices and groups do not count.
+ * Example: `RLRRLRLL` is the single paradiddle, `RLLRLRRL` its first inversion.
+ */
+export function namesOf(phrase: Phrase): Naming[] {
+  if (phrase.slots.length === 0) return []
+  const { slots, times } = primitive(phrase.slots)
+  const found = (turnings().get(skeletonOf(slots)) ?? []).filter(
+    ({ rounds }) => times % rounds === 0,
+  )
+  const graces = gracesOf(slots)
+  const accents = accentsOf(slots)
+  return [...found]
+    .sort(
+      (a, b) =>
+        Number(a.graces !== graces) - Number(b.graces !== graces) ||
+        a.inversion - b.inversion ||
+        b.rounds - a.rounds ||
+        a.order - b.order,
+    )
+    .filter(
+      (turning, i, sorted) =>
+        !lacks(turning.graces, graces) &&
+        sorted.findIndex(({ cell }) => cell.id === turning.cell.id) === i,
+    )
+    .map((turning) => ({
+      cell: turning.cell,
+      inversion: turning.inversion,
+      lead: leadOf(slots),
+      times: times / turning.rounds,
+      added: addedGraces(turning.graces, graces),
+      accentsAsWritten: turning.accents === accents,
+    }))
+}
+
+const ORDINALS = ['', 'first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth']
+
+/** A name in words: `Single paradiddle, third inversion, left lead, flam on 1`. */
+export function namingWords({ cell, inversion, lead, times, added }: Naming): string {
+  const nth = ORDINALS[inversion] ?? `${inversion}th`
+  return [
+    cell.name,
+    ...(inversion > 0 ? [`${nth} inversion`] : []),
+    ...(lead === 'L' ? ['left lead'] : []),
+    ...added,
+    ...(times > 1 ? [`${times} times`] : []),
+  ].join(', ')
+}
+
+/** The name of each group of a phrase, and of the whole; null where the catalogue has none. */
+export function namesInLine(phrase: Phrase): { whole: Naming | null; groups: (Naming | null)[] } {
+  const starts = startsOf(phrase.groups)
+  const named = new Map<string, Naming | null>()
+  const groups = phrase.groups.map((size, i) => {
+    const slots = phrase.slots.slice(starts[i], (starts[i] as number) + size)
+    const key = `${skeletonOf(slots)} ${gracesOf(slots)} ${accentsOf(slots)}`
+    if (!named.has(key))
+      named.set(key, size < 2 ? null : (namesOf({ slots, groups: [size] })[0] ?? null))
+    return named.get(key) ?? null
+  })
+  const whole = phrase.slots.length <= LONGEST_NAMED ? (namesOf(phrase)[0] ?? null) : null
+  return { whole, groups }
+}
+
+/** Longer lines are never one cell, even over and over: looking would only cost time. */
+const LONGEST_NAMED = 512
+
+let known: ReadonlyMap<string, readonly Turning[]> | undefined
+
+/** Every cell from every stroke by both hands, by what is struck. Made once. */
+function turnings(): ReadonlyMap<string, readonly Turning[]> {
+  if (known) return known
+  const byKey = new Map<string, Turning[]>()
+  for (const [order, cell] of CATALOGUE.entries()) {
+    for (const variant of variantsOf(cell)) {
+      const count = variant.slots.length
+      for (let inversion = 0; inversion < count; inversion += 1) {
+        const turned = primitive(rotate(variant, inversion).slots)
+        const { slots } = turned
+        const key = skeletonOf(slots)
+        const half = cell.phrase.groups.length === 2 ? count / 2 : count
+        const turning = {
+          cell,
+          inversion: variant.groups.length === 2 ? inversion % half : inversion,
+          graces: gracesOf(slots),
+          accents: accentsOf(slots),
+          order,
+          rounds: turned.times,
+        }
+        byKey.set(key, [...(byKey.get(key) ?? []), turning])
+      }
+    }
+  }
+  known = byKey
+  return byKey
+}
+
+/** A cell, its mirror, and of those that alternate by themselves one half with each lead. */
+function variantsOf({ phrase }: Cell): Phrase[] {
+  const [first, second] = phrase.groups
+  const halves =
+    phrase.groups.length === 2 && first === second && first !== undefined
+      ? [{ slots: phrase.slots.slice(0, first), groups: [first] }]
+      : []
+  return [phrase, ...halves].flatMap((variant) => [variant, mirrorHands(variant)])
+}
+
+/** Who strikes when: no levels, voices or graces. */
+function skeletonOf(slots: readonly SlotContent[]): string {
+  return slots.map(skeletonOfSlot).join('')
+}
+
+function skeletonOfSlot(content: SlotContent): string {
+  if (content.kind === 'rest') return '-'
+  if (content.kind === 'squeeze') return `{${content.parts.map(skeletonOfSlot).join('')}}`
+  const letters = content.strokes.map(({ letter }) => letter).sort()
+  return letters.length === 1 ? (letters[0] as string) : `(${letters.join('')})`
+}
+
+function perSlot(slots: readonly SlotContent[], most: (stroke: Stroke) => number): string {
+  return slots
+    .map((slot) => Math.max(0, ...strokesInSlot(slot).map(({ stroke }) => most(stroke))))
+    .join('')
+}
+
+function gracesOf(slots: readonly SlotContent[]): string {
+  return perSlot(slots, ({ graces }) => graces)
+}
+
+function accentsOf(slots: readonly SlotContent[]): string {
+  return perSlot(slots, ({ level }) => (level === 'accent' || level === 'strong' ? 1 : 0))
+}
+
+/** Whether a cell asks for graces that are not there. */
+function lacks(cell: string, played: string): boolean {
+  return [...cell].some((graces, i) => graces !== '0' && graces !== played[i])
+}
+
+const GRACE_WORDS = ['', 'flam', 'drag', 'ruff']
+
+function addedGraces(cell: string, played: string): string[] {
+  return [...played].flatMap((graces, i) =>
+    graces !== '0' && graces !== cell[i] ? [`${GRACE_WORDS[Number(graces)]} on ${i + 1}`] : [],
+  )
+}
+
+/** The shortest part that the slots are so many times over. */
+function primitive(slots: readonly SlotContent[]): {
+  slots: readonly SlotContent[]
+  times: number
+} {
+  const keys = slots.map((slot) => `${skeletonOfSlot(slot)}${gracesOf([slot])}`)
+  for (let size = 1; size < slots.length; size += 1) {
+    if (slots.length % size !== 0) continue
+    if (keys.every((key, i) => i < size || key === keys[i - size])) {
+      const part = slots.slice(0, size)
+      // A single stroke over and over is nobody's rudiment; two of them may be.
+      if (size > 1) return { slots: part, times: slots.length / size }
+    }
+  }
+  return { slots, times: 1 }
+}
+
+function leadOf(slots: readonly SlotContent[]): 'R' | 'L' | null {
+  for (const slot of slots) {
+    for (const { stroke } of strokesInSlot(slot)) {
+      if (isHand(stroke.letter) && stroke.letter !== 'X') return stroke.letter as 'R' | 'L'
+    }
+  }
+  return null
+}

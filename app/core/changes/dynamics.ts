@@ -1,0 +1,86 @@
+import { modulo } from '../foundation'
+import { type Graces, isHand, type Level, type Stroke } from '../sticking'
+import { mapStrokes, type Phrase, withoutGraces } from './phrase'
+import { startsOf } from './splice'
+
+/** Which strokes of a phrase a rule means. */
+export type Chosen = (stroke: Stroke, slot: number) => boolean
+
+/** The chosen strokes at a level. */
+export function setLevel({ slots, groups }: Phrase, level: Level, chosen: Chosen): Phrase {
+  return {
+    slots: mapStrokes(slots, (stroke, { slot }) =>
+      chosen(stroke, slot) ? { ...stroke, level } : stroke,
+    ),
+    groups,
+  }
+}
+
+/** Accents become taps, ghosts and soft strokes stay. */
+export function clearAccents(phrase: Phrase): Phrase {
+  return setLevel(phrase, 'tap', isAccented)
+}
+
+export function isAccented({ level }: Pick<Stroke, 'level'>): boolean {
+  return level === 'accent' || level === 'strong'
+}
+
+/**
+ * Accents laid on other slots, without moving a stroke: every other level stays. Slots counted
+ * over and over by the pattern's own length, so that it may be of another length than the phrase.
+ * Example: `x--` over `RLRLRL` is `>RLR>LRL`.
+ */
+export function layAccents(phrase: Phrase, pattern: readonly boolean[]): Phrase {
+  if (pattern.length === 0) return phrase
+  const on = (slot: number) => pattern[slot % pattern.length] === true
+  return setLevel(clearAccents(phrase), 'accent', (_, slot) => on(slot))
+}
+
+/** Where a phrase's accents are, slot by slot. */
+export function accentsOf({ slots }: Phrase): boolean[] {
+  return slots.map((content) =>
+    content.kind === 'rest'
+      ? false
+      : content.kind === 'struck'
+        ? content.strokes.some(isAccented)
+        : content.parts.some((part) => part.kind === 'struck' && part.strokes.some(isAccented)),
+  )
+}
+
+/** Every accent on the stroke `steps` later, round from the end to the start; rests are passed. */
+export function moveAccents(phrase: Phrase, steps: number): Phrase {
+  const struck = phrase.slots.flatMap(({ kind }, slot) => (kind === 'rest' ? [] : [slot]))
+  const accents = accentsOf(phrase)
+  const wanted = new Set(
+    struck.filter((_, i) => accents[struck[modulo(i - steps, struck.length)] as number]),
+  )
+  return layAccents(
+    phrase,
+    accents.map((_, slot) => wanted.has(slot)),
+  )
+}
+
+/** Graces before the chosen strokes of hands; 0 takes them away. */
+export function setGraces({ slots, groups }: Phrase, graces: Graces, chosen: Chosen): Phrase {
+  return {
+    slots: mapStrokes(slots, (stroke, { slot }) => {
+      if (!isHand(stroke.letter) || !chosen(stroke, slot)) return stroke
+      return graces === 0 ? withoutGraces(stroke) : { ...stroke, graces }
+    }),
+    groups,
+  }
+}
+
+/** Whether a slot is the first of its group. */
+export function firstsOf({ groups }: Phrase): (slot: number) => boolean {
+  const starts = new Set(startsOf(groups))
+  return (slot) => starts.has(slot)
+}
+
+/** Everything on the limbs' home surfaces. */
+export function oneSurface({ slots, groups }: Phrase): Phrase {
+  return {
+    slots: mapStrokes(slots, ({ voice: _voice, graceVoice: _grace, ...stroke }) => stroke),
+    groups,
+  }
+}

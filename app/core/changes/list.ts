@@ -1,0 +1,174 @@
+import type { Letter } from '../sticking'
+import {
+  clearAccents,
+  firstsOf,
+  isAccented,
+  layAccents,
+  moveAccents,
+  oneSurface,
+  setGraces,
+  setLevel,
+} from './dynamics'
+import {
+  addAfter,
+  addAt,
+  append,
+  doubleLimb,
+  doubleUp,
+  fillGaps,
+  leaveOut,
+  prepend,
+  replaceLimb,
+  silence,
+  squeezeDoubles,
+} from './limbs'
+import {
+  alternate,
+  mirrorFeet,
+  mirrorHands,
+  reverse,
+  rotate,
+  someToFeet,
+  toFeet,
+  toHands,
+} from './order'
+import type { Phrase } from './phrase'
+
+/** What a change may look at besides the phrase itself. */
+export interface ChangeContext {
+  /** Whether a slot of the phrase lies on a beat. */
+  readonly onBeat: (slot: number) => boolean
+}
+
+export const CHANGE_KINDS = ['order', 'limbs', 'dynamics', 'graces', 'density', 'easier'] as const
+export type ChangeKind = (typeof CHANGE_KINDS)[number]
+
+/** A change of a sticking by name: what the palette lists, and what a key does. */
+export interface Change {
+  readonly id: string
+  readonly name: string
+  readonly kind: ChangeKind
+  /** Whether the number of slots may change. */
+  readonly grows: boolean
+  readonly apply: (phrase: Phrase, context: ChangeContext) => Phrase
+}
+
+const all = () => true
+const strokes = (n: number) => (_: unknown, slot: number) => (slot + 1) % n === 0
+
+function change(
+  kind: ChangeKind,
+  id: string,
+  name: string,
+  apply: Change['apply'],
+  grows = false,
+): Change {
+  return { id, name, kind, grows, apply }
+}
+
+const LIMB_NAME: Partial<Record<Letter, string>> = { R: 'right', L: 'left', K: 'kick' }
+
+function replacing(from: Letter, to: Letter, nth = 1): Change {
+  const which = nth === 1 ? 'Every' : 'Every second'
+  return change(
+    'limbs',
+    `replace-${from}-${to}-${nth}`.toLowerCase(),
+    `${which} ${LIMB_NAME[from]} by a ${LIMB_NAME[to]}`,
+    (phrase) => replaceLimb(phrase, from, to, nth),
+  )
+}
+
+/** Every change that needs no more than a selection. */
+export const CHANGES: readonly Change[] = [
+  change('order', 'rotate', 'Next inversion: begin one stroke later', (p) => rotate(p, 1)),
+  change('order', 'rotate-back', 'Inversion before: begin one stroke earlier', (p) =>
+    rotate(p, -1),
+  ),
+  change('order', 'mirror', 'Mirror: lead with the other hand', mirrorHands),
+  change('order', 'mirror-feet', 'Mirror the feet: K and J change places', mirrorFeet),
+  change('order', 'mirror-all', 'Mirror hands and feet', (p) => mirrorFeet(mirrorHands(p))),
+  change('order', 'reverse', 'Reverse: backwards', reverse),
+  change(
+    'order',
+    'alternate',
+    'Alternate: and again led by the other hand',
+    (p) => alternate(p),
+    true,
+  ),
+  replacing('L', 'K'),
+  replacing('R', 'K'),
+  replacing('L', 'K', 2),
+  replacing('R', 'K', 2),
+  replacing('K', 'R'),
+  replacing('K', 'L'),
+  replacing('R', 'L'),
+  replacing('L', 'R'),
+  change('limbs', 'kick-under-r', 'Kick under every right', (p) => doubleLimb(p, 'R', 'K')),
+  change('limbs', 'kick-under-l', 'Kick under every left', (p) => doubleLimb(p, 'L', 'K')),
+  change('limbs', 'kick-on-beats', 'Kick on the beats', (p, { onBeat }) => addAt(p, 'K', onBeat)),
+  change('limbs', 'kick-at-end', 'Kick at the end', (p) => append(p, 'K'), true),
+  change('limbs', 'kick-at-start', 'Kick at the start', (p) => prepend(p, 'K'), true),
+  change('limbs', 'right-at-end', 'Right at the end', (p) => append(p, 'R'), true),
+  change('limbs', 'left-at-end', 'Left at the end', (p) => append(p, 'L'), true),
+  change('limbs', 'kick-after-r', 'Kick after every right', (p) => addAfter(p, 'R', 'K'), true),
+  change('limbs', 'kick-after-l', 'Kick after every left', (p) => addAfter(p, 'L', 'K'), true),
+  change('limbs', 'kicks-in-holes', 'Kicks in the holes', (p) => fillGaps(p, 'K')),
+  change('limbs', 'left-in-gaps', 'Left in the gaps', (p) => fillGaps(p, 'L')),
+  change('limbs', 'right-in-gaps', 'Right in the gaps', (p) => fillGaps(p, 'R')),
+  change('limbs', 'leave-out-k', 'Leave the kicks out', (p) => leaveOut(p, 'K')),
+  change('limbs', 'leave-out-l', 'Leave the lefts out', (p) => leaveOut(p, 'L')),
+  change('limbs', 'leave-out-r', 'Leave the rights out', (p) => leaveOut(p, 'R')),
+  change('limbs', 'leave-out', 'Leave it out: a rest in its place', silence),
+  change('limbs', 'to-feet', 'Hands to the feet of their side', toFeet),
+  change('limbs', 'to-hands', 'Feet to the hands of their side', toHands),
+  change('limbs', 'second-to-feet', 'Every second of each hand to its foot', (p) =>
+    someToFeet(p, 2),
+  ),
+  change('dynamics', 'accent', 'Accent', (p) => setLevel(p, 'accent', all)),
+  change('dynamics', 'accent-firsts', 'Accent the first of each group', (p) => {
+    const first = firstsOf(p)
+    return setLevel(p, 'accent', (_, slot) => first(slot))
+  }),
+  change('dynamics', 'accents-later', 'Accents one later', (p) => moveAccents(p, 1)),
+  change('dynamics', 'accents-earlier', 'Accents one earlier', (p) => moveAccents(p, -1)),
+  change('dynamics', 'accents-in-threes', 'Accents in threes', (p) =>
+    layAccents(p, [true, false, false]),
+  ),
+  change('dynamics', 'accents-in-fives', 'Accents in fives', (p) =>
+    layAccents(p, [true, false, false, false, false]),
+  ),
+  change('dynamics', 'accent-beats', 'Accents on the beats', (p, { onBeat }) =>
+    setLevel(clearAccents(p), 'accent', (_, slot) => onBeat(slot)),
+  ),
+  change('dynamics', 'clear-accents', 'No accents', clearAccents),
+  change('dynamics', 'ghost-l', 'Ghost every left', (p) =>
+    setLevel(p, 'ghost', ({ letter }) => letter === 'L'),
+  ),
+  change('dynamics', 'ghost-unaccented', 'Ghost every hand without an accent', (p) =>
+    setLevel(p, 'ghost', (s) => (s.letter === 'R' || s.letter === 'L') && !isAccented(s)),
+  ),
+  change('dynamics', 'ghost', 'Ghost', (p) => setLevel(p, 'ghost', all)),
+  change('dynamics', 'soft', 'Soft', (p) => setLevel(p, 'soft', all)),
+  change('dynamics', 'tap', 'Tap: plain strokes', (p) => setLevel(p, 'tap', all)),
+  change('dynamics', 'strong', 'Strong accent', (p) => setLevel(p, 'strong', all)),
+  change('graces', 'flam-first', 'Flam on the first of each group', (p) => {
+    const first = firstsOf(p)
+    return setGraces(p, 1, (_, slot) => first(slot))
+  }),
+  change('graces', 'flam', 'Flam', (p) => setGraces(p, 1, all)),
+  change('graces', 'drag', 'Drag', (p) => setGraces(p, 2, all)),
+  change('graces', 'ruff', 'Ruff', (p) => setGraces(p, 3, all)),
+  change('graces', 'flam-accents', 'Flam on the accents', (p) => setGraces(p, 1, isAccented)),
+  change('graces', 'drag-accents', 'Drag on the accents', (p) => setGraces(p, 2, isAccented)),
+  change('graces', 'flam-thirds', 'Flam on every third', (p) => setGraces(p, 1, strokes(3))),
+  change('density', 'double-up', 'Double up: two strokes in the slot', (p) => doubleUp(p, all)),
+  change('density', 'double-kicks', 'Double the kicks', (p) => doubleUp(p, (l) => l === 'K')),
+  change('density', 'squeeze', 'Squeeze the other hand between doubles', (p) =>
+    squeezeDoubles(p, 'both'),
+  ),
+  change('density', 'squeeze-r', 'Squeeze a left between right doubles', (p) =>
+    squeezeDoubles(p, 'R'),
+  ),
+  change('easier', 'no-graces', 'No graces', (p) => setGraces(p, 0, all)),
+  change('easier', 'one-surface', 'One surface', oneSurface),
+]

@@ -1,0 +1,123 @@
+import { inversionsOf } from '../catalogue'
+import { layAccents, type Phrase } from '../changes'
+import type { SlotContent } from '../sticking'
+import { toStroke } from '../sticking'
+
+/** All members of a rule, counted and numbered the same way every time; `at` goes from 0. */
+export interface Family {
+  readonly count: bigint
+  readonly at: (index: bigint) => Phrase
+}
+
+/** Kicks in the holes of natural sticking. */
+export interface KickRule {
+  readonly slots: number
+  readonly lead: 'R' | 'L'
+  readonly most: number
+  /** Whether two kicks may stand side by side. */
+  readonly adjacent: boolean
+}
+
+/**
+ * Natural sticking with kicks in place of some of its strokes, by how many kicks, then by where
+ * the first ones stand. Example: 6 slots, none side by side: 1 + 6 + 10 + 4 = 21.
+ */
+export function kickFamily({ slots, lead, most, adjacent }: KickRule): Family {
+  const sizes = Array.from({ length: Math.min(most, slots) + 1 }, (_, kicks) =>
+    placements(slots, kicks, adjacent),
+  )
+  return {
+    count: sizes.reduce((sum, size) => sum + size, 0n),
+    at: (index) => {
+      let rest = checked(
+        index,
+        sizes.reduce((sum, size) => sum + size, 0n),
+      )
+      let kicks = 0
+      while (rest >= (sizes[kicks] as bigint)) {
+        rest -= sizes[kicks] as bigint
+        kicks += 1
+      }
+      const places = new Set(placesAt(slots, kicks, adjacent, rest))
+      const other = lead === 'R' ? 'L' : 'R'
+      const line = Array.from({ length: slots }, (_, i): SlotContent => {
+        const letter = places.has(i) ? 'K' : i % 2 === 0 ? lead : other
+        return { kind: 'struck', strokes: [toStroke(letter)] }
+      })
+      return { slots: line, groups: [slots] }
+    },
+  }
+}
+
+/** A phrase with every choice of accents from `least` to `most`, by how many, then by where. */
+export function accentFamily(phrase: Phrase, least: number, most: number): Family {
+  const { length } = phrase.slots
+  const from = Math.max(0, least)
+  const sizes = Array.from({ length: Math.max(0, Math.min(most, length) - from + 1) }, (_, i) =>
+    placements(length, from + i, true),
+  )
+  const count = sizes.reduce((sum, size) => sum + size, 0n)
+  return {
+    count,
+    at: (index) => {
+      let rest = checked(index, count)
+      let i = 0
+      while (rest >= (sizes[i] as bigint)) {
+        rest -= sizes[i] as bigint
+        i += 1
+      }
+      const places = new Set(placesAt(length, from + i, true, rest))
+      return layAccents(
+        phrase,
+        phrase.slots.map((_, slot) => places.has(slot)),
+      )
+    },
+  }
+}
+
+/** Every inversion of a phrase that differs from the others. */
+export function inversionFamily(phrase: Phrase): Family {
+  const forms = inversionsOf(phrase)
+  const count = BigInt(forms.length)
+  return {
+    count,
+    at: (index) => (forms[Number(checked(index, count))] as { phrase: Phrase }).phrase,
+  }
+}
+
+function checked(index: bigint, count: bigint): bigint {
+  if (index < 0n || index >= count)
+    throw new RangeError(`member ${index}: must be 0 to ${count - 1n}`)
+  return index
+}
+
+/** In how many ways k things stand on n places: C(n, k), or C(n - k + 1, k) with a gap between. */
+export function placements(n: number, k: number, adjacent: boolean): bigint {
+  const places = adjacent ? n : n - k + 1
+  if (k === 0) return 1n
+  if (places < k) return 0n
+  let ways = 1n
+  for (let i = 0; i < k; i += 1) ways = (ways * BigInt(places - i)) / BigInt(i + 1)
+  return ways
+}
+
+/** The nth way, by the place of the first, then of the second, and so on. */
+function placesAt(n: number, k: number, adjacent: boolean, index: bigint): number[] {
+  const places: number[] = []
+  let rest = index
+  let from = 0
+  for (let left = k; left > 0; left -= 1) {
+    for (;;) {
+      const after = from + (adjacent ? 1 : 2)
+      const here = placements(Math.max(0, n - after), left - 1, adjacent)
+      if (rest < here) {
+        places.push(from)
+        from = after
+        break
+      }
+      rest -= here
+      from += 1
+    }
+  }
+  return places
+}

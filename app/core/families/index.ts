@@ -1,0 +1,1 @@
+export { accentFamily, type Family, inversionFamily, type KickRule, kickFamily } from './families'

@@ -1,0 +1,264 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import * as random from '../../../tests/support/arbitraries'
+import { lickOf } from '../../../tests/support/licks'
+import { aimOf, sumOf } from '../line'
+import { formatLine } from '../notation'
+import { gridName, gridTicks, meterName, secondsPerTick } from '../time'
+import {
+  chainsOf,
+  countChains,
+  cutLine,
+  cutsOf,
+  filledMetres,
+  groupsInSpace,
+  meetingOf,
+  mendsOf,
+  naturalMetre,
+  type Part,
+  ratesOf,
+  renotate,
+} from '.'
+
+describe('groups in a space', () => {
+  it.each([
+    [12, 5, 2, 2, [0, 5, 10], 60, 12, 5],
+    [16, 5, 3, 1, [0, 5, 10, 15], 80, 16, 5],
+    [20, 6, 3, 2, [0, 6, 12, 18], 60, 10, 3],
+    [16, 3, 5, 1, [0, 3, 6, 9, 12, 15], 48, 16, 3],
+  ])(
+    '%i slots in groups of %i: %i times, %i left',
+    (space, size, times, left, starts, slots, groups, spaces) =>
+      expect(groupsInSpace(space, size)).toEqual({
+        times,
+        left,
+        starts,
+        again: { slots, groups, spaces },
+      }),
+  )
+
+  it.each([
+    [7, 3, 7, 3],
+    [6, 4, 3, 2],
+    [9, 5, 9, 5],
+    [10, 6, 5, 3],
+    [10, 4, 5, 2],
+  ])('%i slots at %i a beat meet the beat after %i beats, %i times through', (k, s, beats, times) =>
+    expect(naturalMetre(k, s)).toEqual({ beats, times }),
+  )
+})
+
+const sizes = (...list: number[]): Part[] => list.map((size) => ({ size }))
+
+describe('chains', () => {
+  it.each([
+    [20, sizes(6, 7), ['677', '767', '776']],
+    [14, sizes(4, 5), ['455', '545', '554']],
+    [20, [{ size: 4 }, { size: 6, most: 1 }], ['44444']],
+  ])('of %i', (length, parts, expected) => {
+    const { count, orders } = chainsOf(length, parts)
+    expect(orders.map((order) => order.join(''))).toEqual(expected)
+    expect(count).toBe(BigInt(expected.length))
+  })
+
+  it('are counted with least and most uses', () => {
+    const both = [
+      { size: 4, least: 1 },
+      { size: 6, least: 1 },
+    ]
+    expect(chainsOf(20, both).count).toBe(6n)
+    expect(countChains(24, sizes(4, 6))).toBe(12n)
+    const ten = [{ size: 6 }, { size: 10, least: 1 }]
+    expect(chainsOf(24, ten)).toMatchObject({ count: 0n, spaces: 2 })
+    expect(countChains(48, ten)).toBe(20n)
+  })
+
+  it.each([
+    [16, sizes(5, 7), 15, 17, 2, 6n],
+    [17, sizes(4, 7), 16, 18, 2, 21n],
+    [15, sizes(6, 8), 14, 16, 2, 5n],
+  ])(
+    'of %i: none, nearest %i and %i, %i spaces work',
+    (length, parts, under, over, spaces, orders) => {
+      expect(chainsOf(length, parts)).toMatchObject({ count: 0n, orders: [], under, over, spaces })
+      expect(countChains(length * spaces, parts)).toBe(orders)
+    },
+  )
+
+  it('equal brute force (law)', () => {
+    const part = fc.record({
+      size: fc.integer({ min: 1, max: 6 }),
+      least: fc.nat(2),
+      most: fc.nat(4),
+    })
+    const parts = fc.uniqueArray(part, { selector: ({ size }) => size, minLength: 1, maxLength: 3 })
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 14 }), parts, (length, list) => {
+        const all: number[][] = []
+        const walk = (order: number[], left: number) => {
+          if (left === 0) all.push(order)
+          for (const { size } of list) if (size <= left) walk([...order, size], left - size)
+        }
+        walk([], length)
+        const allowed = all.filter((order) =>
+          list.every(({ size, least, most }) => {
+            const used = order.filter((one) => one === size).length
+            return used >= least && used <= most
+          }),
+        )
+        const { count, orders } = chainsOf(length, list, 1000)
+        expect(count).toBe(BigInt(allowed.length))
+        expect(orders.map(String).sort()).toEqual(allowed.map(String).sort())
+      }),
+      { numRuns: 120 },
+    )
+  })
+})
+
+describe('mending', () => {
+  const mended = (text: string) =>
+    Object.fromEntries(
+      mendsOf(lickOf(text))
+        .filter(({ kind }) => kind !== 'grid')
+        .map(({ kind, lick, freeHand }) => [kind, `${formatLine(lick.line)} ${freeHand}`]),
+    )
+
+  it('offers what to do with the rest of the bar', () => {
+    expect(mended('grid: 1/16q\nline: RLRLLK*3')).toEqual({
+      'next-group': 'RLRLLK*3 RL RH',
+      'tail-right': 'RLRLLK*3 LR LH',
+      'tail-left': 'RLRLLK*3 RL RH',
+      'tail-kick': 'RLRLLK*3 LK both',
+      rests: 'RLRLLK*3 -- both',
+      'remainder-first': 'RL RLRLLK*3 both',
+      'over-the-barline': 'RLRLLK*4 both',
+      start: 'RLRLLK*3 both',
+    })
+  })
+
+  it('goes on in the pattern of the groups', () => {
+    expect(mended('line: RLLRK RLK RLLRK')['next-group']).toBe('[RLLRK RLK]*2 both')
+  })
+
+  it('cuts what is over, and drops groups', () => {
+    const over = mended('start: 4\nline: RLRLK')
+    expect(over.cut).toBe('RLRL RH')
+    expect(mended('line: RLLRK*3 RL')).toMatchObject({
+      cut: 'RLLRK*3 R LH',
+      'drop-group': 'RLLRK*3 both',
+    })
+  })
+
+  it('finds the subdivision on which the same strokes fit', () => {
+    const grids = mendsOf(lickOf('line: RLRLLK*4')).flatMap(({ grid }) =>
+      grid ? [gridName(grid)] : [],
+    )
+    expect(grids).toEqual(['1/8', '1/8t', '1/16t'])
+  })
+
+  it('offers only true figures, and what is said to fit does (law)', () => {
+    fc.assert(
+      fc.property(random.lick, (lick) => {
+        const mends = mendsOf(lick)
+        if (sumOf(lick).fits) expect(mends).toEqual([])
+        for (const { kind, lick: after, fits, left } of mends) {
+          expect(left).toBe(sumOf(after).left.ticks)
+          if (kind === 'start' || kind === 'grid' || kind === 'next-group' || kind === 'rests')
+            expect(fits).toBe(true)
+        }
+      }),
+      { numRuns: 100 },
+    )
+  })
+})
+
+describe('meeting again', () => {
+  it('maps every first note until the barline is met', () => {
+    const meeting = meetingOf(lickOf('meter: 3/4\nline: RLRLRLK'), { from: 0, to: 7 })
+    expect(meeting).toMatchObject({ cycles: 12, bars: 7, shortened: false })
+    const starts = Array.from({ length: 7 }, (_, bar) =>
+      meeting?.marks.filter((mark) => mark.bar === bar + 1).map(({ tick }) => tick / 2520),
+    )
+    expect(starts).toEqual([[0, 7], [2, 9], [4, 11], [6], [1, 8], [3, 10], [5]])
+  })
+
+  it('is of a selection too, with its accents', () => {
+    const meeting = meetingOf(lickOf('start: 2\nline: RR >LRLLK'), { from: 2, to: 7 })
+    expect(meeting).toMatchObject({ cycles: 16, bars: 5 })
+    expect(meeting?.marks[0]).toMatchObject({ bar: 1, tick: 15120, first: true, accent: true })
+    expect(meetingOf(lickOf('RL'), { from: 1, to: 1 })).toBeNull()
+  })
+})
+
+describe('other rates and metres', () => {
+  it('has the length of seven slots on every grid', () => {
+    const ticks = Object.fromEntries(
+      ratesOf(lickOf('RLRLRLK')).map((rate) => [gridName(rate.grid), rate.ticks]),
+    )
+    expect(ticks).toMatchObject({
+      '1/8t': 23520,
+      '1/16': 17640,
+      '1/16q': 14112,
+      '1/16t': 11760,
+      '1/16s': 10080,
+      '1/32': 8820,
+    })
+  })
+
+  it('names the metres that a line fills', () => {
+    const names = filledMetres(lickOf('RLLRK*3')).map(
+      ({ meter, bars }) => `${meterName(meter)} ${bars}`,
+    )
+    expect(names).toContain('15/16 1')
+    expect(names).toContain('5/16 3')
+    expect(names).not.toContain('4/4 1')
+  })
+
+  it('writes the same sound twice as fast, and back (law)', () => {
+    const lick = lickOf('tempo: 132\nbars: 2\nline: RLRL*8')
+    const half = renotate(lick, 'faster')
+    expect(half?.frame).toMatchObject({ tempo: 66, bars: 1, start: 0, grid: { value: 32 } })
+    fc.assert(
+      fc.property(
+        random.lick,
+        fc.constantFrom('faster' as const, 'slower' as const),
+        (from, way) => {
+          const turned = renotate(from, way)
+          if (!turned) return
+          const slot = (one: typeof from) =>
+            gridTicks(one.frame.grid) * secondsPerTick(one.frame.tempo, 10080)
+          expect(slot(turned)).toBeCloseTo(slot(from), 12)
+          const [a, b] = [aimOf(from), aimOf(turned)]
+          expect((b.target - b.end) * (way === 'faster' ? 2 : 0.5)).toBe(a.target - a.end)
+        },
+      ),
+      { numRuns: 100 },
+    )
+  })
+})
+
+describe('finding the groups', () => {
+  it.each([
+    ['after-kicks', [4, 4, 2]],
+    ['before-kicks', [2, 1, 4, 2, 1]],
+    ['doubles', [5, 5]],
+  ] as const)('%s', (kind, expected) =>
+    expect(cutLine(lickOf('RLKKRLLKRK').line.slots, kind)).toEqual(expected),
+  )
+
+  it('at accents, and by the cells of the catalogue', () => {
+    expect(cutLine(lickOf('>RLR>LR>KL').line.slots, 'accents')).toEqual([3, 2, 2])
+    expect(cutLine(lickOf('RLLRKRLKRLLRK').line.slots, 'cells')).toEqual([8, 5])
+  })
+
+  it('always sums to the line (law)', () => {
+    fc.assert(
+      fc.property(random.lick, ({ line }) => {
+        for (const { groups } of cutsOf(line)) {
+          expect(groups.reduce((sum, size) => sum + size, 0)).toBe(line.slots.length)
+        }
+      }),
+      { numRuns: 60 },
+    )
+  })
+})

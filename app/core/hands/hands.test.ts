@@ -1,0 +1,96 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import * as random from '../../../tests/support/arbitraries'
+import { lickOf } from '../../../tests/support/licks'
+import { formatLine } from '../notation'
+import { isHand, strokesInSlot } from '../sticking'
+import {
+  differingSlots,
+  HAND_POLICIES,
+  isUndecided,
+  policyDistances,
+  suggestHands,
+  withPolicy,
+} from '.'
+
+const turned = (line: string, policy: (typeof HAND_POLICIES)[number]) =>
+  formatLine(withPolicy(lickOf(line), policy).line)
+
+describe('hand policies', () => {
+  it.each([
+    ['RLK RLRK RLK', 'cell-locked', 'RLK RLRK RLK'],
+    ['RLK RLRK RLK', 'slot-locked', 'RLK LRLK LRK'],
+    ['RLK RLRK RLK', 'alternating', 'RLK RLRK LRK'],
+    ['RLLRK*2', 'slot-locked', 'RLRLK LRLRK'],
+    ['RLLRK*2', 'alternating', 'RLRLK*2'],
+    ['RLRL KRLR LKRL RLKR', 'slot-locked', 'RLRL KLRL RKRL RLKL'],
+    ['RL- R', 'slot-locked', 'RL- L'],
+    ['RL- L', 'alternating', 'RL- R'],
+    ['{RL}R', 'alternating', '{RL}R'],
+    ['{RR}L', 'slot-locked', '{RR}L'],
+    ['RLK LRK', 'cell-locked', 'RLK*2'],
+  ] as const)('%s, %s, is %s', (line, policy, expected) =>
+    expect(turned(line, policy)).toBe(expected),
+  )
+
+  it('count slots from the barline, also where the line starts off the beat', () => {
+    expect(turned('start: 1e\nline: RLR', 'slot-locked')).toBe('RLR')
+    expect(formatLine(withPolicy(lickOf('start: 1e\nline: RLR'), 'slot-locked', 'R').line)).toBe(
+      'LRL',
+    )
+  })
+
+  it('say where the hands differ', () => {
+    const lick = lickOf('RLK RLRK RLK')
+    const distances = policyDistances(lick)
+    expect(distances['slot-locked'].differs).toEqual([3, 4, 5, 7, 8])
+    expect(distances.alternating.differs).toEqual([7, 8])
+    expect(distances['cell-locked'].differs).toEqual([])
+  })
+
+  it('are settled after one turn, and move no foot and no rest (law)', () => {
+    fc.assert(
+      fc.property(random.lick, fc.constantFrom(...HAND_POLICIES), (lick, policy) => {
+        const once = withPolicy(lick, policy, 'R')
+        expect(withPolicy(once, policy, 'R').line).toEqual(once.line)
+        const feet = (line: typeof lick.line) =>
+          line.slots.map((slot) =>
+            strokesInSlot(slot)
+              .map(({ stroke, top }) =>
+                isHand(stroke.letter) ? `${top}` : `${top}${stroke.letter}`,
+              )
+              .join(''),
+          )
+        expect(feet(once.line)).toEqual(feet(lick.line))
+      }),
+      { numRuns: 100 },
+    )
+  })
+})
+
+describe('hands that are not decided', () => {
+  it.each([
+    ['RXRX', 'RLRL'],
+    ['RXLX', 'RLLR'],
+    ['XXXX', 'RLRL'],
+    ['RXK(RX)', 'RLK(RL)'],
+    ['XLXK', 'RLRK'],
+    ['RKLX', 'RKLR'],
+  ])('%s: %s is suggested', (line, expected) =>
+    expect(formatLine(suggestHands(lickOf(line)).line)).toBe(expected),
+  )
+
+  it('are all decided, the others untouched (law)', () => {
+    fc.assert(
+      fc.property(random.lick, (lick) => {
+        const decided = suggestHands(lick)
+        expect(isUndecided(decided)).toBe(false)
+        const open = lick.line.slots.flatMap((slot, i) =>
+          strokesInSlot(slot).some(({ stroke }) => stroke.letter === 'X') ? [i] : [],
+        )
+        expect(differingSlots(lick, decided).every((slot) => open.includes(slot))).toBe(true)
+      }),
+      { numRuns: 100 },
+    )
+  })
+})
