@@ -1,5 +1,9 @@
+import { namesInLine, namingWords } from '~/core/catalogue'
+import { mendsOf } from '~/core/fitting'
+import { policyDistances } from '~/core/hands'
 import { aimOf, frameTicks, type Lick, lineCounts, strokeEvents, sumOf } from '~/core/line'
-import { TICKS_PER_QUARTER } from '~/core/time'
+import { formatLine } from '~/core/notation'
+import { gridName, placeName, TICKS_PER_QUARTER } from '~/core/time'
 
 /** What the command `events` prints: every stroke of line and layers at its notated tick. */
 export function toHeadlessEvents(lick: Lick) {
@@ -17,7 +21,33 @@ export function toHeadlessEvents(lick: Lick) {
   }
 }
 
-/** What the command `sum` prints: the sum, counted in the default school. */
+/**
+ * What the command `sum` prints: the sum, counted in the default school; the ways to mend a line
+ * that does not fit; what line and groups are called; and how far the hands are from each policy.
+ */
 export function toHeadlessSum(lick: Lick) {
-  return { ...sumOf(lick), counts: lineCounts(lick) }
+  const { whole, groups } = namesInLine(lick.line)
+  const distances = policyDistances(lick)
+  return {
+    ...sumOf(lick),
+    counts: lineCounts(lick),
+    mend: mendsOf(lick).map((mend) => ({
+      kind: mend.kind,
+      line: formatLine(mend.lick.line),
+      left: mend.left,
+      freeHand: mend.freeHand,
+      ...(mend.grid && { grid: gridName(mend.grid) }),
+      ...(mend.start !== null && { start: placeName(mend.start, lick.frame.meter) }),
+    })),
+    names: {
+      whole: whole && namingWords(whole),
+      groups: groups.map((name) => name && namingWords(name)),
+    },
+    natural: Object.fromEntries(
+      Object.entries(distances).map(([policy, { lick: turned, differs }]) => [
+        policy,
+        { differs, line: formatLine(turned.line) },
+      ]),
+    ),
+  }
 }

@@ -15,6 +15,11 @@ export function formatLickText(lick: Lick): string {
     .join('\n')}\n`
 }
 
+/** The values of a key in the canonical text of a lick; none where it is left out. */
+export function canonicalValues(lick: Lick, key: Key): string[] {
+  return formatRows(lick).flatMap(([name, value]) => (name === key ? [value] : []))
+}
+
 function formatRows(lick: Lick): (readonly [key: Key | string, value: string])[] {
   const { frame } = lick
   const { landing, swing } = frame

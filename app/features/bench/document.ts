@@ -1,8 +1,10 @@
 import {
   type Key,
   type LickReading,
+  type LineChange,
   lineTextOf,
   parseLickText,
+  rewriteLick,
   setLineText,
   setValues,
   type TextIssue,
@@ -16,7 +18,7 @@ import {
   toTransaction,
   undo,
 } from '~/core/editing'
-import { EMPTY_LICK } from '~/core/line'
+import { EMPTY_LICK, type Lick } from '~/core/line'
 
 /** The lick on the bench: its text with its history, and the last state that could be read. */
 export interface BenchDocument {
@@ -32,6 +34,12 @@ export type BenchCommand =
   | { readonly kind: 'type-line'; readonly typed: string }
   | { readonly kind: 'set'; readonly key: Key; readonly values: readonly string[] }
   | { readonly kind: 'replace-text'; readonly text: string }
+  | {
+      readonly kind: 'change'
+      readonly label: string
+      readonly lick: Lick
+      readonly change?: LineChange
+    }
   | { readonly kind: 'undo' }
   | { readonly kind: 'redo' }
   | { readonly kind: 'load'; readonly text: string; readonly draft: string | null }
@@ -65,6 +73,12 @@ export function runCommand(document: BenchDocument, command: BenchCommand): Benc
     case 'replace-text': {
       const whole = { at: 0, removed: text, inserted: command.text }
       return judged(document, commit(history, toTransaction('edit text', [whole])))
+    }
+    case 'change': {
+      // Changes are of what can be read: while the text cannot be, there is nothing to change.
+      if (text !== document.goodText) return document
+      const splices = rewriteLick(text, document.good, command.lick, command.change)
+      return judged(document, commit(history, toTransaction(command.label, splices)))
     }
     case 'undo':
       return judged(document, undo(history))
