@@ -3,6 +3,8 @@ import { index, type RouteConfig, route } from '@react-router/dev/routes'
 export default [
   index('routes/library.tsx'),
   route('bench/:id', 'routes/bench.tsx'),
+  route('cells', 'routes/cells.ts'),
+  route('versions/:lickId', 'routes/versions.ts'),
   route('settings', 'routes/settings.tsx'),
   route('*', 'routes/not-found.tsx'),
 ] satisfies RouteConfig

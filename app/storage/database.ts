@@ -3,7 +3,7 @@ import { fail, ok, type Result } from '~/core/foundation'
 import type { StoreIssue } from './records'
 
 export const DATABASE_NAME = 'dime-stack'
-const STORE_VERSION = 1
+const STORE_VERSION = 2
 /** Dexie keeps ten steps of the browser's version number for each of ours. */
 const STEPS = 10
 
@@ -16,10 +16,13 @@ export interface StoredRow {
 export class DimeDatabase extends Dexie {
   licks!: EntityTable<StoredRow, 'id'>
   settings!: EntityTable<StoredRow, 'id'>
+  cells!: EntityTable<StoredRow, 'id'>
+  versions!: EntityTable<StoredRow, 'id'>
 
   constructor() {
     super(DATABASE_NAME)
-    this.version(STORE_VERSION).stores({ licks: 'id', settings: 'id' })
+    this.version(1).stores({ licks: 'id', settings: 'id' })
+    this.version(STORE_VERSION).stores({ cells: 'id', versions: 'id, lickId' })
   }
 }
 
@@ -46,6 +49,19 @@ async function tryOpen(): Promise<Result<DimeDatabase, StoreIssue>> {
       code: 'newer-store',
       detail: `the store is of version ${found}, not ${STORE_VERSION}`,
     })
+  } catch (error) {
+    return fail(toStoreIssue(error))
+  }
+}
+
+/** Runs one piece of work on the open store; whatever the browser throws becomes an issue. */
+export async function withStore<T>(
+  work: (database: DimeDatabase) => Promise<Result<T, StoreIssue>>,
+): Promise<Result<T, StoreIssue>> {
+  const database = await openDatabase()
+  if (!database.ok) return database
+  try {
+    return await work(database.value)
   } catch (error) {
     return fail(toStoreIssue(error))
   }

@@ -1,4 +1,5 @@
 export { rescueLicks } from './database'
+export { forget, keepCell, keepVersion, listCells, listVersions } from './kept'
 export {
   addLicks,
   fillOnFirstVisit,
@@ -10,5 +11,14 @@ export {
   setDeleted,
   watchLick,
 } from './licks'
-export { DEFAULT_SETTINGS, type LickRecord, type Settings, type StoreIssue } from './records'
+export {
+  type CellRecord,
+  cellRecordSchema,
+  DEFAULT_SETTINGS,
+  type LickRecord,
+  type Settings,
+  type StoreIssue,
+  type VersionRecord,
+  versionRecordSchema,
+} from './records'
 export { loadSettings, saveSettings } from './settings'

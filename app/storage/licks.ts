@@ -1,6 +1,6 @@
 import { liveQuery } from 'dexie'
 import { fail, ok, type Result } from '~/core/foundation'
-import { type DimeDatabase, openDatabase, type StoredRow, toStoreIssue } from './database'
+import { type DimeDatabase, openDatabase, type StoredRow, withStore } from './database'
 import { LICK_RECORD_VERSION, type LickRecord, readLickRecord, type StoreIssue } from './records'
 
 /** What a lick's texts are, on disk and on the way there. */
@@ -13,19 +13,6 @@ export interface LickTexts {
 export interface LickList {
   readonly licks: readonly LickRecord[]
   readonly unreadable: number
-}
-
-/** Runs one piece of work on the open store; whatever the browser throws becomes an issue. */
-async function withStore<T>(
-  work: (database: DimeDatabase) => Promise<Result<T, StoreIssue>>,
-): Promise<Result<T, StoreIssue>> {
-  const database = await openDatabase()
-  if (!database.ok) return database
-  try {
-    return await work(database.value)
-  } catch (error) {
-    return fail(toStoreIssue(error))
-  }
 }
 
 /** Every lick that is not deleted. */

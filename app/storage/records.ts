@@ -19,6 +19,28 @@ export type LickRecord = z.infer<typeof lickRecordSchema>
 
 export const LICK_RECORD_VERSION = 1
 
+/** A cell of the player's own: a sticking in the line's notation, by name. */
+export const cellRecordSchema = z.object({
+  id: z.string().min(1),
+  version: z.literal(1),
+  name: z.string().trim().min(1).max(80),
+  line: z.string().min(1).max(4096),
+  tags: z.array(z.string().max(40)).max(20),
+  createdAt: z.number(),
+})
+export type CellRecord = z.infer<typeof cellRecordSchema>
+
+/** A state of a lick that was kept by name. */
+export const versionRecordSchema = z.object({
+  id: z.string().min(1),
+  version: z.literal(1),
+  lickId: z.string().min(1),
+  name: z.string().trim().min(1).max(80),
+  text: z.string().max(65536),
+  createdAt: z.number(),
+})
+export type VersionRecord = z.infer<typeof versionRecordSchema>
+
 /** What a player prefers; every field has a default, so that older records stay readable. */
 export const settingsSchema = z.object({
   school: z.string().default('e-and-a'),

@@ -80,21 +80,13 @@ function replacing(from: Letter, to: Letter, nth = 1): Change {
 
 /** Every change that needs no more than a selection. */
 export const CHANGES: readonly Change[] = [
-  change('order', 'rotate', 'Next inversion: begin one stroke later', (p) => rotate(p, 1)),
-  change('order', 'rotate-back', 'Inversion before: begin one stroke earlier', (p) =>
-    rotate(p, -1),
-  ),
-  change('order', 'mirror', 'Mirror: lead with the other hand', mirrorHands),
-  change('order', 'mirror-feet', 'Mirror the feet: K and J change places', mirrorFeet),
+  change('order', 'rotate', 'Next inversion', (p) => rotate(p, 1)),
+  change('order', 'rotate-back', 'Inversion before', (p) => rotate(p, -1)),
+  change('order', 'mirror', 'Mirror: the other hand leads', mirrorHands),
+  change('order', 'mirror-feet', 'Mirror the feet', mirrorFeet),
   change('order', 'mirror-all', 'Mirror hands and feet', (p) => mirrorFeet(mirrorHands(p))),
-  change('order', 'reverse', 'Reverse: backwards', reverse),
-  change(
-    'order',
-    'alternate',
-    'Alternate: and again led by the other hand',
-    (p) => alternate(p),
-    true,
-  ),
+  change('order', 'reverse', 'Reverse', reverse),
+  change('order', 'alternate', 'Alternate: and mirrored', (p) => alternate(p), true),
   replacing('L', 'K'),
   replacing('R', 'K'),
   replacing('L', 'K', 2),
@@ -118,12 +110,10 @@ export const CHANGES: readonly Change[] = [
   change('limbs', 'leave-out-k', 'Leave the kicks out', (p) => leaveOut(p, 'K')),
   change('limbs', 'leave-out-l', 'Leave the lefts out', (p) => leaveOut(p, 'L')),
   change('limbs', 'leave-out-r', 'Leave the rights out', (p) => leaveOut(p, 'R')),
-  change('limbs', 'leave-out', 'Leave it out: a rest in its place', silence),
-  change('limbs', 'to-feet', 'Hands to the feet of their side', toFeet),
-  change('limbs', 'to-hands', 'Feet to the hands of their side', toHands),
-  change('limbs', 'second-to-feet', 'Every second of each hand to its foot', (p) =>
-    someToFeet(p, 2),
-  ),
+  change('limbs', 'leave-out', 'Leave it out', silence),
+  change('limbs', 'to-feet', 'Hands to feet', toFeet),
+  change('limbs', 'to-hands', 'Feet to hands', toHands),
+  change('limbs', 'second-to-feet', 'Every second stroke to its foot', (p) => someToFeet(p, 2)),
   change('dynamics', 'accent', 'Accent', (p) => setLevel(p, 'accent', all)),
   change('dynamics', 'accent-firsts', 'Accent the first of each group', (p) => {
     const first = firstsOf(p)
@@ -144,7 +134,7 @@ export const CHANGES: readonly Change[] = [
   change('dynamics', 'ghost-l', 'Ghost every left', (p) =>
     setLevel(p, 'ghost', ({ letter }) => letter === 'L'),
   ),
-  change('dynamics', 'ghost-unaccented', 'Ghost every hand without an accent', (p) =>
+  change('dynamics', 'ghost-unaccented', 'Ghost all but the accents', (p) =>
     setLevel(p, 'ghost', (s) => (s.letter === 'R' || s.letter === 'L') && !isAccented(s)),
   ),
   change('dynamics', 'ghost', 'Ghost', (p) => setLevel(p, 'ghost', all)),
@@ -161,14 +151,10 @@ export const CHANGES: readonly Change[] = [
   change('graces', 'flam-accents', 'Flam on the accents', (p) => setGraces(p, 1, isAccented)),
   change('graces', 'drag-accents', 'Drag on the accents', (p) => setGraces(p, 2, isAccented)),
   change('graces', 'flam-thirds', 'Flam on every third', (p) => setGraces(p, 1, strokes(3))),
-  change('density', 'double-up', 'Double up: two strokes in the slot', (p) => doubleUp(p, all)),
+  change('density', 'double-up', 'Double up', (p) => doubleUp(p, all)),
   change('density', 'double-kicks', 'Double the kicks', (p) => doubleUp(p, (l) => l === 'K')),
-  change('density', 'squeeze', 'Squeeze the other hand between doubles', (p) =>
-    squeezeDoubles(p, 'both'),
-  ),
-  change('density', 'squeeze-r', 'Squeeze a left between right doubles', (p) =>
-    squeezeDoubles(p, 'R'),
-  ),
+  change('density', 'squeeze', 'Squeeze between doubles', (p) => squeezeDoubles(p, 'both')),
+  change('density', 'squeeze-r', 'Squeeze between right doubles', (p) => squeezeDoubles(p, 'R')),
   change('easier', 'no-graces', 'No graces', (p) => setGraces(p, 0, all)),
   change('easier', 'one-surface', 'One surface', oneSurface),
 ]

@@ -127,7 +127,6 @@ describe('mending', () => {
     expect(mended('grid: 1/16q\nline: RLRLLK*3')).toEqual({
       'next-group': 'RLRLLK*3 RL RH',
       'tail-right': 'RLRLLK*3 LR LH',
-      'tail-left': 'RLRLLK*3 RL RH',
       'tail-kick': 'RLRLLK*3 LK both',
       rests: 'RLRLLK*3 -- both',
       'remainder-first': 'RL RLRLLK*3 both',

@@ -56,7 +56,12 @@ export function mendsOf(lick: Lick): Mend[] {
   const slot = gridTicks(gridAt(line, line.slots.length, frame.grid))
   const free = left / slot
   const mends: Mend[] = []
+  const offered = new Set<string>()
   const offer = (kind: MendKind, mended: Lick, more: Partial<Mend> = {}) => {
+    // Two ways that come to the same line are offered once, by the first name.
+    const key = JSON.stringify([mended.line, mended.frame.start, mended.frame.grid])
+    if (offered.has(key)) return
+    offered.add(key)
     const sum = sumOf(mended)
     mends.push({
       kind,

@@ -1,7 +1,7 @@
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { useFetcher } from 'react-router'
 import { type Key, lineTextOf, valuesOf } from '~/codecs/lick-text'
-import { TEMPO_RANGE } from '~/core/line'
+import { type Lick, TEMPO_RANGE } from '~/core/line'
 import { COUNTING_SCHOOLS, DEFAULT_SCHOOL, isCompound } from '~/core/time'
 import type { LickRecord, Settings } from '~/storage'
 import { useWidth } from '~/ui/use-width'
@@ -10,6 +10,7 @@ import { Transport } from '../player/transport'
 import { type PlaySwitches, usePlayer } from '../player/use-player'
 import type { Ruler } from '../ruler/layout'
 import { RulerView } from '../ruler/ruler-view'
+import { Workbench } from '../workbench/workbench'
 import { toAnswers } from './answers'
 import { FitAnswer, MoreAnswers } from './answers-panel'
 import { BeamChoice } from './beam-choice'
@@ -53,18 +54,36 @@ export function BenchPage({ record, settings }: { record: LickRecord; settings: 
     [remember],
   )
 
-  const player = usePlayer(later.good.lick, tempo, switches)
+  const [solo, setSolo] = useState<Lick | null>(null)
+  const player = usePlayer(later.good.lick, tempo, switches, solo)
+  const { playing, toggle } = player
+  // What is heard by itself ends with the music; the lick is next.
+  useEffect(() => {
+    if (!playing) setSolo(null)
+  }, [playing])
+  const play = useCallback(() => toggle(), [toggle])
+  const hear = useCallback(
+    (lick: Lick) => {
+      setSolo(lick)
+      if (!playing) toggle(lick)
+    },
+    [playing, toggle],
+  )
   const rulerHost = useRef<HTMLDivElement>(null)
   const width = useWidth(rulerHost)
   const ruler = useRef<Ruler | null>(null)
-  useCursor(player.playing, player.position, ruler, rulerHost)
+  useCursor(playing && solo === null, player.position, ruler, rulerHost)
 
   const set = useCallback(
     (key: Key, values: readonly string[]) => run({ kind: 'set', key, values }),
     [run],
   )
-  const { field, caret, tellCaret, pick, travel, textNow } = useCaret(document, run)
-  useBenchKeys({ onPlay: player.toggle, onTravel: travel, onTempo: setTempo })
+  const { field, caret, tellCaret, pick, travel, edit, textNow } = useCaret(document, run)
+  const replaceText = useCallback(
+    (next: string) => run({ kind: 'replace-text', text: next }),
+    [run],
+  )
+  useBenchKeys({ onPlay: play, onTravel: travel, onTempo: setTempo })
 
   const staffView = useMemo(
     () => ({ beaming, groove: settings.staffGroove }),
@@ -73,6 +92,8 @@ export function BenchPage({ record, settings }: { record: LickRecord; settings: 
   const fit = useMemo(() => toFit(lick, school), [lick, school])
   const answers = useMemo(() => toAnswers(later.good.lick, tempo), [later, tempo])
   const selection = useMemo(() => selectedSlots(document, caret.from, caret.to), [document, caret])
+
+  const laterSelection = useDeferredValue(selection)
 
   return (
     <>
@@ -101,7 +122,18 @@ export function BenchPage({ record, settings }: { record: LickRecord; settings: 
             fieldRef={field}
             onType={(typed) => run({ kind: 'type-line', typed })}
             onSelect={tellCaret}
-            onPlay={player.toggle}
+            onPlay={play}
+          />
+          <Workbench
+            id={record.id}
+            text={later.goodText}
+            lick={later.good.lick}
+            selection={laterSelection}
+            school={school}
+            tempo={tempo}
+            onEdit={edit}
+            onText={replaceText}
+            onHear={hear}
           />
           <div
             ref={rulerHost}
@@ -127,11 +159,7 @@ export function BenchPage({ record, settings }: { record: LickRecord; settings: 
             />
           </div>
           <LayersPanel text={later.history.text} onSet={set} />
-          <TextPanel
-            text={text}
-            issues={document.issues}
-            onText={(next) => run({ kind: 'replace-text', text: next })}
-          />
+          <TextPanel text={text} issues={document.issues} onText={replaceText} />
         </div>
         <aside aria-label="Answers" className="flex flex-col gap-5 text-sm">
           <FitAnswer fit={fit} onStart={(place) => set('start', [place])} />
@@ -139,7 +167,7 @@ export function BenchPage({ record, settings }: { record: LickRecord; settings: 
         </aside>
       </div>
       <Transport
-        playing={player.playing}
+        playing={playing}
         trouble={player.trouble}
         tempo={tempo}
         learning={learning}
@@ -148,7 +176,7 @@ export function BenchPage({ record, settings }: { record: LickRecord; settings: 
         most={TEMPO_RANGE.most}
         beatName={beatName(lick.frame.meter)}
         switches={switches}
-        onToggle={player.toggle}
+        onToggle={play}
         onTempo={setTempo}
         onVolume={player.setVolume}
         onSwitch={turn}

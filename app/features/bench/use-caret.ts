@@ -1,4 +1,6 @@
 import { type Dispatch, useCallback, useEffect, useRef, useState } from 'react'
+import type { SlotRange } from '~/core/changes'
+import type { Edit } from '../workbench/edits'
 import { type BenchCommand, type BenchDocument, caretAfter, runCommand } from './document'
 
 /** The caret of the typed line: where it is, where a slot of the ruler puts it, where undo leaves it. */
@@ -19,13 +21,38 @@ export function useCaret(document: BenchDocument, run: Dispatch<BenchCommand>) {
     setCaret((now) => (now.from === from && now.to === to ? now : { from, to }))
   }, [])
 
-  const pick = useCallback(({ from, to }: { from: number; to: number }) => {
-    const { spans } = current.current.good
-    const [first, last] = [spans[from], spans[to - 1]]
-    if (!first || !last) return
-    field.current?.focus()
-    field.current?.setSelectionRange(first.from, last.to)
-  }, [])
+  const pick = useCallback(
+    ({ from, to }: SlotRange) => {
+      const { spans } = current.current.good
+      const [first, last] = [spans[from], spans[to - 1]]
+      if (!first || !last) return
+      field.current?.focus()
+      field.current?.setSelectionRange(first.from, last.to)
+      tellCaret(first.from, last.to)
+    },
+    [tellCaret],
+  )
+
+  // What a change of the workbench put there is selected, wherever the focus is.
+  const wanted = useRef<SlotRange | null>(null)
+  useEffect(() => {
+    const range = wanted.current
+    wanted.current = null
+    if (!range || !field.current) return
+    const { spans } = document.good
+    const [first, last] = [spans[range.from], spans[range.to - 1]]
+    const at = first && last ? [first.from, last.to] : [field.current.value.length]
+    field.current.setSelectionRange(at[0] as number, at.at(-1) as number)
+    tellCaret(at[0] as number, at.at(-1) as number)
+  }, [document, tellCaret])
+
+  const edit = useCallback(
+    ({ label, lick, change, select }: Edit) => {
+      wanted.current = select ?? null
+      run({ kind: 'change', label, lick, ...(change && { change }) })
+    },
+    [run],
+  )
 
   const travel = useCallback(
     (kind: 'undo' | 'redo') => {
@@ -42,5 +69,5 @@ export function useCaret(document: BenchDocument, run: Dispatch<BenchCommand>) {
 
   const textNow = useCallback(() => current.current.history.text, [])
 
-  return { field, caret, tellCaret, pick, travel, textNow }
+  return { field, caret, tellCaret, pick, travel, edit, textNow }
 }

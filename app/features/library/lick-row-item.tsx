@@ -1,12 +1,8 @@
 import { Copy, Trash2 } from 'lucide-react'
 import { memo } from 'react'
 import { Form, Link } from 'react-router'
-import { Stack } from '../ruler/discs'
+import { MiniStacks } from '../stacks/mini-stacks'
 import type { LickRow } from './lick-row'
-
-const STACK_WIDTH = 30
-const STACK_STEP = 38
-const HEIGHT = 62
 
 /** A lick in the library: its stacks, its name, and what it takes to play it. */
 export const LickRowItem = memo(function LickRowItem({ row }: { row: LickRow }) {
@@ -25,7 +21,7 @@ export const LickRowItem = memo(function LickRowItem({ row }: { row: LickRow }) 
         </p>
       </div>
       <div className="order-last col-span-2 flex min-w-0 items-end overflow-hidden md:order-none md:col-span-1">
-        <MiniStacks row={row} />
+        <MiniStacks stacks={row.stacks} more={row.more} />
       </div>
       <p className="hidden text-sm md:block">
         {row.length}
@@ -71,55 +67,3 @@ export const LickRowItem = memo(function LickRowItem({ row }: { row: LickRow }) 
     </li>
   )
 })
-
-/** The groups of a lick as small stacks, side by side, with their sizes. */
-function MiniStacks({ row }: { row: LickRow }) {
-  const tallest = Math.max(1, ...row.stacks.map((stack) => stack.length))
-  const pitch = Math.min(7, (HEIGHT - 14) / tallest)
-  const width = row.stacks.length * STACK_STEP + (row.more > 0 ? 34 : 4)
-  const label =
-    row.groups === ''
-      ? 'no strokes yet'
-      : `groups of ${row.groups}${row.more > 0 ? ` and ${row.more} more` : ''}`
-  return (
-    <svg
-      width={width}
-      height={HEIGHT}
-      role="img"
-      fill="currentColor"
-      aria-label={label}
-      className="max-w-full shrink-0"
-    >
-      {row.stacks.map((discs, i) => (
-        <g key={i}>
-          <Stack
-            discs={discs}
-            x={i * STACK_STEP + STACK_WIDTH / 2 + 1}
-            bottom={HEIGHT - 13}
-            width={STACK_WIDTH}
-            pitch={pitch}
-          />
-          <text
-            x={i * STACK_STEP + STACK_WIDTH / 2 + 1}
-            y={HEIGHT - 2}
-            textAnchor="middle"
-            fontSize="11"
-            fill="var(--quiet)"
-          >
-            {discs.length}
-          </text>
-        </g>
-      ))}
-      {row.more > 0 && (
-        <text
-          x={row.stacks.length * STACK_STEP + 2}
-          y={HEIGHT - 15}
-          fontSize="12"
-          fill="var(--quiet)"
-        >
-          +{row.more}
-        </text>
-      )}
-    </svg>
-  )
-}

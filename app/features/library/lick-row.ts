@@ -2,7 +2,7 @@ import { parseLickText } from '~/codecs/lick-text'
 import { type Lick, sumOf, timedSlots } from '~/core/line'
 import { gridName, meterName, placeName } from '~/core/time'
 import type { LickRecord } from '~/storage'
-import { type Disc, toDisc } from '../ruler/view'
+import { type Disc, toDisc } from '../stacks/disc'
 
 /** A lick as a row of the library: its stacks, and the figures that tell it from others. */
 export interface LickRow {
@@ -12,7 +12,6 @@ export interface LickRow {
   readonly stacks: readonly (readonly Disc[])[]
   /** Groups that the row has no room for. */
   readonly more: number
-  readonly groups: string
   readonly length: string
   readonly fits: 'fits' | 'short' | 'over'
   readonly meter: string
@@ -58,7 +57,6 @@ function rowOf(record: LickRecord, lick: Lick): LickRow {
     tags: lick.tags,
     stacks,
     more: Math.max(0, line.groups.length - MOST_STACKS),
-    groups: line.groups.slice(0, MOST_STACKS).join(' + '),
     length: sum.fits ? `${used} slots` : `${used} of ${available} slots`,
     fits: sum.fits ? 'fits' : sum.left.ticks > 0 ? 'short' : 'over',
     meter: meterName(frame.meter),
@@ -81,7 +79,6 @@ function unreadableRow(record: LickRecord): LickRow {
     tags: [],
     stacks: [],
     more: 0,
-    groups: '',
     length: '',
     fits: 'short',
     meter: '',

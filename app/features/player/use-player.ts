@@ -15,16 +15,24 @@ export interface Player {
   readonly playing: boolean
   /** Why nothing is heard, in words; empty where all is well. */
   readonly trouble: string
-  readonly toggle: () => void
+  /** Starts or stops; what is started may be given, where it is not on the bench yet. */
+  readonly toggle: (first?: Lick) => void
   readonly position: () => Position | undefined
   readonly setVolume: (channel: Channel, volume: number) => void
 }
 
 /**
  * Plays a lick and keeps playing while it changes: tempo and content go over at the next stroke.
+ * `solo` is heard in its place, without a count-in, while there is one.
  * Audio code and the kit are fetched at the first play, which must come from a user's gesture.
  */
-export function usePlayer(lick: Lick, tempo: number, switches: PlaySwitches): Player {
+export function usePlayer(
+  onBench: Lick,
+  tempo: number,
+  switches: PlaySwitches,
+  solo: Lick | null = null,
+): Player {
+  const lick = solo ?? onBench
   const [playing, setPlaying] = useState(false)
   const [trouble, setTrouble] = useState('')
   const session = useRef<SoundSession | undefined>(undefined)
@@ -40,25 +48,30 @@ export function usePlayer(lick: Lick, tempo: number, switches: PlaySwitches): Pl
   useEffect(() => setVolume('click', click ? 0.8 : 0), [click, setVolume])
   useEffect(() => session.current?.setTempo(tickSeconds), [tickSeconds])
   useEffect(() => {
-    if (playing) session.current?.setPerformance(toPerformance(lick, { loop, countIn }))
-  }, [playing, lick, loop, countIn])
+    if (!playing) return
+    session.current?.setPerformance(toPerformance(lick, { loop, countIn: countIn && !solo }))
+  }, [playing, lick, loop, countIn, solo])
   useEffect(() => () => session.current?.close(), [])
 
-  const toggle = useCallback(() => {
-    if (playing) {
-      session.current?.stop()
-      setPlaying(false)
-      return
-    }
-    setPlaying(true)
-    setTrouble('')
-    openSession(session, volumes.current, () => setPlaying(false))
-      .then((sound) => sound.play(toPerformance(lick, { loop, countIn }), tickSeconds))
-      .catch(() => {
+  const toggle = useCallback(
+    (first?: Lick) => {
+      if (playing) {
+        session.current?.stop()
         setPlaying(false)
-        setTrouble('This browser gives no sound: its audio device cannot be opened.')
-      })
-  }, [playing, lick, loop, countIn, tickSeconds])
+        return
+      }
+      setPlaying(true)
+      setTrouble('')
+      const options = { loop, countIn: countIn && !first }
+      openSession(session, volumes.current, () => setPlaying(false))
+        .then((sound) => sound.play(toPerformance(first ?? lick, options), tickSeconds))
+        .catch(() => {
+          setPlaying(false)
+          setTrouble('This browser gives no sound: its audio device cannot be opened.')
+        })
+    },
+    [playing, lick, loop, countIn, tickSeconds],
+  )
 
   const position = useCallback(() => session.current?.position(), [])
   return { playing, trouble, toggle, position, setVolume }

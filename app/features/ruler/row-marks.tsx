@@ -1,5 +1,5 @@
 import { memo } from 'react'
-import { LIMB_COLOUR, Stack } from './discs'
+import { LIMB_COLOUR, Stack } from '../stacks/discs'
 import { COUNT_BASELINE, TALLEST_STACK } from './row-heights'
 import { SlotLetters } from './slot-letters'
 import type { CountMark, LaneMark, LetterMark, StackMark } from './view'

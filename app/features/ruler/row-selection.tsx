@@ -1,13 +1,8 @@
+import type { SlotRange } from '~/core/changes'
 import type { Ruler, RulerRow } from './layout'
 import { xOf } from './layout'
 import type { rowParts } from './row-heights'
 import { type Scene, slotsBetween } from './view'
-
-/** Neighbouring slots of the line, from the first up to but not with `to`. */
-export interface SlotRange {
-  readonly from: number
-  readonly to: number
-}
 
 interface RowSelectionProps {
   readonly scene: Scene

@@ -1,5 +1,5 @@
 import type { SlotContent, Stroke } from '~/core/sticking'
-import { LIMB_COLOUR } from './discs'
+import { LIMB_COLOUR } from '../stacks/discs'
 
 const SIZES = { ghost: 12, soft: 16, tap: 19, accent: 22, strong: 24 } as const
 const GRACE_SIZE = 10

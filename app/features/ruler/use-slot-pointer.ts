@@ -1,6 +1,6 @@
 import { type PointerEvent, useMemo, useRef } from 'react'
+import type { SlotRange } from '~/core/changes'
 import type { Ruler } from './layout'
-import type { SlotRange } from './row-selection'
 import { type Scene, slotAtX } from './view'
 
 /**

@@ -28,6 +28,7 @@ import {
   type Ticks,
   UNNAMED_COUNT,
 } from '~/core/time'
+import { type Disc, toDisc } from '../stacks/disc'
 import { type Ruler, type RulerRow, type Segment, xOf } from './layout'
 
 /** A count under the ruler. `part` says what stands at it: the fill, groove before it, or nothing. */
@@ -36,19 +37,6 @@ export interface CountMark {
   readonly text: string
   readonly onBeat: boolean
   readonly part: 'groove' | 'line' | 'free'
-}
-
-/** A part of a disc: a stroke, or in a squeeze a rest. */
-export type DiscPiece = {
-  readonly letter: Letter
-  readonly level: Level
-  readonly graces: number
-} | null
-
-/** A slot as a disc of its stack: one stroke, several together, several in turn, or a rest. */
-export interface Disc {
-  readonly kind: 'single' | 'together' | 'squeeze' | 'rest'
-  readonly pieces: readonly DiscPiece[]
 }
 
 /** A group as a stack over its span. Where it goes on in the next row, only its bracket does. */
@@ -315,22 +303,6 @@ const LIMB_WORDS: Readonly<Record<Letter, string>> = {
   K: 'kick',
   H: 'hi-hat foot',
   J: 'second foot',
-}
-
-/** A slot's content as a disc. */
-export function toDisc(content: SlotContent): Disc {
-  if (content.kind === 'rest') return { kind: 'rest', pieces: [] }
-  const piece = ({ letter, level, graces }: Stroke) => ({ letter, level, graces })
-  if (content.kind === 'struck') {
-    const kind = content.strokes.length > 1 ? 'together' : 'single'
-    return { kind, pieces: content.strokes.map(piece) }
-  }
-  return {
-    kind: 'squeeze',
-    pieces: content.parts.map((part) =>
-      part.kind === 'rest' ? null : piece(part.strokes[0] as Stroke),
-    ),
-  }
 }
 
 function stackMarks(

@@ -1,0 +1,39 @@
+import { memo, useMemo } from 'react'
+import { formatPhrase } from '~/core/catalogue'
+import { cut, type Phrase, startsOf } from '~/core/changes'
+import { toDisc } from './disc'
+import { MiniStacks } from './mini-stacks'
+
+const MOST_STACKS = 8
+
+/** A phrase as small stacks, the same in a list of cells and in a preview. */
+export const PhraseStacks = memo(function PhraseStacks({ phrase }: { phrase: Phrase }) {
+  const stacks = useMemo(() => {
+    const starts = startsOf(phrase.groups)
+    return phrase.groups
+      .slice(0, MOST_STACKS)
+      .map((size, i) =>
+        phrase.slots.slice(starts[i], (starts[i] as number) + size).map((slot) => toDisc(slot)),
+      )
+  }, [phrase])
+  return (
+    <MiniStacks
+      stacks={stacks}
+      more={Math.max(0, phrase.groups.length - MOST_STACKS)}
+      size="tiny"
+    />
+  )
+})
+
+const MOST_TYPED = 24
+
+/** A phrase as it is typed; a long one only begins. */
+export function PhraseText({ phrase }: { phrase: Phrase }) {
+  const long = phrase.slots.length > MOST_TYPED
+  return (
+    <span className="font-mono text-[13px] tracking-wide">
+      {phrase.slots.length === 0 ? '–' : formatPhrase(long ? cut(phrase, MOST_TYPED) : phrase)}
+      {long && ' …'}
+    </span>
+  )
+}

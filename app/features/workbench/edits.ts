@@ -1,0 +1,202 @@
+import type { LineChange } from '~/codecs/lick-text'
+import { formatPhrase } from '~/core/catalogue'
+import {
+  type Change,
+  changeLick,
+  cut,
+  leaveOut,
+  type Phrase,
+  phraseOf,
+  regroup,
+  type SlotRange,
+  startsOf,
+} from '~/core/changes'
+import { nextGroup } from '~/core/fitting'
+import { aimOf, frameTicks, type Lick, lickSlots, limbClashes, lineEvents } from '~/core/line'
+import { type Letter, type Limb, REST } from '~/core/sticking'
+import { gridTicks } from '~/core/time'
+
+/** What a change is about: the selected strokes, the groups they lie in, or the whole line. */
+export const SCOPES = ['strokes', 'groups', 'line'] as const
+export type Scope = (typeof SCOPES)[number]
+
+/** A changed lick on its way to the bench. */
+export interface Edit {
+  readonly label: string
+  readonly lick: Lick
+  /** Which slots were typed anew, where only some were. */
+  readonly change?: LineChange
+  /** What is selected after it. */
+  readonly select?: SlotRange
+}
+
+/** The slots that a scope means; the whole line where nothing is selected. */
+export function scopeRange({ line }: Lick, selection: SlotRange | null, scope: Scope): SlotRange {
+  const all = { from: 0, to: line.slots.length }
+  if (!selection || scope === 'line') return all
+  if (scope === 'strokes') return selection
+  let { from, to } = selection
+  for (const [i, start] of startsOf(line.groups).entries()) {
+    const end = start + (line.groups[i] as number)
+    if (start <= selection.from && end > selection.from) from = start
+    if (start < selection.to && end >= selection.to) to = end
+  }
+  return { from, to }
+}
+
+/** The edit that puts a phrase in place of a range. */
+export function replaceRange(lick: Lick, range: SlotRange, phrase: Phrase, label: string): Edit {
+  return {
+    label,
+    lick: changeLick(lick, range, phrase),
+    change: { ...range, typed: formatPhrase(phrase) },
+    select: { from: range.from, to: range.from + phrase.slots.length },
+  }
+}
+
+/** What a named change makes of a range. */
+export function changedPhrase(lick: Lick, range: SlotRange, change: Change): Phrase {
+  const { beat } = frameTicks(lick.frame)
+  const slots = lickSlots(lick)
+  return change.apply(phraseOf(lick.line, range), {
+    onBeat: (slot) => (slots[range.from + slot]?.tick ?? 1) % beat === 0,
+  })
+}
+
+/** The edit of a named change. */
+export function applyChange(lick: Lick, range: SlotRange, change: Change): Edit {
+  return replaceRange(lick, range, changedPhrase(lick, range, change), change.name)
+}
+
+/** A phrase put between groups: before the group that the slot lies in, or at the end. */
+export function insertPhrase(lick: Lick, slot: number, phrase: Phrase, label: string): Edit {
+  const starts = [...startsOf(lick.line.groups), lick.line.slots.length]
+  const at = starts.findLast((start) => start <= slot) ?? 0
+  return replaceRange(lick, { from: at, to: at }, phrase, label)
+}
+
+/** A phrase after the last group. */
+export function appendPhrase(lick: Lick, phrase: Phrase, label: string): Edit {
+  return insertPhrase(lick, lick.line.slots.length, phrase, label)
+}
+
+/**
+ * The slots of a range in groups of these sizes. Where the sizes ask for more slots than there are,
+ * rests are added, to be filled; what they leave over is a last group.
+ */
+export function groupAs(lick: Lick, range: SlotRange, sizes: readonly number[]): Edit {
+  const { slots } = phraseOf(lick.line, range)
+  const asked = sizes.reduce((sum, size) => sum + size, 0)
+  const rests = Array.from({ length: Math.max(0, asked - slots.length) }, () => REST)
+  const over = Math.max(0, slots.length - asked)
+  const groups = over > 0 ? [...sizes, over] : sizes
+  return replaceRange(lick, range, { slots: [...slots, ...rests], groups }, 'Group')
+}
+
+/** A group cut in two before a slot; null where a group begins there already. */
+export function splitAt(lick: Lick, slot: number): Edit | null {
+  const groups: number[] = []
+  let start = 0
+  for (const size of lick.line.groups) {
+    const inside = slot > start && slot < start + size
+    groups.push(...(inside ? [slot - start, start + size - slot] : [size]))
+    start += size
+  }
+  if (groups.length === lick.line.groups.length) return null
+  return { label: 'Split', lick: { ...lick, line: regroup(lick.line, groups) } }
+}
+
+/** The groups of a range made one, or where it is one already, joined with the next; null at the end. */
+export function joinGroups(lick: Lick, range: SlotRange): Edit | null {
+  const { groups } = lick.line
+  const starts = startsOf(groups)
+  const first = starts.findLastIndex((start) => start <= range.from)
+  let last = starts.findLastIndex((start) => start < range.to)
+  if (first === last) last += 1
+  if (first < 0 || last >= groups.length) return null
+  const size = groups.slice(first, last + 1).reduce((sum, one) => sum + one, 0)
+  const joined = [...groups.slice(0, first), size, ...groups.slice(last + 1)]
+  return { label: 'Join', lick: { ...lick, line: regroup(lick.line, joined) } }
+}
+
+/** The groups of a range moved over their neighbour; null at the edge of the line. */
+export function moveGroups(lick: Lick, range: SlotRange, way: 'earlier' | 'later'): Edit | null {
+  const { line } = lick
+  const { from, to } = scopeRange(lick, range, 'groups')
+  const next =
+    way === 'later'
+      ? scopeRange(lick, { from: to, to: to + 1 }, 'groups')
+      : scopeRange(lick, { from: from - 1, to: from }, 'groups')
+  if (way === 'later' ? to >= line.slots.length : from <= 0) return null
+  const [moved, other] = [phraseOf(line, { from, to }), phraseOf(line, next)]
+  const [first, second] = way === 'later' ? [other, moved] : [moved, other]
+  const both = {
+    slots: [...first.slots, ...second.slots],
+    groups: [...first.groups, ...second.groups],
+  }
+  const whole = { from: Math.min(from, next.from), to: Math.max(to, next.to) }
+  const edit = replaceRange(lick, whole, both, way === 'later' ? 'Move later' : 'Move earlier')
+  const at = way === 'later' ? whole.from + other.slots.length : whole.from
+  return { ...edit, select: { from: at, to: at + moved.slots.length } }
+}
+
+/** The pattern of groups over and over until the space is full; null where nothing is free. */
+export function repeatUntilFull(lick: Lick): Edit | null {
+  const { end, target } = aimOf(lick)
+  const free = Math.floor((target - end) / gridTicks(lick.frame.grid))
+  const phrase = nextGroup(lick)
+  if (free <= 0 || phrase.slots.length === 0) return null
+  let filled = lick
+  let left = free
+  while (left > 0) {
+    const next = cut(nextGroup(filled), left)
+    filled = appendPhrase(filled, next, 'Repeat').lick
+    left -= next.slots.length
+  }
+  const from = lick.line.slots.length
+  const added = phraseOf(filled.line, { from, to: filled.line.slots.length })
+  return replaceRange(lick, { from, to: from }, added, 'Repeat until the space is full')
+}
+
+/** Sizes as they are typed: `5 4 7`, `5+4+7`, `5, 4, 7`; undefined where they are none. */
+export function findSizes(typed: string): number[] | undefined {
+  const words = typed
+    .trim()
+    .split(/[\s+,]+/)
+    .filter(Boolean)
+  const sizes = words.map(Number)
+  const fine = sizes.every((size) => Number.isInteger(size) && size >= 1 && size <= 256)
+  return fine && sizes.length > 0 && sizes.length <= 512 ? sizes : undefined
+}
+
+const LETTERS_OF: Readonly<Record<Limb, readonly Letter[]>> = {
+  RH: ['R'],
+  LH: ['L'],
+  XH: ['X'],
+  RF: ['K'],
+  LF: ['H', 'J'],
+}
+
+/** The line without a limb's strokes in the slots where a layer wants that limb too. */
+export function leaveOutClashing(lick: Lick, limb: Limb): Edit {
+  const ticks = new Set(
+    limbClashes(lick)
+      .filter((clash) => clash.limb === limb)
+      .map(({ tick }) => tick),
+  )
+  const clashing = new Set(
+    lineEvents(lick)
+      .filter((event) => event.limb === limb && ticks.has(event.tick))
+      .map(({ slot }) => slot),
+  )
+  const slots = lick.line.slots.map((content, slot) =>
+    clashing.has(slot)
+      ? LETTERS_OF[limb].reduce(
+          (left, letter) => leaveOut({ slots: [left], groups: [1] }, letter).slots[0] ?? left,
+          content,
+        )
+      : content,
+  )
+  const all = { from: 0, to: slots.length }
+  return replaceRange(lick, all, { slots, groups: lick.line.groups }, 'Limb left out')
+}

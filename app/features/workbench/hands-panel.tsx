@@ -1,0 +1,145 @@
+import { useMemo } from 'react'
+import {
+  HAND_POLICIES,
+  type HandPolicy,
+  isUndecided,
+  policyDistances,
+  suggestHands,
+} from '~/core/hands'
+import { type Lick, limbClashes } from '~/core/line'
+import { SURFACE_NAMES } from '~/core/sticking'
+import { placeIn } from '../bench/places'
+import { PhraseText } from '../stacks/phrase-figure'
+import { type Edit, leaveOutClashing, replaceRange } from './edits'
+import type { PanelProps } from './panel-props'
+import { Act, Nothing, Part } from './parts'
+
+const POLICY_WORDS: Readonly<Record<HandPolicy, readonly [name: string, what: string]>> = {
+  'cell-locked': ['Cell-locked', 'the sticking travels with its cell'],
+  'slot-locked': ['Slot-locked', 'natural: the lead hand on every even slot'],
+  alternating: ['Alternating', 'hand to hand, kicks and rests not counted'],
+}
+
+/** Which hand plays what: three schools, hands not decided yet, limbs wanted twice. */
+export function HandsPanel({ lick, onEdit }: PanelProps) {
+  const distances = useMemo(() => policyDistances(lick), [lick])
+  if (lick.line.slots.length === 0)
+    return <Nothing>Type a line first: its hands are compared here.</Nothing>
+  return (
+    <div className="flex flex-col gap-5">
+      <Part title="Hands when kicks and holes come between">
+        <ul className="flex flex-col gap-2">
+          {HAND_POLICIES.map((policy) => {
+            const { lick: turned, differs } = distances[policy]
+            const [name, what] = POLICY_WORDS[policy]
+            return (
+              <li
+                key={policy}
+                className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 gap-y-1 sm:grid-cols-[15rem_minmax(0,1fr)_auto]"
+              >
+                <p className="text-sm">
+                  <span className="font-semibold">{name}</span>
+                  <span className="block text-(--quiet) text-xs">{what}</span>
+                </p>
+                <p className="order-last col-span-2 min-w-0 text-sm sm:order-none sm:col-span-1">
+                  <PhraseText phrase={turned.line} />
+                  <span className="block text-(--quiet) text-xs">{differWords(lick, differs)}</span>
+                </p>
+                <Act
+                  disabled={differs.length === 0}
+                  label={`Take ${name.toLowerCase()} hands`}
+                  onClick={() => onEdit(wholeLine(lick, turned, `${name} hands`))}
+                >
+                  {differs.length === 0 ? 'as it is' : 'Take'}
+                </Act>
+              </li>
+            )
+          })}
+        </ul>
+      </Part>
+      {isUndecided(lick) && <Suggestion lick={lick} onEdit={onEdit} />}
+      <Clashes lick={lick} onEdit={onEdit} />
+    </div>
+  )
+}
+
+/** The edit that takes another line of the same length. */
+function wholeLine(lick: Lick, turned: Lick, label: string): Edit {
+  return replaceRange(lick, { from: 0, to: lick.line.slots.length }, turned.line, label)
+}
+
+const SHOWN = 10
+
+function differWords(lick: Lick, differs: readonly number[]): string {
+  if (differs.length === 0) return 'no hand differs'
+  const places = differs.slice(0, SHOWN).map((slot) => slot + 1)
+  const more = differs.length - places.length
+  const slots = differs.length === 1 ? 'slot' : 'slots'
+  return `other hands at ${slots} ${places.join(', ')}${more > 0 ? ` and ${more} more` : ''} of ${lick.line.slots.length}`
+}
+
+function Suggestion({ lick, onEdit }: { lick: Lick; onEdit: (edit: Edit) => void }) {
+  const suggested = useMemo(() => suggestHands(lick), [lick])
+  return (
+    <Part title="Hands not decided yet">
+      <div className="flex flex-wrap items-center gap-3 text-sm">
+        <PhraseText phrase={suggested.line} />
+        <Act onClick={() => onEdit(wholeLine(lick, suggested, 'Suggested hands'))}>
+          Take what is suggested
+        </Act>
+      </div>
+    </Part>
+  )
+}
+
+const LIMB_WORDS = {
+  RH: 'right hand',
+  LH: 'left hand',
+  XH: 'either hand',
+  RF: 'kick',
+  LF: 'second foot',
+}
+
+/** A limb that line and layers want at once, with ways to mend it. */
+function Clashes({ lick, onEdit }: { lick: Lick; onEdit: (edit: Edit) => void }) {
+  const clashes = useMemo(() => limbClashes(lick), [lick])
+  const [first] = clashes
+  if (!first) return null
+  const limbs = [...new Set(clashes.map(({ limb }) => limb))]
+  return (
+    <Part title="A limb wanted twice at once">
+      <p className="text-sm">
+        {clashes
+          .slice(0, SHOWN)
+          .map(({ limb, tick }) => `${LIMB_WORDS[limb]} at ${placeIn(lick, tick)}`)
+          .join(', ')}
+        {clashes.length > SHOWN && ` and ${clashes.length - SHOWN} more`}
+      </p>
+      <div className="flex flex-wrap gap-2">
+        {limbs.map((limb) => (
+          <Act key={limb} onClick={() => onEdit(leaveOutClashing(lick, limb))}>
+            Leave the {LIMB_WORDS[limb]} out of the line there
+          </Act>
+        ))}
+        {lick.layers.map((layer, i) => (
+          <Act
+            key={`${i} ${layer.scope}`}
+            onClick={() =>
+              onEdit({
+                label: 'Layer away',
+                lick: { ...lick, layers: lick.layers.filter((_, at) => at !== i) },
+              })
+            }
+          >
+            Take layer {i + 1} away ({SURFACE_NAMES[layerVoice(layer.line)]})
+          </Act>
+        ))}
+      </div>
+    </Part>
+  )
+}
+
+function layerVoice({ slots }: Lick['line']): keyof typeof SURFACE_NAMES {
+  const struck = slots.find((slot) => slot.kind === 'struck')
+  return struck?.kind === 'struck' && struck.strokes[0]?.letter === 'H' ? 'hf' : 'bd'
+}

@@ -1,0 +1,73 @@
+import { useState } from 'react'
+import { formatPhrase } from '~/core/catalogue'
+import { phraseOf, type SlotRange } from '~/core/changes'
+import type { Lick } from '~/core/line'
+import { PhraseText } from '../stacks/phrase-figure'
+import type { CellCommand } from './kept-store'
+import { useKeeping } from './use-keeping'
+
+/** Keeps what is selected as a cell of the player's own, by a name and tags. */
+export function OwnCellForm({
+  lick,
+  range,
+  selected,
+}: {
+  lick: Lick
+  range: SlotRange
+  selected: boolean
+}) {
+  const { tell, trouble, busy } = useKeeping<CellCommand>('/cells')
+  const [name, setName] = useState('')
+  const [tags, setTags] = useState('')
+  const phrase = phraseOf(lick.line, range)
+  if (!selected || phrase.slots.length === 0) return null
+  const field = 'rounded-field border border-base-300 bg-base-100 px-2 py-1 text-sm'
+  return (
+    <form
+      className="flex flex-wrap items-center gap-2 border-base-300 border-t pt-3 text-sm"
+      onSubmit={(event) => {
+        event.preventDefault()
+        const command: CellCommand = {
+          intent: 'keep',
+          name,
+          line: formatPhrase(phrase),
+          tags: tags.split(',').flatMap((tag) => tag.trim().slice(0, 40) || []),
+        }
+        tell(command)
+        setName('')
+      }}
+    >
+      <span className="min-w-0 truncate">
+        Keep <PhraseText phrase={phrase} /> as
+      </span>
+      <input
+        aria-label="Name of the cell"
+        className={`w-40 ${field}`}
+        placeholder="its name"
+        maxLength={80}
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+      />
+      <input
+        aria-label="Tags of the cell"
+        className={`w-32 ${field}`}
+        placeholder="tags"
+        maxLength={200}
+        value={tags}
+        onChange={(event) => setTags(event.target.value)}
+      />
+      <button
+        type="submit"
+        className="btn btn-outline border-base-300 btn-sm font-normal"
+        disabled={name.trim() === '' || busy}
+      >
+        Keep as a cell
+      </button>
+      {trouble && (
+        <p role="alert" className="text-error">
+          {trouble}
+        </p>
+      )}
+    </form>
+  )
+}

@@ -1,0 +1,24 @@
+import { CellsPanel } from './cells-panel'
+import { ChangePanel } from './change-panel'
+import { FamilyPanel } from './family-panel'
+import { HandsPanel } from './hands-panel'
+import { MeetingPanel } from './meeting-panel'
+import type { PanelProps, WorkbenchTab } from './panel-props'
+import { SumsPanel } from './sums-panel'
+import { VersionsPanel } from './versions-panel'
+
+const PANELS = {
+  cells: CellsPanel,
+  change: ChangePanel,
+  sums: SumsPanel,
+  meeting: MeetingPanel,
+  hands: HandsPanel,
+  families: FamilyPanel,
+  versions: VersionsPanel,
+} as const
+
+/** One panel of the workbench; all of them are fetched when the first is opened. */
+export default function Panel({ tab, ...props }: PanelProps & { tab: WorkbenchTab }) {
+  const Chosen = PANELS[tab]
+  return <Chosen {...props} />
+}

@@ -1,0 +1,86 @@
+import type { ReactNode } from 'react'
+
+/** A part of a panel under a small heading. */
+export function Part({
+  title,
+  aside,
+  children,
+}: {
+  title: string
+  aside?: ReactNode
+  children: ReactNode
+}) {
+  return (
+    <section className="flex min-w-0 flex-col gap-2">
+      <div className="flex flex-wrap items-baseline gap-x-3">
+        <h3 className="font-semibold text-sm">{title}</h3>
+        {aside}
+      </div>
+      {children}
+    </section>
+  )
+}
+
+/** A button that stands in a row of its like. */
+export function Act({
+  onClick,
+  disabled = false,
+  pressed,
+  label,
+  children,
+}: {
+  onClick: () => void
+  disabled?: boolean
+  pressed?: boolean
+  /** What a screen reader says, where the words shown are not enough. */
+  label?: string
+  children: ReactNode
+}) {
+  return (
+    <button
+      type="button"
+      className="btn btn-outline border-base-300 btn-sm font-normal aria-pressed:bg-base-300 aria-pressed:font-semibold"
+      disabled={disabled}
+      aria-pressed={pressed}
+      aria-label={label}
+      onClick={onClick}
+    >
+      {children}
+    </button>
+  )
+}
+
+/** A choice of few, side by side. */
+export function Choice<T extends string>({
+  legend,
+  options,
+  value,
+  onChoose,
+}: {
+  legend: string
+  options: readonly (readonly [value: T, label: string])[]
+  value: T
+  onChoose: (value: T) => void
+}) {
+  return (
+    <fieldset className="flex flex-wrap items-center gap-1 text-sm">
+      <legend className="sr-only">{legend}</legend>
+      {options.map(([option, label]) => (
+        <button
+          key={option}
+          type="button"
+          aria-pressed={option === value}
+          className={`rounded-field px-2 py-1 ${option === value ? 'bg-base-300 font-semibold' : 'hover:bg-base-200'}`}
+          onClick={() => onChoose(option)}
+        >
+          {label}
+        </button>
+      ))}
+    </fieldset>
+  )
+}
+
+/** What to do where there is nothing to show. */
+export function Nothing({ children }: { children: ReactNode }) {
+  return <p className="text-(--quiet) text-sm">{children}</p>
+}

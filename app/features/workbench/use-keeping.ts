@@ -1,0 +1,18 @@
+import { useCallback } from 'react'
+import { type SubmitTarget, useFetcher } from 'react-router'
+import type { CellCommand, KeptNotice, VersionCommand } from './kept-store'
+
+/** Tells a route to keep or forget something, and what came of it. */
+export function useKeeping<Command extends CellCommand | VersionCommand>(action: string) {
+  const { submit, data, state } = useFetcher<KeptNotice>()
+  const tell = useCallback(
+    (command: Command) =>
+      void submit(command as SubmitTarget, {
+        method: 'post',
+        encType: 'application/json',
+        action,
+      }),
+    [submit, action],
+  )
+  return { tell, trouble: data?.trouble ?? '', busy: state !== 'idle' }
+}

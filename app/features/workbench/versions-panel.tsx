@@ -1,0 +1,133 @@
+import { useEffect, useState } from 'react'
+import { useFetcher } from 'react-router'
+import { parseLickText } from '~/codecs/lick-text'
+import type { Lick } from '~/core/line'
+import { formatSlot } from '~/core/notation'
+import type { VersionRecord } from '~/storage'
+import { PhraseStacks } from '../stacks/phrase-figure'
+import type { VersionCommand } from './kept-store'
+import type { PanelProps } from './panel-props'
+import { Act, Nothing, Part } from './parts'
+import { useKeeping } from './use-keeping'
+import { comparedWith } from './versions'
+
+/** States of the lick kept by name, each compared slot by slot with what is on the bench. */
+export function VersionsPanel({ id, text, lick, onText }: PanelProps) {
+  const action = `/versions/${id}`
+  const { data: versions, load } = useFetcher<VersionRecord[]>({ key: `versions ${id}` })
+  const { tell, trouble, busy } = useKeeping<VersionCommand>(action)
+  useEffect(() => void load(action), [load, action])
+  const [name, setName] = useState('')
+  return (
+    <div className="flex flex-col gap-4">
+      <form
+        className="flex flex-wrap items-center gap-2"
+        onSubmit={(event) => {
+          event.preventDefault()
+          tell({ intent: 'keep', lickId: id, name, text })
+          setName('')
+        }}
+      >
+        <input
+          aria-label="Name of the version"
+          className="w-52 rounded-field border border-base-300 bg-base-100 px-2 py-1 text-sm"
+          placeholder="what is special about it"
+          maxLength={80}
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+        />
+        <button
+          type="submit"
+          className="btn btn-outline border-base-300 btn-sm font-normal"
+          disabled={name.trim() === '' || busy}
+        >
+          Keep this version
+        </button>
+        {trouble && (
+          <p role="alert" className="text-error text-sm">
+            {trouble}
+          </p>
+        )}
+      </form>
+      {versions === undefined || versions.length === 0 ? (
+        <Nothing>Keep the line as it is now before you change it: both stay, side by side.</Nothing>
+      ) : (
+        <Part title="Kept">
+          <ul className="flex flex-col">
+            {versions.map((version) => (
+              <VersionRow
+                key={version.id}
+                version={version}
+                lick={lick}
+                onTake={() => onText(version.text)}
+                onTell={tell}
+              />
+            ))}
+          </ul>
+        </Part>
+      )}
+    </div>
+  )
+}
+
+interface VersionRowProps {
+  readonly version: VersionRecord
+  readonly lick: Lick
+  readonly onTake: () => void
+  readonly onTell: (command: VersionCommand) => void
+}
+
+function VersionRow({ version, lick, onTake, onTell }: VersionRowProps) {
+  const [name, setName] = useState(version.name)
+  const read = parseLickText(version.text)
+  if (!read.ok) return null
+  const { version: _version, ...kept } = version
+  const rename = () => {
+    if (name.trim() !== '' && name !== version.name) onTell({ ...kept, intent: 'keep', name })
+    else setName(version.name)
+  }
+  return (
+    <li className="flex flex-wrap items-center gap-x-4 gap-y-1 border-base-300 border-t py-1.5 text-sm">
+      <PhraseStacks phrase={read.value.lick.line} />
+      <div className="min-w-40 grow">
+        <input
+          aria-label={`Name of ${version.name}`}
+          className="w-full rounded-field bg-transparent font-semibold hover:bg-base-200"
+          value={name}
+          maxLength={80}
+          onChange={(event) => setName(event.target.value)}
+          onBlur={rename}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter') event.currentTarget.blur()
+          }}
+        />
+        <p className="text-(--quiet)">{differenceWords(read.value.lick, lick)}</p>
+      </div>
+      <Act label={`Bring ${version.name} back`} onClick={onTake}>
+        Bring back
+      </Act>
+      <Act
+        label={`Forget ${version.name}`}
+        onClick={() => onTell({ intent: 'forget', id: version.id })}
+      >
+        Forget
+      </Act>
+    </li>
+  )
+}
+
+const SHOWN = 6
+
+function differenceWords(kept: Lick, now: Lick): string {
+  const { slots, frame } = comparedWith(kept, now)
+  if (slots.length === 0 && !frame) return 'the same as on the bench'
+  const parts = slots.slice(0, SHOWN).map(({ slot, kept: there, now: here }) => {
+    const was = there ? formatSlot(there) : 'nothing'
+    return `${slot + 1}: ${was}, now ${here ? formatSlot(here) : 'nothing'}`
+  })
+  const more = slots.length - parts.length
+  const differs = parts.length > 0 ? `differs at slot ${parts.join('; ')}` : ''
+  return [differs + (more > 0 ? `; and at ${more} more` : ''), frame ? 'another frame' : '']
+    .filter(Boolean)
+    .join('; ')
+}

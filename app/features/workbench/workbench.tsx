@@ -1,0 +1,93 @@
+import { lazy, Suspense, useMemo, useState } from 'react'
+import { useSearchParams } from 'react-router'
+import type { SlotRange } from '~/core/changes'
+import type { Lick } from '~/core/line'
+import { type Scope, scopeRange } from './edits'
+import { TABS, type WorkbenchProps, type WorkbenchTab } from './panel-props'
+
+/** Fetched when a panel is opened first: a lick can be typed and heard before that is here. */
+const Panel = lazy(() => import('./panels'))
+
+const SCOPE_LABELS: readonly (readonly [Scope, string])[] = [
+  ['strokes', 'the strokes'],
+  ['groups', 'their groups'],
+  ['line', 'the whole line'],
+]
+
+/** Everything that is done with stickings besides typing them, panel by panel; closed at first. */
+export function Workbench(props: WorkbenchProps) {
+  const [search, setSearch] = useSearchParams()
+  const tab = TABS.find(([id]) => id === search.get('panel'))?.[0]
+  const [scope, setScope] = useState<Scope>('groups')
+  const { lick, selection } = props
+  const range = useMemo(() => scopeRange(lick, selection, scope), [lick, selection, scope])
+  const open = (panel: WorkbenchTab | undefined) =>
+    setSearch(panel ? { panel } : {}, { replace: true, preventScrollReset: true })
+  return (
+    <section aria-label="Workbench" className="min-w-0">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+        <div className="flex flex-wrap gap-1">
+          {TABS.map(([id, label]) => (
+            <button
+              key={id}
+              type="button"
+              aria-expanded={tab === id}
+              aria-controls="workbench-panel"
+              className="rounded-field px-2.5 py-1 text-sm hover:bg-base-300 aria-expanded:bg-base-300 aria-expanded:font-semibold"
+              onClick={() => open(tab === id ? undefined : id)}
+            >
+              {label}
+            </button>
+          ))}
+        </div>
+        {tab && (
+          <div className="ml-auto flex items-center gap-2">
+            <span className="text-(--quiet) text-xs">{aboutWords(lick, selection, range)}</span>
+            <ScopeChoice scope={scope} disabled={!selection} onChoose={setScope} />
+          </div>
+        )}
+      </div>
+      <div id="workbench-panel">
+        {tab && (
+          <div className="mt-2 max-h-[36vh] overflow-y-auto rounded-box border border-base-300 bg-base-100 p-3 sm:p-4">
+            <Suspense fallback={<p className="text-(--quiet) text-sm">Opening …</p>}>
+              <Panel tab={tab} {...props} range={range} />
+            </Suspense>
+          </div>
+        )}
+      </div>
+    </section>
+  )
+}
+
+function ScopeChoice({
+  scope,
+  disabled,
+  onChoose,
+}: {
+  scope: Scope
+  disabled: boolean
+  onChoose: (scope: Scope) => void
+}) {
+  return (
+    <select
+      aria-label="What a change is about"
+      className="rounded-field border border-base-300 bg-base-100 px-2 py-1 text-sm disabled:opacity-60"
+      value={disabled ? 'line' : scope}
+      disabled={disabled}
+      onChange={(event) => onChoose(event.target.value as Scope)}
+    >
+      {SCOPE_LABELS.map(([value, label]) => (
+        <option key={value} value={value}>
+          {label}
+        </option>
+      ))}
+    </select>
+  )
+}
+
+function aboutWords({ line }: Lick, selection: SlotRange | null, { from, to }: SlotRange): string {
+  if (line.slots.length === 0) return 'an empty line'
+  if (!selection) return 'nothing selected:'
+  return to - from === 1 ? `slot ${from + 1} of` : `slots ${from + 1} to ${to} of`
+}

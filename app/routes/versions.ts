@@ -1,0 +1,11 @@
+import { changeVersions, openVersions } from '~/features/workbench/kept-store'
+import type { Route } from './+types/versions'
+
+/** The kept versions of a lick, without a page of their own. */
+export function clientLoader({ params }: Route.ClientLoaderArgs) {
+  return openVersions(params.lickId)
+}
+
+export async function clientAction({ request }: Route.ClientActionArgs) {
+  return changeVersions(await request.json())
+}
