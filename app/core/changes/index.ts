@@ -9,6 +9,7 @@ export {
   setGraces,
   setLevel,
 } from './dynamics'
+export { halfRateLayers, withoutLayers } from './easier'
 export {
   addAfter,
   addAt,

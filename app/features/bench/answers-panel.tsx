@@ -59,6 +59,13 @@ export const MoreAnswers = memo(function MoreAnswers({ answers }: { answers: Ans
       <Block title="Speed">
         <p>{answers.speed}</p>
       </Block>
+      {answers.names.length > 0 && (
+        <Block title="Is">
+          {answers.names.map((name) => (
+            <p key={name}>{name}</p>
+          ))}
+        </Block>
+      )}
       {(answers.linear || answers.clashes.length > 0) && (
         <Block title="Limbs">
           <p>{answers.linear}</p>

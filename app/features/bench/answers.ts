@@ -1,3 +1,4 @@
+import { namesInLine, namingWords } from '~/core/catalogue'
 import {
   frameTicks,
   type Lick,
@@ -19,6 +20,8 @@ export interface Answers {
   readonly foot: (FootLanding & { readonly text: string }) | null
   readonly speed: string
   readonly linear: string
+  /** What the line is, or what its groups are; empty where the catalogue knows none of them. */
+  readonly names: readonly string[]
   readonly clashes: readonly string[]
 }
 
@@ -43,8 +46,20 @@ export function toAnswers(lick: Lick, tempo: number): Answers {
         : sum.linear
           ? 'Linear: no two limbs together'
           : together(lick),
+    names: cellNames(lick),
     clashes: clashes.length > 3 ? [...shown, `and ${clashes.length - 3} more`] : shown,
   }
+}
+
+const MOST_NAMES = 4
+
+function cellNames({ line }: Lick): string[] {
+  const { whole, groups } = namesInLine(line)
+  if (whole) return [namingWords(whole)]
+  const known = groups.flatMap((name, i) =>
+    name ? [`${line.groups[i]}: ${namingWords(name)}`] : [],
+  )
+  return [...new Set(known)].slice(0, MOST_NAMES)
 }
 
 const LIMB_NAMES: Readonly<Record<Limb, string>> = {

@@ -10,6 +10,7 @@ import { Transport } from '../player/transport'
 import { type PlaySwitches, usePlayer } from '../player/use-player'
 import type { Ruler } from '../ruler/layout'
 import { RulerView } from '../ruler/ruler-view'
+import { selectionWords } from '../ruler/spoken'
 import { Workbench } from '../workbench/workbench'
 import { toAnswers } from './answers'
 import { FitAnswer, MoreAnswers } from './answers-panel'
@@ -25,6 +26,7 @@ import { TextPanel } from './text-panel'
 import { useBench } from './use-bench'
 import { useBenchKeys } from './use-bench-keys'
 import { useCaret } from './use-caret'
+import { useGestures } from './use-gestures'
 
 /** The bench: one lick, everything about it on one page, every change at once. */
 export function BenchPage({ record, settings }: { record: LickRecord; settings: Settings }) {
@@ -85,6 +87,7 @@ export function BenchPage({ record, settings }: { record: LickRecord; settings: 
   )
   useBenchKeys({ onPlay: play, onTravel: travel, onTempo: setTempo })
 
+  const gestures = useGestures(lick, pick, edit)
   const staffView = useMemo(
     () => ({ beaming, groove: settings.staffGroove }),
     [beaming, settings.staffGroove],
@@ -135,6 +138,9 @@ export function BenchPage({ record, settings }: { record: LickRecord; settings: 
             onText={replaceText}
             onHear={hear}
           />
+          <p className="sr-only" aria-live="polite">
+            {selectionWords(later.good.lick, laterSelection, school)}
+          </p>
           <div
             ref={rulerHost}
             className="min-w-0 rounded-box border border-base-300 bg-base-100 px-3 py-4 sm:px-4"
@@ -146,7 +152,7 @@ export function BenchPage({ record, settings }: { record: LickRecord; settings: 
                 school={school}
                 staffView={staffView}
                 selection={selection}
-                onSelect={pick}
+                gestures={gestures}
                 rulerRef={ruler}
               />
             )}

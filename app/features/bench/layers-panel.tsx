@@ -13,6 +13,7 @@ const PRESETS: readonly (readonly [text: string, name: string])[] = [
   ['@1/8 H', 'Hi-hat foot on the eighths'],
   ['@1/8 -H', 'Hi-hat foot off the beat'],
   ['@1/4 K', 'Kick on the quarters'],
+  ['@1/8 KJKKJKJJ', 'Paradiddle in the feet'],
 ]
 
 /** The feet's ostinatos under groove and fill, each in the line's own notation. */

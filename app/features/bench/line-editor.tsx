@@ -67,6 +67,11 @@ export function LineEditor({ value, issues, onType, onSelect, onPlay, fieldRef }
               onPlay()
             }
             if (event.key === 'Escape') event.currentTarget.blur()
+            if (jumpsGroup(event.nativeEvent)) {
+              event.preventDefault()
+              jumpGroup(event.currentTarget, event.key === 'ArrowRight', event.shiftKey)
+              tellSelection()
+            }
           }}
         />
       </div>
@@ -104,4 +109,32 @@ function underlined(value: string, faults: readonly TextIssue[]) {
   }
   pieces.push(value.slice(from))
   return pieces
+}
+
+/** The keys of a jump by words; here a word is a group. */
+function jumpsGroup({ key, ctrlKey, altKey, metaKey }: KeyboardEvent): boolean {
+  return (
+    (key === 'ArrowLeft' || key === 'ArrowRight') &&
+    (ctrlKey || altKey) &&
+    !metaKey &&
+    ctrlKey !== altKey
+  )
+}
+
+/** Moves the caret, or with shift the end of the selection, to the next edge of a group. */
+function jumpGroup(field: HTMLTextAreaElement, forward: boolean, extend: boolean): void {
+  const { value, selectionStart, selectionEnd, selectionDirection } = field
+  const backward = selectionDirection === 'backward'
+  const head = backward ? selectionStart : selectionEnd
+  const anchor = backward ? selectionEnd : selectionStart
+  const to = forward
+    ? head + (/^\s*\S*/.exec(value.slice(head))?.[0].length ?? 0)
+    : head - (/\S*\s*$/.exec(value.slice(0, head))?.[0].length ?? 0)
+  if (!extend) field.setSelectionRange(to, to)
+  else
+    field.setSelectionRange(
+      Math.min(anchor, to),
+      Math.max(anchor, to),
+      to < anchor ? 'backward' : 'forward',
+    )
 }

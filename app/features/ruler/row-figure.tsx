@@ -1,5 +1,5 @@
 import { memo } from 'react'
-import { COUNT_BASELINE, LANE, type RowHeights, rowParts } from './row-heights'
+import { COUNT_BASELINE, COUNT_ROW, LANE, type RowHeights, rowParts } from './row-heights'
 import { Count, LaneDot, SlotColumn, StackColumn } from './row-marks'
 import type { RowView } from './view'
 
@@ -77,6 +77,16 @@ export const RowFigure = memo(function RowFigure({
           y={parts.lanesTop + heights.lanes.indexOf(mark.limb) * LANE + 8.5}
         />
       ))}
+      <rect width={width} height={COUNT_ROW} fill="transparent" className="cursor-ew-resize">
+        <title>Drag to begin the line elsewhere</title>
+      </rect>
+      <rect
+        y={COUNT_ROW}
+        width={width}
+        height={parts.bracketBottom - COUNT_ROW}
+        fill="transparent"
+        className="cursor-grab"
+      />
     </svg>
   )
 })

@@ -11,7 +11,8 @@ export interface RowHeights {
 }
 
 export const COUNT_BASELINE = 19
-const COUNTS = 28
+/** How far down the counts reach. */
+export const COUNT_ROW = 28
 const BRACKET = 16
 export const LANE = 17
 const VOICES = 24
@@ -42,12 +43,13 @@ export function rowHeights({ lick, events }: Scene, slotWidth: number): RowHeigh
 
 /** Where each part of a row begins, and how tall the whole is. */
 export function rowParts(heights: RowHeights) {
-  const stacksBottom = COUNTS + heights.stacks
+  const stacksBottom = COUNT_ROW + heights.stacks
   const lettersBaseline = stacksBottom + BRACKET + heights.letters - 6
   const lanesTop = lettersBaseline + 14
   const voicesBaseline = lanesTop + heights.lanes.length * LANE + 17
   return {
     stacksBottom,
+    bracketBottom: stacksBottom + BRACKET,
     lettersBaseline,
     lanesTop,
     voicesBaseline,

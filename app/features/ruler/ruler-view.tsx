@@ -12,7 +12,7 @@ import { type RowHeights, rowHeights, rowParts } from './row-heights'
 import { RowLabels } from './row-labels'
 import { RowSelection } from './row-selection'
 import { RowStaff } from './row-staff'
-import { useSlotPointer } from './use-slot-pointer'
+import { type RulerGestures, useSlotPointer } from './use-slot-pointer'
 import { type RowView, rowKey, type Scene, toRowView, toScene } from './view'
 
 interface RulerViewProps {
@@ -21,7 +21,7 @@ interface RulerViewProps {
   readonly school: CountingSchool
   readonly staffView: StaffView
   readonly selection: SlotRange | null
-  readonly onSelect: (range: SlotRange) => void
+  readonly gestures: RulerGestures
   /** Filled with the ruler as it stands, for the cursor that runs over it. */
   readonly rulerRef: RefObject<Ruler | null>
 }
@@ -34,7 +34,7 @@ const LABELS_WIDTH = 58
  * near the window are worked out; the staff follows what is typed a moment later.
  */
 export function RulerView(props: RulerViewProps) {
-  const { lick, width, school, staffView, selection, onSelect, rulerRef } = props
+  const { lick, width, school, staffView, selection, gestures, rulerRef } = props
   const labelled = width >= LABELS_FROM
   const host = useRef<HTMLDivElement>(null)
   const ruler = useKept(
@@ -46,7 +46,7 @@ export function RulerView(props: RulerViewProps) {
   )
   rulerRef.current = ruler
   const near = useNearRows(host, ruler.rows.length)
-  const pointer = useSlotPointer(scene, ruler, onSelect)
+  const pointer = useSlotPointer(scene, ruler, heights, gestures)
 
   const source = useDeferredValue(useMemo(() => ({ lick, ruler }), [lick, ruler]))
   const { beaming, groove } = staffView

@@ -1,54 +1,122 @@
-import { type PointerEvent, useMemo, useRef } from 'react'
+import { type DragEvent, type PointerEvent, useMemo, useRef } from 'react'
 import type { SlotRange } from '~/core/changes'
+import type { Ticks } from '~/core/time'
 import type { Ruler } from './layout'
-import { type Scene, slotAtX } from './view'
+import { COUNT_ROW, type RowHeights, rowParts } from './row-heights'
+import { groupAt, type Scene, slotAtX } from './view'
+
+/** What pressing, dragging and dropping on the ruler asks for. */
+export interface RulerGestures {
+  readonly onSelect: (range: SlotRange) => void
+  /** The line is dragged along the bar by so many ticks; returns how many of them it went. */
+  readonly onShift: (ticks: Ticks) => Ticks
+  /** A group is dragged to stand before another slot's group, or at the end. */
+  readonly onMoveGroup: (from: number, to: number) => void
+  /** Lick text is dropped before a slot's group, or at the end. */
+  readonly onDropText: (slot: number, text: string) => void
+}
+
+type Drag =
+  | { readonly kind: 'select' }
+  | { readonly kind: 'shift'; readonly x: number; done: Ticks }
+  | { readonly kind: 'group'; readonly group: SlotRange; moved: boolean }
 
 /**
- * Selecting with the pointer: a press takes a slot, a drag as many as it runs over, shift goes on
- * from where the last press was. The handlers belong on the element around the rows.
+ * The pointer on the ruler. On the counts, a drag moves the line along the bar; on the stacks, a
+ * press takes a group and a drag moves it; below, a press takes a slot, a drag as many as it runs
+ * over, shift goes on from the last press. The handlers belong on the element around the rows.
  */
-export function useSlotPointer(scene: Scene, ruler: Ruler, onSelect: (range: SlotRange) => void) {
-  const now = useRef({ scene, ruler, onSelect })
-  now.current = { scene, ruler, onSelect }
+export function useSlotPointer(
+  scene: Scene,
+  ruler: Ruler,
+  heights: RowHeights,
+  gestures: RulerGestures,
+) {
+  const now = useRef({ scene, ruler, heights, gestures })
+  now.current = { scene, ruler, heights, gestures }
   const anchor = useRef<number | null>(null)
   return useMemo(() => {
-    const slotUnder = (event: PointerEvent<HTMLElement>): number | undefined => {
+    let drag: Drag | null = null
+
+    const placeUnder = (event: { clientX: number; clientY: number }) => {
       const under = document.elementFromPoint(event.clientX, event.clientY)
-      const row = under?.closest<HTMLElement>('[data-row]')
-      const place = now.current.ruler.rows[Number(row?.dataset.row ?? -1)]
-      if (!row || !place) return undefined
-      const x = event.clientX - row.getBoundingClientRect().left
-      return slotAtX(now.current.scene, now.current.ruler, place, x)
+      const host = under?.closest<HTMLElement>('[data-row]')
+      const row = now.current.ruler.rows[Number(host?.dataset.row ?? -1)]
+      if (!host || !row) return undefined
+      const box = host.getBoundingClientRect()
+      const x = event.clientX - box.left
+      const { scene: current, ruler: laid } = now.current
+      return { slot: slotAtX(current, laid, row, x), x, y: event.clientY - box.top, row }
     }
+
     const extend = (slot: number) => {
       const from = Math.min(anchor.current ?? slot, slot)
-      now.current.onSelect({ from, to: Math.max(anchor.current ?? slot, slot) + 1 })
+      now.current.gestures.onSelect({ from, to: Math.max(anchor.current ?? slot, slot) + 1 })
     }
-    let dragging = false
-    return {
-      onPointerDown: (event: PointerEvent<HTMLElement>) => {
-        const slot = event.button === 0 ? slotUnder(event) : undefined
-        if (slot === undefined) return
-        // The focus goes to the typed line, not to what was pressed.
-        event.preventDefault()
-        if (!event.shiftKey) anchor.current = slot
-        dragging = true
-        extend(slot)
-      },
-      onPointerMove: (event: PointerEvent<HTMLElement>) => {
-        if (!dragging) return
-        if (event.buttons === 0) {
-          dragging = false
-          return
-        }
-        const slot = slotUnder(event)
+
+    const press = (event: PointerEvent<HTMLElement>) => {
+      const place = event.button === 0 ? placeUnder(event) : undefined
+      if (!place) return
+      const { heights: high, scene: current, gestures: on } = now.current
+      const { stacksBottom, bracketBottom } = rowParts(high)
+      if (place.y < COUNT_ROW && place.slot !== undefined) {
+        drag = { kind: 'shift', x: event.clientX, done: 0 }
+      } else if (place.slot !== undefined && place.y < Math.max(stacksBottom, bracketBottom)) {
+        const group = groupAt(current, place.slot)
+        drag = { kind: 'group', group, moved: false }
+        anchor.current = group.from
+        on.onSelect(group)
+      } else if (place.slot !== undefined) {
+        if (!event.shiftKey) anchor.current = place.slot
+        drag = { kind: 'select' }
+        extend(place.slot)
+      } else return
+      // The focus goes to the typed line, not to what was pressed.
+      event.preventDefault()
+    }
+
+    const move = (event: PointerEvent<HTMLElement>) => {
+      if (!drag) return
+      if (event.buttons === 0) {
+        drag = null
+        return
+      }
+      if (drag.kind === 'shift') {
+        const ticks = (event.clientX - drag.x) / now.current.ruler.pixelsPerTick
+        drag.done += now.current.gestures.onShift(ticks - drag.done)
+      } else if (drag.kind === 'select') {
+        const slot = placeUnder(event)?.slot
         if (slot !== undefined) extend(slot)
-      },
-      onPointerUp: () => {
-        dragging = false
-      },
+      } else drag.moved = true
+    }
+
+    const release = (event: PointerEvent<HTMLElement>) => {
+      const done = drag
+      drag = null
+      if (done?.kind !== 'group' || !done.moved) return
+      const place = placeUnder(event)
+      if (!place) return
+      const { scene: current } = now.current
+      const to = place.slot === undefined ? current.slots.length : groupAt(current, place.slot).from
+      if (to < done.group.from || to >= done.group.to) {
+        now.current.gestures.onMoveGroup(done.group.from, to)
+      }
+    }
+
+    return {
+      onPointerDown: press,
+      onPointerMove: move,
+      onPointerUp: release,
       onPointerCancel: () => {
-        dragging = false
+        drag = null
+      },
+      onDragOver: (event: DragEvent<HTMLElement>) => event.preventDefault(),
+      onDrop: (event: DragEvent<HTMLElement>) => {
+        event.preventDefault()
+        const text = event.dataTransfer.getData('text/plain')
+        const { scene: current, gestures: on } = now.current
+        const slot = placeUnder(event)?.slot ?? current.slots.length
+        if (text) on.onDropText(slot, text)
       },
     }
   }, [])

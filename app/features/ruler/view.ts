@@ -1,3 +1,4 @@
+import type { SlotRange } from '~/core/changes'
 import {
   aimOf,
   crashHand,
@@ -14,13 +15,10 @@ import {
   type Level,
   type Limb,
   type SlotContent,
-  type Stroke,
-  SURFACE_NAMES,
   strokeSurface,
   strokesInSlot,
 } from '~/core/sticking'
 import {
-  beatTicks,
   type CountingSchool,
   countSyllable,
   gridName,
@@ -30,6 +28,7 @@ import {
 } from '~/core/time'
 import { type Disc, toDisc } from '../stacks/disc'
 import { type Ruler, type RulerRow, type Segment, xOf } from './layout'
+import { spokenSlot } from './spoken'
 
 /** A count under the ruler. `part` says what stands at it: the fill, groove before it, or nothing. */
 export interface CountMark {
@@ -186,6 +185,13 @@ export function slotAtX(scene: Scene, ruler: Ruler, row: RulerRow, x: number): n
   })?.index
 }
 
+/** The slots of the group that a slot lies in. */
+export function groupAt(scene: Scene, slot: number): SlotRange {
+  const group = scene.slots[slot]?.group ?? 0
+  const from = scene.groupStarts[group] ?? 0
+  return { from, to: from + (scene.lick.line.groups[group] ?? 0) }
+}
+
 /** Those of a list in order of time that begin in [from, to), found by halving. */
 function between<T extends { readonly tick: Ticks }>(
   list: readonly T[],
@@ -270,39 +276,8 @@ function letterMark(
     slot: slot.index,
     content: slot.content,
     voices: [...new Set(strokes.map(strokeSurface))],
-    spoken: spokenSlot(slot, lick, strokes, school),
+    spoken: spokenSlot(slot, lick, school),
   }
-}
-
-/** A slot in words: `3 e, beat 3: left hand, ghost, on snare`. */
-function spokenSlot(
-  slot: TimedSlot,
-  lick: Lick,
-  strokes: readonly Stroke[],
-  school: CountingSchool,
-): string {
-  const { meter } = lick.frame
-  const { bar } = frameTicks(lick.frame)
-  const beat = Math.floor((slot.tick % bar) / beatTicks(meter)) + 1
-  const count = countSyllable(slot.tick, slot.grid, meter, school)
-  const place =
-    count === String(beat) ? `beat ${beat}` : `${count === '&' ? 'and' : count} of ${beat}`
-  if (strokes.length === 0) return `${place}, rest`
-  const said = strokes.map((stroke) => {
-    const level = stroke.level === 'tap' ? '' : `, ${stroke.level}`
-    const grace = ['', ', flam', ', drag', ', ruff'][stroke.graces]
-    return `${LIMB_WORDS[stroke.letter]}${level}${grace}, on ${SURFACE_NAMES[strokeSurface(stroke)]}`
-  })
-  return `${place}, ${said.join(slot.content.kind === 'squeeze' ? ' then ' : ' with ')}`
-}
-
-const LIMB_WORDS: Readonly<Record<Letter, string>> = {
-  R: 'right hand',
-  L: 'left hand',
-  X: 'either hand',
-  K: 'kick',
-  H: 'hi-hat foot',
-  J: 'second foot',
 }
 
 function stackMarks(

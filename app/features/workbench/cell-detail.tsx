@@ -1,4 +1,4 @@
-import { Play, Trash2 } from 'lucide-react'
+import { Play } from 'lucide-react'
 import { useMemo } from 'react'
 import { type Cell, formatPhrase, inversionsOf, traitsOf } from '~/core/catalogue'
 import { mirrorHands, type Phrase } from '~/core/changes'
@@ -6,11 +6,10 @@ import type { CellRecord } from '~/storage'
 import { PhraseStacks, PhraseText } from '../stacks/phrase-figure'
 import { dragPhrase } from './cells-panel'
 import { appendPhrase, insertPhrase, replaceRange } from './edits'
-import type { CellCommand } from './kept-store'
+import { OwnCellEdit } from './own-cell-edit'
 import type { PanelProps } from './panel-props'
 import { Act } from './parts'
 import { soloLick } from './solo'
-import { useKeeping } from './use-keeping'
 
 interface CellDetailProps extends PanelProps {
   readonly cell: Cell
@@ -58,8 +57,8 @@ export function CellDetail(props: CellDetailProps) {
         <Act onClick={() => onHear(soloLick(lick, cell.phrase))}>
           <Play size={14} aria-hidden /> Hear
         </Act>
-        {own && <ForgetCell cell={own} />}
       </div>
+      {own && <OwnCellEdit key={own.id} cell={own} />}
       <ul aria-label="Its mirror and inversions" className="flex flex-col">
         <FormRow
           words="led by the other hand"
@@ -123,15 +122,5 @@ function FormRow({ words, phrase, onAppend, onHear }: FormRowProps) {
         <Play size={13} aria-hidden />
       </button>
     </li>
-  )
-}
-
-function ForgetCell({ cell }: { cell: CellRecord }) {
-  const { tell } = useKeeping<CellCommand>('/cells')
-  const command: CellCommand = { intent: 'forget', id: cell.id }
-  return (
-    <Act label={`Delete ${cell.name}`} onClick={() => tell(command)}>
-      <Trash2 size={14} aria-hidden /> Delete
-    </Act>
   )
 }

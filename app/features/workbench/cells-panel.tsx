@@ -45,7 +45,7 @@ export function CellsPanel(props: PanelProps) {
         ) : (
           <ul
             aria-label="Cells"
-            className="grid max-h-80 grid-cols-1 gap-x-3 overflow-y-auto sm:grid-cols-2"
+            className="grid max-h-80 grid-cols-1 gap-x-3 overflow-y-auto sm:grid-cols-2 lg:max-h-none"
           >
             {found.slice(0, MOST_SHOWN).map((cell) => (
               <CellRow

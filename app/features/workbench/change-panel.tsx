@@ -1,6 +1,14 @@
 import { memo, useMemo, useState } from 'react'
 import { namesOf, namingWords } from '~/core/catalogue'
-import { CHANGES, type Change, type ChangeKind, cut, phraseOf } from '~/core/changes'
+import {
+  CHANGES,
+  type Change,
+  type ChangeKind,
+  cut,
+  halfRateLayers,
+  phraseOf,
+  withoutLayers,
+} from '~/core/changes'
 import { cutsOf, renotate } from '~/core/fitting'
 import type { Lick } from '~/core/line'
 import { gridName } from '~/core/time'
@@ -50,7 +58,7 @@ export function ChangePanel(props: PanelProps) {
         {KINDS.map(([kind, title]) => (
           <Kind key={kind} kind={kind} title={title} lick={lick} range={range} onEdit={onEdit} />
         ))}
-        <Notation lick={lick} onEdit={onEdit} />
+        <Whole lick={lick} onEdit={onEdit} />
       </div>
     </div>
   )
@@ -196,20 +204,27 @@ function growth(
   return range.to > shown.to ? '+' : `+${grown}`
 }
 
-/** The same sound in other note values. */
-function Notation({ lick, onEdit }: { lick: Lick; onEdit: (edit: Edit) => void }) {
-  const ways = (['faster', 'slower'] as const).flatMap((way) => {
+/** Changes of the lick as a whole: the same sound in other note values, and less under the line. */
+function Whole({ lick, onEdit }: { lick: Lick; onEdit: (edit: Edit) => void }) {
+  const written = (['faster', 'slower'] as const).flatMap((way) => {
     const after = renotate(lick, way)
-    return after ? [{ way, after }] : []
+    if (!after) return []
+    const words = `Written ${way === 'faster' ? 'twice' : 'half'} as fast: ${gridName(after.frame.grid)} at ${after.frame.tempo}`
+    return [[words, after] as const]
   })
-  if (ways.length === 0) return null
+  const slowFeet = halfRateLayers(lick)
+  const acts = [
+    ...written,
+    ...(slowFeet ? [['Feet under it at half the rate', slowFeet] as const] : []),
+    ...(lick.layers.length > 0 ? [['Nothing under it', withoutLayers(lick)] as const] : []),
+  ]
+  if (acts.length === 0) return null
   return (
-    <Part title="The same sound, written">
-      <div className="flex flex-wrap gap-2">
-        {ways.map(({ way, after }) => (
-          <Act key={way} onClick={() => onEdit({ label: `Written twice as ${way}`, lick: after })}>
-            {way === 'faster' ? 'twice as fast' : 'half as fast'}: {gridName(after.frame.grid)} at{' '}
-            {after.frame.tempo}
+    <Part title="The lick as a whole">
+      <div className="flex flex-col items-start gap-2">
+        {acts.map(([label, after]) => (
+          <Act key={label} onClick={() => onEdit({ label, lick: after })}>
+            {label}
           </Act>
         ))}
       </div>

@@ -4,6 +4,7 @@ import {
   type Change,
   changeLick,
   cut,
+  joinPhrases,
   leaveOut,
   type Phrase,
   phraseOf,
@@ -14,7 +15,7 @@ import {
 import { nextGroup } from '~/core/fitting'
 import { aimOf, frameTicks, type Lick, lickSlots, limbClashes, lineEvents } from '~/core/line'
 import { type Letter, type Limb, REST } from '~/core/sticking'
-import { gridTicks } from '~/core/time'
+import { gridTicks, placeName, type Ticks } from '~/core/time'
 
 /** What a change is about: the selected strokes, the groups they lie in, or the whole line. */
 export const SCOPES = ['strokes', 'groups', 'line'] as const
@@ -121,23 +122,56 @@ export function joinGroups(lick: Lick, range: SlotRange): Edit | null {
 
 /** The groups of a range moved over their neighbour; null at the edge of the line. */
 export function moveGroups(lick: Lick, range: SlotRange, way: 'earlier' | 'later'): Edit | null {
-  const { line } = lick
-  const { from, to } = scopeRange(lick, range, 'groups')
-  const next =
-    way === 'later'
-      ? scopeRange(lick, { from: to, to: to + 1 }, 'groups')
-      : scopeRange(lick, { from: from - 1, to: from }, 'groups')
-  if (way === 'later' ? to >= line.slots.length : from <= 0) return null
-  const [moved, other] = [phraseOf(line, { from, to }), phraseOf(line, next)]
-  const [first, second] = way === 'later' ? [other, moved] : [moved, other]
-  const both = {
-    slots: [...first.slots, ...second.slots],
-    groups: [...first.groups, ...second.groups],
+  const group = scopeRange(lick, range, 'groups')
+  if (way === 'earlier') {
+    if (group.from === 0) return null
+    const before = scopeRange(lick, { from: group.from - 1, to: group.from }, 'groups')
+    return moveRangeTo(lick, group, before.from)
   }
-  const whole = { from: Math.min(from, next.from), to: Math.max(to, next.to) }
-  const edit = replaceRange(lick, whole, both, way === 'later' ? 'Move later' : 'Move earlier')
-  const at = way === 'later' ? whole.from + other.slots.length : whole.from
-  return { ...edit, select: { from: at, to: at + moved.slots.length } }
+  if (group.to >= lick.line.slots.length) return null
+  const after = scopeRange(lick, { from: group.to, to: group.to + 1 }, 'groups')
+  return moveRangeTo(lick, group, after.to)
+}
+
+/**
+ * The group at a slot moved to stand before the group that begins at another, or at the end; null
+ * where it would stay where it is.
+ */
+export function moveGroupTo(lick: Lick, from: number, to: number): Edit | null {
+  return moveRangeTo(lick, scopeRange(lick, { from, to: from + 1 }, 'groups'), to)
+}
+
+function moveRangeTo(lick: Lick, group: SlotRange, to: number): Edit | null {
+  const { line } = lick
+  if (to >= group.from && to <= group.to) return null
+  const size = group.to - group.from
+  const whole = { from: Math.min(group.from, to), to: Math.max(group.to, to) }
+  const moved = phraseOf(line, group)
+  const rest = phraseOf(
+    line,
+    to < group.from ? { from: to, to: group.from } : { from: group.to, to },
+  )
+  const [first, second] = to < group.from ? [moved, rest] : [rest, moved]
+  const both = joinPhrases([first, second])
+  const at = to < group.from ? to : to - size
+  return {
+    ...replaceRange(lick, whole, both, 'Move the group'),
+    select: { from: at, to: at + size },
+  }
+}
+
+/** The line begun elsewhere in the bar; a groove that stopped before it still does. */
+export function withStart(lick: Lick, start: Ticks): Edit {
+  const { frame } = lick
+  const stop = frame.stop === null ? null : Math.min(frame.stop, start)
+  const place = placeName(start, frame.meter)
+  return { label: `Start on ${place}`, lick: { ...lick, frame: { ...frame, start, stop } } }
+}
+
+/** The line begun one slot of its grid earlier or later; null at the edge of the bar. */
+export function stepStart(lick: Lick, way: 1 | -1): Edit | null {
+  const start = lick.frame.start + way * gridTicks(lick.frame.grid)
+  return start >= 0 && start < frameTicks(lick.frame).bar ? withStart(lick, start) : null
 }
 
 /** The pattern of groups over and over until the space is full; null where nothing is free. */

@@ -1,4 +1,5 @@
 import { useMemo } from 'react'
+import { startsOf } from '~/core/changes'
 import {
   HAND_POLICIES,
   type HandPolicy,
@@ -7,6 +8,7 @@ import {
   suggestHands,
 } from '~/core/hands'
 import { type Lick, limbClashes } from '~/core/line'
+import { formatSlot } from '~/core/notation'
 import { SURFACE_NAMES } from '~/core/sticking'
 import { placeIn } from '../bench/places'
 import { PhraseText } from '../stacks/phrase-figure'
@@ -42,7 +44,7 @@ export function HandsPanel({ lick, onEdit }: PanelProps) {
                   <span className="block text-(--quiet) text-xs">{what}</span>
                 </p>
                 <p className="order-last col-span-2 min-w-0 text-sm sm:order-none sm:col-span-1">
-                  <PhraseText phrase={turned.line} />
+                  <MarkedLine line={turned.line} marked={differs} />
                   <span className="block text-(--quiet) text-xs">{differWords(lick, differs)}</span>
                 </p>
                 <Act
@@ -60,6 +62,28 @@ export function HandsPanel({ lick, onEdit }: PanelProps) {
       {isUndecided(lick) && <Suggestion lick={lick} onEdit={onEdit} />}
       <Clashes lick={lick} onEdit={onEdit} />
     </div>
+  )
+}
+
+const MOST_MARKED = 64
+
+/** A line as it is typed, the slots that differ marked by weight and a line under them. */
+function MarkedLine({ line, marked }: { line: Lick['line']; marked: readonly number[] }) {
+  const starts = new Set(startsOf(line.groups))
+  if (line.slots.length > MOST_MARKED) return <PhraseText phrase={line} />
+  return (
+    <span className="font-mono text-[13px] tracking-wide">
+      {line.slots.map((content, slot) => (
+        <span key={slot}>
+          {slot > 0 && starts.has(slot) && ' '}
+          {marked.includes(slot) ? (
+            <mark className="bg-(--cursor) font-bold text-inherit">{formatSlot(content)}</mark>
+          ) : (
+            formatSlot(content)
+          )}
+        </span>
+      ))}
+    </span>
   )
 }
 

@@ -26,6 +26,7 @@ export function MeetingPanel({ lick, range, school }: PanelProps) {
     <Part title="Meeting the barline again">
       <p className="text-sm">{meetingWords(lick, range.to - range.from, meeting)}</p>
       <div className="flex flex-col" role="img" aria-label={mapWords(lick, meeting, school)}>
+        <BeatNumbers lick={lick} />
         {Array.from({ length: drawn }, (_, i) => (
           <BarOfMarks
             key={i}
@@ -53,10 +54,27 @@ function meetingWords({ frame }: Lick, count: number, { cycles, bars, ticks }: M
   const length = ticks / cycles / slot
   const plain = Number.isInteger(length) && length === count
   const whole = plain && bar % slot === 0 ? groupsInSpace(bar / slot, length) : null
-  const inBar = whole ? `goes into a bar ${whole.times} times and leaves ${whole.left}; ` : ''
+  const inBar = whole
+    ? `goes into a bar ${plural(whole.times, 'time')} and leaves ${whole.left}; `
+    : ''
   const natural = plain && beat % slot === 0 ? naturalMetre(length, beat / slot) : null
   const onBeat = natural ? `it begins on a beat again after ${plural(natural.beats, 'beat')}, ` : ''
   return `${plural(count, 'slot')}: ${inBar}${onBeat}and on the same place of the bar after ${plural(cycles, 'time')} through, ${plural(bars, 'bar')}.`
+}
+
+/** The beats of the bar, over the map. */
+function BeatNumbers({ lick }: { lick: Lick }) {
+  const { bar, beat } = frameTicks(lick.frame)
+  const beats = Math.ceil(bar / beat)
+  return (
+    <div className="ml-8 flex text-(--quiet) text-xs" aria-hidden="true">
+      {Array.from({ length: beats }, (_, i) => (
+        <span key={i} className="font-semibold" style={{ width: `${(beat / bar) * 100}%` }}>
+          {i + 1}
+        </span>
+      ))}
+    </div>
+  )
 }
 
 /** A bar of the map: its beats as lines, first notes as squares with their count, accents as wedges. */
@@ -91,11 +109,11 @@ function BarOfMarks({
         ))}
         {marks.map(({ tick, grid, first, accent, round }) => (
           <svg key={`${round} ${tick}`} x={at(tick)} overflow="visible" aria-hidden="true">
-            {first && <rect x="0" y="3" width="4" height="11" fill="var(--color-primary)" />}
+            {first && <rect x="3" y="3" width="4" height="11" fill="var(--color-primary)" />}
             {accent && (
-              <path d="M7 5l6 3l-6 3" fill="none" stroke="currentColor" strokeWidth="1.4" />
+              <path d="M10 5l6 3l-6 3" fill="none" stroke="currentColor" strokeWidth="1.4" />
             )}
-            <text x="0" y="25" fontSize="10" fill={first ? 'currentColor' : 'var(--quiet)'}>
+            <text x="3" y="25" fontSize="10" fill={first ? 'currentColor' : 'var(--quiet)'}>
               {countSyllable(tick, grid, meter, school)}
             </text>
           </svg>

@@ -9,10 +9,18 @@ import {
   onGrid,
   ratesOf,
 } from '~/core/fitting'
-import { aimOf, type FreeHand, frameTicks, type Lick, lickSlots, trueSpeed } from '~/core/line'
+import {
+  aimOf,
+  type FreeHand,
+  frameTicks,
+  type Lick,
+  lickSlots,
+  lineCounts,
+  trueSpeed,
+} from '~/core/line'
 import { formatSlot } from '~/core/notation'
 import { REST } from '~/core/sticking'
-import { gridName, gridTicks, meterName, placeName } from '~/core/time'
+import { gridName, gridTicks, meterName, placeName, UNNAMED_COUNT } from '~/core/time'
 import { plural, slots, tenth } from '../bench/figures'
 import { PhraseText } from '../stacks/phrase-figure'
 import { type Edit, findSizes, replaceRange } from './edits'
@@ -33,6 +41,7 @@ export function SumsPanel(props: PanelProps) {
       <div className="flex min-w-0 flex-col gap-5">
         <Rates {...props} />
         <Metres {...props} />
+        <Aloud {...props} />
       </div>
     </div>
   )
@@ -255,6 +264,26 @@ function Rates({ lick, tempo, onEdit }: PanelProps) {
           </tbody>
         </table>
       </div>
+    </Part>
+  )
+}
+
+const MOST_ALOUD = 64
+
+/** The count as it is said, group by group. */
+function Aloud({ lick, school }: PanelProps) {
+  const counts = lineCounts(lick, school).slice(0, MOST_ALOUD)
+  const starts = new Set(startsOf(lick.line.groups))
+  const words = counts.map((count, slot) => {
+    const said = count === '&' ? 'and' : count === UNNAMED_COUNT || count === '.' ? '–' : count
+    return slot > 0 && starts.has(slot) ? `, ${said}` : ` ${said}`
+  })
+  return (
+    <Part title="Count aloud">
+      <p className="text-sm">
+        {words.join('').trim()}
+        {lick.line.slots.length > MOST_ALOUD && ' …'}
+      </p>
     </Part>
   )
 }

@@ -1,8 +1,11 @@
+import { Search } from 'lucide-react'
 import { lazy, Suspense, useMemo, useState } from 'react'
+import { useHotkeys } from 'react-hotkeys-hook'
 import { useSearchParams } from 'react-router'
 import type { SlotRange } from '~/core/changes'
 import type { Lick } from '~/core/line'
-import { type Scope, scopeRange } from './edits'
+import { type Scope, scopeRange, stepStart } from './edits'
+import { Palette } from './palette'
 import { TABS, type WorkbenchProps, type WorkbenchTab } from './panel-props'
 
 /** Fetched when a panel is opened first: a lick can be typed and heard before that is here. */
@@ -21,10 +24,30 @@ export function Workbench(props: WorkbenchProps) {
   const [scope, setScope] = useState<Scope>('groups')
   const { lick, selection } = props
   const range = useMemo(() => scopeRange(lick, selection, scope), [lick, selection, scope])
+  const [finding, setFinding] = useState(false)
+  useHotkeys('alt+c', () => setFinding(true), {
+    preventDefault: true,
+    enableOnFormTags: ['textarea', 'input', 'select'],
+  })
+  useHotkeys(
+    'alt+shift+left, alt+shift+right',
+    (event) => step(event.key === 'ArrowLeft' ? -1 : 1),
+    {
+      preventDefault: true,
+      enableOnFormTags: ['textarea'],
+    },
+  )
+  const step = (way: 1 | -1) => {
+    const edit = stepStart(lick, way)
+    if (edit) props.onEdit(edit)
+  }
   const open = (panel: WorkbenchTab | undefined) =>
     setSearch(panel ? { panel } : {}, { replace: true, preventScrollReset: true })
   return (
-    <section aria-label="Workbench" className="min-w-0">
+    <section aria-labelledby="workbench-title" className="min-w-0">
+      <h2 id="workbench-title" className="sr-only">
+        Workbench
+      </h2>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
         <div className="flex flex-wrap gap-1">
           {TABS.map(([id, label]) => (
@@ -39,6 +62,15 @@ export function Workbench(props: WorkbenchProps) {
               {label}
             </button>
           ))}
+          <button
+            type="button"
+            className="flex items-center gap-1.5 rounded-field px-2.5 py-1 text-sm hover:bg-base-300"
+            title="Find a change by its name (Alt C)"
+            onClick={() => setFinding(true)}
+          >
+            <Search size={15} aria-hidden /> Find
+            <kbd className="hidden text-(--quiet) text-xs sm:inline">Alt C</kbd>
+          </button>
         </div>
         {tab && (
           <div className="ml-auto flex items-center gap-2">
@@ -49,13 +81,22 @@ export function Workbench(props: WorkbenchProps) {
       </div>
       <div id="workbench-panel">
         {tab && (
-          <div className="mt-2 max-h-[36vh] overflow-y-auto rounded-box border border-base-300 bg-base-100 p-3 sm:p-4">
+          <div className="mt-2 overflow-y-auto lg:max-h-[36vh] rounded-box border border-base-300 bg-base-100 p-3 sm:p-4">
             <Suspense fallback={<p className="text-(--quiet) text-sm">Opening …</p>}>
               <Panel tab={tab} {...props} range={range} />
             </Suspense>
           </div>
         )}
       </div>
+      {finding && (
+        <Palette
+          lick={lick}
+          selection={selection}
+          onEdit={props.onEdit}
+          onOpen={open}
+          onClose={() => setFinding(false)}
+        />
+      )}
     </section>
   )
 }

@@ -1,0 +1,39 @@
+import { useMemo, useRef } from 'react'
+import { findPhrase } from '~/core/catalogue'
+import type { SlotRange } from '~/core/changes'
+import { frameTicks, type Lick } from '~/core/line'
+import { gridTicks } from '~/core/time'
+import type { RulerGestures } from '../ruler/use-slot-pointer'
+import { type Edit, insertPhrase, moveGroupTo, withStart } from '../workbench/edits'
+
+/** What gestures on the ruler do to the lick on the bench. */
+export function useGestures(
+  lick: Lick,
+  pick: (range: SlotRange) => void,
+  edit: (edit: Edit) => void,
+): RulerGestures {
+  const now = useRef(lick)
+  now.current = lick
+  return useMemo(
+    () => ({
+      onSelect: pick,
+      onShift: (ticks) => {
+        const { frame } = now.current
+        const steps = Math.round(ticks / gridTicks(frame.grid))
+        const start = frame.start + steps * gridTicks(frame.grid)
+        const inBar = start >= 0 && start < frameTicks(frame).bar
+        if (steps !== 0 && inBar) edit(withStart(now.current, start))
+        return steps !== 0 && inBar ? steps * gridTicks(frame.grid) : 0
+      },
+      onMoveGroup: (from, to) => {
+        const moved = moveGroupTo(now.current, from, to)
+        if (moved) edit(moved)
+      },
+      onDropText: (slot, text) => {
+        const phrase = findPhrase(text.slice(0, 4096))
+        if (phrase && phrase.slots.length > 0) edit(insertPhrase(now.current, slot, phrase, 'Drop'))
+      },
+    }),
+    [pick, edit],
+  )
+}

@@ -1,0 +1,45 @@
+import type { SlotRange } from '~/core/changes'
+import { frameTicks, type Lick, lickSlots, type TimedSlot } from '~/core/line'
+import { type Letter, SURFACE_NAMES, strokeSurface, strokesInSlot } from '~/core/sticking'
+import { beatTicks, type CountingSchool, countSyllable } from '~/core/time'
+
+/** What a screen reader says of a selection: its one slot, or how many from where to where. */
+export function selectionWords(
+  lick: Lick,
+  selection: SlotRange | null,
+  school: CountingSchool,
+): string {
+  const slots = lickSlots(lick)
+  const [first, last] = [slots[selection?.from ?? -1], slots[(selection?.to ?? 0) - 1]]
+  if (!first || !last) return ''
+  const said = spokenSlot(first, lick, school)
+  if (first === last) return said
+  return `${last.index - first.index + 1} slots, from ${said}, to ${spokenSlot(last, lick, school)}`
+}
+
+/** A slot in words: `3 e, beat 3: left hand, ghost, on snare`. */
+export function spokenSlot(slot: TimedSlot, lick: Lick, school: CountingSchool): string {
+  const strokes = strokesInSlot(slot.content).map(({ stroke }) => stroke)
+  const { meter } = lick.frame
+  const { bar } = frameTicks(lick.frame)
+  const beat = Math.floor((slot.tick % bar) / beatTicks(meter)) + 1
+  const count = countSyllable(slot.tick, slot.grid, meter, school)
+  const place =
+    count === String(beat) ? `beat ${beat}` : `${count === '&' ? 'and' : count} of ${beat}`
+  if (strokes.length === 0) return `${place}, rest`
+  const said = strokes.map((stroke) => {
+    const level = stroke.level === 'tap' ? '' : `, ${stroke.level}`
+    const grace = ['', ', flam', ', drag', ', ruff'][stroke.graces]
+    return `${LIMB_WORDS[stroke.letter]}${level}${grace}, on ${SURFACE_NAMES[strokeSurface(stroke)]}`
+  })
+  return `${place}, ${said.join(slot.content.kind === 'squeeze' ? ' then ' : ' with ')}`
+}
+
+const LIMB_WORDS: Readonly<Record<Letter, string>> = {
+  R: 'right hand',
+  L: 'left hand',
+  X: 'either hand',
+  K: 'kick',
+  H: 'hi-hat foot',
+  J: 'second foot',
+}

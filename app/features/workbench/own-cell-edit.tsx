@@ -1,0 +1,64 @@
+import { useState } from 'react'
+import { findPhrase } from '~/core/catalogue'
+import type { CellRecord } from '~/storage'
+import type { CellCommand } from './kept-store'
+import { Act } from './parts'
+import { useKeeping } from './use-keeping'
+
+/** Changes an own cell's name, sticking and tags, or forgets it. */
+export function OwnCellEdit({ cell }: { cell: CellRecord }) {
+  const { tell, trouble, busy } = useKeeping<CellCommand>('/cells')
+  const [name, setName] = useState(cell.name)
+  const [line, setLine] = useState(cell.line)
+  const [tags, setTags] = useState(cell.tags.join(', '))
+  const readable = findPhrase(line) !== undefined && line.trim() !== ''
+  const field = 'min-w-0 rounded-field border border-base-300 bg-base-100 px-2 py-1 text-sm'
+  return (
+    <form
+      className="flex flex-wrap items-center gap-2"
+      onSubmit={(event) => {
+        event.preventDefault()
+        const { id, createdAt } = cell
+        const list = tags.split(',').flatMap((tag) => tag.trim().slice(0, 40) || [])
+        tell({ intent: 'keep', id, createdAt, name, line, tags: list })
+      }}
+    >
+      <input
+        aria-label="Name"
+        className={`w-36 ${field}`}
+        maxLength={80}
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+      />
+      <input
+        aria-label="Sticking of the cell"
+        aria-invalid={!readable}
+        className={`w-36 font-mono aria-invalid:border-error ${field}`}
+        value={line}
+        onChange={(event) => setLine(event.target.value)}
+      />
+      <input
+        aria-label="Tags"
+        className={`w-28 ${field}`}
+        placeholder="tags"
+        value={tags}
+        onChange={(event) => setTags(event.target.value)}
+      />
+      <button
+        type="submit"
+        className="btn btn-outline border-base-300 btn-sm font-normal"
+        disabled={busy || !readable || name.trim() === ''}
+      >
+        Change
+      </button>
+      <Act label={`Delete ${cell.name}`} onClick={() => tell({ intent: 'forget', id: cell.id })}>
+        Delete
+      </Act>
+      {trouble && (
+        <p role="alert" className="text-error text-sm">
+          {trouble}
+        </p>
+      )}
+    </form>
+  )
+}

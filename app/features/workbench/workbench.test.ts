@@ -1,0 +1,202 @@
+import 'fake-indexeddb/auto'
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { findPhrase } from '~/core/catalogue'
+import { CHANGES } from '~/core/changes'
+import { formatLine } from '~/core/notation'
+import * as random from '../../../tests/support/arbitraries'
+import { lickOf } from '../../../tests/support/licks'
+import {
+  appendPhrase,
+  applyChange,
+  type Edit,
+  findSizes,
+  groupAs,
+  insertPhrase,
+  joinGroups,
+  leaveOutClashing,
+  moveGroups,
+  moveGroupTo,
+  repeatUntilFull,
+  replaceRange,
+  scopeRange,
+  splitAt,
+  stepStart,
+} from './edits'
+import { changeCells, changeVersions, openCells, openVersions } from './kept-store'
+import { soloLick } from './solo'
+import { comparedWith } from './versions'
+
+const LICK = lickOf('RLLRK RLK RL')
+const line = (edit: Edit | null) => edit && formatLine(edit.lick.line)
+const phrase = (text: string) => findPhrase(text) ?? { slots: [], groups: [] }
+const named = (id: string) => {
+  const change = CHANGES.find((known) => known.id === id)
+  if (!change) throw new Error(`no change ${id}`)
+  return change
+}
+
+describe('what a change is about', () => {
+  it.each([
+    ['strokes', { from: 3, to: 6 }, { from: 3, to: 6 }],
+    ['groups', { from: 3, to: 6 }, { from: 0, to: 8 }],
+    ['groups', { from: 5, to: 8 }, { from: 5, to: 8 }],
+    ['line', { from: 5, to: 8 }, { from: 0, to: 10 }],
+    ['strokes', null, { from: 0, to: 10 }],
+  ] as const)('%s of %o', (scope, selection, expected) =>
+    expect(scopeRange(LICK, selection, scope)).toEqual(expected),
+  )
+})
+
+describe('edits', () => {
+  it('change a selection and select what came of it', () => {
+    const edit = applyChange(LICK, { from: 5, to: 8 }, named('alternate'))
+    expect(line(edit)).toBe('RLLRK RLK LRK RL')
+    expect(edit.select).toEqual({ from: 5, to: 11 })
+    expect(edit.change).toEqual({ from: 5, to: 8, typed: 'RLK LRK' })
+    expect(
+      line(
+        applyChange(lickOf('start: 1e\nline: RLLRL'), { from: 0, to: 5 }, named('kick-on-beats')),
+      ),
+    ).toBe('RLL(RK)L')
+  })
+
+  it('put cells in, before, after and in place of groups', () => {
+    expect(line(insertPhrase(LICK, 6, phrase('KK'), 'in'))).toBe('RLLRK KK RLK RL')
+    expect(line(appendPhrase(LICK, phrase('RL RK'), 'on'))).toBe('RLLRK RLK RL*2 RK')
+    expect(line(replaceRange(LICK, { from: 5, to: 8 }, phrase('RRLL'), 'for'))).toBe(
+      'RLLRK RRLL RL',
+    )
+  })
+
+  it('split, join and move groups', () => {
+    expect(line(splitAt(LICK, 2))).toBe('RL LRK RLK RL')
+    expect(splitAt(LICK, 5)).toBeNull()
+    expect(line(joinGroups(LICK, { from: 0, to: 5 }))).toBe('RLLRKRLK RL')
+    expect(line(joinGroups(LICK, { from: 3, to: 9 }))).toBe('RLLRKRLKRL')
+    expect(joinGroups(LICK, { from: 8, to: 10 })).toBeNull()
+    expect(line(moveGroups(LICK, { from: 6, to: 7 }, 'earlier'))).toBe('RLK RLLRK RL')
+    expect(moveGroups(LICK, { from: 6, to: 7 }, 'earlier')?.select).toEqual({ from: 0, to: 3 })
+    expect(line(moveGroups(LICK, { from: 0, to: 1 }, 'later'))).toBe('RLK RLLRK RL')
+    expect(moveGroups(LICK, { from: 9, to: 10 }, 'later')).toBeNull()
+    expect(line(moveGroupTo(LICK, 8, 0))).toBe('RL RLLRK RLK')
+    expect(line(moveGroupTo(LICK, 0, 10))).toBe('RLK RL RLLRK')
+    expect(moveGroupTo(LICK, 0, 5)).toBeNull()
+  })
+
+  it('moving a group keeps every slot and every group (law)', () => {
+    fc.assert(
+      fc.property(random.lick, fc.nat(), fc.nat(), (lick, a, b) => {
+        const { slots, groups } = lick.line
+        if (slots.length === 0) return
+        const moved = moveGroupTo(lick, a % slots.length, b % (slots.length + 1))
+        if (!moved) return
+        const sorted = (list: readonly unknown[]) => list.map((one) => JSON.stringify(one)).sort()
+        expect(sorted(moved.lick.line.slots)).toEqual(sorted(slots))
+        const target = b % (slots.length + 1)
+        const atEdge = [0, slots.length].includes(target) || groups.length === 1
+        if (atEdge) expect(sorted(moved.lick.line.groups)).toEqual(sorted(groups))
+      }),
+      { numRuns: 80 },
+    )
+  })
+
+  it('group by typed sizes, with empty stacks to fill', () => {
+    expect(line(groupAs(LICK, { from: 0, to: 10 }, [4, 4]))).toBe('RLLR KRLK RL')
+    expect(line(groupAs(lickOf(''), { from: 0, to: 0 }, [3, 2]))).toBe('--- --')
+    expect(findSizes('5+4 7')).toEqual([5, 4, 7])
+    expect([findSizes(''), findSizes('5 x'), findSizes('0')]).toEqual([
+      undefined,
+      undefined,
+      undefined,
+    ])
+  })
+
+  it('repeat until the space is full, cutting the last time', () => {
+    expect(line(repeatUntilFull(lickOf('bars: 1\nline: RLLRK')))).toBe('RLLRK*3 R')
+    expect(line(repeatUntilFull(lickOf('bars: 1\nline: RLK RL RLK RL')))).toBe('[RLK RL]*3 R')
+    expect(repeatUntilFull(lickOf('RLRL*4'))).toBeNull()
+  })
+
+  it('step the start, and stop at the edges of the bar', () => {
+    expect(stepStart(LICK, 1)?.lick.frame.start).toBe(2520)
+    expect(stepStart(LICK, -1)).toBeNull()
+    const late = lickOf('start: 4a\nstop: 4\nline: R')
+    expect(stepStart(late, 1)).toBeNull()
+    expect(stepStart(lickOf('start: 4\nstop: 4\nline: R'), -1)?.lick.frame.stop).toBe(27720)
+  })
+
+  it('leave a limb out where a layer wants it too', () => {
+    const lick = lickOf('line: JRLK*2\nunder: @1/4 H')
+    expect(line(leaveOutClashing(lick, 'LF'))).toBe('-RLK*2')
+  })
+})
+
+describe('heard alone', () => {
+  it('goes round without a hole: a five fills five bars', () => {
+    const solo = soloLick(lickOf('under: @1/4 H\nline: RL'), phrase('RLLRK'))
+    expect(solo.line.slots).toHaveLength(80)
+    expect(solo.frame).toMatchObject({ bars: 5, lead: 0, groove: 'none' })
+    expect(solo.layers).toEqual([])
+  })
+})
+
+describe('versions', () => {
+  it('are compared slot by slot', () => {
+    const { slots, frame } = comparedWith(lickOf('RRLK RRLK RRLL'), lickOf('RRLK RRKK RRLR'))
+    expect(slots.map(({ slot }) => slot)).toEqual([6, 11])
+    expect(frame).toBe(false)
+    expect(comparedWith(lickOf('tempo: 90\nline: RL'), lickOf('RL'))).toEqual({
+      slots: [],
+      frame: true,
+    })
+    const tail = comparedWith(lickOf('RLLRKK*4'), lickOf('RLLRKK*3 RLRLKR'))
+    expect(tail.slots.map(({ slot }) => slot)).toEqual([20, 21, 23])
+  })
+
+  it('are kept, renamed and forgotten, each with its lick', async () => {
+    const kept = { intent: 'keep' as const, lickId: 'a', name: 'first', text: 'line: RL' }
+    expect(await changeVersions(kept)).toEqual({ trouble: '' })
+    expect(await openVersions('b')).toEqual([])
+    const [version] = await openVersions('a')
+    expect(version).toMatchObject({ name: 'first', text: 'line: RL' })
+    const { version: _version, ...same } = version ?? { version: 1 }
+    await changeVersions({ ...same, intent: 'keep', name: 'renamed' })
+    expect((await openVersions('a')).map(({ name }) => name)).toEqual(['renamed'])
+    await changeVersions({ intent: 'forget', id: version?.id ?? '' })
+    expect(await openVersions('a')).toEqual([])
+  })
+
+  it.each([
+    [{ intent: 'keep', lickId: 'a', name: ' ', text: 'line: RL' }, 'A version needs a name.'],
+    [
+      { intent: 'keep', lickId: 'a', name: 'x', text: 'line: RQ' },
+      'The line cannot be read yet: mend it first.',
+    ],
+    [null, 'A version needs a name.'],
+  ])('%j is refused in words', async (sent, trouble) =>
+    expect(await changeVersions(sent)).toEqual({ trouble }),
+  )
+})
+
+describe('own cells', () => {
+  it('are kept, changed and deleted', async () => {
+    const kept = { intent: 'keep' as const, name: 'Mine', line: 'RLLRKK', tags: ['odd'] }
+    expect(await changeCells(kept)).toEqual({ trouble: '' })
+    const [cell] = await openCells()
+    expect(cell).toMatchObject({ name: 'Mine', line: 'RLLRKK', tags: ['odd'], version: 1 })
+    await changeCells({ ...kept, id: cell?.id, createdAt: cell?.createdAt, line: 'RLLR' })
+    expect((await openCells()).map((known) => known.line)).toEqual(['RLLR'])
+    await changeCells({ intent: 'forget', id: cell?.id })
+    expect(await openCells()).toEqual([])
+  })
+
+  it('need a name and a sticking that can be read', async () => {
+    expect((await changeCells({ intent: 'keep', name: '', line: 'R', tags: [] })).trouble).not.toBe(
+      '',
+    )
+    expect((await changeCells({ intent: 'keep', name: 'x', line: 'R(', tags: [] })).trouble).toBe(
+      '“R(” cannot be read as a sticking.',
+    )
+  })
+})

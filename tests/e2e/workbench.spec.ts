@@ -1,0 +1,179 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, type Page, test } from '@playwright/test'
+import { answers, openLick, sticking } from './bench-page'
+
+const open = (page: Page, panel: string) =>
+  page.getByRole('button', { name: panel, exact: true }).click()
+const panel = (page: Page) => page.getByRole('region', { name: 'Workbench' })
+
+test('a cell is found, appended, inverted, and kept as an own one', async ({ page }) => {
+  await openLick(page, 'Tightrope')
+  await sticking(page).fill('')
+  await open(page, 'Cells')
+  await page.getByLabel('Search cells').fill('double paradiddle')
+  await panel(page)
+    .getByRole('button', { name: /Double paradiddle/ })
+    .first()
+    .click()
+  await panel(page).getByRole('button', { name: 'Append', exact: true }).click()
+  await expect(sticking(page)).toHaveValue('>RLRLRR >LRLRLL')
+  await expect(answers(page)).toContainText('Double paradiddle')
+
+  await page.getByLabel('Name of the cell').fill('Ring opener')
+  await page.getByRole('button', { name: 'Keep as a cell' }).click()
+  await page.getByLabel('Search cells').fill('ring op')
+  await expect(panel(page).getByText('Ring opener', { exact: true }).first()).toBeVisible()
+  await page.reload()
+  await page.getByLabel('Search cells').fill('ring op')
+  await expect(panel(page).getByText('Ring opener', { exact: true }).first()).toBeVisible()
+  await page.getByRole('button', { name: 'Delete Ring opener' }).click()
+  await expect(panel(page).getByText('No cell is like that.')).toBeVisible()
+})
+
+test('changes are previewed, taken, found by name, and undone', async ({ page }) => {
+  await openLick(page, 'Tightrope')
+  await sticking(page).fill('RLLRK RLK')
+  await sticking(page).press('ControlOrMeta+End')
+  await open(page, 'Change')
+  const mirror = panel(page).getByRole('button', { name: /^Mirror: the other hand leads/ })
+  await expect(mirror).toContainText('LRK')
+  await mirror.click()
+  await expect(sticking(page)).toHaveValue('RLLRK LRK')
+
+  await page.keyboard.press('Alt+c')
+  await page.keyboard.type('kick at the end')
+  await page.keyboard.press('Enter')
+  await expect(sticking(page)).toHaveValue('RLLRK LRKK')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(sticking(page)).toHaveValue('RLLRK RLK')
+
+  await page.getByLabel('Sizes of the groups').fill('4 4')
+  await page.getByLabel('What a change is about').selectOption('line')
+  await page.getByRole('button', { name: 'Group so' }).click()
+  await expect(sticking(page)).toHaveValue('RLLR KRLK')
+})
+
+test('a line that does not fit is mended with a click', async ({ page }) => {
+  await openLick(page, 'Knife Wheel')
+  await open(page, 'Sums')
+  await panel(page)
+    .getByRole('button', { name: /^A tail that ends left/ })
+    .click()
+  await expect(sticking(page)).toHaveValue('[RLRRLLK RLLRK]*2 RLLRLRK L')
+  await expect(answers(page)).toContainText('Full to the slot')
+  await panel(page).getByLabel('Slots to fill').fill('20')
+  await panel(page).getByLabel('Sizes to fill them with').fill('6 7')
+  await expect(panel(page).getByText('3 orders')).toBeVisible()
+  await expect(panel(page).getByRole('button', { name: '6 7 7' })).toBeVisible()
+})
+
+test('hands are turned from one school to another', async ({ page }) => {
+  await openLick(page, 'Tightrope')
+  await sticking(page).fill('RLLRK*2')
+  await page.getByLabel('Start').selectOption('1')
+  await open(page, 'Hands')
+  await page.getByRole('button', { name: 'Take slot-locked hands' }).click()
+  await expect(sticking(page)).toHaveValue('RLRLK LRLRK')
+})
+
+test('a family is stepped through by key', async ({ page }) => {
+  await openLick(page, 'Tightrope')
+  await open(page, 'Families')
+  await expect(panel(page).getByText('55 in all')).toBeVisible()
+  const member = page.getByRole('spinbutton', { name: 'Member of the family' })
+  await member.press('ArrowRight')
+  await expect(member).toHaveAttribute('aria-valuetext', 'number 2: KLRLRLRL')
+  await panel(page).getByRole('button', { name: 'Append' }).click()
+  await expect(sticking(page)).toHaveValue(/KLRLRLRL$/)
+})
+
+test('versions are kept, compared and brought back', async ({ page }) => {
+  await openLick(page, 'Tightrope')
+  await sticking(page).fill('RRLK RRLK RRLL')
+  await open(page, 'Versions')
+  await page.getByLabel('Name of the version').fill('plain tail')
+  await page.getByRole('button', { name: 'Keep this version' }).click()
+  await expect(panel(page).getByText('the same as on the bench')).toBeVisible()
+  await sticking(page).fill('RRLK RRKK RRLR')
+  await expect(panel(page).getByText('differs at slot 7: L, now K; 12: L, now R')).toBeVisible()
+  await page.getByRole('button', { name: 'Bring plain tail back' }).click()
+  await expect(sticking(page)).toHaveValue('RRLK RRLK RRLL')
+})
+
+test('on the ruler the line is dragged along the bar, and groups are moved', async ({ page }) => {
+  await openLick(page, 'Tightrope')
+  const row = page.locator('[data-row="0"]')
+  const counts = row.locator('svg text', { hasText: /^e$/ })
+  const box = await counts.first().boundingBox()
+  if (!box) throw new Error('no count on the ruler')
+  await page.mouse.move(box.x + 4, box.y + 6)
+  await page.mouse.down()
+  await page.mouse.move(box.x - 60, box.y + 6, { steps: 4 })
+  await page.mouse.up()
+  await expect(page.getByLabel('Start')).not.toHaveValue('2&')
+
+  await page.getByLabel('Start').selectOption('2&')
+  const stack = async (size: string) => {
+    const label = await row
+      .locator('svg text', { hasText: new RegExp(`^${size}$`) })
+      .last()
+      .boundingBox()
+    if (!label) throw new Error(`no stack of ${size}`)
+    return { x: label.x - 14, y: label.y + 6 }
+  }
+  const [two, five] = [await stack('2'), await stack('5')]
+  await page.mouse.move(two.x, two.y)
+  await page.mouse.down()
+  await page.mouse.move(five.x + 40, five.y, { steps: 4 })
+  await page.mouse.up()
+  await expect(sticking(page)).toHaveValue('>LK >R:t1llRl >R:f1lK')
+})
+
+test('the caret jumps over groups, and the clipboard carries lick text', async ({
+  page,
+  context,
+}) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write'])
+  await openLick(page, 'Tightrope')
+  await sticking(page).fill('>R:t1LK RLK RL')
+  await sticking(page).press('ControlOrMeta+Home')
+  await sticking(page).press('Control+ArrowRight')
+  await sticking(page).press('Control+Shift+ArrowRight')
+  await sticking(page).press('ControlOrMeta+c')
+  expect(await page.evaluate(() => navigator.clipboard.readText())).toBe(' RLK')
+  await sticking(page).press('ControlOrMeta+End')
+  await sticking(page).press('ControlOrMeta+v')
+  await expect(sticking(page)).toHaveValue('>R:t1LK RLK RL RLK')
+  await expect(answers(page).getByRole('status')).toContainText('11')
+})
+
+test('hostile pastes are refused at their place, and nothing is lost', async ({ page }) => {
+  await openLick(page, 'Tightrope')
+  for (const pasted of ['R'.repeat(64 * 1024), 'RL🥁K', 'RL\u202EKR', 'RL(R', '[RL*2']) {
+    await sticking(page).fill(pasted)
+    await expect(sticking(page)).toHaveAttribute('aria-invalid', 'true')
+    await expect(page.locator('#line-fault')).not.toBeEmpty()
+    await expect(answers(page)).toContainText('10')
+  }
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(sticking(page)).toHaveValue('RL(R')
+})
+
+test('no panel leaves anything to the checker of accessibility, or is too wide', async ({
+  page,
+}) => {
+  await openLick(page, 'Knife Wheel')
+  for (const name of ['Cells', 'Change', 'Sums', 'Meets', 'Hands', 'Families', 'Versions']) {
+    await open(page, name)
+    await expect(panel(page).locator('#workbench-panel > div')).toBeVisible()
+    await expect(panel(page).getByText('Opening …')).toHaveCount(0)
+    for (const width of [390, 1280]) {
+      await page.setViewportSize({ width, height: 800 })
+      const wide = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)
+      expect(wide, name).toBeLessThanOrEqual(0)
+    }
+    const { violations } = await new AxeBuilder({ page }).analyze()
+    expect(violations.map(({ id, nodes }) => [name, id, nodes[0]?.html])).toEqual([])
+  }
+})
