@@ -4,6 +4,7 @@ export default [
   index('routes/library.tsx'),
   route('bench/:id', 'routes/bench.tsx'),
   route('cells', 'routes/cells.ts'),
+  route('grooves', 'routes/grooves.ts'),
   route('versions/:lickId', 'routes/versions.ts'),
   route('settings', 'routes/settings.tsx'),
   route('*', 'routes/not-found.tsx'),

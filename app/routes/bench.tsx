@@ -1,13 +1,17 @@
 import { BenchPage } from '~/features/bench/bench-page'
 import { StoreTrouble } from '~/features/shell/error-page'
-import { loadLick, loadSettings } from '~/storage'
+import { listGrooves, loadLick, loadSettings } from '~/storage'
 import type { Route } from './+types/bench'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Bench · Dime Stack' }]
 
 export async function clientLoader({ params }: Route.ClientLoaderArgs) {
-  const [lick, settings] = await Promise.all([loadLick(params.id), loadSettings()])
-  return { lick, settings }
+  const [lick, settings, grooves] = await Promise.all([
+    loadLick(params.id),
+    loadSettings(),
+    listGrooves(),
+  ])
+  return { lick, settings, grooves: grooves.ok ? grooves.value : [] }
 }
 clientLoader.hydrate = true as const
 
@@ -27,9 +31,9 @@ export function HydrateFallback() {
 }
 
 export default function BenchRoute({ loaderData, params }: Route.ComponentProps) {
-  const { lick, settings } = loaderData
+  const { lick, settings, grooves } = loaderData
   if (!lick.ok) return <StoreTrouble issue={lick.error} />
   if (lick.value.deletedAt !== null)
     return <StoreTrouble issue={{ code: 'missing', detail: params.id }} />
-  return <BenchPage key={params.id} record={lick.value} settings={settings} />
+  return <BenchPage key={params.id} record={lick.value} settings={settings} kept={grooves} />
 }

@@ -18,11 +18,12 @@ export class DimeDatabase extends Dexie {
   settings!: EntityTable<StoredRow, 'id'>
   cells!: EntityTable<StoredRow, 'id'>
   versions!: EntityTable<StoredRow, 'id'>
+  grooves!: EntityTable<StoredRow, 'id'>
 
   constructor() {
     super(DATABASE_NAME)
     this.version(1).stores({ licks: 'id', settings: 'id' })
-    this.version(STORE_VERSION).stores({ cells: 'id', versions: 'id, lickId' })
+    this.version(STORE_VERSION).stores({ cells: 'id', versions: 'id, lickId', grooves: 'id' })
   }
 }
 

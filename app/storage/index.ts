@@ -1,5 +1,13 @@
 export { rescueLicks } from './database'
-export { forget, keepCell, keepVersion, listCells, listVersions } from './kept'
+export {
+  forget,
+  keepCell,
+  keepGroove,
+  keepVersion,
+  listCells,
+  listGrooves,
+  listVersions,
+} from './kept'
 export {
   addLicks,
   fillOnFirstVisit,
@@ -15,6 +23,8 @@ export {
   type CellRecord,
   cellRecordSchema,
   DEFAULT_SETTINGS,
+  type GrooveRecord,
+  grooveRecordSchema,
   type LickRecord,
   type Settings,
   type StoreIssue,

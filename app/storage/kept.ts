@@ -4,6 +4,8 @@ import { type DimeDatabase, type StoredRow, withStore } from './database'
 import {
   type CellRecord,
   cellRecordSchema,
+  type GrooveRecord,
+  grooveRecordSchema,
   type StoreIssue,
   type VersionRecord,
   versionRecordSchema,
@@ -12,6 +14,11 @@ import {
 /** The player's own cells, oldest first; what cannot be read is left alone. */
 export function listCells(): Promise<Result<CellRecord[], StoreIssue>> {
   return withStore(async ({ cells }) => ok(readable(await cells.toArray(), cellRecordSchema)))
+}
+
+/** The player's own grooves, oldest first. */
+export function listGrooves(): Promise<Result<GrooveRecord[], StoreIssue>> {
+  return withStore(async ({ grooves }) => ok(readable(await grooves.toArray(), grooveRecordSchema)))
 }
 
 /** The kept versions of a lick, oldest first. */
@@ -38,14 +45,22 @@ export function keepCell(cell: CellRecord): Promise<Result<string, StoreIssue>> 
   return keep('cells', cell)
 }
 
+/** Keeps a groove, new or changed. */
+export function keepGroove(groove: GrooveRecord): Promise<Result<string, StoreIssue>> {
+  return keep('grooves', groove)
+}
+
 /** Keeps a version of a lick, new or renamed. */
 export function keepVersion(version: VersionRecord): Promise<Result<string, StoreIssue>> {
   return keep('versions', version)
 }
 
+/** The tables of what is kept by name. */
+export type KeptTable = 'cells' | 'versions' | 'grooves'
+
 function keep(
-  table: 'cells' | 'versions',
-  record: CellRecord | VersionRecord,
+  table: KeptTable,
+  record: CellRecord | VersionRecord | GrooveRecord,
 ): Promise<Result<string, StoreIssue>> {
   return withStore(async (database: DimeDatabase) => {
     await database[table].put(record as StoredRow)
@@ -53,11 +68,8 @@ function keep(
   })
 }
 
-/** Forgets a cell or a version. */
-export function forget(
-  table: 'cells' | 'versions',
-  id: string,
-): Promise<Result<string, StoreIssue>> {
+/** Forgets something that was kept. */
+export function forget(table: KeptTable, id: string): Promise<Result<string, StoreIssue>> {
   return withStore(async (database) => {
     await database[table].delete(id)
     return ok(id)

@@ -30,6 +30,18 @@ export const cellRecordSchema = z.object({
 })
 export type CellRecord = z.infer<typeof cellRecordSchema>
 
+/** A groove of the player's own: one bar for one metre, in the line's notation. */
+export const grooveRecordSchema = z.object({
+  id: z.string().regex(/^[\w-]{1,60}$/),
+  version: z.literal(1),
+  name: z.string().trim().min(1).max(80),
+  meter: z.string().regex(/^\d{1,3}\/\d{1,2}$/),
+  grid: z.string().min(1).max(8),
+  line: z.string().min(1).max(4096),
+  createdAt: z.number(),
+})
+export type GrooveRecord = z.infer<typeof grooveRecordSchema>
+
 /** A state of a lick that was kept by name. */
 export const versionRecordSchema = z.object({
   id: z.string().min(1),

@@ -101,6 +101,26 @@ test('versions are kept, compared and brought back', async ({ page }) => {
   await expect(sticking(page)).toHaveValue('RRLK RRLK RRLL')
 })
 
+test('a groove of one’s own is written, kept, and used', async ({ page }) => {
+  await openLick(page, 'Tightrope')
+  await open(page, 'Groove')
+  const bar = page.getByLabel('Bar of groove')
+  await page.getByLabel('Grid of the groove').selectOption('1/16')
+  await expect(page.locator('#groove-fault')).toContainText('8 slots missing')
+  await bar.fill('(R:hhK)---R:hh-K- (R:hhL)---R:hh---')
+  await expect(page.locator('#groove-fault')).toBeEmpty()
+  await page.getByLabel('Name of the groove').fill('Sawdust')
+  await page.getByRole('button', { name: 'Keep as a groove' }).click()
+  await page.getByRole('button', { name: 'Use Sawdust' }).click()
+  await expect(page.getByLabel('Groove', { exact: true })).toHaveText(/Sawdust/)
+  await expect(page.getByText(/There is no groove/)).toHaveCount(0)
+  await expect(page.getByText('Kept', { exact: true }).first()).toBeVisible()
+  await page.reload()
+  await expect(page.getByLabel('Groove', { exact: true }).locator('option:checked')).toHaveText(
+    'Sawdust',
+  )
+})
+
 test('on the ruler the line is dragged along the bar, and groups are moved', async ({ page }) => {
   await openLick(page, 'Tightrope')
   const row = page.locator('[data-row="0"]')
@@ -164,7 +184,16 @@ test('no panel leaves anything to the checker of accessibility, or is too wide',
   page,
 }) => {
   await openLick(page, 'Knife Wheel')
-  for (const name of ['Cells', 'Change', 'Sums', 'Meets', 'Hands', 'Families', 'Versions']) {
+  for (const name of [
+    'Cells',
+    'Change',
+    'Sums',
+    'Meets',
+    'Hands',
+    'Families',
+    'Groove',
+    'Versions',
+  ]) {
     await open(page, name)
     await expect(panel(page).locator('#workbench-panel > div')).toBeVisible()
     await expect(panel(page).getByText('Opening …')).toHaveCount(0)

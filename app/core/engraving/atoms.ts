@@ -1,4 +1,4 @@
-import { grooveEvents } from '../groove'
+import { type Groove, grooveEvents } from '../groove'
 import {
   aimOf,
   frameTicks,
@@ -164,12 +164,12 @@ export function layerAtoms(lick: Lick): Atom[] {
 }
 
 /** The groove's strokes in the fill's bar before it falls silent, as they are. */
-export function grooveAtoms(lick: Lick): Atom[] {
+export function grooveAtoms(lick: Lick, own: readonly Groove[]): Atom[] {
   const { frame } = lick
   const until = frame.stop ?? frame.start
   if (frame.groove === NO_GROOVE) return []
   const byTick = new Map<Ticks, Atom>()
-  for (const event of grooveEvents(frame.groove, frame.meter)) {
+  for (const event of grooveEvents(frame.groove, frame.meter, own)) {
     if (event.tick >= until) continue
     const letter =
       event.limb === 'RF' ? 'K' : event.limb === 'LF' ? 'H' : event.limb === 'LH' ? 'L' : 'R'

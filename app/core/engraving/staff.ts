@@ -1,3 +1,4 @@
+import type { Groove } from '../groove'
 import { aimOf, frameTicks, type Lick, NO_GROOVE } from '../line'
 import { graceSurface, type Letter, type Stroke, strokeSurface, toStroke } from '../sticking'
 import type { Ticks } from '../time'
@@ -11,6 +12,8 @@ import { beatWindows, windowAt } from './windows'
 export interface StaffView {
   readonly beaming: 'beat' | 'group'
   readonly groove: 'slashes' | 'notes'
+  /** The player's own grooves, beside those that ship. */
+  readonly grooves?: readonly Groove[]
 }
 
 export interface StaffHead extends HeadPlace {
@@ -80,7 +83,7 @@ export function toStaff(lick: Lick, view: StaffView): Staff {
   const notes = [
     ...(view.groove === 'slashes'
       ? filler('slash', 0, stop)
-      : withRests(grooveAtoms(lick), stop, filler)),
+      : withRests(grooveAtoms(lick, view.grooves ?? []), stop, filler)),
     ...filler('rest', stop, start),
     ...line,
     ...(landing.length > 0 ? filler('rest', end, target) : []),

@@ -1,34 +1,61 @@
-import { EMPTY_LICK, lineEvents, type StrokeEvent } from '../line'
+import { fail, ok, type Result } from '../foundation'
+import { EMPTY_LICK, type Line, lineEvents, lineTicks, type StrokeEvent } from '../line'
 import { parseLine } from '../notation'
-import { barTicks, findGrid, groupStarts, type Meter, TICKS_PER_QUARTER } from '../time'
+import { barTicks, findGrid, gridTicks, groupStarts, type Meter, TICKS_PER_QUARTER } from '../time'
 import { GROOVES, type Groove, type GrooveBar } from './data'
 
-/** The groove of an id; the first of the list where this app has none of that id. */
-export function toGroove(id: string): Groove {
-  return GROOVES.find((groove) => groove.id === id) ?? (GROOVES[0] as Groove)
+/** The groove of an id, the player's own first; the first of the list where there is none. */
+export function toGroove(id: string, own: readonly Groove[] = []): Groove {
+  return [...own, ...GROOVES].find((groove) => groove.id === id) ?? (GROOVES[0] as Groove)
 }
 
-/** Whether the app knows a groove of this id. */
-export function hasGroove(id: string): boolean {
-  return GROOVES.some((groove) => groove.id === id)
+/** Whether there is a groove of this id. */
+export function hasGroove(id: string, own: readonly Groove[] = []): boolean {
+  return [...own, ...GROOVES].some((groove) => groove.id === id)
 }
 
 /**
  * The strokes of one bar of a groove, ticks from its barline. A metre the groove was not made for
  * gets a plain one: time on the eighths, kick and snare by turns on the metre's groups.
  */
-export function grooveEvents(id: string, meter: Meter): readonly StrokeEvent[] {
-  const groove = toGroove(id)
-  const key = `${meter.count}/${meter.unit} ${groove.id} ${meter.groups.join('+')}`
+export function grooveEvents(
+  id: string,
+  meter: Meter,
+  own: readonly Groove[] = [],
+): readonly StrokeEvent[] {
+  const bar = grooveBar(toGroove(id, own), meter)
+  const key = `${bar.grid} ${bar.line}`
   const known = cache.get(key)
   if (known) return known
-  const bar = groove.bars[`${meter.count}/${meter.unit}`] ?? plainBar(groove, meter)
   const events = barEvents(bar)
   cache.set(key, events)
   return events
 }
 
 const cache = new Map<string, readonly StrokeEvent[]>()
+
+/** The bar of a groove in a metre, in the line's notation. */
+export function grooveBar(groove: Groove, meter: Meter): GrooveBar {
+  return groove.bars[`${meter.count}/${meter.unit}`] ?? plainBar(groove, meter)
+}
+
+/**
+ * Reads a bar of groove as it is typed: it must fill the metre's bar exactly. The failure says, in
+ * words, what is wrong and where.
+ */
+export function parseGrooveBar({ grid, line }: GrooveBar, meter: Meter): Result<Line, string> {
+  const base = findGrid(grid)
+  if (!base) return fail(`there is no grid ${grid}`)
+  const read = parseLine(line, { grid: base, start: 0, bar: barTicks(meter) })
+  if (!read.ok) {
+    const [first] = read.error
+    return fail(`at character ${(first?.at ?? 0) + 1}: expected ${first?.expected ?? 'a stroke'}`)
+  }
+  const missing = (barTicks(meter) - lineTicks(read.value.line, base)) / gridTicks(base)
+  if (missing === 0) return ok(read.value.line)
+  const slots = Math.round(Math.abs(missing) * 100) / 100
+  return fail(`${slots} ${slots === 1 ? 'slot' : 'slots'} ${missing > 0 ? 'missing' : 'too many'}`)
+}
 
 function barEvents(bar: GrooveBar): readonly StrokeEvent[] {
   const grid = findGrid(bar.grid)

@@ -1,2 +1,2 @@
-export { GROOVES, type Groove } from './data'
-export { grooveEvents, hasGroove } from './groove'
+export { GROOVES, type Groove, type GrooveBar } from './data'
+export { grooveBar, grooveEvents, hasGroove, parseGrooveBar, toGroove } from './groove'

@@ -1,4 +1,4 @@
-import { grooveEvents } from '../groove'
+import { type Groove, grooveEvents } from '../groove'
 import {
   type Aim,
   aimOf,
@@ -25,6 +25,8 @@ import {
 export interface PlayOptions {
   readonly loop: boolean
   readonly countIn: boolean
+  /** The player's own grooves, beside those that ship. */
+  readonly grooves?: readonly Groove[]
 }
 
 /**
@@ -61,11 +63,14 @@ export function toPerformance(lick: Lick, options: PlayOptions): Performance {
   const tail = played.filter((event) => event.tick >= roundTicks)
   const inRound = played.filter((event) => event.tick < roundTicks)
 
-  const groove = grooveStrokes(lick, aim, silentAfter).map((event) => shifted(event, barlineTick))
+  const own = options.grooves ?? []
+  const groove = grooveStrokes(lick, aim, silentAfter, own).map((event) =>
+    shifted(event, barlineTick),
+  )
   const clicks = beatClicks(lick, roundTicks, false)
   const endGroove =
     frame.landing.kind === 'groove'
-      ? grooveBarAt(lick, 0, bar).map((event) => shifted(event, 0))
+      ? grooveBarAt(lick, 0, bar, own).map((event) => shifted(event, 0))
       : []
   const wrapped = tail.map((event) => shifted(event, -roundTicks))
   const quietUntil =
@@ -141,27 +146,37 @@ function landingEvents(lick: Lick, aim: Aim): SoundEvent[] {
 }
 
 /** The groove before the fill, and after a landing inside the bar until the bar is over. */
-function grooveStrokes(lick: Lick, aim: Aim, silentAfter: Ticks): SoundStroke[] {
+function grooveStrokes(
+  lick: Lick,
+  aim: Aim,
+  silentAfter: Ticks,
+  own: readonly Groove[],
+): SoundStroke[] {
   const { frame } = lick
   const { bar } = frameTicks(frame)
   const strokes: SoundStroke[] = []
   for (let index = -frame.lead; index < 0; index += 1)
-    strokes.push(...grooveBarAt(lick, index, bar))
-  strokes.push(...grooveBarAt(lick, 0, frame.stop ?? frame.start))
+    strokes.push(...grooveBarAt(lick, index, bar, own))
+  strokes.push(...grooveBarAt(lick, 0, frame.stop ?? frame.start, own))
   if (frame.landing.kind !== 'none') {
     const resumes = aim.target + silentAfter
-    const last = grooveBarAt(lick, aim.bars - 1, bar)
+    const last = grooveBarAt(lick, aim.bars - 1, bar, own)
     strokes.push(...last.filter(({ tick }) => tick >= resumes))
   }
   return strokes
 }
 
 /** The groove's strokes in a bar, those notated before `until` ticks from its barline. */
-function grooveBarAt(lick: Lick, index: number, until: Ticks): SoundStroke[] {
+function grooveBarAt(
+  lick: Lick,
+  index: number,
+  until: Ticks,
+  own: readonly Groove[],
+): SoundStroke[] {
   const { frame } = lick
   if (frame.groove === NO_GROOVE) return []
   const { bar } = frameTicks(frame)
-  return grooveEvents(frame.groove, frame.meter)
+  return grooveEvents(frame.groove, frame.meter, own)
     .filter(({ tick }) => tick < until)
     .map((event) => shifted(toSound(event, lick, 'groove'), index * bar))
 }

@@ -3,7 +3,7 @@ import { useFetcher } from 'react-router'
 import { type Key, lineTextOf, valuesOf } from '~/codecs/lick-text'
 import { type Lick, TEMPO_RANGE } from '~/core/line'
 import { COUNTING_SCHOOLS, DEFAULT_SCHOOL, isCompound } from '~/core/time'
-import type { LickRecord, Settings } from '~/storage'
+import type { GrooveRecord, LickRecord, Settings } from '~/storage'
 import { useWidth } from '~/ui/use-width'
 import { useCursor } from '../player/cursor'
 import { Transport } from '../player/transport'
@@ -27,9 +27,20 @@ import { useBench } from './use-bench'
 import { useBenchKeys } from './use-bench-keys'
 import { useCaret } from './use-caret'
 import { useGestures } from './use-gestures'
+import { useGrooves } from './use-grooves'
 
 /** The bench: one lick, everything about it on one page, every change at once. */
-export function BenchPage({ record, settings }: { record: LickRecord; settings: Settings }) {
+export function BenchPage({
+  record,
+  settings,
+  kept,
+}: {
+  record: LickRecord
+  settings: Settings
+  /** The player's own grooves, as they were stored when the bench was opened. */
+  kept: readonly GrooveRecord[]
+}) {
+  const grooves = useGrooves(kept)
   const { document, run, saveState, takeStored } = useBench(record)
   const { lick } = document.good
   const { text } = document.history
@@ -57,7 +68,7 @@ export function BenchPage({ record, settings }: { record: LickRecord; settings: 
   )
 
   const [solo, setSolo] = useState<Lick | null>(null)
-  const player = usePlayer(later.good.lick, tempo, switches, solo)
+  const player = usePlayer(later.good.lick, tempo, switches, solo, grooves)
   const { playing, toggle } = player
   // What is heard by itself ends with the music; the lick is next.
   useEffect(() => {
@@ -89,8 +100,8 @@ export function BenchPage({ record, settings }: { record: LickRecord; settings: 
 
   const gestures = useGestures(lick, pick, edit)
   const staffView = useMemo(
-    () => ({ beaming, groove: settings.staffGroove }),
-    [beaming, settings.staffGroove],
+    () => ({ beaming, groove: settings.staffGroove, grooves }),
+    [beaming, settings.staffGroove, grooves],
   )
   const fit = useMemo(() => toFit(lick, school), [lick, school])
   const answers = useMemo(() => toAnswers(later.good.lick, tempo), [later, tempo])
@@ -118,7 +129,7 @@ export function BenchPage({ record, settings }: { record: LickRecord; settings: 
           </div>
         )}
         <div className="flex min-w-0 flex-col gap-3">
-          <FrameBar lick={later.good.lick} onSet={set} />
+          <FrameBar lick={later.good.lick} grooves={grooves} onSet={set} />
           <LineEditor
             value={lineTextOf(text)}
             issues={document.issues}
@@ -136,6 +147,7 @@ export function BenchPage({ record, settings }: { record: LickRecord; settings: 
             tempo={tempo}
             onEdit={edit}
             onText={replaceText}
+            grooves={grooves}
             onHear={hear}
           />
           <p className="sr-only" aria-live="polite">

@@ -1,7 +1,7 @@
 import { ChevronDown } from 'lucide-react'
 import { memo, useMemo, useState } from 'react'
 import { formatLanding, formatSwing, type Key } from '~/codecs/lick-text'
-import { GROOVES, hasGroove } from '~/core/groove'
+import { GROOVES, type Groove, hasGroove } from '~/core/groove'
 import {
   frameTicks,
   LANDING_KINDS,
@@ -25,6 +25,7 @@ import { gridOutcome } from './fit'
 
 interface FrameBarProps {
   readonly lick: Lick
+  readonly grooves: readonly Groove[]
   readonly onSet: (key: Key, values: readonly string[]) => void
 }
 
@@ -63,7 +64,7 @@ const LANDING_LABELS = {
 } as const
 
 /** Where the line stands in the music: every field takes effect as it is changed. */
-export const FrameBar = memo(function FrameBar({ lick, onSet }: FrameBarProps) {
+export const FrameBar = memo(function FrameBar({ lick, grooves, onSet }: FrameBarProps) {
   const [open, setOpen] = useState(false)
   const [more, setMore] = useState(false)
   const { frame } = lick
@@ -111,7 +112,7 @@ export const FrameBar = memo(function FrameBar({ lick, onSet }: FrameBarProps) {
           label="Groove"
           value={frame.groove}
           options={[
-            ...GROOVES.map(({ id, name }) => ({ value: id, label: name })),
+            ...[...GROOVES, ...grooves].map(({ id, name }) => ({ value: id, label: name })),
             { value: NO_GROOVE, label: 'none' },
           ]}
           onChange={set('groove')}
@@ -196,7 +197,7 @@ export const FrameBar = memo(function FrameBar({ lick, onSet }: FrameBarProps) {
           </>
         )}
       </div>
-      {frame.groove !== NO_GROOVE && !hasGroove(frame.groove) && (
+      {frame.groove !== NO_GROOVE && !hasGroove(frame.groove, grooves) && (
         <p role="status" className="mt-2 text-warning text-sm">
           There is no groove “{frame.groove}” here: {GROOVES[0]?.name.toLowerCase()} play instead.
         </p>

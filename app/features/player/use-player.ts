@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Channel, SoundSession } from '~/audio'
+import type { Groove } from '~/core/groove'
 import { frameTicks, type Lick } from '~/core/line'
 import { type Position, toPerformance } from '~/core/performance'
 import { secondsPerTick } from '~/core/time'
@@ -31,6 +32,7 @@ export function usePlayer(
   tempo: number,
   switches: PlaySwitches,
   solo: Lick | null = null,
+  grooves: readonly Groove[] = [],
 ): Player {
   const lick = solo ?? onBench
   const [playing, setPlaying] = useState(false)
@@ -49,8 +51,10 @@ export function usePlayer(
   useEffect(() => session.current?.setTempo(tickSeconds), [tickSeconds])
   useEffect(() => {
     if (!playing) return
-    session.current?.setPerformance(toPerformance(lick, { loop, countIn: countIn && !solo }))
-  }, [playing, lick, loop, countIn, solo])
+    session.current?.setPerformance(
+      toPerformance(lick, { loop, countIn: countIn && !solo, grooves }),
+    )
+  }, [playing, lick, loop, countIn, solo, grooves])
   useEffect(() => () => session.current?.close(), [])
 
   const toggle = useCallback(
@@ -62,7 +66,7 @@ export function usePlayer(
       }
       setPlaying(true)
       setTrouble('')
-      const options = { loop, countIn: countIn && !first }
+      const options = { loop, countIn: countIn && !first, grooves }
       openSession(session, volumes.current, () => setPlaying(false))
         .then((sound) => sound.play(toPerformance(first ?? lick, options), tickSeconds))
         .catch(() => {
@@ -70,7 +74,7 @@ export function usePlayer(
           setTrouble('This browser gives no sound: its audio device cannot be opened.')
         })
     },
-    [playing, lick, loop, countIn, tickSeconds],
+    [playing, lick, loop, countIn, tickSeconds, grooves],
   )
 
   const position = useCallback(() => session.current?.position(), [])

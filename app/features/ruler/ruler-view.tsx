@@ -49,8 +49,7 @@ export function RulerView(props: RulerViewProps) {
   const pointer = useSlotPointer(scene, ruler, heights, gestures)
 
   const source = useDeferredValue(useMemo(() => ({ lick, ruler }), [lick, ruler]))
-  const { beaming, groove } = staffView
-  const staff = useMemo(() => toStaff(source.lick, { beaming, groove }), [source, beaming, groove])
+  const staff = useMemo(() => toStaff(source.lick, staffView), [source, staffView])
   const height = rowParts(heights).height + STAFF_HEIGHT
 
   return (

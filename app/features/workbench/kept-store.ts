@@ -2,12 +2,17 @@ import { nanoid } from 'nanoid'
 import * as z from 'zod'
 import { parseLickText } from '~/codecs/lick-text'
 import { findPhrase } from '~/core/catalogue'
+import { parseGrooveBar } from '~/core/groove'
+import { findMeter } from '~/core/time'
 import {
   cellRecordSchema,
   forget,
+  grooveRecordSchema,
   keepCell,
+  keepGroove,
   keepVersion,
   listCells,
+  listGrooves,
   listVersions,
   type StoreIssue,
   versionRecordSchema,
@@ -28,6 +33,12 @@ const keepingVersion = versionRecordSchema
   .partial({ id: true })
   .extend({ intent: z.literal('keep'), createdAt: z.number().optional() })
 
+const keepingGroove = grooveRecordSchema
+  .omit({ version: true, createdAt: true })
+  .partial({ id: true })
+  .extend({ intent: z.literal('keep'), createdAt: z.number().optional() })
+
+export type GrooveCommand = z.input<typeof keepingGroove> | z.input<typeof forgetting>
 export type CellCommand = z.input<typeof keepingCell> | z.input<typeof forgetting>
 export type VersionCommand = z.input<typeof keepingVersion> | z.input<typeof forgetting>
 
@@ -52,6 +63,27 @@ export async function changeCells(sent: unknown): Promise<KeptNotice> {
   if (!findPhrase(data.line)) return { trouble: `“${data.line}” cannot be read as a sticking.` }
   const { intent: _intent, ...cell } = data
   return said(await keepCell({ ...cell, ...stamp(cell), version: 1 }))
+}
+
+/** The player's own grooves. */
+export async function openGrooves() {
+  const grooves = await listGrooves()
+  return grooves.ok ? grooves.value : []
+}
+
+/** Keeps or forgets a groove of the player's own. */
+export async function changeGrooves(sent: unknown): Promise<KeptNotice> {
+  const command = z.union([keepingGroove, forgetting]).safeParse(sent)
+  if (!command.success) return { trouble: 'A groove needs a name, a metre and a bar.' }
+  const { data } = command
+  if (data.intent === 'forget') return said(await forget('grooves', data.id))
+  const meter = findMeter(data.meter)
+  const read = meter && parseGrooveBar(data, meter)
+  if (!read?.ok) return { trouble: `The bar cannot be used: ${read?.error ?? 'no such metre'}.` }
+  const { intent: _intent, ...groove } = data
+  const stamped = stamp(groove)
+  const id = groove.id ?? `own-${stamped.id}`
+  return said(await keepGroove({ ...groove, ...stamped, id, version: 1 }))
 }
 
 /** Keeps or forgets a version of a lick. */

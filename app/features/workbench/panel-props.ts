@@ -1,4 +1,5 @@
 import type { SlotRange } from '~/core/changes'
+import type { Groove } from '~/core/groove'
 import type { Lick } from '~/core/line'
 import type { CountingSchool } from '~/core/time'
 import type { Edit } from './edits'
@@ -11,6 +12,8 @@ export interface WorkbenchProps {
   readonly selection: SlotRange | null
   readonly school: CountingSchool
   readonly tempo: number
+  /** The player's own grooves. */
+  readonly grooves: readonly Groove[]
   readonly onEdit: (edit: Edit) => void
   /** Takes a whole text in place of what is on the bench. */
   readonly onText: (text: string) => void
@@ -30,6 +33,7 @@ export const TABS = [
   ['meeting', 'Meets'],
   ['hands', 'Hands'],
   ['families', 'Families'],
+  ['groove', 'Groove'],
   ['versions', 'Versions'],
 ] as const
 export type WorkbenchTab = (typeof TABS)[number][0]

@@ -1,6 +1,7 @@
 import { CellsPanel } from './cells-panel'
 import { ChangePanel } from './change-panel'
 import { FamilyPanel } from './family-panel'
+import { GroovePanel } from './groove-panel'
 import { HandsPanel } from './hands-panel'
 import { MeetingPanel } from './meeting-panel'
 import type { PanelProps, WorkbenchTab } from './panel-props'
@@ -14,6 +15,7 @@ const PANELS = {
   meeting: MeetingPanel,
   hands: HandsPanel,
   families: FamilyPanel,
+  groove: GroovePanel,
   versions: VersionsPanel,
 } as const
 

@@ -1,9 +1,11 @@
 import { useCallback } from 'react'
 import { type SubmitTarget, useFetcher } from 'react-router'
-import type { CellCommand, KeptNotice, VersionCommand } from './kept-store'
+import type { CellCommand, GrooveCommand, KeptNotice, VersionCommand } from './kept-store'
 
 /** Tells a route to keep or forget something, and what came of it. */
-export function useKeeping<Command extends CellCommand | VersionCommand>(action: string) {
+export function useKeeping<Command extends CellCommand | GrooveCommand | VersionCommand>(
+  action: string,
+) {
   const { submit, data, state } = useFetcher<KeptNotice>()
   const tell = useCallback(
     (command: Command) =>

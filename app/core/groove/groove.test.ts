@@ -1,0 +1,49 @@
+import { describe, expect, it } from 'vitest'
+import { toMeter } from '../time'
+import {
+  GROOVES,
+  type Groove,
+  grooveBar,
+  grooveEvents,
+  hasGroove,
+  parseGrooveBar,
+  toGroove,
+} from '.'
+
+const FOUR = toMeter(4, 4)
+const SAWDUST: Groove = {
+  id: 'own-sawdust',
+  name: 'Sawdust',
+  keeper: 'hh',
+  bars: { '4/4': { grid: '1/16', line: '(R:hhK)---R:hh-K- (R:hhL)---R:hh---' } },
+}
+
+describe('a groove of one’s own', () => {
+  it('sounds where it was written', () => {
+    const at = (surface: string) =>
+      grooveEvents(SAWDUST.id, FOUR, [SAWDUST])
+        .filter((event) => event.surface === surface)
+        .map(({ tick }) => tick / 2520)
+    expect([at('hh'), at('bd'), at('sn')]).toEqual([[0, 4, 8, 12], [0, 6], [8]])
+  })
+
+  it('is known only where it is given, and plays plainly in another metre', () => {
+    expect([hasGroove(SAWDUST.id), hasGroove(SAWDUST.id, [SAWDUST])]).toEqual([false, true])
+    expect(toGroove(SAWDUST.id)).toBe(GROOVES[0])
+    expect(grooveBar(SAWDUST, toMeter(5, 8)).line).toBe('(R:hhK)R:hh(R:hhL)R:hhR:hh')
+  })
+
+  it.each([
+    ['1/8', 'RLRLRLRL', true],
+    ['1/8', 'RLRLRLR', '1 slot missing'],
+    ['1/8t', 'RLRLRLRLRLRLR', '1 slot too many'],
+    ['1/8', 'RLRQ', /^at character 4: expected /],
+    ['1/9', 'R', 'there is no grid 1/9'],
+    ['1/8', '', '8 slots missing'],
+  ])('@%s %s: %s', (grid, line, expected) => {
+    const read = parseGrooveBar({ grid, line }, FOUR)
+    if (expected === true) expect(read.ok).toBe(true)
+    else if (typeof expected === 'string') expect(read).toEqual({ ok: false, error: expected })
+    else expect(read.ok ? '' : read.error).toMatch(expected)
+  })
+})

@@ -1,0 +1,183 @@
+import { Play } from 'lucide-react'
+import { useMemo, useState } from 'react'
+import { type Groove, grooveBar, parseGrooveBar, toGroove } from '~/core/groove'
+import { type Lick, NO_GROOVE } from '~/core/line'
+import { findGrid } from '~/core/time'
+import { PhraseStacks } from '../stacks/phrase-figure'
+import type { GrooveCommand } from './kept-store'
+import type { PanelProps } from './panel-props'
+import { Act, Nothing, Part } from './parts'
+import { soloLick } from './solo'
+import { useKeeping } from './use-keeping'
+
+const GRIDS = ['1/4', '1/8', '1/8t', '1/16', '1/16t', '1/32']
+
+/** The groove of this lick's metre in the line's own notation: looked at, changed, kept, used. */
+export function GroovePanel({ lick, grooves, onEdit, onHear }: PanelProps) {
+  const { meter, groove: id } = lick.frame
+  const meterKey = `${meter.count}/${meter.unit}`
+  const use = (groove: string) =>
+    onEdit({ label: 'Groove', lick: { ...lick, frame: { ...lick.frame, groove } } })
+  return (
+    <div className="grid grid-cols-1 gap-x-8 gap-y-4 lg:grid-cols-2">
+      <GrooveForm
+        key={`${id} ${meterKey} ${grooves.length}`}
+        lick={lick}
+        meterKey={meterKey}
+        grooves={grooves}
+        onHear={onHear}
+      />
+      <Part title="Your own">
+        {grooves.length === 0 ? (
+          <Nothing>
+            None yet. Change the bar beside this, give it a name, and it stands in the list of
+            grooves.
+          </Nothing>
+        ) : (
+          <ul className="flex flex-col">
+            {grooves.map((groove) => (
+              <OwnGroove
+                key={groove.id}
+                groove={groove}
+                used={groove.id === id}
+                onUse={() => use(groove.id)}
+                onForgotten={() => {
+                  if (groove.id === id) use('eighths')
+                }}
+              />
+            ))}
+          </ul>
+        )}
+      </Part>
+    </div>
+  )
+}
+
+interface GrooveFormProps {
+  readonly lick: Lick
+  readonly meterKey: string
+  readonly grooves: readonly Groove[]
+  readonly onHear: PanelProps['onHear']
+}
+
+function GrooveForm({ lick, meterKey, grooves, onHear }: GrooveFormProps) {
+  const { tell, trouble, busy } = useKeeping<GrooveCommand>('/grooves')
+  const { meter, groove: id } = lick.frame
+  const now = useMemo(
+    () => grooveBar(toGroove(id === NO_GROOVE ? 'eighths' : id, grooves), meter),
+    [id, grooves, meter],
+  )
+  const own = grooves.find((groove) => groove.id === id)
+  const [name, setName] = useState(own?.name ?? '')
+  const [grid, setGrid] = useState(now.grid)
+  const [line, setLine] = useState(now.line)
+  const read = parseGrooveBar({ grid, line }, meter)
+  const base = findGrid(grid)
+  const field = 'min-w-0 rounded-field border border-base-300 bg-base-100 px-2 py-1 text-sm'
+  const keep = (asNew: boolean) =>
+    tell({
+      intent: 'keep',
+      name,
+      meter: meterKey,
+      grid,
+      line,
+      ...(own && !asNew && { id: own.id }),
+    })
+  const hear = () => {
+    if (!read.ok || !base) return
+    const frame = { ...lick.frame, grid: base }
+    onHear(soloLick({ ...lick, frame }, read.value))
+  }
+  return (
+    <Part title={`A bar of ${meterKey}`}>
+      <div className="flex flex-wrap items-center gap-2">
+        <select
+          aria-label="Grid of the groove"
+          className={field}
+          value={grid}
+          onChange={(event) => setGrid(event.target.value)}
+        >
+          {[...new Set([...GRIDS, grid])].map((choice) => (
+            <option key={choice}>{choice}</option>
+          ))}
+        </select>
+        <input
+          aria-label="Bar of groove"
+          aria-invalid={!read.ok}
+          aria-describedby="groove-fault"
+          className={`min-w-48 grow font-mono aria-invalid:border-error ${field}`}
+          spellCheck={false}
+          value={line}
+          onChange={(event) => setLine(event.target.value)}
+        />
+      </div>
+      <p id="groove-fault" role="status" className="text-error text-sm empty:hidden">
+        {read.ok ? '' : `Not a bar yet: ${read.error}`}
+      </p>
+      {read.ok && <PhraseStacks phrase={read.value} />}
+      <div className="flex flex-wrap items-center gap-2">
+        <input
+          aria-label="Name of the groove"
+          className={`w-40 ${field}`}
+          placeholder="its name"
+          maxLength={80}
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+        />
+        <Act disabled={busy || !read.ok || name.trim() === ''} onClick={() => keep(true)}>
+          Keep as a groove
+        </Act>
+        {own && (
+          <Act disabled={busy || !read.ok || name.trim() === ''} onClick={() => keep(false)}>
+            Change {own.name}
+          </Act>
+        )}
+        <Act disabled={!read.ok} onClick={hear}>
+          <Play size={14} aria-hidden /> Hear
+        </Act>
+      </div>
+      {trouble && (
+        <p role="alert" className="text-error text-sm">
+          {trouble}
+        </p>
+      )}
+    </Part>
+  )
+}
+
+function OwnGroove({
+  groove,
+  used,
+  onUse,
+  onForgotten,
+}: {
+  groove: Groove
+  used: boolean
+  onUse: () => void
+  onForgotten: () => void
+}) {
+  const { tell } = useKeeping<GrooveCommand>('/grooves')
+  const [meter, bar] = Object.entries(groove.bars)[0] ?? ['', undefined]
+  return (
+    <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-base-300 border-t py-1.5 text-sm">
+      <span className="min-w-32 grow">
+        <span className="font-semibold">{groove.name}</span>
+        <span className="block break-all font-mono text-(--quiet) text-xs">
+          {meter} @{bar?.grid} {bar?.line}
+        </span>
+      </span>
+      <Act disabled={used} label={`Use ${groove.name}`} onClick={onUse}>
+        {used ? 'in use' : 'Use'}
+      </Act>
+      <Act
+        label={`Delete ${groove.name}`}
+        onClick={() => {
+          onForgotten()
+          tell({ intent: 'forget', id: groove.id })
+        }}
+      >
+        Delete
+      </Act>
+    </li>
+  )
+}
