@@ -8,6 +8,9 @@ const KEYS = 80
 /** Between one key and the next, in milliseconds: ten letters a second. */
 const PAUSE = 90
 
+/** A bar of thirty-seconds. */
+const BAR = 'RLLKRLLK RLLKRLRL '.repeat(2)
+
 /** Ways to change a line that leave it as long as it was. */
 const WAYS = [
   {
@@ -81,11 +84,12 @@ async function benchKeys(bare) {
     await page.getByRole('link', { name: 'Tightrope', exact: true }).click()
     const field = page.getByRole('textbox', { name: 'Sticking' })
     await page.getByLabel('Start').selectOption('1')
+    await page.getByLabel('Grid').selectOption('1/32')
     for (const { what, key } of WAYS) {
-      console.log(`\n${what} (${KEYS} keys each):`)
+      console.log(`\n${what}, in thirty-seconds (${KEYS} keys each):`)
       for (const bars of [1, 4, 16, 64]) {
         // One slot short, so that a key more changes nothing but its own bar.
-        await field.fill(`${'RLLK RLLK RLLK RLRL '.repeat(bars)}`.trim().slice(0, -1))
+        await field.fill(BAR.repeat(bars).trim().slice(0, -1))
         await page.waitForTimeout(1500)
         for (let i = 0; i < 8; i += 1) await key(page, field, i)
         await page.evaluate(() => window.takeKeys())

@@ -1,5 +1,5 @@
 import { modulo } from '../foundation'
-import { type Graces, isHand, type Level, type Stroke } from '../sticking'
+import { type Graces, isHand, type Level, type Stroke, strokesInSlot } from '../sticking'
 import { mapStrokes, type Phrase, withoutGraces } from './phrase'
 import { startsOf } from './splice'
 
@@ -49,7 +49,9 @@ export function accentsOf({ slots }: Phrase): boolean[] {
 
 /** Every accent on the stroke `steps` later, round from the end to the start; rests are passed. */
 export function moveAccents(phrase: Phrase, steps: number): Phrase {
-  const struck = phrase.slots.flatMap(({ kind }, slot) => (kind === 'rest' ? [] : [slot]))
+  const struck = phrase.slots.flatMap((content, slot) =>
+    strokesInSlot(content).length > 0 ? [slot] : [],
+  )
   const accents = accentsOf(phrase)
   const wanted = new Set(
     struck.filter((_, i) => accents[struck[modulo(i - steps, struck.length)] as number]),

@@ -74,7 +74,10 @@ export function mapStrokes(
     if (content.kind === 'rest') return content
     if (content.kind === 'struck') return struck(content, slot)
     const parts = content.parts.map((part) => (part.kind === 'rest' ? part : struck(part, slot)))
-    return parts.every(({ kind }) => kind === 'rest') ? REST : { kind: 'squeeze', parts }
+    const silenced =
+      content.parts.some(({ kind }) => kind === 'struck') &&
+      parts.every(({ kind }) => kind === 'rest')
+    return silenced ? REST : { kind: 'squeeze', parts }
   })
 }
 

@@ -1,4 +1,4 @@
-import { aimOf, frameTicks, type Lick, lineTicks } from '../line'
+import { aimOf, frameTicks, type Lick, lineTicks, MAX_BARS } from '../line'
 import {
   ALL_GRIDS,
   barTicks,
@@ -54,7 +54,7 @@ export interface FilledMetre {
 }
 
 const MOST_UNITS = 21
-const MOST_BARS = 8
+const MOST_FILLED = 8
 
 /** The metres that the line's own length fills exactly, fewest bars first. */
 export function filledMetres(lick: Lick): FilledMetre[] {
@@ -67,7 +67,7 @@ export function filledMetres(lick: Lick): FilledMetre[] {
       const bars = used / barTicks(meter)
       // 6/4 and 12/8 are other metres than 3/2; 4/8 and 8/16 are nobody's names for 2/4.
       const usual = unit === 4 || count % 2 === 1 || (count % 3 === 0 && unit === 8)
-      if (usual && Number.isInteger(bars) && bars <= MOST_BARS) found.push({ meter, bars })
+      if (usual && Number.isInteger(bars) && bars <= MOST_FILLED) found.push({ meter, bars })
     }
   }
   return found.sort((a, b) => a.bars - b.bars || a.meter.unit - b.meter.unit)
@@ -99,22 +99,20 @@ export function renotate(lick: Lick, way: 'faster' | 'slower'): Lick | null {
   // The barline aimed at becomes a barline again; the start keeps its distance from it.
   const length = ((target - start) * top) / bottom
   const moved = ((-length % bar) + bar) % bar
-  if (!Number.isInteger(length)) return null
-  return {
+  if (!Number.isInteger(length) || lick.line.slots.length === 0) return null
+  const turned = (bars: number | null): Lick => ({
     ...lick,
-    frame: {
-      ...frame,
-      grid,
-      tempo,
-      goal,
-      swing,
-      start: moved,
-      stop: null,
-      bars: frame.bars === null ? null : (moved + length) / bar,
-    },
+    frame: { ...frame, grid, tempo, goal, swing, start: moved, stop: null, bars },
     line: { ...lick.line, gridChanges: gridChanges as Lick['line']['gridChanges'] },
     layers: layers as Lick['layers'],
-  }
+  })
+  const lands = (after: Lick) => aimOf(after).target === moved + length
+  const nearest = turned(null)
+  if (frame.bars === null && lands(nearest)) return nearest
+  // Where the nearest barline is another one now, the bars are said; a beat cannot be.
+  const bars = (moved + length) / bar
+  const said = turned(bars)
+  return bars >= 1 && bars <= MAX_BARS && lands(said) ? said : null
 }
 
 function scaleGrid(grid: Grid, way: 'faster' | 'slower'): Grid | null {

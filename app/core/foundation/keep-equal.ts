@@ -16,12 +16,12 @@ export function keepEqual<T>(last: T | undefined, next: T): T {
   if (!isRecord(last) || !isRecord(next)) return next
   const names = Object.keys(next)
   let same = names.length === Object.keys(last).length
-  const kept: Record<string, unknown> = {}
-  for (const name of names) {
-    kept[name] = keepEqual(last[name], next[name])
-    same &&= kept[name] === last[name]
-  }
-  return same ? last : (kept as T)
+  const entries = names.map((name) => {
+    const part = keepEqual(Object.hasOwn(last, name) ? last[name] : undefined, next[name])
+    same &&= Object.hasOwn(last, name) && part === last[name]
+    return [name, part] as const
+  })
+  return same ? last : (Object.fromEntries(entries) as T)
 }
 
 function isRecord(value: unknown): value is Record<string, unknown> {

@@ -1,6 +1,6 @@
-import { mapStrokes, mirrorHands, startsOf, toPhrase } from '../changes'
+import { mirrorHands, startsOf, toPhrase } from '../changes'
 import { type Lick, lickSlots, type TimedSlot } from '../line'
-import { isHand, type SlotContent, type Stroke, strokesInSlot } from '../sticking'
+import { isHand, type SlotContent, type Stroke, type Struck, strokesInSlot } from '../sticking'
 import { barTicks } from '../time'
 
 /**
@@ -97,12 +97,28 @@ function takesHand(content: SlotContent): boolean {
 
 /** A slot begun by a hand: what is squeezed after it turns with it. */
 export function ledBy(content: SlotContent, hand: Lead): SlotContent {
-  const decided = mapStrokes([content], (stroke) =>
-    stroke.letter === 'X' ? { ...stroke, letter: hand } : stroke,
-  )[0] as SlotContent
+  const decided = decide(content, hand)
   const first = firstHand(decided)
   if (!first || first.letter === hand) return decided
   return mirrorHands(toPhrase([decided])).slots[0] as SlotContent
+}
+
+/** An undecided hand becomes a hand; beside a decided one, the other. */
+function decide(content: SlotContent, hand: Lead): SlotContent {
+  const struck = (part: Struck): Struck => {
+    const beside = part.strokes.find(({ letter }) => letter === 'R' || letter === 'L')
+    const letter = beside ? other(beside.letter as Lead) : hand
+    const strokes = part.strokes.map((stroke) =>
+      stroke.letter === 'X' ? { ...stroke, letter } : stroke,
+    )
+    return { kind: 'struck', strokes }
+  }
+  if (content.kind === 'rest') return content
+  if (content.kind === 'struck') return struck(content)
+  return {
+    kind: 'squeeze',
+    parts: content.parts.map((part) => (part.kind === 'rest' ? part : struck(part))),
+  }
 }
 
 const other = (hand: Lead): Lead => (hand === 'R' ? 'L' : 'R')

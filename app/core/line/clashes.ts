@@ -1,6 +1,6 @@
 import type { Limb } from '../sticking'
 import type { Ticks } from '../time'
-import { strokeEvents } from './events'
+import { type StrokeEvent, strokeEvents } from './events'
 import type { Lick } from './lick'
 
 /** A limb that the line and a layer, or two layers, want at the same tick. */
@@ -13,12 +13,22 @@ export interface Clash {
 /** Every instant at which one limb is asked for twice between line and layers. */
 export function limbClashes(lick: Lick): Clash[] {
   if (lick.layers.length === 0) return []
-  const wanted = new Map<string, { tick: Ticks; limb: Limb; layers: number[] }>()
-  for (const { tick, limb, layer } of strokeEvents(lick)) {
-    const key = `${tick} ${limb}`
-    const entry = wanted.get(key)
-    if (entry) entry.layers.push(layer)
-    else wanted.set(key, { tick, limb, layers: [layer] })
+  const clashes: Clash[] = []
+  let onset: StrokeEvent[] = []
+  const close = () => {
+    for (const limb of onset.length > 1 ? new Set(onset.map((event) => event.limb)) : []) {
+      const layers = onset.filter((event) => event.limb === limb).map(({ layer }) => layer)
+      const [first] = onset
+      if (layers.length > 1 && first) clashes.push({ tick: first.tick, limb, layers })
+    }
   }
-  return [...wanted.values()].filter(({ layers }) => layers.length > 1)
+  for (const event of strokeEvents(lick)) {
+    if (event.tick !== onset[0]?.tick) {
+      close()
+      onset = []
+    }
+    onset.push(event)
+  }
+  close()
+  return clashes
 }

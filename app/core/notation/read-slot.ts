@@ -55,8 +55,27 @@ export function readSlot(scanner: Scanner): SlotContent | undefined {
   return readPart(scanner)
 }
 
+/** A letter by itself always reads as the same object: most of most lines are such strokes. */
+const PLAIN: ReadonlyMap<string, Struck> = new Map(
+  LETTERS.flatMap((letter) => {
+    const struck = (level: Level): Struck => ({
+      kind: 'struck',
+      strokes: [{ letter, level, graces: 0 }],
+    })
+    return [
+      [letter, struck('tap')],
+      [letter.toLowerCase(), struck('ghost')],
+    ] as const
+  }),
+)
+
 function readPart(scanner: Scanner): Rest | Struck | undefined {
   if (scanner.take('-')) return REST
+  const plain = PLAIN.get(scanner.next)
+  if (plain && scanner.text[scanner.position + 1] !== ':') {
+    scanner.position += 1
+    return plain
+  }
   if (scanner.next === '(') return readUnison(scanner)
   const stroke = readStroke(scanner)
   return stroke && { kind: 'struck', strokes: [stroke] }

@@ -1,5 +1,5 @@
 import { beatWindows } from '~/core/engraving'
-import { aimOf, frameTicks, type Lick, timedSlots } from '~/core/line'
+import { aimOf, frameTicks, type Lick, lickSlots } from '~/core/line'
 import { gridTicks, type Ticks } from '~/core/time'
 
 /** A stretch of the ruler. A tick's x is the segment's own x plus its ticks, scaled. */
@@ -115,7 +115,7 @@ export function xOf(ruler: Ruler, row: RulerRow, tick: number): number | undefin
 /** The shortest slot of the line; a squeeze of three or more asks for a little more room. */
 function narrowestTicks(lick: Lick): Ticks {
   let narrow = gridTicks(lick.frame.grid)
-  for (const { ticks, content } of timedSlots(lick.line, lick.frame.grid, 0)) {
+  for (const { ticks, content } of lickSlots(lick)) {
     const parts = content.kind === 'squeeze' ? content.parts.length : 1
     narrow = Math.min(narrow, ticks / Math.max(1, parts / 2))
   }
