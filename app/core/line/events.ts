@@ -62,7 +62,7 @@ const slotsOfLick = new WeakMap<Lick, readonly TimedSlot[]>()
 export function lineEvents(lick: Lick): readonly StrokeEvent[] {
   const known = eventsOfLick.get(lick)
   if (known) return known
-  const events = lickSlots(lick).flatMap((slot) => slotEvents(slot, 0))
+  const events = slotsEvents(lickSlots(lick), 0)
   eventsOfLick.set(lick, events)
   return events
 }
@@ -76,7 +76,7 @@ function layerEvents(lick: Lick, layer: Layer, number: number): StrokeEvent[] {
   const { target } = aimOf(lick)
   const first = layer.scope === 'fill' ? 0 : -lick.frame.lead * frameTicks(lick.frame).bar
   const silentUntil = layer.scope === 'fill' ? lick.frame.start : first
-  const once = timedSlots(layer.line, layer.grid, 0).flatMap((slot) => slotEvents(slot, number))
+  const once = slotsEvents(timedSlots(layer.line, layer.grid, 0), number)
   const events: StrokeEvent[] = []
   for (let round = first; round < target; round += length) {
     for (const event of once) {
@@ -89,13 +89,24 @@ function layerEvents(lick: Lick, layer: Layer, number: number): StrokeEvent[] {
   return events
 }
 
-/** A squeeze that does not divide its slot lies at the floor of the exact position. */
-function slotEvents(slot: TimedSlot, layer: number): StrokeEvent[] {
-  const events = strokesInSlot(slot.content).map(({ stroke, top, bottom }) =>
-    strokeEvent(stroke, slot.tick + Math.floor((top * slot.ticks) / bottom), slot, layer),
-  )
-  if (events.length < 2) return events
-  return events.sort((a, b) => a.tick - b.tick || compareLimbs(a.limb, b.limb))
+/** The strokes of slots in order of time, then of limbs. */
+function slotsEvents(slots: readonly TimedSlot[], layer: number): StrokeEvent[] {
+  const events: StrokeEvent[] = []
+  for (const slot of slots) {
+    const { content, tick, ticks } = slot
+    if (content.kind === 'rest') continue
+    const [only, ...more] = content.kind === 'struck' ? content.strokes : []
+    if (only && more.length === 0) {
+      events.push(strokeEvent(only, tick, slot, layer))
+      continue
+    }
+    // A squeeze that does not divide its slot lies at the floor of the exact position.
+    const inSlot = strokesInSlot(content).map(({ stroke, top, bottom }) =>
+      strokeEvent(stroke, tick + Math.floor((top * ticks) / bottom), slot, layer),
+    )
+    events.push(...inSlot.sort((a, b) => a.tick - b.tick || compareLimbs(a.limb, b.limb)))
+  }
+  return events
 }
 
 function strokeEvent(stroke: Stroke, tick: Ticks, slot: TimedSlot, layer: number): StrokeEvent {

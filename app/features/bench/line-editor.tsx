@@ -36,7 +36,7 @@ export function LineEditor({ value, issues, onType, onSelect, onPlay, fieldRef }
           className={`pointer-events-none absolute inset-0 overflow-hidden text-transparent ${shared}`}
           aria-hidden="true"
         >
-          {underlined(value, faults)}
+          {faults.length > 0 && underlined(value, faults)}
         </div>
         <textarea
           ref={fieldRef}
