@@ -1,4 +1,3 @@
-import { chromium } from '@playwright/test'
 import { CHROMIUM, ensureChromium, ensurePackages, run } from './ensure.mjs'
 import { QUIET_FLAGS, serveDemo } from './serve.mjs'
 
@@ -15,11 +14,20 @@ const VIEWS = [
   { name: 'bench-playing', open: playing },
   { name: 'bench-fault', open: fault },
   { name: 'bench-phone', size: PHONE, open: (page) => bench(page, 'Cannon Exit') },
+  { name: 'workbench-cells', open: (page) => panel(page, 'Teeterboard', 'Cells') },
+  { name: 'workbench-change', open: changing },
+  { name: 'workbench-sums-dark', dark: true, open: (page) => panel(page, 'Knife Wheel', 'Sums') },
+  { name: 'workbench-meets', open: (page) => panel(page, 'Tightrope', 'Meets') },
+  { name: 'workbench-families', open: (page) => panel(page, 'Parade', 'Families') },
+  { name: 'workbench-phone', size: PHONE, open: (page) => panel(page, 'Tightrope', 'Hands') },
+  { name: 'find', open: finding },
   { name: 'settings', open: settings },
 ]
 
 ensurePackages()
 ensureChromium()
+// Only now: on a fresh machine it has just been installed.
+const { chromium } = await import('@playwright/test')
 run('node_modules/.bin/react-router', ['build'], { stdio: ['ignore', 'ignore', 'inherit'] })
 const { address, stop } = await serveDemo(4175)
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: QUIET_FLAGS })
@@ -83,6 +91,29 @@ async function fault(page) {
   await bench(page, 'Tightrope')
   await page.getByRole('textbox', { name: 'Sticking' }).fill('>R:t1llRl >R:f1lK (>LK RQ')
   await page.getByText(/stands here/).waitFor()
+}
+
+async function panel(page, title, name) {
+  await bench(page, title)
+  await page.getByRole('button', { name, exact: true }).click()
+  await page.locator('#workbench-panel > div').waitFor()
+  await page.waitForTimeout(700)
+}
+
+/** A group selected on the ruler, and what could become of it. */
+async function changing(page) {
+  await panel(page, 'Knife Wheel', 'Change')
+  await page.getByRole('textbox', { name: 'Sticking' }).press('Home')
+  for (let i = 0; i < 4; i += 1) await page.keyboard.press('ArrowRight')
+  await page.waitForTimeout(500)
+}
+
+async function finding(page) {
+  await bench(page, 'Teeterboard')
+  await page.getByRole('textbox', { name: 'Sticking' }).press('End')
+  await page.keyboard.press('Alt+c')
+  await page.keyboard.type('kick')
+  await page.waitForTimeout(300)
 }
 
 async function settings(page) {

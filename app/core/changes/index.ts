@@ -1,11 +1,7 @@
 export {
   accentsOf,
-  clearAccents,
-  firstsOf,
-  isAccented,
   layAccents,
   moveAccents,
-  oneSurface,
   setGraces,
   setLevel,
 } from './dynamics'
@@ -18,7 +14,6 @@ export {
   doubleUp,
   fillGaps,
   leaveOut,
-  prepend,
   replaceLimb,
   squeezeDoubles,
 } from './limbs'
@@ -29,12 +24,11 @@ export {
   fillTo,
   mirrorFeet,
   mirrorHands,
-  repeat,
   reverse,
   rotate,
   someToFeet,
   toFeet,
   toHands,
 } from './order'
-export { joinPhrases, mapStrokes, type Phrase, phraseOf, type SlotRange, toPhrase } from './phrase'
-export { changeLick, gridAt, regroup, replaceSlots, startsOf } from './splice'
+export { joinPhrases, type Phrase, phraseOf, type SlotRange, toPhrase } from './phrase'
+export { changeLick, gridAt, regroup, startsOf } from './splice'

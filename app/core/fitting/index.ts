@@ -1,8 +1,8 @@
 export { type Chains, chainsOf, countChains, type Part } from './chains'
-export { CUT_KINDS, type CutKind, cutLine, cutsOf, type LineCut } from './cuts'
+export { type CutKind, cutLine, cutsOf, type LineCut } from './cuts'
 export { type GroupFit, groupsInSpace, naturalMetre } from './groups'
 export { type Meeting, type MeetingMark, meetingOf } from './meeting'
-export { MEND_KINDS, type Mend, type MendKind, mendsOf, nextGroup } from './mending'
+export { type Mend, type MendKind, mendsOf, nextGroup } from './mending'
 export {
   type FilledMetre,
   filledMetres,

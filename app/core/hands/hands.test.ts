@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
-import { formatLine } from '../notation'
+import { formatLine, formatSlot } from '../notation'
 import { isHand, strokesInSlot } from '../sticking'
 import {
   differingSlots,
@@ -91,6 +91,32 @@ describe('hands that are not decided', () => {
         expect(differingSlots(lick, decided).every((slot) => open.includes(slot))).toBe(true)
       }),
       { numRuns: 100 },
+    )
+  })
+
+  it('cost no more than any other choice (brute force)', () => {
+    const cost = (hands: string, open: string) =>
+      [...hands].reduce((sum, hand, i) => {
+        const run = hand === hands[i - 1] ? (hand === hands[i - 2] ? 9 : 2) : 0
+        const natural = hand === (i % 2 === 0 ? 'R' : 'L')
+        return sum + run + (open[i] === 'X' && !natural ? 1 : 0)
+      }, 0)
+    const letters = fc.array(fc.constantFrom('R', 'L', 'X'), { minLength: 1, maxLength: 9 })
+    fc.assert(
+      fc.property(letters, (list) => {
+        const open = list.join('')
+        const places = list.flatMap((letter, i) => (letter === 'X' ? [i] : []))
+        const all = Array.from({ length: 2 ** places.length }, (_, bits) => {
+          const hands = [...open]
+          for (const [i, place] of places.entries()) hands[place] = (bits >> i) & 1 ? 'L' : 'R'
+          return cost(hands.join(''), open)
+        })
+        const suggested = suggestHands(lickOf(open))
+          .line.slots.map((slot) => formatSlot(slot))
+          .join('')
+        expect(cost(suggested, open)).toBe(Math.min(...all))
+      }),
+      { numRuns: 150 },
     )
   })
 })

@@ -60,7 +60,7 @@ export const MoreAnswers = memo(function MoreAnswers({ answers }: { answers: Ans
         <p>{answers.speed}</p>
       </Block>
       {answers.names.length > 0 && (
-        <Block title="Is">
+        <Block title="Cells">
           {answers.names.map((name) => (
             <p key={name}>{name}</p>
           ))}

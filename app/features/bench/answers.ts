@@ -56,9 +56,7 @@ const MOST_NAMES = 4
 function cellNames({ line }: Lick): string[] {
   const { whole, groups } = namesInLine(line)
   if (whole) return [namingWords(whole)]
-  const known = groups.flatMap((name, i) =>
-    name ? [`${line.groups[i]}: ${namingWords(name)}`] : [],
-  )
+  const known = groups.flatMap((name) => (name ? [namingWords(name)] : []))
   return [...new Set(known)].slice(0, MOST_NAMES)
 }
 

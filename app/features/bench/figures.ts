@@ -14,3 +14,8 @@ export function tenth(value: number): string {
 export function plural(count: number, word: string): string {
   return `${count} ${word}${count === 1 ? '' : 's'}`
 }
+
+/** `once`, `twice`, `3 times`. */
+export function often(count: number): string {
+  return ['never', 'once', 'twice'][count] ?? `${count} times`
+}

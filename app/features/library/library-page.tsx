@@ -1,5 +1,5 @@
 import { Download, Plus, Search, Upload } from 'lucide-react'
-import { useMemo, useRef } from 'react'
+import { useEffect, useMemo, useRef } from 'react'
 import { Form, useFetcher, useSearchParams } from 'react-router'
 import { formatBundle } from '~/codecs/bundle'
 import type { LickRecord } from '~/storage'
@@ -28,17 +28,22 @@ export function LibraryPage({ list }: LibraryPageProps) {
   const sort = SORTS.find(([key]) => key === params.get('sort'))?.[0] ?? 'changed'
   const shown = chosenRows(rows, search, tag, sort)
   const tags = [...new Set(rows.flatMap((row) => row.tags))].sort()
-  const set = (name: string, value: string) =>
-    setParams(
-      (now) => {
-        const next = new URLSearchParams(now)
-        for (const gone of ['deleted', 'title']) next.delete(gone)
-        if (value === '') next.delete(name)
-        else next.set(name, value)
-        return next
-      },
-      { replace: true, preventScrollReset: true },
-    )
+  // What was asked for last: on a slow machine the next question comes before the answer.
+  const asked = useRef(params)
+  useEffect(() => {
+    asked.current = params
+  }, [params])
+  const ask = (next: URLSearchParams) => {
+    asked.current = next
+    setParams(next, { replace: true, preventScrollReset: true })
+  }
+  const set = (name: string, value: string) => {
+    const next = new URLSearchParams(asked.current)
+    for (const gone of ['deleted', 'title']) next.delete(gone)
+    if (value === '') next.delete(name)
+    else next.set(name, value)
+    ask(next)
+  }
 
   return (
     <div className="mx-auto w-full max-w-7xl px-4 py-7 sm:px-5">
@@ -117,11 +122,7 @@ export function LibraryPage({ list }: LibraryPageProps) {
           {shown.length === 0 ? (
             <p className="mt-10">
               No lick has all of that.{' '}
-              <button
-                type="button"
-                className="link"
-                onClick={() => setParams({}, { replace: true })}
-              >
+              <button type="button" className="link" onClick={() => ask(new URLSearchParams())}>
                 Show all
               </button>
             </p>

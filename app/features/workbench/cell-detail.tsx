@@ -4,7 +4,7 @@ import { type Cell, formatPhrase, inversionsOf, traitsOf } from '~/core/catalogu
 import { mirrorHands, type Phrase } from '~/core/changes'
 import type { CellRecord } from '~/storage'
 import { PhraseStacks, PhraseText } from '../stacks/phrase-figure'
-import { dragPhrase } from './cells-panel'
+import { dragPhrase } from './drag-phrase'
 import { appendPhrase, insertPhrase, replaceRange } from './edits'
 import { OwnCellEdit } from './own-cell-edit'
 import type { PanelProps } from './panel-props'

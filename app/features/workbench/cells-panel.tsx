@@ -8,12 +8,11 @@ import {
   type CellQuery,
   findCells,
   findPhrase,
-  formatPhrase,
 } from '~/core/catalogue'
-import type { Phrase } from '~/core/changes'
 import type { CellRecord } from '~/storage'
 import { PhraseStacks, PhraseText } from '../stacks/phrase-figure'
 import { CellDetail } from './cell-detail'
+import { dragPhrase } from './drag-phrase'
 import { OwnCellForm } from './own-cell-form'
 import type { PanelProps } from './panel-props'
 import { Act, Nothing } from './parts'
@@ -124,12 +123,6 @@ function CellRow({ cell, chosen, onChoose, onHear }: CellRowProps) {
       </button>
     </li>
   )
-}
-
-/** A phrase on its way by drag: plain lick text, so that it can be dropped anywhere. */
-export function dragPhrase(transfer: DataTransfer, phrase: Phrase): void {
-  transfer.effectAllowed = 'copy'
-  transfer.setData('text/plain', formatPhrase(phrase))
 }
 
 const FLAGS = [

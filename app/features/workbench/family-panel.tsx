@@ -52,6 +52,18 @@ export function FamilyPanel(props: PanelProps) {
   const member = family && family.count > 0n ? family.at(BigInt(at)) : null
   const step = (by: number) => setIndex(Math.max(0, Math.min(last, at + by)))
   const name = RULES.find(([id]) => id === rule)?.[1] ?? ''
+  const { tell, trouble, busy } = useKeeping<CellCommand>('/cells')
+  const [keptAt, setKeptAt] = useState(-1)
+  const keep = (phrase: Phrase) => {
+    setKeptAt(at)
+    tell({
+      intent: 'keep',
+      name: `${name} ${at + 1}`,
+      line: formatPhrase(phrase),
+      tags: ['family'],
+    })
+  }
+  const kept = trouble || (keptAt === at && !busy ? `Kept as “${name} ${at + 1}”` : '')
   return (
     <div className="flex flex-col gap-4">
       <div className="flex flex-wrap items-center gap-3">
@@ -89,6 +101,7 @@ export function FamilyPanel(props: PanelProps) {
                   PageDown: -10,
                 }[event.key]
                 if (event.key === 'Enter') onHear(soloLick(lick, member))
+                if (event.key === 'k') keep(member)
                 if (by === undefined) return
                 event.preventDefault()
                 step(by)
@@ -118,10 +131,17 @@ export function FamilyPanel(props: PanelProps) {
             >
               Replace
             </Act>
-            <KeepMember name={`${name} ${at + 1}`} phrase={member} />
+            <Act disabled={busy} onClick={() => keep(member)}>
+              Keep as a cell
+            </Act>
+            {kept && (
+              <span role="status" className="self-center text-sm text-success">
+                {kept}
+              </span>
+            )}
           </div>
           <p className="text-(--quiet) text-xs">
-            Arrows step through, Enter plays, while the number has the focus.
+            Arrows step through, Enter plays, K keeps, while the number has the focus.
           </p>
         </Part>
       ) : (
@@ -192,21 +212,5 @@ function KickFields({ asked, onAsked }: { asked: Asked; onAsked: (asked: Asked) 
         side by side too
       </label>
     </>
-  )
-}
-
-/** Keeps the member as a cell of the player's own, with one key. */
-function KeepMember({ name, phrase }: { name: string; phrase: Phrase }) {
-  const { tell, busy } = useKeeping<CellCommand>('/cells')
-  const command: CellCommand = {
-    intent: 'keep',
-    name,
-    line: formatPhrase(phrase),
-    tags: ['family'],
-  }
-  return (
-    <Act disabled={busy} onClick={() => tell(command)}>
-      Keep as a cell
-    </Act>
   )
 }

@@ -8,7 +8,7 @@ import {
 } from '~/core/fitting'
 import { frameTicks, type Lick } from '~/core/line'
 import { type CountingSchool, countSyllable, gridTicks } from '~/core/time'
-import { plural } from '../bench/figures'
+import { often, plural } from '../bench/figures'
 import type { PanelProps } from './panel-props'
 import { Act, Nothing, Part } from './parts'
 
@@ -54,12 +54,10 @@ function meetingWords({ frame }: Lick, count: number, { cycles, bars, ticks }: M
   const length = ticks / cycles / slot
   const plain = Number.isInteger(length) && length === count
   const whole = plain && bar % slot === 0 ? groupsInSpace(bar / slot, length) : null
-  const inBar = whole
-    ? `goes into a bar ${plural(whole.times, 'time')} and leaves ${whole.left}; `
-    : ''
+  const inBar = whole ? `goes into a bar ${often(whole.times)} and leaves ${whole.left}; ` : ''
   const natural = plain && beat % slot === 0 ? naturalMetre(length, beat / slot) : null
   const onBeat = natural ? `it begins on a beat again after ${plural(natural.beats, 'beat')}, ` : ''
-  return `${plural(count, 'slot')}: ${inBar}${onBeat}and on the same place of the bar after ${plural(cycles, 'time')} through, ${plural(bars, 'bar')}.`
+  return `${plural(count, 'slot')}: ${inBar}${onBeat}and on the same place of the bar after going through ${often(cycles)}, ${plural(bars, 'bar')}.`
 }
 
 /** The beats of the bar, over the map. */
