@@ -1,35 +1,35 @@
 import { readFileSync } from 'node:fs'
-import { toHeadlessEvents, toHeadlessSum } from '../app/codecs/headless'
+import {
+  type LimitOptions,
+  toHeadlessEvents,
+  toHeadlessLimit,
+  toHeadlessSum,
+} from '../app/codecs/headless'
+import { parseKit } from '../app/codecs/kit'
 import { formatLickText, parseLickText } from '../app/codecs/lick-text'
 import type { Lick } from '../app/core/line'
 
-const COMMANDS: Readonly<Record<string, (lick: Lick) => unknown>> = {
+const COMMANDS: Readonly<Record<string, (lick: Lick, options: LimitOptions) => unknown>> = {
   check: () => ({ errors: [] }),
   format: (lick) => ({ text: formatLickText(lick) }),
-  events: toHeadlessEvents,
-  sum: toHeadlessSum,
+  events: (lick) => toHeadlessEvents(lick),
+  sum: (lick) => toHeadlessSum(lick),
+  limit: toHeadlessLimit,
 }
+const USAGE = `usage: npm run -s lick -- ${Object.keys(COMMANDS).join('|')} FILE [FILE ...]
+       limit takes --landing or --loop, and --kit KITFILE`
 
-const [command = '', ...files] = process.argv.slice(2)
+const [command = '', ...rest] = process.argv.slice(2)
 const run = COMMANDS[command]
-if (!run || files.length === 0) {
-  console.error(`usage: npm run -s lick -- ${Object.keys(COMMANDS).join('|')} FILE [FILE ...]`)
-  process.exit(2)
-}
+const { files, options } = readOptions(rest)
+if (!run || files.length === 0) stop(USAGE)
 
-const answers = files.map((file) => answer(file, run))
+const answers = files.map((file) => answer(file, (lick) => run(lick, options)))
 console.log(JSON.stringify(answers.length === 1 ? answers[0] : answers, null, 2))
 process.exitCode = answers.some((value) => hasErrors(value)) ? 1 : 0
 
 function answer(file: string, of: (lick: Lick) => unknown): unknown {
-  let text: string
-  try {
-    text = readFileSync(file === '-' ? 0 : file, 'utf8')
-  } catch {
-    console.error(`cannot read ${file}`)
-    process.exit(2)
-  }
-  const read = parseLickText(text)
+  const read = parseLickText(textOf(file))
   if (read.ok) return of(read.value.lick)
   return { errors: read.error.map(({ inLine: _, ...issue }) => issue) }
 }
@@ -41,4 +41,36 @@ function hasErrors(value: unknown): boolean {
     'errors' in value &&
     (value.errors as unknown[]).length > 0
   )
+}
+
+function textOf(file: string): string {
+  try {
+    return readFileSync(file === '-' ? 0 : file, 'utf8')
+  } catch {
+    return stop(`cannot read ${file}`)
+  }
+}
+
+function readOptions(given: readonly string[]): { files: string[]; options: LimitOptions } {
+  const left = [...given]
+  const files: string[] = []
+  let options: LimitOptions = { reading: 'line' }
+  while (left.length > 0) {
+    const word = left.shift() as string
+    const limits = command === 'limit'
+    if (limits && word === '--landing') options = { ...options, reading: 'landing' }
+    else if (limits && word === '--loop') options = { ...options, reading: 'loop' }
+    else if (limits && word === '--kit') {
+      const file = left.shift() ?? stop(USAGE)
+      const kit = parseKit(textOf(file))
+      options = { ...options, kit: kit.ok ? kit.value : stop(`${file}: ${kit.error}`) }
+    } else if (word.startsWith('--')) stop(USAGE)
+    else files.push(word)
+  }
+  return { files, options }
+}
+
+function stop(words: string): never {
+  console.error(words)
+  process.exit(2)
 }

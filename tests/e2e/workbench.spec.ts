@@ -139,6 +139,10 @@ test('on the ruler the line is dragged along the bar, and groups are moved', asy
   await expect(page.getByLabel('Start')).not.toHaveValue('2&')
 
   await page.getByLabel('Start').selectOption('2&')
+  await page.keyboard.press('Alt+Shift+ArrowRight')
+  await page.keyboard.press('Alt+Shift+ArrowRight')
+  await expect(page.getByLabel('Start')).toHaveValue('3')
+  await page.getByLabel('Start').selectOption('2&')
   const stack = async (size: string) => {
     const label = await row
       .locator('svg text', { hasText: new RegExp(`^${size}$`) })

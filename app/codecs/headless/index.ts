@@ -1,1 +1,2 @@
 export { toHeadlessEvents, toHeadlessSum } from './headless'
+export { type LimitOptions, toHeadlessLimit } from './limit'

@@ -1,12 +1,6 @@
+import { FOOT_DOUBLE_MS, FOOT_SINGLE_MS } from '../kit'
 import { aimOf, type Lick, lineEvents } from '../line'
 import type { Ticks } from '../time'
-
-/**
- * Milliseconds a lead foot needs for a stroke: as a single, and as the rebound of a double. The
- * defaults of an intermediate player, to be set by each.
- */
-export const FOOT_SINGLE_MS = 170
-export const FOOT_DOUBLE_MS = 110
 
 /** The kick of the landing follows a kick of the fill: how soon, and what that asks of the foot. */
 export interface FootLanding {

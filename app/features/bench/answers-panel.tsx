@@ -57,7 +57,12 @@ export const MoreAnswers = memo(function MoreAnswers({ answers }: { answers: Ans
         {answers.foot && <p className="text-(--quiet)">{answers.foot.text}</p>}
       </Block>
       <Block title="Speed">
-        <p>{answers.speed}</p>
+        {answers.limits.map((line, i) => (
+          <p key={line} className={i === 0 ? '' : 'text-(--quiet)'}>
+            {line}
+          </p>
+        ))}
+        <p className="text-(--quiet)">{answers.speed}</p>
       </Block>
       {answers.names.length > 0 && (
         <Block title="Cells">

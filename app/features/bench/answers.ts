@@ -8,7 +8,13 @@ import {
   sumOf,
   trueSpeed,
 } from '~/core/line'
-import { type FootLanding, footLanding } from '~/core/playing'
+import {
+  type FootLanding,
+  footLanding,
+  type Move,
+  speedLimit,
+  undecidedSlots,
+} from '~/core/playing'
 import { type Limb, SURFACE_NAMES } from '~/core/sticking'
 import { secondsPerTick, type Ticks } from '~/core/time'
 import { plural, tenth } from './figures'
@@ -19,6 +25,8 @@ export interface Answers {
   readonly lands: readonly string[]
   readonly foot: (FootLanding & { readonly text: string }) | null
   readonly speed: string
+  /** How fast it can be played, and what sets that: the line, into its landing, in its form. */
+  readonly limits: readonly string[]
   readonly linear: string
   /** What the line is, or what its groups are; empty where the catalogue knows none of them. */
   readonly names: readonly string[]
@@ -40,6 +48,7 @@ export function toAnswers(lick: Lick, tempo: number): Answers {
     lands: landing(lick, sum, milliseconds),
     foot: footAdvice(lick, milliseconds),
     speed: `${Math.round(speed.strokesPerMinute)} slots a minute, ${tenth(speed.millisecondsPerSlot)} ms each`,
+    limits: limitWords(lick),
     linear:
       lineEvents(lick).length === 0
         ? ''
@@ -49,6 +58,35 @@ export function toAnswers(lick: Lick, tempo: number): Answers {
     names: cellNames(lick),
     clashes: clashes.length > 3 ? [...shown, `and ${clashes.length - 3} more`] : shown,
   }
+}
+
+const READINGS = [
+  ['line', 'Plays up to'],
+  ['landing', 'Into its landing up to'],
+  ['loop', 'In its form up to'],
+] as const
+
+/** The limit of the line, and of a wider reading where that is lower; at a usual setting. */
+function limitWords(lick: Lick): string[] {
+  if (undecidedSlots(lick).length > 0)
+    return ['How fast it plays is not known: hands are not decided']
+  let lowest = Number.POSITIVE_INFINITY
+  return READINGS.flatMap(([reading, words]) => {
+    const { bpm, bottleneck } = speedLimit(lick, reading)
+    if (bpm === null || !bottleneck || bpm >= lowest * (1 - 1e-9)) return []
+    lowest = bpm
+    return [`${words} ${tenth(bpm)}: ${moveWords(lick, bottleneck)}`]
+  })
+}
+
+/** `kick again at 4a, as a double: 110 ms`, `right hand, floor tom to snare, at 3e: 212 ms`. */
+function moveWords(lick: Lick, move: Move): string {
+  const { limb, fromSurface, toSurface, fromTick, toTick, needMs, rebound } = move
+  const [from, to] = [SURFACE_NAMES[fromSurface], SURFACE_NAMES[toSurface]]
+  const what = from === to ? 'again' : `${from} to ${to}`
+  const how = rebound ? ', as a double' : ''
+  const where = `from ${placeIn(lick, fromTick)} to ${placeIn(lick, toTick)}`
+  return `${LIMB_NAMES[limb]} ${what}, ${where}${how}, needs ${Math.round(needMs)} ms`
 }
 
 const MOST_NAMES = 4

@@ -140,9 +140,9 @@ export function BenchPage({
           />
           <Workbench
             id={record.id}
-            text={later.goodText}
-            lick={later.good.lick}
-            selection={laterSelection}
+            text={document.goodText}
+            lick={lick}
+            selection={selection}
             school={school}
             tempo={tempo}
             onEdit={edit}

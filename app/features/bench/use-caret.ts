@@ -1,5 +1,6 @@
 import { type Dispatch, useCallback, useEffect, useRef, useState } from 'react'
 import type { SlotRange } from '~/core/changes'
+import type { Lick } from '~/core/line'
 import type { Edit } from '../workbench/edits'
 import { type BenchCommand, type BenchDocument, caretAfter, runCommand } from './document'
 
@@ -47,7 +48,9 @@ export function useCaret(document: BenchDocument, run: Dispatch<BenchCommand>) {
   }, [document, tellCaret])
 
   const edit = useCallback(
-    ({ label, lick, change, select }: Edit) => {
+    ({ label, lick, change, select }: Edit, base: Lick) => {
+      // What was worked out from an older line would undo what was typed since.
+      if (base !== current.current.good.lick) return
       wanted.current = select ?? null
       run({ kind: 'change', label, lick, ...(change && { change }) })
     },

@@ -10,7 +10,7 @@ import { type Edit, insertPhrase, moveGroupTo, withStart } from '../workbench/ed
 export function useGestures(
   lick: Lick,
   pick: (range: SlotRange) => void,
-  edit: (edit: Edit) => void,
+  edit: (edit: Edit, base: Lick) => void,
 ): RulerGestures {
   const now = useRef(lick)
   now.current = lick
@@ -22,16 +22,17 @@ export function useGestures(
         const steps = Math.round(ticks / gridTicks(frame.grid))
         const start = frame.start + steps * gridTicks(frame.grid)
         const inBar = start >= 0 && start < frameTicks(frame).bar
-        if (steps !== 0 && inBar) edit(withStart(now.current, start))
+        if (steps !== 0 && inBar) edit(withStart(now.current, start), now.current)
         return steps !== 0 && inBar ? steps * gridTicks(frame.grid) : 0
       },
       onMoveGroup: (from, to) => {
         const moved = moveGroupTo(now.current, from, to)
-        if (moved) edit(moved)
+        if (moved) edit(moved, now.current)
       },
       onDropText: (slot, text) => {
         const phrase = findPhrase(text.slice(0, 4096))
-        if (phrase && phrase.slots.length > 0) edit(insertPhrase(now.current, slot, phrase, 'Drop'))
+        if (phrase && phrase.slots.length > 0)
+          edit(insertPhrase(now.current, slot, phrase, 'Drop'), now.current)
       },
     }),
     [pick, edit],

@@ -14,7 +14,8 @@ export interface WorkbenchProps {
   readonly tempo: number
   /** The player's own grooves. */
   readonly grooves: readonly Groove[]
-  readonly onEdit: (edit: Edit) => void
+  /** Takes an edit that was worked out from a lick; nothing where that is on the bench no more. */
+  readonly onEdit: (edit: Edit, base: Lick) => void
   /** Takes a whole text in place of what is on the bench. */
   readonly onText: (text: string) => void
   /** Plays a lick by itself, or stops it. */
@@ -22,7 +23,8 @@ export interface WorkbenchProps {
 }
 
 /** A panel's view: the workbench's, and the slots that a change is about. */
-export interface PanelProps extends WorkbenchProps {
+export interface PanelProps extends Omit<WorkbenchProps, 'onEdit'> {
+  readonly onEdit: (edit: Edit) => void
   readonly range: SlotRange
 }
 

@@ -1,10 +1,10 @@
 import { Search } from 'lucide-react'
-import { lazy, Suspense, useMemo, useState } from 'react'
+import { lazy, Suspense, useCallback, useDeferredValue, useMemo, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { useSearchParams } from 'react-router'
 import type { SlotRange } from '~/core/changes'
 import type { Lick } from '~/core/line'
-import { type Scope, scopeRange, stepStart } from './edits'
+import { type Edit, type Scope, scopeRange, stepStart } from './edits'
 import { Palette } from './palette'
 import { TABS, type WorkbenchProps, type WorkbenchTab } from './panel-props'
 
@@ -17,12 +17,18 @@ const SCOPE_LABELS: readonly (readonly [Scope, string])[] = [
   ['line', 'the whole line'],
 ]
 
+/** Of lines longer than this, panels follow a moment after what is typed. */
+const LONG = 256
+
 /** Everything that is done with stickings besides typing them, panel by panel; closed at first. */
 export function Workbench(props: WorkbenchProps) {
   const [search, setSearch] = useSearchParams()
   const tab = TABS.find(([id]) => id === search.get('panel'))?.[0]
   const [scope, setScope] = useState<Scope>('groups')
-  const { lick, selection } = props
+  const { selection, onEdit } = props
+  const later = useDeferredValue(props.lick)
+  const lick = props.lick.line.slots.length > LONG ? later : props.lick
+  const edit = useCallback((made: Edit) => onEdit(made, lick), [onEdit, lick])
   const range = useMemo(() => scopeRange(lick, selection, scope), [lick, selection, scope])
   const [finding, setFinding] = useState(false)
   useHotkeys('alt+c', () => setFinding(true), {
@@ -38,8 +44,8 @@ export function Workbench(props: WorkbenchProps) {
     },
   )
   const step = (way: 1 | -1) => {
-    const edit = stepStart(lick, way)
-    if (edit) props.onEdit(edit)
+    const stepped = stepStart(lick, way)
+    if (stepped) edit(stepped)
   }
   const open = (panel: WorkbenchTab | undefined) =>
     setSearch(panel ? { panel } : {}, { replace: true, preventScrollReset: true })
@@ -83,7 +89,7 @@ export function Workbench(props: WorkbenchProps) {
         {tab && (
           <div className="mt-2 overflow-y-auto lg:max-h-[36vh] rounded-box border border-base-300 bg-base-100 p-3 sm:p-4">
             <Suspense fallback={<p className="text-(--quiet) text-sm">Opening …</p>}>
-              <Panel tab={tab} {...props} range={range} />
+              <Panel tab={tab} {...props} lick={lick} range={range} onEdit={edit} />
             </Suspense>
           </div>
         )}
@@ -92,7 +98,7 @@ export function Workbench(props: WorkbenchProps) {
         <Palette
           lick={lick}
           selection={selection}
-          onEdit={props.onEdit}
+          onEdit={edit}
           onOpen={open}
           onClose={() => setFinding(false)}
         />

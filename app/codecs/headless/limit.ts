@@ -1,0 +1,34 @@
+import { DEFAULT_KIT, DEFAULT_PLAYER, type Kit } from '~/core/kit'
+import type { Lick } from '~/core/line'
+import { handMeets, type Move, type Reading, speedLimit, undecidedSlots } from '~/core/playing'
+
+/** What the command `limit` is asked: the reading, and the kit it is played on. */
+export interface LimitOptions {
+  readonly reading: Reading
+  readonly kit?: Kit
+}
+
+/**
+ * What the command `limit` prints: the fastest tempo in beats of the metre, the move that sets it,
+ * the next ones, and where hands cross or share a surface. Figures to a hundredth.
+ */
+export function toHeadlessLimit(lick: Lick, { reading, kit = DEFAULT_KIT }: LimitOptions) {
+  const { bpm, bottleneck, next } = speedLimit(lick, reading, { kit, player: DEFAULT_PLAYER })
+  const meets = handMeets(lick, kit)
+  return {
+    bpm: bpm === null ? null : hundredth(bpm),
+    bottleneck: bottleneck && toHeadlessMove(bottleneck),
+    next: next.map((move) => ({ bpm: hundredth(move.bpm), ...toHeadlessMove(move) })),
+    crossings: meets.filter(({ kind }) => kind === 'crossed').map(({ kind: _, ...meet }) => meet),
+    shared: meets.filter(({ kind }) => kind === 'shared').map(({ kind: _, ...meet }) => meet),
+    undecided: undecidedSlots(lick),
+  }
+}
+
+function toHeadlessMove({ limb, fromTick, toTick, fromSurface, toSurface, needMs }: Move) {
+  return { limb, fromTick, toTick, fromSurface, toSurface, needMs: hundredth(needMs) }
+}
+
+function hundredth(value: number): number {
+  return Math.round(value * 100) / 100
+}

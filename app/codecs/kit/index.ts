@@ -1,0 +1,1 @@
+export { parseKit } from './kit'

@@ -1,0 +1,39 @@
+import * as z from 'zod'
+import { fail, ok, type Result } from '~/core/foundation'
+import { type Kit, PIECE_KINDS } from '~/core/kit'
+import { SURFACES } from '~/core/sticking'
+
+const centimetres = z.number().min(-300).max(300)
+const pieceSchema = z.object({
+  surface: z.enum(SURFACES),
+  kind: z.enum(PIECE_KINDS),
+  x: centimetres,
+  y: centimetres,
+  height: z.number().min(0).max(250),
+  diameter: z.number().min(1).max(120),
+})
+const kitSchema = z.object({
+  id: z.string().min(1).max(60),
+  name: z.string().max(80),
+  pieces: z
+    .array(pieceSchema)
+    .min(1)
+    .max(40)
+    .refine((pieces) => new Set(pieces.map(({ surface }) => surface)).size === pieces.length, {
+      message: 'each surface at most once',
+    }),
+})
+
+/** Reads a kit file; the failure says in words what is wrong with it. */
+export function parseKit(json: string): Result<Kit, string> {
+  let data: unknown
+  try {
+    data = JSON.parse(json)
+  } catch {
+    return fail('the file is no JSON')
+  }
+  const read = kitSchema.safeParse(data)
+  if (read.success) return ok(read.data)
+  const [issue] = read.error.issues
+  return fail(`${issue?.path.join('.') ?? ''}: ${issue?.message ?? 'not a kit'}`)
+}

@@ -1,0 +1,67 @@
+import { findPiece, type Kit, type Piece, placeOf } from '../kit'
+import { frameTicks, type Lick, strokeEvents } from '../line'
+import type { Limb, Voice } from '../sticking'
+import type { Ticks } from '../time'
+
+/** Two hand strokes in a row by different hands that are in each other's way. */
+export interface Meet {
+  /** Crossed: the right hand lies left of the left. Shared: both are on one surface. */
+  readonly kind: 'crossed' | 'shared'
+  readonly fromTick: Ticks
+  readonly toTick: Ticks
+  readonly right: Voice
+  readonly left: Voice
+}
+
+/**
+ * Where hands cross or share a surface, between neighbouring hand strokes at most a beat apart; feet
+ * between do not matter. It may be meant: it is told, never forbidden. Strokes together count too.
+ */
+export function handMeets(lick: Lick, kit: Kit): Meet[] {
+  const { beat } = frameTicks(lick.frame)
+  const hands = strokeEvents(lick).filter(({ limb }) => limb === 'RH' || limb === 'LH')
+  const meets: Meet[] = []
+  for (const [i, event] of hands.entries()) {
+    const before = hands[i - 1]
+    if (!before || before.limb === event.limb || event.tick - before.tick > beat) continue
+    const [right, left] = before.limb === 'RH' ? [before, event] : [event, before]
+    const kind = meetKind(kit, right.surface, left.surface)
+    if (!kind) continue
+    meets.push({
+      kind,
+      fromTick: before.tick,
+      toTick: event.tick,
+      right: right.surface,
+      left: left.surface,
+    })
+  }
+  return meets
+}
+
+function meetKind(kit: Kit, right: Voice, left: Voice): Meet['kind'] | null {
+  const [a, b] = [findPiece(kit, right), findPiece(kit, left)]
+  if (!a || !b) return null
+  if (a === b || (right !== '??' && left !== '??' && placeOf(right) === placeOf(left))) {
+    return isSmall(a) ? 'shared' : null
+  }
+  return a.x < b.x ? 'crossed' : null
+}
+
+/** Two sticks have room on a snare or a larger drum; on less they are in each other's way. */
+const ROOM_FOR_TWO = 33
+
+function isSmall({ diameter }: Piece): boolean {
+  return diameter < ROOM_FOR_TWO
+}
+
+/** Which limbs are played by hands that are not decided: their speed cannot be known. */
+export function undecidedSlots(lick: Lick): number[] {
+  const isOpen = (limb: Limb) => limb === 'XH'
+  return [
+    ...new Set(
+      strokeEvents(lick)
+        .filter(({ limb, layer }) => layer === 0 && isOpen(limb))
+        .map(({ slot }) => slot),
+    ),
+  ]
+}
