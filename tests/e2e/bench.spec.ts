@@ -15,6 +15,17 @@ test('typing a line changes sum, stacks and staff at once', async ({ page }) => 
   await expect(page.getByText('Full to the slot')).toBeVisible()
 })
 
+test('how fast it plays is said with what sets it, and marked on the ruler', async ({ page }) => {
+  await openLick(page, 'Tightrope')
+  await page.getByLabel('Start').selectOption('1')
+  await sticking(page).fill('RLKK*4')
+  await expect(answers(page)).toContainText('Plays up to 136.4: kick again')
+  await expect(answers(page)).toContainText('Into its landing up to 88.2: kick again')
+  await expect(page.locator('[data-bottleneck]')).toBeVisible()
+  await sticking(page).fill('RXLX')
+  await expect(answers(page)).toContainText('How fast it plays is not known')
+})
+
 test('a line that cannot be read stays as typed, is told at its place, and loses nothing', async ({
   page,
 }) => {

@@ -27,6 +27,8 @@ export interface Answers {
   readonly speed: string
   /** How fast it can be played, and what sets that: the line, into its landing, in its form. */
   readonly limits: readonly string[]
+  /** The move that sets the limit of the line alone. */
+  readonly bottleneck: Move | null
   readonly linear: string
   /** What the line is, or what its groups are; empty where the catalogue knows none of them. */
   readonly names: readonly string[]
@@ -49,6 +51,7 @@ export function toAnswers(lick: Lick, tempo: number): Answers {
     foot: footAdvice(lick, milliseconds),
     speed: `${Math.round(speed.strokesPerMinute)} slots a minute, ${tenth(speed.millisecondsPerSlot)} ms each`,
     limits: limitWords(lick),
+    bottleneck: speedLimit(lick).bottleneck,
     linear:
       lineEvents(lick).length === 0
         ? ''

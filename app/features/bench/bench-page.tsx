@@ -165,6 +165,7 @@ export function BenchPage({
                 staffView={staffView}
                 selection={selection}
                 gestures={gestures}
+                bottleneck={answers.bottleneck}
                 rulerRef={ruler}
               />
             )}

@@ -8,8 +8,15 @@ export function placeIn(lick: Lick, tick: Ticks): string {
   const index = Math.floor(tick / bar)
   const named = placeName(tick - index * bar, frame.meter)
   const said = named.replace(/(trip|let)$/, ' $1')
-  const place = named.includes('+') ? (slotAt(lick, tick) ?? named) : said
+  // "let" is another slot in sixteenth triplets than in eighth triplets: only there it is plain.
+  const plain = !named.includes('+') && (said === named || isEighthTriplet(lick, tick))
+  const place = plain ? said : (slotAt(lick, tick) ?? said)
   return index === 0 ? place : `${place} of bar ${index + 1}`
+}
+
+function isEighthTriplet(lick: Lick, tick: Ticks): boolean {
+  const slot = lickSlots(lick).find((at) => tick >= at.tick && tick < at.tick + at.ticks)
+  return slot === undefined || slot.ticks * 3 === frameTicks(lick.frame).beat
 }
 
 /** `slot 6 of beat 4`, where a place has no syllable of its own that everybody knows. */

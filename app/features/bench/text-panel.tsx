@@ -1,8 +1,8 @@
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import type { TextIssue } from '~/codecs/lick-text'
 
 /** The whole lick as its open text: everything can be read, changed and copied here. */
-export function TextPanel({
+export const TextPanel = memo(function TextPanel({
   text,
   issues,
   onText,
@@ -38,4 +38,4 @@ export function TextPanel({
       )}
     </details>
   )
-}
+})

@@ -7,6 +7,7 @@ import type { CountingSchool } from '~/core/time'
 import { useNearRows } from '~/ui/use-near-rows'
 import { STAFF_HEIGHT } from '../staff/draw-unit'
 import { type Ruler, type RulerRow, toRuler } from './layout'
+import { type Bottleneck, RowBottleneck } from './row-bottleneck'
 import { RowFigure } from './row-figure'
 import { type RowHeights, rowHeights, rowParts } from './row-heights'
 import { RowLabels } from './row-labels'
@@ -22,6 +23,8 @@ interface RulerViewProps {
   readonly staffView: StaffView
   readonly selection: SlotRange | null
   readonly gestures: RulerGestures
+  /** What sets the speed limit; null where nothing does. */
+  readonly bottleneck: Bottleneck | null
   /** Filled with the ruler as it stands, for the cursor that runs over it. */
   readonly rulerRef: RefObject<Ruler | null>
 }
@@ -34,7 +37,7 @@ const LABELS_WIDTH = 58
  * near the window are worked out; the staff follows what is typed a moment later.
  */
 export function RulerView(props: RulerViewProps) {
-  const { lick, width, school, staffView, selection, gestures, rulerRef } = props
+  const { lick, width, school, staffView, selection, gestures, bottleneck, rulerRef } = props
   const labelled = width >= LABELS_FROM
   const host = useRef<HTMLDivElement>(null)
   const ruler = useKept(
@@ -66,6 +69,7 @@ export function RulerView(props: RulerViewProps) {
                 parts={rowParts(heights)}
               />
               <RowDrawing scene={scene} ruler={ruler} row={row} heights={heights} />
+              <RowBottleneck bottleneck={bottleneck} ruler={ruler} row={row} heights={heights} />
               <RowStaff lick={source.lick} ruler={source.ruler} staff={staff} index={row.index} />
             </div>
           )}

@@ -1,5 +1,5 @@
 import { Search } from 'lucide-react'
-import { lazy, Suspense, useCallback, useDeferredValue, useMemo, useState } from 'react'
+import { lazy, memo, Suspense, useCallback, useDeferredValue, useMemo, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { useSearchParams } from 'react-router'
 import type { SlotRange } from '~/core/changes'
@@ -31,7 +31,8 @@ export function Workbench(props: WorkbenchProps) {
   const edit = useCallback((made: Edit) => onEdit(made, lick), [onEdit, lick])
   const range = useMemo(() => scopeRange(lick, selection, scope), [lick, selection, scope])
   const [finding, setFinding] = useState(false)
-  useHotkeys('alt+c', () => setFinding(true), {
+  const find = useCallback(() => setFinding(true), [])
+  useHotkeys('alt+c', find, {
     preventDefault: true,
     enableOnFormTags: ['textarea', 'input', 'select'],
   })
@@ -47,37 +48,18 @@ export function Workbench(props: WorkbenchProps) {
     const stepped = stepStart(lick, way)
     if (stepped) edit(stepped)
   }
-  const open = (panel: WorkbenchTab | undefined) =>
-    setSearch(panel ? { panel } : {}, { replace: true, preventScrollReset: true })
+  const open = useCallback(
+    (panel: WorkbenchTab | undefined) =>
+      setSearch(panel ? { panel } : {}, { replace: true, preventScrollReset: true }),
+    [setSearch],
+  )
   return (
     <section aria-labelledby="workbench-title" className="min-w-0">
       <h2 id="workbench-title" className="sr-only">
         Workbench
       </h2>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
-        <div className="flex flex-wrap gap-1">
-          {TABS.map(([id, label]) => (
-            <button
-              key={id}
-              type="button"
-              aria-expanded={tab === id}
-              aria-controls="workbench-panel"
-              className="rounded-field px-2.5 py-1 text-sm hover:bg-base-300 aria-expanded:bg-base-300 aria-expanded:font-semibold"
-              onClick={() => open(tab === id ? undefined : id)}
-            >
-              {label}
-            </button>
-          ))}
-          <button
-            type="button"
-            className="flex items-center gap-1.5 rounded-field px-2.5 py-1 text-sm hover:bg-base-300"
-            title="Find a change by its name (Alt C)"
-            onClick={() => setFinding(true)}
-          >
-            <Search size={15} aria-hidden /> Find
-            <kbd className="hidden text-(--quiet) text-xs sm:inline">Alt C</kbd>
-          </button>
-        </div>
+        <TabBar tab={tab} onOpen={open} onFind={find} />
         {tab && (
           <div className="ml-auto flex items-center gap-2">
             <span className="text-(--quiet) text-xs">{aboutWords(lick, selection, range)}</span>
@@ -106,6 +88,41 @@ export function Workbench(props: WorkbenchProps) {
     </section>
   )
 }
+
+interface TabBarProps {
+  readonly tab: WorkbenchTab | undefined
+  readonly onOpen: (tab: WorkbenchTab | undefined) => void
+  readonly onFind: () => void
+}
+
+/** The panels by name, and the way to everything else by its name. */
+const TabBar = memo(function TabBar({ tab, onOpen, onFind }: TabBarProps) {
+  return (
+    <div className="flex flex-wrap gap-1">
+      {TABS.map(([id, label]) => (
+        <button
+          key={id}
+          type="button"
+          aria-expanded={tab === id}
+          aria-controls="workbench-panel"
+          className="rounded-field px-2.5 py-1 text-sm hover:bg-base-300 aria-expanded:bg-base-300 aria-expanded:font-semibold"
+          onClick={() => onOpen(tab === id ? undefined : id)}
+        >
+          {label}
+        </button>
+      ))}
+      <button
+        type="button"
+        className="flex items-center gap-1.5 rounded-field px-2.5 py-1 text-sm hover:bg-base-300"
+        title="Find a change by its name (Alt C)"
+        onClick={onFind}
+      >
+        <Search size={15} aria-hidden /> Find
+        <kbd className="hidden text-(--quiet) text-xs sm:inline">Alt C</kbd>
+      </button>
+    </div>
+  )
+})
 
 function ScopeChoice({
   scope,
