@@ -15,7 +15,7 @@ import { CellDetail } from './cell-detail'
 import { dragPhrase } from './drag-phrase'
 import { OwnCellForm } from './own-cell-form'
 import type { PanelProps } from './panel-props'
-import { Act, Nothing } from './parts'
+import { Act, Nothing, TextBox } from './parts'
 import { soloLick } from './solo'
 
 const MOST_SHOWN = 60
@@ -144,13 +144,13 @@ function Filters({ query, onQuery }: { query: CellQuery; onQuery: (query: CellQu
   const select = 'rounded-field border border-base-300 bg-base-100 px-2 py-1 text-sm'
   return (
     <div className="flex flex-wrap items-center gap-2">
-      <input
+      <TextBox
         type="search"
-        aria-label="Search cells"
-        className="w-44 rounded-field border border-base-300 bg-base-100 px-2 py-1 text-sm"
+        label="Search cells"
+        className="w-44"
         placeholder="Name, tag or RLLK …"
         value={query.words ?? ''}
-        onChange={(event) => set({ words: event.target.value || undefined })}
+        onType={(value) => set({ words: value || undefined })}
       />
       <select
         aria-label="Length"

@@ -25,7 +25,7 @@ import {
   splitAt,
 } from './edits'
 import type { PanelProps } from './panel-props'
-import { Act, Nothing, Part } from './parts'
+import { Act, Nothing, Part, TextBox } from './parts'
 
 const KINDS: readonly (readonly [ChangeKind, string])[] = [
   ['order', 'Order'],
@@ -94,12 +94,12 @@ function Grouping({ lick, range, selection, onEdit }: PanelProps) {
             if (sizes) onEdit(groupAs(lick, range, sizes))
           }}
         >
-          <input
-            aria-label="Sizes of the groups"
-            className="w-32 rounded-field border border-base-300 bg-base-100 px-2 py-1 text-sm"
+          <TextBox
+            label="Sizes of the groups"
+            className="w-32"
             placeholder="5 4 7"
             value={typed}
-            onChange={(event) => setTyped(event.target.value)}
+            onType={setTyped}
           />
           <button
             type="submit"

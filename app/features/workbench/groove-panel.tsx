@@ -6,7 +6,7 @@ import { findGrid } from '~/core/time'
 import { PhraseStacks } from '../stacks/phrase-figure'
 import type { GrooveCommand } from './kept-store'
 import type { PanelProps } from './panel-props'
-import { Act, Nothing, Part } from './parts'
+import { Act, Nothing, Part, TextBox } from './parts'
 import { soloLick } from './solo'
 import { useKeeping } from './use-keeping'
 
@@ -101,14 +101,14 @@ function GrooveForm({ lick, meterKey, grooves, onHear }: GrooveFormProps) {
             <option key={choice}>{choice}</option>
           ))}
         </select>
-        <input
-          aria-label="Bar of groove"
+        <TextBox
+          label="Bar of groove"
           aria-invalid={!read.ok}
           aria-describedby="groove-fault"
-          className={`min-w-48 grow font-mono aria-invalid:border-error ${field}`}
+          className="min-w-48 grow font-mono"
           spellCheck={false}
           value={line}
-          onChange={(event) => setLine(event.target.value)}
+          onType={setLine}
         />
       </div>
       <p id="groove-fault" role="status" className="text-error text-sm empty:hidden">
@@ -116,13 +116,13 @@ function GrooveForm({ lick, meterKey, grooves, onHear }: GrooveFormProps) {
       </p>
       {read.ok && <PhraseStacks phrase={read.value} />}
       <div className="flex flex-wrap items-center gap-2">
-        <input
-          aria-label="Name of the groove"
-          className={`w-40 ${field}`}
+        <TextBox
+          label="Name of the groove"
+          className="w-40"
           placeholder="its name"
           maxLength={80}
           value={name}
-          onChange={(event) => setName(event.target.value)}
+          onType={setName}
         />
         <Act disabled={busy || !read.ok || name.trim() === ''} onClick={() => keep(true)}>
           Keep as a groove

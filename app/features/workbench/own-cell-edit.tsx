@@ -2,7 +2,7 @@ import { useState } from 'react'
 import { findPhrase } from '~/core/catalogue'
 import type { CellRecord } from '~/storage'
 import type { CellCommand } from './kept-store'
-import { Act } from './parts'
+import { Act, TextBox } from './parts'
 import { useKeeping } from './use-keeping'
 
 /** Changes an own cell's name, sticking and tags, or forgets it. */
@@ -12,7 +12,6 @@ export function OwnCellEdit({ cell }: { cell: CellRecord }) {
   const [line, setLine] = useState(cell.line)
   const [tags, setTags] = useState(cell.tags.join(', '))
   const readable = findPhrase(line) !== undefined && line.trim() !== ''
-  const field = 'min-w-0 rounded-field border border-base-300 bg-base-100 px-2 py-1 text-sm'
   return (
     <form
       className="flex flex-wrap items-center gap-2"
@@ -23,27 +22,15 @@ export function OwnCellEdit({ cell }: { cell: CellRecord }) {
         tell({ intent: 'keep', id, createdAt, name, line, tags: list })
       }}
     >
-      <input
-        aria-label="Name"
-        className={`w-36 ${field}`}
-        maxLength={80}
-        value={name}
-        onChange={(event) => setName(event.target.value)}
-      />
-      <input
-        aria-label="Sticking of the cell"
+      <TextBox label="Name" className="w-36" maxLength={80} value={name} onType={setName} />
+      <TextBox
+        label="Sticking of the cell"
         aria-invalid={!readable}
-        className={`w-36 font-mono aria-invalid:border-error ${field}`}
+        className="w-36 font-mono"
         value={line}
-        onChange={(event) => setLine(event.target.value)}
+        onType={setLine}
       />
-      <input
-        aria-label="Tags"
-        className={`w-28 ${field}`}
-        placeholder="tags"
-        value={tags}
-        onChange={(event) => setTags(event.target.value)}
-      />
+      <TextBox label="Tags" className="w-28" placeholder="tags" value={tags} onType={setTags} />
       <button
         type="submit"
         className="btn btn-outline border-base-300 btn-sm font-normal"

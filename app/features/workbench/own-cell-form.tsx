@@ -4,6 +4,7 @@ import { phraseOf, type SlotRange } from '~/core/changes'
 import type { Lick } from '~/core/line'
 import { PhraseText } from '../stacks/phrase-figure'
 import type { CellCommand } from './kept-store'
+import { TextBox } from './parts'
 import { useKeeping } from './use-keeping'
 
 /** Keeps what is selected as a cell of the player's own, by a name and tags. */
@@ -21,7 +22,6 @@ export function OwnCellForm({
   const [tags, setTags] = useState('')
   const phrase = phraseOf(lick.line, range)
   if (!selected || phrase.slots.length === 0) return null
-  const field = 'rounded-field border border-base-300 bg-base-100 px-2 py-1 text-sm'
   return (
     <form
       className="flex flex-wrap items-center gap-2 border-base-300 border-t pt-3 text-sm"
@@ -40,21 +40,21 @@ export function OwnCellForm({
       <span className="min-w-0 truncate">
         Keep <PhraseText phrase={phrase} /> as
       </span>
-      <input
-        aria-label="Name of the cell"
-        className={`w-40 ${field}`}
+      <TextBox
+        label="Name of the cell"
+        className="w-40"
         placeholder="its name"
         maxLength={80}
         value={name}
-        onChange={(event) => setName(event.target.value)}
+        onType={setName}
       />
-      <input
-        aria-label="Tags of the cell"
-        className={`w-32 ${field}`}
+      <TextBox
+        label="Tags of the cell"
+        className="w-32"
         placeholder="tags"
         maxLength={200}
         value={tags}
-        onChange={(event) => setTags(event.target.value)}
+        onType={setTags}
       />
       <button
         type="submit"

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react'
+import type { ComponentProps, ReactNode } from 'react'
 
 /** A part of a panel under a small heading. */
 export function Part({
@@ -47,6 +47,25 @@ export function Act({
     >
       {children}
     </button>
+  )
+}
+
+type TextBoxProps = Omit<ComponentProps<'input'>, 'onChange' | 'value'> & {
+  readonly label: string
+  readonly value: string
+  readonly onType: (value: string) => void
+}
+
+/** A line to type in; its width is the caller's. */
+export function TextBox({ label, onType, className = 'w-40', ...rest }: TextBoxProps) {
+  return (
+    <input
+      aria-label={label}
+      autoComplete="off"
+      className={`min-w-0 rounded-field border border-base-300 bg-base-100 px-2 py-1 text-sm aria-invalid:border-error ${className}`}
+      onChange={(event) => onType(event.target.value)}
+      {...rest}
+    />
   )
 }
 

@@ -25,7 +25,7 @@ import { plural, slots, tenth } from '../bench/figures'
 import { PhraseText } from '../stacks/phrase-figure'
 import { type Edit, findSizes, replaceRange } from './edits'
 import type { PanelProps } from './panel-props'
-import { Act, Nothing, Part } from './parts'
+import { Act, Nothing, Part, TextBox } from './parts'
 
 /** Every sum that is done on fingers: mending, counting, other rates, metres, chains. */
 export function SumsPanel(props: PanelProps) {
@@ -170,13 +170,13 @@ function CountCheck({ lick }: { lick: Lick }) {
   return (
     <Part title="Against a number">
       <p className="flex flex-wrap items-center gap-2 text-sm">
-        <input
-          aria-label="Slots it should have"
-          className="w-16 rounded-field border border-base-300 bg-base-100 px-2 py-1"
+        <TextBox
+          label="Slots it should have"
+          className="w-16"
           inputMode="numeric"
           placeholder={String(have)}
           value={typed}
-          onChange={(event) => setTyped(event.target.value)}
+          onType={setTyped}
         />
         <span role="status">
           {!known
@@ -339,24 +339,18 @@ function ChainsForm({ lick, onEdit }: PanelProps) {
         )
       : null
   }, [typed, count])
-  const field = 'rounded-field border border-base-300 bg-base-100 px-2 py-1'
   return (
     <Part title="Chains that come out exactly">
       <p className="flex flex-wrap items-center gap-2 text-sm">
-        <input
-          aria-label="Slots to fill"
-          className={`w-16 ${field}`}
+        <TextBox
+          label="Slots to fill"
+          className="w-16"
           inputMode="numeric"
           value={length}
-          onChange={(event) => setLength(event.target.value)}
+          onType={setLength}
         />
         slots from groups of
-        <input
-          aria-label="Sizes to fill them with"
-          className={`w-28 ${field}`}
-          value={typed}
-          onChange={(event) => setTyped(event.target.value)}
-        />
+        <TextBox label="Sizes to fill them with" className="w-28" value={typed} onType={setTyped} />
       </p>
       {chains && <ChainList chains={chains} onTake={(order) => onEdit(chainEdit(lick, order))} />}
       {!chains && <Nothing>Whole slots, up to 256, and sizes such as 4 5.</Nothing>}

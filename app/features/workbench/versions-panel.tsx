@@ -7,7 +7,7 @@ import type { VersionRecord } from '~/storage'
 import { PhraseStacks } from '../stacks/phrase-figure'
 import type { VersionCommand } from './kept-store'
 import type { PanelProps } from './panel-props'
-import { Act, Nothing, Part } from './parts'
+import { Act, Nothing, Part, TextBox } from './parts'
 import { useKeeping } from './use-keeping'
 import { comparedWith } from './versions'
 
@@ -28,13 +28,13 @@ export function VersionsPanel({ id, text, lick, onText }: PanelProps) {
           setName('')
         }}
       >
-        <input
-          aria-label="Name of the version"
-          className="w-52 rounded-field border border-base-300 bg-base-100 px-2 py-1 text-sm"
+        <TextBox
+          label="Name of the version"
+          className="w-52"
           placeholder="what is special about it"
           maxLength={80}
           value={name}
-          onChange={(event) => setName(event.target.value)}
+          onType={setName}
         />
         <button
           type="submit"
