@@ -1,29 +1,12 @@
 import { useMemo, useState } from 'react'
-import { phraseOf, startsOf } from '~/core/changes'
-import {
-  type Chains,
-  chainsOf,
-  filledMetres,
-  type Mend,
-  mendsOf,
-  onGrid,
-  ratesOf,
-} from '~/core/fitting'
-import {
-  aimOf,
-  type FreeHand,
-  frameTicks,
-  type Lick,
-  lickSlots,
-  lineCounts,
-  trueSpeed,
-} from '~/core/line'
+import { startsOf } from '~/core/changes'
+import { filledMetres, onGrid, ratesOf } from '~/core/fitting'
+import { frameTicks, type Lick, lickSlots, lineCounts, trueSpeed } from '~/core/line'
 import { formatSlot } from '~/core/notation'
-import { REST } from '~/core/sticking'
-import { gridName, gridTicks, meterName, placeName, UNNAMED_COUNT } from '~/core/time'
+import { gridName, meterName, placeName, UNNAMED_COUNT } from '~/core/time'
 import { plural, slots, tenth } from '../bench/figures'
-import { PhraseText } from '../stacks/phrase-figure'
-import { type Edit, findSizes, replaceRange } from './edits'
+import { ChainsForm } from './chains-form'
+import { Mends } from './mends'
 import type { PanelProps } from './panel-props'
 import { Act, Nothing, Part, TextBox } from './parts'
 
@@ -45,119 +28,6 @@ export function SumsPanel(props: PanelProps) {
       </div>
     </div>
   )
-}
-
-const FREE_WORDS: Readonly<Record<FreeHand, string>> = {
-  RH: 'right hand free to land',
-  LH: 'left hand free to land',
-  both: 'both hands free to land',
-  none: 'no hand free to land',
-  unknown: 'last hand not decided',
-}
-
-function mendWords({ kind, grid, start }: Mend, lick: Lick): string {
-  switch (kind) {
-    case 'cut':
-      return 'Cut at the landing'
-    case 'drop-group':
-      return 'One group fewer'
-    case 'next-group':
-      return 'Cut the next group'
-    case 'add-group':
-      return 'One group more'
-    case 'tail-right':
-      return 'A tail that ends right'
-    case 'tail-left':
-      return 'A tail that ends left'
-    case 'tail-kick':
-      return 'A tail that ends with the kick'
-    case 'rests':
-      return 'Rests'
-    case 'remainder-first':
-      return 'The remainder first'
-    case 'over-the-barline':
-      return 'Run over the barline'
-    case 'start':
-      return `Start on ${placeName(start ?? 0, lick.frame.meter)}`
-    case 'grid':
-      return `On ${gridName(grid ?? lick.frame.grid)}`
-  }
-}
-
-/** Ways to make the line fit, each a finished line. */
-function Mends({ lick, onEdit }: PanelProps) {
-  const mends = useMemo(() => mendsOf(lick), [lick])
-  if (mends.length === 0) {
-    return (
-      <Part title="Mending">
-        <Nothing>It fits: nothing to mend.</Nothing>
-      </Part>
-    )
-  }
-  return (
-    <Part title="Ways to make it fit">
-      <ul className="flex flex-col">
-        {mends.map((mend) => (
-          <li key={`${mend.kind} ${mend.grid ? gridName(mend.grid) : ''}`}>
-            <button
-              type="button"
-              className="flex w-full flex-wrap items-baseline gap-x-3 rounded-field px-2 py-1 text-left text-sm hover:bg-base-200"
-              onClick={() => onEdit(mendEdit(lick, mend))}
-            >
-              <span className="w-48 shrink-0">{mendWords(mend, lick)}</span>
-              <span className="min-w-0 grow truncate">
-                <WhereItDiffers mend={mend} />
-              </span>
-              <span className="text-(--quiet) text-xs">
-                {mend.fits ? '' : `${leftWords(mend.lick, mend.left)}, `}
-                {FREE_WORDS[mend.freeHand]}
-              </span>
-            </button>
-          </li>
-        ))}
-      </ul>
-    </Part>
-  )
-}
-
-const SHOWN_SLOTS = 14
-
-/** The end of a mended line, or where its beginning is new, that. */
-function WhereItDiffers({ mend: { kind, lick } }: { mend: Mend }) {
-  const { length } = lick.line.slots
-  const from = kind === 'remainder-first' ? 0 : Math.max(0, length - SHOWN_SLOTS)
-  const to = Math.min(length, from + SHOWN_SLOTS)
-  return (
-    <>
-      {from > 0 && '… '}
-      <PhraseText phrase={phraseOf(lick.line, { from, to })} />
-      {to < length && ' …'}
-    </>
-  )
-}
-
-function leftWords(lick: Lick, ticks: number): string {
-  const count = Math.abs(ticks) / gridTicks(lick.frame.grid)
-  return `${slots(count)} ${ticks > 0 ? 'left' : 'over'}`
-}
-
-function mendEdit(lick: Lick, mend: Mend): Edit {
-  const label = mendWords(mend, lick)
-  const [old, now] = [lick.line.slots.length, mend.lick.line.slots.length]
-  if (mend.kind === 'remainder-first') {
-    const typed = phraseOf(mend.lick.line, { from: 0, to: now - old })
-    return { ...replaceRange(lick, { from: 0, to: 0 }, typed, label), lick: mend.lick }
-  }
-  if (now > old) {
-    const added = phraseOf(mend.lick.line, { from: old, to: now })
-    return { ...replaceRange(lick, { from: old, to: old }, added, label), lick: mend.lick }
-  }
-  if (now < old) {
-    const none = { slots: [], groups: [] }
-    const { change } = replaceRange(lick, { from: now, to: old }, none, label)
-    return { label, lick: mend.lick, ...(change && { change }) }
-  }
-  return { label, lick: mend.lick }
 }
 
 /** The line held against a number of one's own. */
@@ -316,99 +186,5 @@ function Metres({ lick, onEdit }: PanelProps) {
         </div>
       )}
     </Part>
-  )
-}
-
-const SHOWN_CHAINS = 24
-
-/** Every exact order of some sizes for the space. */
-function ChainsForm({ lick, onEdit }: PanelProps) {
-  const { start, target } = aimOf(lick)
-  const space = (target - start) / gridTicks(lick.frame.grid)
-  const [length, setLength] = useState(String(Math.floor(space)))
-  const [typed, setTyped] = useState(() => [...new Set(lick.line.groups)].slice(0, 4).join(' '))
-  const count = Number(length)
-  const chains = useMemo(() => {
-    const sizes = [...new Set(findSizes(typed) ?? [])].slice(0, 6)
-    const asked = Number.isInteger(count) && count >= 1 && count <= 256 && sizes.length > 0
-    return asked
-      ? chainsOf(
-          count,
-          sizes.map((size) => ({ size })),
-          SHOWN_CHAINS,
-        )
-      : null
-  }, [typed, count])
-  return (
-    <Part title="Chains that come out exactly">
-      <p className="flex flex-wrap items-center gap-2 text-sm">
-        <TextBox
-          label="Slots to fill"
-          className="w-16"
-          inputMode="numeric"
-          value={length}
-          onType={setLength}
-        />
-        slots from groups of
-        <TextBox label="Sizes to fill them with" className="w-28" value={typed} onType={setTyped} />
-      </p>
-      {chains && <ChainList chains={chains} onTake={(order) => onEdit(chainEdit(lick, order))} />}
-      {!chains && <Nothing>Whole slots, up to 256, and sizes such as 4 5.</Nothing>}
-    </Part>
-  )
-}
-
-function ChainList({
-  chains,
-  onTake,
-}: {
-  chains: Chains
-  onTake: (order: readonly number[]) => void
-}) {
-  const { count, orders, under, over, spaces } = chains
-  if (count === 0n) {
-    const nearest = [under, over].filter((length) => length !== null).join(' and ')
-    return (
-      <p className="text-sm" role="status">
-        None. {nearest && `Nearest: ${nearest}. `}
-        {spaces !== null && spaces > 1 && `It works over ${spaces} times the space.`}
-      </p>
-    )
-  }
-  return (
-    <>
-      <p className="text-sm" role="status">
-        {count === 1n ? 'One order' : `${count.toLocaleString('en')} orders`}
-        {BigInt(orders.length) < count && `, the first ${orders.length}`}:
-      </p>
-      <div className="flex flex-wrap gap-1.5">
-        {orders.map((order) => (
-          <Act key={order.join(' ')} onClick={() => onTake(order)}>
-            {order.join(' ')}
-          </Act>
-        ))}
-      </div>
-    </>
-  )
-}
-
-/** The line made of its own groups in an order of sizes; a size that it lacks is left empty. */
-function chainEdit(lick: Lick, order: readonly number[]): Edit {
-  const { line } = lick
-  const starts = startsOf(line.groups)
-  const bySize = new Map<number, number>()
-  for (const [i, size] of line.groups.entries()) if (!bySize.has(size)) bySize.set(size, i)
-  const groups = order.map((size) => {
-    const from = starts[bySize.get(size) ?? -1]
-    return from === undefined
-      ? Array.from({ length: size }, () => REST)
-      : line.slots.slice(from, from + size)
-  })
-  const all = { from: 0, to: line.slots.length }
-  return replaceRange(
-    lick,
-    all,
-    { slots: groups.flat(), groups: order },
-    `Chain ${order.join(' ')}`,
   )
 }

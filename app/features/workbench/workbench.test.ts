@@ -3,6 +3,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { findPhrase } from '~/core/catalogue'
 import { CHANGES } from '~/core/changes'
+import { mendsOf } from '~/core/fitting'
 import { formatLine } from '~/core/notation'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
@@ -23,6 +24,7 @@ import {
   splitAt,
   stepStart,
 } from './edits'
+import { chainEdit, mendEdit } from './fitting-edits'
 import { changeCells, changeVersions, openCells, openVersions } from './kept-store'
 import { soloLick } from './solo'
 import { comparedWith } from './versions'
@@ -129,6 +131,27 @@ describe('edits', () => {
   it('leave a limb out where a layer wants it too', () => {
     const lick = lickOf('line: JRLK*2\nunder: @1/4 H')
     expect(line(leaveOutClashing(lick, 'LF'))).toBe('-RLK*2')
+  })
+})
+
+describe('mending and chains', () => {
+  it('type only what is new', () => {
+    const lick = lickOf('grid: 1/16q\nline: RLRLLK*3')
+    const edits = mendsOf(lick).map((mend) => mendEdit(lick, mend))
+    const [next] = edits
+    expect([next?.label, next?.change]).toEqual([
+      'Cut the next group',
+      { from: 18, to: 18, typed: 'RL' },
+    ])
+    const first = edits.find(({ label }) => label === 'The remainder first')
+    expect(first?.change).toEqual({ from: 0, to: 0, typed: 'RL' })
+    const over = lickOf('start: 4\nline: RLRLK')
+    const [cutShort] = mendsOf(over).map((mend) => mendEdit(over, mend))
+    expect(cutShort?.change).toEqual({ from: 4, to: 5, typed: '' })
+  })
+
+  it('lay the line’s own groups into a chain, and leave what is missing empty', () => {
+    expect(line(chainEdit(LICK, [3, 5, 4]))).toBe('RLK RLLRK ----')
   })
 })
 
