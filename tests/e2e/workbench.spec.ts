@@ -159,6 +159,23 @@ test('on the ruler the line is dragged along the bar, and groups are moved', asy
   await expect(sticking(page)).toHaveValue('>LK >R:t1llRl >R:f1lK')
 })
 
+test('a cell is dragged in, and a limb wanted twice is ringed and mended', async ({ page }) => {
+  await openLick(page, 'Tightrope')
+  await sticking(page).fill('RLRL')
+  await open(page, 'Cells')
+  await page.getByLabel('Search cells').fill('rllk')
+  const cell = panel(page).getByRole('list', { name: 'Cells' }).getByRole('listitem').first()
+  await cell.dragTo(page.locator('[data-row="0"] svg g.font-mono').first())
+  await expect(sticking(page)).toHaveValue('RLLK RLRL')
+
+  await sticking(page).fill('RLHL')
+  await expect(page.locator('[data-row="0"] circle[fill="none"]')).toHaveCount(2)
+  await open(page, 'Hands')
+  await page.getByRole('button', { name: /Leave the second foot out/ }).click()
+  await expect(sticking(page)).toHaveValue('RL-L')
+  await expect(page.locator('[data-row="0"] circle[fill="none"]')).toHaveCount(0)
+})
+
 test('the caret jumps over groups, and the clipboard carries lick text', async ({
   page,
   context,

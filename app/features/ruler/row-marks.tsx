@@ -106,17 +106,26 @@ export const SlotColumn = memo(function SlotColumn({
 
 const DOT = { ghost: 3, soft: 4.5, tap: 5.5, accent: 7, strong: 7.5 } as const
 
-/** A stroke on its limb's line: hands round, feet square. */
+/** A stroke on its limb's line: hands round, feet square; ringed where the limb is wanted twice. */
 export const LaneDot = memo(function LaneDot({ mark, y }: { mark: LaneMark; y: number }) {
-  const { x, limb, level, letter, under } = mark
+  const { x, limb, level, letter, under, clash } = mark
   const colour = LIMB_COLOUR[letter]
   const size = DOT[level] * (under ? 0.72 : 1)
   const hollow = level === 'ghost' || limb === 'XH'
   const paint = hollow
     ? { fill: 'var(--color-base-100)', stroke: colour, strokeWidth: 1.4 }
     : { fill: colour }
-  if (limb === 'RF' || limb === 'LF') {
-    return <rect x={x - size} y={y - size} width={size * 2} height={size * 2} {...paint} />
-  }
-  return <circle cx={x} cy={y} r={size} {...paint} />
+  const foot = limb === 'RF' || limb === 'LF'
+  return (
+    <>
+      {foot ? (
+        <rect x={x - size} y={y - size} width={size * 2} height={size * 2} {...paint} />
+      ) : (
+        <circle cx={x} cy={y} r={size} {...paint} />
+      )}
+      {clash && (
+        <circle cx={x} cy={y} r="9" fill="none" stroke="var(--color-error)" strokeWidth="2" />
+      )}
+    </>
+  )
 })

@@ -5,6 +5,7 @@ import {
   frameTicks,
   type Lick,
   lickSlots,
+  limbClashes,
   type StrokeEvent,
   strokeEvents,
   type TimedSlot,
@@ -67,6 +68,8 @@ export interface LaneMark {
   readonly letter: Letter
   readonly level: Level
   readonly under: boolean
+  /** Whether the limb is wanted here by something else too. */
+  readonly clash: boolean
 }
 
 /** Everything of one row but its staff. */
@@ -86,6 +89,8 @@ export interface Scene {
   readonly school: CountingSchool
   readonly slots: readonly TimedSlot[]
   readonly events: readonly StrokeEvent[]
+  /** Instants and limbs that line and layers both want, as `tick limb`. */
+  readonly clashes: ReadonlySet<string>
   /** The first slot of each group. */
   readonly groupStarts: readonly number[]
   /** Everything but the line that rows depend on, as one string. */
@@ -105,6 +110,7 @@ export function toScene(lick: Lick, school: CountingSchool): Scene {
     school,
     slots: lickSlots(lick),
     events: strokeEvents(lick),
+    clashes: new Set(limbClashes(lick).map(({ tick, limb }) => `${tick} ${limb}`)),
     groupStarts,
     frameKey: JSON.stringify([lick.frame, lick.layers, school.id]),
   }
@@ -123,6 +129,7 @@ export function toRowView(scene: Scene, ruler: Ruler, row: RulerRow): RowView {
     letter: letterOf(event.limb, event.surface === 'b2'),
     level: event.dynamic,
     under: event.layer > 0,
+    clash: scene.clashes.has(`${event.tick} ${event.limb}`),
   }))
   const beatLines = beatLinesOf(lick, ruler, row)
   const landing = row.segments.find(({ kind }) => kind === 'landing')
@@ -216,7 +223,7 @@ function landingLanes(lick: Lick, x: number): LaneMark[] {
   const { kind } = lick.frame.landing
   if (kind !== 'crash' && kind !== 'stop') return []
   const hand = crashHand(lick)
-  const mark = { x, level: 'accent', under: false } as const
+  const mark = { x, level: 'accent', under: false, clash: false } as const
   return [
     { ...mark, limb: hand, letter: letterOf(hand, false) },
     { ...mark, limb: 'RF', letter: 'K' },

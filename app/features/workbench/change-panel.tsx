@@ -13,17 +13,7 @@ import { cutsOf, renotate } from '~/core/fitting'
 import type { Lick } from '~/core/line'
 import { gridName } from '~/core/time'
 import { PhraseStacks, PhraseText } from '../stacks/phrase-figure'
-import {
-  applyChange,
-  changedPhrase,
-  type Edit,
-  findSizes,
-  groupAs,
-  joinGroups,
-  moveGroups,
-  repeatUntilFull,
-  splitAt,
-} from './edits'
+import { applyChange, changedPhrase, type Edit, findSizes, groupAs, groupingEdits } from './edits'
 import type { PanelProps } from './panel-props'
 import { Act, Nothing, Part, TextBox } from './parts'
 
@@ -70,17 +60,7 @@ function Grouping({ lick, range, selection, onEdit }: PanelProps) {
   const sizes = findSizes(typed)
   const { groups } = phraseOf(lick.line, range)
   const cuts = useMemo(() => cutsOf(lick.line), [lick])
-  const act = (edit: Edit | null) => (edit ? () => onEdit(edit) : undefined)
-  const split = selection
-    ? splitAt(lick, selection.to === selection.from + 1 ? selection.from : selection.to)
-    : null
-  const acts: readonly (readonly [string, (() => void) | undefined])[] = [
-    ['Split here', act(split)],
-    ['Join', act(joinGroups(lick, range))],
-    ['Move earlier', act(moveGroups(lick, range, 'earlier'))],
-    ['Move later', act(moveGroups(lick, range, 'later'))],
-    ['Repeat until full', act(repeatUntilFull(lick))],
-  ]
+  const acts = groupingEdits(lick, selection, range)
   return (
     <Part
       title="Groups"
@@ -109,8 +89,8 @@ function Grouping({ lick, range, selection, onEdit }: PanelProps) {
             Group so
           </button>
         </form>
-        {acts.map(([label, run]) => (
-          <Act key={label} disabled={!run} onClick={() => run?.()}>
+        {acts.map(({ label, edit }) => (
+          <Act key={label} disabled={!edit} onClick={() => edit && onEdit(edit)}>
             {label}
           </Act>
         ))}

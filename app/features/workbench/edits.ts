@@ -192,6 +192,23 @@ export function repeatUntilFull(lick: Lick): Edit | null {
   return replaceRange(lick, { from, to: from }, added, 'Repeat until the space is full')
 }
 
+/** What can be done with the groups of a range, by name; null where there is nothing to do. */
+export function groupingEdits(
+  lick: Lick,
+  selection: SlotRange | null,
+  range: SlotRange,
+): readonly { readonly label: string; readonly edit: Edit | null }[] {
+  const one = selection !== null && selection.to === selection.from + 1
+  const split = selection ? splitAt(lick, one ? selection.from : selection.to) : null
+  return [
+    { label: 'Split here', edit: split },
+    { label: 'Join', edit: joinGroups(lick, range) },
+    { label: 'Move earlier', edit: moveGroups(lick, range, 'earlier') },
+    { label: 'Move later', edit: moveGroups(lick, range, 'later') },
+    { label: 'Repeat until full', edit: repeatUntilFull(lick) },
+  ]
+}
+
 /** Sizes as they are typed: `5 4 7`, `5+4+7`, `5, 4, 7`; undefined where they are none. */
 export function findSizes(typed: string): number[] | undefined {
   const words = typed

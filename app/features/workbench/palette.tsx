@@ -2,7 +2,7 @@ import { useEffect, useId, useRef, useState } from 'react'
 import { CHANGES, phraseOf, type SlotRange } from '~/core/changes'
 import type { Lick } from '~/core/line'
 import { PhraseText } from '../stacks/phrase-figure'
-import { applyChange, changedPhrase, type Edit, scopeRange } from './edits'
+import { applyChange, changedPhrase, type Edit, groupingEdits, scopeRange } from './edits'
 import { TABS, type WorkbenchTab } from './panel-props'
 
 interface PaletteProps {
@@ -146,6 +146,11 @@ function deedsFor(
     const { id, name, kind } = change
     return [{ id, name, kind, preview, run: () => onEdit(applyChange(lick, range, change)) }]
   })
+  const grouping = groupingEdits(lick, selection, range).flatMap(({ label, edit }): Deed[] =>
+    edit
+      ? [{ id: label, name: label, kind: 'groups', preview: null, run: () => onEdit(edit) }]
+      : [],
+  )
   const panels = TABS.map(
     ([tab, label]): Deed => ({
       id: `open-${tab}`,
@@ -155,7 +160,7 @@ function deedsFor(
       run: () => onOpen(tab),
     }),
   )
-  return [...changes, ...panels]
+  return [...changes, ...grouping, ...panels]
 }
 
 function says({ name, kind }: Deed, words: string): boolean {
