@@ -40,9 +40,38 @@ export function strokeEvents(lick: Lick): readonly StrokeEvent[] {
   const events = [
     ...lineEvents(lick),
     ...lick.layers.flatMap((layer, i) => layerEvents(lick, layer, i + 1)),
-  ].sort((a, b) => a.tick - b.tick || a.layer - b.layer || compareLimbs(a.limb, b.limb))
+  ].sort(compareEvents)
   allEventsOfLick.set(lick, events)
   return events
+}
+
+/**
+ * The strokes of line and layers in [from, to), in the same order, at the cost of that stretch
+ * alone. Law: it is what `strokeEvents` has there.
+ */
+export function strokeEventsBetween(lick: Lick, from: Ticks, to: Ticks): StrokeEvent[] {
+  const slots = lickSlots(lick)
+  // A squeeze may begin before the stretch and reach into it: one slot more than its own.
+  const first = Math.max(0, firstFrom(slots, from) - 1)
+  const line = slotsEvents(slots.slice(first, firstFrom(slots, to)), 0)
+  const layers = lick.layers.flatMap((layer, i) => layerEvents(lick, layer, i + 1, from, to))
+  const within = [...line, ...layers].filter(({ tick }) => tick >= from && tick < to)
+  return lick.layers.length === 0 ? within : within.sort(compareEvents)
+}
+
+/** The index of the first of a list in order of time that begins at a tick or later, by halving. */
+export function firstFrom(list: readonly { readonly tick: Ticks }[], tick: Ticks): number {
+  let [low, high] = [0, list.length]
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if ((list[middle] as { tick: Ticks }).tick < tick) low = middle + 1
+    else high = middle
+  }
+  return low
+}
+
+function compareEvents(a: StrokeEvent, b: StrokeEvent): number {
+  return a.tick - b.tick || a.layer - b.layer || compareLimbs(a.limb, b.limb)
 }
 
 const allEventsOfLick = new WeakMap<Lick, readonly StrokeEvent[]>()
@@ -69,8 +98,17 @@ export function lineEvents(lick: Lick): readonly StrokeEvent[] {
 
 const eventsOfLick = new WeakMap<Lick, readonly StrokeEvent[]>()
 
-/** Where layers begin and end: from the lead-in's first tick to the downbeat aimed at. */
-function layerEvents(lick: Lick, layer: Layer, number: number): StrokeEvent[] {
+/**
+ * Where layers begin and end: from the lead-in's first tick to the downbeat aimed at. Rounds that do
+ * not touch [from, to) are not written out.
+ */
+function layerEvents(
+  lick: Lick,
+  layer: Layer,
+  number: number,
+  from = Number.NEGATIVE_INFINITY,
+  to = Number.POSITIVE_INFINITY,
+): StrokeEvent[] {
   const length = lineTicks(layer.line, layer.grid)
   if (length === 0) return []
   const { target } = aimOf(lick)
@@ -78,7 +116,9 @@ function layerEvents(lick: Lick, layer: Layer, number: number): StrokeEvent[] {
   const silentUntil = layer.scope === 'fill' ? lick.frame.start : first
   const once = slotsEvents(timedSlots(layer.line, layer.grid, 0), number)
   const events: StrokeEvent[] = []
-  for (let round = first; round < target; round += length) {
+  const skipped = Math.max(0, Math.floor((from - first) / length))
+  const until = Math.min(target, to)
+  for (let round = first + skipped * length; round < until; round += length) {
     for (const event of once) {
       const tick = round + event.tick
       if (tick >= silentUntil && tick < target) {

@@ -1,6 +1,13 @@
 export { type Aim, aimOf } from './aim'
 export { type Clash, limbClashes } from './clashes'
-export { lickSlots, lineEvents, type StrokeEvent, strokeEvents } from './events'
+export {
+  firstFrom,
+  lickSlots,
+  lineEvents,
+  type StrokeEvent,
+  strokeEvents,
+  strokeEventsBetween,
+} from './events'
 export {
   DEFAULT_FRAME,
   EMPTY_LICK,
@@ -32,6 +39,8 @@ export {
   type Approach,
   crashHand,
   type FreeHand,
+  fitOf,
+  type LineFit,
   lineCounts,
   type Span,
   type Sum,

@@ -10,6 +10,7 @@ import {
   lineEvents,
   lineTicks,
   strokeEvents,
+  strokeEventsBetween,
   strokeVelocity,
   sumOf,
   timedSlots,
@@ -194,5 +195,18 @@ describe('the foot on both sides of the landing (hard case 14)', () => {
   ])('%s', (text, expected) => {
     const foot = footLanding(lickOf(text))
     expect(foot && [foot.gapTicks, foot.run, foot.needMs]).toEqual(expected)
+  })
+})
+
+describe('strokes of a stretch', () => {
+  it('are those of the whole there (law)', () => {
+    fc.assert(
+      fc.property(random.lick, fc.nat(120000), fc.nat(60000), (lick, a, length) => {
+        const from = a - 45000
+        const within = strokeEvents(lick).filter(({ tick }) => tick >= from && tick < from + length)
+        expect(strokeEventsBetween(lick, from, from + length)).toEqual(within)
+      }),
+      { numRuns: 150 },
+    )
   })
 })

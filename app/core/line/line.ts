@@ -1,4 +1,4 @@
-import { type SlotContent, strokesInSlot } from '../sticking'
+import type { SlotContent, Struck } from '../sticking'
 import { type Grid, gridTicks, sameGrid, type Ticks } from '../time'
 
 /** From slot `at` on, the line stands on another grid. */
@@ -75,10 +75,14 @@ export function lineTicks(line: Line, base: Grid): Ticks {
 export function countStrokes(line: Line): { strokes: number; graces: number } {
   let strokes = 0
   let graces = 0
+  const count = (struck: Struck) => {
+    strokes += struck.strokes.length
+    for (const stroke of struck.strokes) graces += stroke.graces
+  }
   for (const slot of line.slots) {
-    for (const { stroke } of strokesInSlot(slot)) {
-      strokes += 1
-      graces += stroke.graces
+    if (slot.kind === 'struck') count(slot)
+    if (slot.kind === 'squeeze') {
+      for (const part of slot.parts) if (part.kind === 'struck') count(part)
     }
   }
   return { strokes, graces }

@@ -24,19 +24,23 @@ export interface Approach {
   readonly freeHand: FreeHand
 }
 
-/** Does it fit? Everything that a drummer counts on fingers. */
-export interface Sum {
+/** Does it fit? The line held against its space. */
+export interface LineFit {
   readonly bars: number
   readonly available: Span
   readonly used: Span
   readonly left: Span
   readonly fits: boolean
   readonly groups: readonly number[]
+  /** How often the line's length goes until it meets a barline again; null for an empty line. */
+  readonly again: { readonly cycles: number; readonly bars: number } | null
+}
+
+/** Everything that a drummer counts on fingers: the fit, and what the strokes come to. */
+export interface Sum extends LineFit {
   readonly linear: boolean
   /** Null where the line has no stroke. */
   readonly landing: Approach | null
-  /** How often the line's length goes until it meets a barline again; null for an empty line. */
-  readonly again: { readonly cycles: number; readonly bars: number } | null
 }
 
 /** The syllable at each slot of the line, in a school (the default one unless told). */
@@ -45,15 +49,14 @@ export function lineCounts(lick: Lick, school: CountingSchool = DEFAULT_SCHOOL):
   return lickSlots(lick).map(({ tick, grid }) => countSyllable(tick, grid, meter, school))
 }
 
-/** The sum of a line in its frame. */
-export function sumOf(lick: Lick): Sum {
+/** Holds a line against its space. Its cost does not grow with the line's strokes. */
+export function fitOf(lick: Lick): LineFit {
   const { frame, line } = lick
   const aim = aimOf(lick)
   const { bar } = frameTicks(frame)
   const used = lineTicks(line, frame.grid)
   const available = aim.target - aim.start
   const span = (ticks: Ticks): Span => ({ ticks, slots: toSlots(ticks, lick) })
-  const events = lineEvents(lick)
   return {
     bars: aim.bars,
     available: span(available),
@@ -61,9 +64,17 @@ export function sumOf(lick: Lick): Sum {
     left: span(available - used),
     fits: available === used,
     groups: line.groups,
-    linear: isLinear(events),
-    landing: approachOf(events, aim.target),
     again: used === 0 ? null : { cycles: lcm(used, bar) / used, bars: lcm(used, bar) / bar },
+  }
+}
+
+/** The sum of a line in its frame. */
+export function sumOf(lick: Lick): Sum {
+  const events = lineEvents(lick)
+  return {
+    ...fitOf(lick),
+    linear: isLinear(events),
+    landing: approachOf(events, aimOf(lick).target),
   }
 }
 

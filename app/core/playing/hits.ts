@@ -28,35 +28,27 @@ export interface Hit {
 /** Leads of a flam, a drag and a ruff before their main stroke, in milliseconds. */
 const GRACE_LEADS_MS = [0, 30, 60, 90] as const
 
-/** Strokes before they are judged: `part` tells which run of onsets they belong to. */
+/** Strokes before they are judged; groove and landing are of layer 0, as the line is. */
 type Raw = Pick<
   StrokeEvent,
-  'tick' | 'limb' | 'surface' | 'grace' | 'graceLimb' | 'graceSurface'
-> & {
-  readonly part: number
-}
+  'tick' | 'layer' | 'limb' | 'surface' | 'grace' | 'graceLimb' | 'graceSurface'
+>
 
 /**
  * Every stroke of a limb whose hand or foot is known, graces too, by tick, then limb. What is a
  * double is judged in the line and in each layer by itself; groove and landing belong to the line.
  */
 export function hitsOf(lick: Lick, reading: Reading): Hit[] {
-  const raw = rawStrokes(lick, reading).sort(
-    (a, b) => a.tick - b.tick || compareLimbs(a.limb, b.limb),
-  )
+  const raw = reading === 'line' ? strokeEvents(lick) : wider(lick, reading)
   const hits: Hit[] = []
-  const runs = new Map<string, number>()
-  const onsets = new Map<number, { tick: Ticks; limbs: Set<Limb>; before: Set<Limb> }>()
+  const parts = new Map<number, Onsets>()
   for (const stroke of raw) {
-    const onset = onsets.get(stroke.part)
-    if (onset?.tick !== stroke.tick) {
-      const before = onset?.limbs ?? new Set<Limb>()
-      onsets.set(stroke.part, { tick: stroke.tick, limbs: new Set([stroke.limb]), before })
-    } else onset.limbs.add(stroke.limb)
-    const neighbour = onsets.get(stroke.part)?.before.has(stroke.limb) ?? false
-    const key = `${stroke.part} ${stroke.limb}`
-    const run = neighbour ? (runs.get(key) ?? 1) + 1 : 1
-    runs.set(key, run)
+    let onsets = parts.get(stroke.layer)
+    if (!onsets) {
+      onsets = new Onsets()
+      parts.set(stroke.layer, onsets)
+    }
+    const run = onsets.strike(stroke.tick, stroke.limb)
     if (stroke.limb === 'XH') continue
     if (stroke.grace > 0 && stroke.graceLimb && stroke.graceLimb !== 'XH') {
       hits.push({
@@ -78,19 +70,44 @@ export function hitsOf(lick: Lick, reading: Reading): Hit[] {
   return hits
 }
 
-function rawStrokes(lick: Lick, reading: Reading): Raw[] {
+/** The onsets of one part as they go by: which limbs struck last, and how often in a row. */
+class Onsets {
+  private tick = Number.NaN
+  private now = new Map<Limb, number>()
+  private before = new Map<Limb, number>()
+
+  /** A limb strikes at a tick; returns how many neighbouring onsets have it, this one counted. */
+  strike(tick: Ticks, limb: Limb): number {
+    if (tick !== this.tick) {
+      this.tick = tick
+      const spare = this.before
+      this.before = this.now
+      this.now = spare
+      spare.clear()
+    }
+    const run = (this.before.get(limb) ?? 0) + 1
+    this.now.set(limb, run)
+    return run
+  }
+}
+
+/** The line with what stands around it, in order of time. */
+function wider(lick: Lick, reading: Exclude<Reading, 'line'>): Raw[] {
+  return around(lick, reading).sort((a, b) => a.tick - b.tick || compareLimbs(a.limb, b.limb))
+}
+
+function around(lick: Lick, reading: Exclude<Reading, 'line'>): Raw[] {
   const { frame } = lick
   const { bar } = frameTicks(frame)
   const { target } = aimOf(lick)
-  const line: Raw[] = strokeEvents(lick).map((event) => ({ ...event, part: event.layer }))
-  if (reading === 'line') return line
+  const line: readonly Raw[] = strokeEvents(lick)
   const lands = frame.landing.kind === 'crash' || frame.landing.kind === 'stop'
   const stroke = (limb: Limb, surface: Voice, tick: Ticks): Raw => ({
     tick,
     limb,
     surface,
     grace: 0,
-    part: 0,
+    layer: 0,
   })
   const landing = lands ? [stroke(crashHand(lick), 'c1', target), stroke('RF', 'bd', target)] : []
   if (reading === 'landing') return [...line, ...landing]
@@ -99,7 +116,7 @@ function rawStrokes(lick: Lick, reading: Reading): Raw[] {
   const again =
     frame.lead > 0
       ? []
-      : line.flatMap((event) => (event.part === 0 ? [{ ...event, tick: event.tick + round }] : []))
+      : line.flatMap((event) => (event.layer === 0 ? [{ ...event, tick: event.tick + round }] : []))
   return yielding([...line, ...landing, ...again], grooveAround(lick, bar, target))
 }
 
@@ -110,9 +127,7 @@ function grooveAround(lick: Lick, bar: Ticks, target: Ticks): Raw[] {
   const events = grooveEvents(frame.groove, frame.meter)
   const until = frame.stop ?? frame.start
   const at = (from: Ticks, keep: (tick: Ticks) => boolean): Raw[] =>
-    events
-      .filter(({ tick }) => keep(tick))
-      .map((event) => ({ ...event, tick: event.tick + from, part: 0 }))
+    events.filter(({ tick }) => keep(tick)).map((event) => ({ ...event, tick: event.tick + from }))
   const lead = frame.lead > 0 ? at(-bar, () => true) : []
   return [
     ...lead,

@@ -9,7 +9,7 @@ import {
 } from '../kit'
 import { frameTicks, type Lick } from '../line'
 import type { Limb, Voice } from '../sticking'
-import { TICKS_PER_QUARTER, type Ticks } from '../time'
+import type { Ticks } from '../time'
 import { type Hit, hitsOf, type Reading } from './hits'
 
 /**
@@ -62,16 +62,39 @@ export function speedLimit(
   reading: Reading = 'line',
   setting: Setting = DEFAULT_SETTING,
 ): SpeedLimit {
-  const moves = movesOf(lick, reading, setting).sort((a, b) => a.bpm - b.bpm || a.toTick - b.toTick)
-  const [bottleneck = null, ...others] = moves
-  return { bpm: bottleneck?.bpm ?? null, bottleneck, next: others.slice(0, NEXT) }
+  // Only the slowest few are made and kept in order: there are as many moves as strokes.
+  const slowest: Move[] = []
+  eachMove(lick, reading, setting, (bpm, make) => {
+    const last = slowest.at(-1)
+    if (slowest.length > NEXT && last && bpm >= last.bpm) return
+    slowest.push(make())
+    slowest.sort(compareMoves)
+    slowest.length = Math.min(slowest.length, NEXT + 1)
+  })
+  const [bottleneck = null, ...next] = slowest
+  return { bpm: bottleneck?.bpm ?? null, bottleneck, next }
 }
 
-/** Every move of a limb from one stroke to its next, in order of limbs, then of time. */
-export function movesOf(lick: Lick, reading: Reading, { kit, player }: Setting): Move[] {
+function compareMoves(a: Move, b: Move): number {
+  return a.bpm - b.bpm || a.toTick - b.toTick
+}
+
+/** Every move of a limb from one stroke to its next, in order of time. */
+export function movesOf(lick: Lick, reading: Reading, setting: Setting): Move[] {
+  const moves: Move[] = []
+  eachMove(lick, reading, setting, (_, make) => moves.push(make()))
+  return moves
+}
+
+/** Visits every move with the tempo that it allows; the move itself is made on demand. */
+function eachMove(
+  lick: Lick,
+  reading: Reading,
+  { kit, player }: Setting,
+  visit: (bpm: number, make: () => Move) => void,
+): void {
   const { beat } = frameTicks(lick.frame)
   const last = new Map<Limb, Hit>()
-  const moves: Move[] = []
   for (const hit of hitsOf(lick, reading)) {
     const before = last.get(hit.limb)
     last.set(hit.limb, hit)
@@ -80,37 +103,53 @@ export function movesOf(lick: Lick, reading: Reading, { kit, player }: Setting):
     if (!before || ticks <= 0) continue
     const needMs = needOf(before, hit, kit, player)
     if (needMs <= 0) continue
-    const quarters = ((ticks / TICKS_PER_QUARTER) * 60000) / needMs
-    moves.push({
+    // g / 10080 * 60000 / n quarters a minute, in beats of the metre.
+    const bpm = (ticks * 60000) / (needMs * beat)
+    visit(bpm, () => ({
       limb: hit.limb,
       fromTick: before.tick,
       toTick: hit.tick,
       fromSurface: before.surface,
       toSurface: hit.surface,
       needMs,
-      bpm: (quarters * TICKS_PER_QUARTER) / beat,
-      rebound: hit.rebound && samePlace(kit, before.surface, hit.surface),
-    })
+      bpm,
+      rebound: hit.rebound && travelTime(kit, before.surface, hit.surface) === 0,
+    }))
   }
-  return moves
 }
 
 /** Milliseconds between two strokes of a limb; a grace's lead comes on top, one before gives time. */
 function needOf(before: Hit, hit: Hit, kit: Kit, player: Player): number {
   const speed = player[hit.limb === 'XH' ? 'RH' : hit.limb]
-  const still = samePlace(kit, before.surface, hit.surface)
-  const own = still && hit.rebound ? speed.double : speed.single
-  const travel = still ? 0 : travelTime(kit, before.surface, hit.surface)
+  const travel = travelTime(kit, before.surface, hit.surface)
+  const own = travel === 0 && hit.rebound ? speed.double : speed.single
   return Math.max(own, travel) + hit.leadMs - before.leadMs
 }
 
-function samePlace(kit: Kit, a: Voice, b: Voice): boolean {
-  if (a === '??' || b === '??' || placeOf(a) === placeOf(b)) return true
-  return findPiece(kit, a) === findPiece(kit, b)
+/**
+ * How long a limb needs from one surface to another, in milliseconds: 0 at one place, or where a
+ * surface is not decided; else never below A. Worked out once a kit, which never changes.
+ */
+export function travelTime(kit: Kit, from: Voice, to: Voice): number {
+  if (from === to) return 0
+  let known = travels.get(kit)
+  if (!known) {
+    known = new Map()
+    travels.set(kit, known)
+  }
+  const key = `${from} ${to}`
+  let time = known.get(key)
+  if (time === undefined) {
+    time = reckonTravel(kit, from, to)
+    known.set(key, time)
+  }
+  return time
 }
 
-/** How long a limb needs from one surface to another, in milliseconds; never below A. */
-export function travelTime(kit: Kit, from: Voice, to: Voice): number {
+const travels = new WeakMap<Kit, Map<string, number>>()
+
+function reckonTravel(kit: Kit, from: Voice, to: Voice): number {
+  if (from === '??' || to === '??' || placeOf(from) === placeOf(to)) return 0
   const [a, b] = [findPiece(kit, from), findPiece(kit, to)]
   if (!a || !b || a === b || a.kind === 'pedal' || b.kind === 'pedal') return 0
   const bits = Math.log2((2 * distance(a, b)) / Math.min(a.diameter, b.diameter))

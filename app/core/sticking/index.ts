@@ -3,6 +3,7 @@ export {
   isHand,
   LETTERS,
   type Letter,
+  LIMB_OF_LETTER,
   type Limb,
 } from './limb'
 export {

@@ -50,8 +50,7 @@ export function toAnswers(lick: Lick, tempo: number): Answers {
     lands: landing(lick, sum, milliseconds),
     foot: footAdvice(lick, milliseconds),
     speed: `${Math.round(speed.strokesPerMinute)} slots a minute, ${tenth(speed.millisecondsPerSlot)} ms each`,
-    limits: limitWords(lick),
-    bottleneck: speedLimit(lick).bottleneck,
+    ...limits(lick),
     linear:
       lineEvents(lick).length === 0
         ? ''
@@ -70,16 +69,23 @@ const READINGS = [
 ] as const
 
 /** The limit of the line, and of a wider reading where that is lower; at a usual setting. */
-function limitWords(lick: Lick): string[] {
-  if (undecidedSlots(lick).length > 0)
-    return ['How fast it plays is not known: hands are not decided']
+function limits(lick: Lick): Pick<Answers, 'limits' | 'bottleneck'> {
+  if (undecidedSlots(lick).length > 0) {
+    return {
+      limits: ['How fast it plays is not known: hands are not decided'],
+      bottleneck: null,
+    }
+  }
   let lowest = Number.POSITIVE_INFINITY
-  return READINGS.flatMap(([reading, words]) => {
+  let first: Move | null = null
+  const said = READINGS.flatMap(([reading, words]) => {
     const { bpm, bottleneck } = speedLimit(lick, reading)
     if (bpm === null || !bottleneck || bpm >= lowest * (1 - 1e-9)) return []
     lowest = bpm
+    if (reading === 'line') first = bottleneck
     return [`${words} ${tenth(bpm)}: ${moveWords(lick, bottleneck)}`]
   })
+  return { limits: said, bottleneck: first }
 }
 
 /** `kick again at 4a, as a double: 110 ms`, `right hand, floor tom to snare, at 3e: 212 ms`. */

@@ -1,4 +1,12 @@
-import { aimOf, countStrokes, frameTicks, type Lick, lickSlots, type Sum, sumOf } from '~/core/line'
+import {
+  aimOf,
+  countStrokes,
+  fitOf,
+  frameTicks,
+  type Lick,
+  type LineFit,
+  lickSlots,
+} from '~/core/line'
 import { formatSlot } from '~/core/notation'
 import { type CountingSchool, countSyllable, gridName, gridTicks, placeName } from '~/core/time'
 import { plural, slots } from './figures'
@@ -24,7 +32,7 @@ export interface Fit {
 /** Holds a line against its space, as it is typed. */
 export function toFit(lick: Lick, school: CountingSchool): Fit {
   const { frame, line } = lick
-  const sum = sumOf(lick)
+  const sum = fitOf(lick)
   const { strokes, graces } = countStrokes(line)
   return {
     verdict:
@@ -49,23 +57,23 @@ function shortened(groups: readonly number[]): string {
   return text.length > 60 ? `${groups.length} groups` : text
 }
 
-function difference({ left }: Sum): string {
+function difference({ left }: LineFit): string {
   if (left.ticks === 0) return ''
   return `${slots(Math.abs(left.slots))} ${left.ticks > 0 ? 'left' : 'over'}`
 }
 
-function target({ frame }: Lick, sum: Sum): string {
+function target({ frame }: Lick, sum: LineFit): string {
   if (frame.landing.at === 'beat') return 'the beat it lands on'
   return sum.bars === 1 ? 'the barline' : `the barline after ${sum.bars} bars`
 }
 
-function again({ again: meets }: Sum): string {
+function again({ again: meets }: LineFit): string {
   if (!meets) return ''
   if (meets.cycles === 1) return `Over and over it fills ${plural(meets.bars, 'bar')} each time`
   return `Over and over it meets the barline after ${plural(meets.bars, 'bar')}, ${meets.cycles} times through`
 }
 
-function offPlace(lick: Lick, sum: Sum, school: CountingSchool): string {
+function offPlace(lick: Lick, sum: LineFit, school: CountingSchool): string {
   const { end, target: aimed } = aimOf(lick)
   if (sum.left.ticks > 0 && lick.line.slots.length > 0) return `Free from ${placeIn(lick, end)}`
   const over = lickSlots(lick).find(({ tick, ticks }) => tick + ticks > aimed)
@@ -79,7 +87,7 @@ function offPlace(lick: Lick, sum: Sum, school: CountingSchool): string {
 }
 
 /** Where the line would have to begin to end on a barline, told if it is a place of this grid. */
-function betterStart(lick: Lick, sum: Sum): string | null {
+function betterStart(lick: Lick, sum: LineFit): string | null {
   const { frame } = lick
   if (sum.left.ticks === 0 || sum.used.ticks === 0 || frame.landing.at === 'beat') return null
   const { bar } = frameTicks(frame)

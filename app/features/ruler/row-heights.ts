@@ -1,5 +1,5 @@
-import { crashHand } from '~/core/line'
-import type { Limb } from '~/core/sticking'
+import { crashHand, type Lick } from '~/core/line'
+import { type Letter, LIMB_OF_LETTER, type Limb, type Struck } from '~/core/sticking'
 import type { Scene } from './view'
 
 /** Heights of the rows of one system, from the top; all figures in pixels. */
@@ -20,7 +20,7 @@ export const TALLEST_STACK = 24
 const LETTER = 17
 
 /** How tall the rows have to be for what stands in any of them. */
-export function rowHeights({ lick, events }: Scene, slotWidth: number): RowHeights {
+export function rowHeights({ lick }: Scene, slotWidth: number): RowHeights {
   const { groups, slots } = lick.line
   const largest = groups.reduce((most, size) => Math.max(most, size), 2)
   const tallest = Math.min(TALLEST_STACK, largest)
@@ -29,7 +29,7 @@ export function rowHeights({ lick, events }: Scene, slotWidth: number): RowHeigh
     (most, slot) => Math.max(most, slot.kind === 'struck' ? slot.strokes.length : 1),
     1,
   )
-  const used = new Set(events.map(({ limb }) => limb))
+  const used = limbsOf([lick.line, ...lick.layers.map(({ line }) => line)])
   const { kind } = lick.frame.landing
   if (kind === 'crash' || kind === 'stop')
     for (const limb of [crashHand(lick), 'RF'] as const) used.add(limb)
@@ -55,4 +55,20 @@ export function rowParts(heights: RowHeights) {
     voicesBaseline,
     height: voicesBaseline + VOICES - 17,
   }
+}
+
+/** Every limb that any of the lines asks for. */
+function limbsOf(lines: readonly Lick['line'][]): Set<Limb> {
+  const letters = new Set<Letter>()
+  const add = (struck: Struck) => {
+    for (const { letter } of struck.strokes) letters.add(letter)
+  }
+  for (const { slots } of lines) {
+    for (const slot of slots) {
+      if (slot.kind === 'struck') add(slot)
+      if (slot.kind === 'squeeze')
+        for (const part of slot.parts) if (part.kind === 'struck') add(part)
+    }
+  }
+  return new Set([...letters].map((letter) => LIMB_OF_LETTER[letter]))
 }

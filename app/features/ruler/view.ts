@@ -2,12 +2,11 @@ import type { SlotRange } from '~/core/changes'
 import {
   aimOf,
   crashHand,
+  firstFrom,
   frameTicks,
   type Lick,
   lickSlots,
-  limbClashes,
-  type StrokeEvent,
-  strokeEvents,
+  strokeEventsBetween,
   type TimedSlot,
 } from '~/core/line'
 import { formatSlot } from '~/core/notation'
@@ -88,9 +87,6 @@ export interface Scene {
   readonly lick: Lick
   readonly school: CountingSchool
   readonly slots: readonly TimedSlot[]
-  readonly events: readonly StrokeEvent[]
-  /** Instants and limbs that line and layers both want, as `tick limb`. */
-  readonly clashes: ReadonlySet<string>
   /** The first slot of each group. */
   readonly groupStarts: readonly number[]
   /** Everything but the line that rows depend on, as one string. */
@@ -109,8 +105,6 @@ export function toScene(lick: Lick, school: CountingSchool): Scene {
     lick,
     school,
     slots: lickSlots(lick),
-    events: strokeEvents(lick),
-    clashes: new Set(limbClashes(lick).map(({ tick, limb }) => `${tick} ${limb}`)),
     groupStarts,
     frameKey: JSON.stringify([lick.frame, lick.layers, school.id]),
   }
@@ -123,18 +117,28 @@ export function toRowView(scene: Scene, ruler: Ruler, row: RulerRow): RowView {
   const counts = countMarks(lick, ruler, row, slots, school)
   const letters = slots.map((slot) => letterMark(slot, lick, ruler, row, school))
   const stacks = stackMarks(scene, slots, ruler, row)
-  const lanes = between(scene.events, row.from, row.to).map((event) => ({
-    x: xOf(ruler, row, event.tick) ?? 0,
-    limb: event.limb,
-    letter: letterOf(event.limb, event.surface === 'b2'),
-    level: event.dynamic,
-    under: event.layer > 0,
-    clash: scene.clashes.has(`${event.tick} ${event.limb}`),
-  }))
+  const lanes = laneMarks(lick, ruler, row)
   const beatLines = beatLinesOf(lick, ruler, row)
   const landing = row.segments.find(({ kind }) => kind === 'landing')
   const landed = landing ? landingLanes(lick, xOf(ruler, row, landing.from) ?? 0) : []
   return { row, counts, stacks, letters, lanes: [...lanes, ...landed], beatLines, landing }
+}
+
+/** The strokes of a row on their limbs' lines; a limb struck twice at once is a clash. */
+function laneMarks(lick: Lick, ruler: Ruler, row: RulerRow): LaneMark[] {
+  const events = strokeEventsBetween(lick, row.from, row.to)
+  const wanted = new Map<string, number>()
+  for (const { tick, limb } of lick.layers.length > 0 ? events : []) {
+    wanted.set(`${tick} ${limb}`, (wanted.get(`${tick} ${limb}`) ?? 0) + 1)
+  }
+  return events.map(({ tick, limb, surface, dynamic, layer }) => ({
+    x: xOf(ruler, row, tick) ?? 0,
+    limb,
+    letter: letterOf(limb, surface === 'b2'),
+    level: dynamic,
+    under: layer > 0,
+    clash: (wanted.get(`${tick} ${limb}`) ?? 0) > 1,
+  }))
 }
 
 /**
@@ -206,16 +210,6 @@ function between<T extends { readonly tick: Ticks }>(
   to: Ticks,
 ): T[] {
   return list.slice(firstFrom(list, from), firstFrom(list, to))
-}
-
-function firstFrom(list: readonly { readonly tick: Ticks }[], tick: Ticks): number {
-  let [low, high] = [0, list.length]
-  while (low < high) {
-    const middle = (low + high) >> 1
-    if ((list[middle] as { tick: Ticks }).tick < tick) low = middle + 1
-    else high = middle
-  }
-  return low
 }
 
 /** The limbs of the landing: the hand that takes the crash, and the kick under it. */
