@@ -10,3 +10,4 @@ export {
   speedLimit,
   travelTime,
 } from './limit'
+export { type SideMeeting, sideMeetings } from './sides'

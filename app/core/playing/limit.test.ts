@@ -15,7 +15,15 @@ import {
 } from '../kit'
 import { frameTicks, type Lick } from '../line'
 import { TICKS_PER_QUARTER } from '../time'
-import { DEFAULT_SETTING, handMeets, movesOf, type Reading, speedLimit, travelTime } from '.'
+import {
+  DEFAULT_SETTING,
+  handMeets,
+  movesOf,
+  type Reading,
+  sideMeetings,
+  speedLimit,
+  travelTime,
+} from '.'
 
 const limit = (text: string, reading: Reading = 'line') => speedLimit(lickOf(text), reading)
 const bpm = (text: string, reading: Reading = 'line') =>
@@ -213,5 +221,25 @@ describe('kits', () => {
     expect(
       speedLimit(lickOf('R:t1R:f1R:c1K'), 'loop', { kit: lone, player: DEFAULT_PLAYER }).bpm,
     ).toBeGreaterThan(0)
+  })
+})
+
+describe('feet under hands', () => {
+  it('meet them on the same side or across (C39)', () => {
+    const lick = lickOf('meter: 3/4\nline: RRL*4\nunder fill: @1/8 KJ')
+    const sides = sideMeetings(lick).map(({ tick, sameSide }) => [tick / 2520, sameSide])
+    expect(sides).toEqual([
+      [0, true],
+      [2, true],
+      [4, true],
+      [6, false],
+      [8, false],
+      [10, false],
+    ])
+  })
+
+  it('meet only where both are, at another rate (hard case 9)', () => {
+    const lick = lickOf('grid: 1/8t\nline: RRL*4\nunder fill: @1/8 KJ')
+    expect(sideMeetings(lick).map(({ tick }) => tick)).toEqual([0, 10080, 20160, 30240])
   })
 })

@@ -9,6 +9,7 @@ import {
 } from '~/core/hands'
 import { type Lick, limbClashes } from '~/core/line'
 import { formatSlot } from '~/core/notation'
+import { sideMeetings } from '~/core/playing'
 import { SURFACE_NAMES } from '~/core/sticking'
 import { placeIn } from '../bench/places'
 import { PhraseText } from '../stacks/phrase-figure'
@@ -61,6 +62,7 @@ export function HandsPanel({ lick, onEdit }: PanelProps) {
       </Part>
       {isUndecided(lick) && <Suggestion lick={lick} onEdit={onEdit} />}
       <Clashes lick={lick} onEdit={onEdit} />
+      <Sides lick={lick} />
     </div>
   )
 }
@@ -166,4 +168,23 @@ function Clashes({ lick, onEdit }: { lick: Lick; onEdit: (edit: Edit) => void })
 function layerVoice({ slots }: Lick['line']): keyof typeof SURFACE_NAMES {
   const struck = slots.find((slot) => slot.kind === 'struck')
   return struck?.kind === 'struck' && struck.strokes[0]?.letter === 'H' ? 'hf' : 'bd'
+}
+
+/** Where the feet under the line meet its hands: on the same side of the body, or across. */
+function Sides({ lick }: { lick: Lick }) {
+  const meetings = useMemo(() => sideMeetings(lick), [lick])
+  if (meetings.length === 0) return null
+  const places = (same: boolean) => {
+    const ticks = meetings.filter(({ sameSide }) => sameSide === same).map(({ tick }) => tick)
+    const shown = ticks.slice(0, SHOWN).map((tick) => placeIn(lick, tick))
+    const more = ticks.length - shown.length
+    return shown.length === 0 ? 'nowhere' : shown.join(', ') + (more > 0 ? ` and ${more} more` : '')
+  }
+  return (
+    <Part title="Feet under hands">
+      <p className="text-sm">
+        On the same side: {places(true)}. Across: {places(false)}.
+      </p>
+    </Part>
+  )
 }
