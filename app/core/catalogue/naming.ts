@@ -1,5 +1,5 @@
 import { mirrorHands, type Phrase, rotate, startsOf } from '../changes'
-import { isHand, type SlotContent, type Stroke, strokesInSlot } from '../sticking'
+import { isAccented, isHand, type SlotContent, type Stroke, strokesInSlot } from '../sticking'
 import { CATALOGUE, type Cell } from './cells'
 
 /** What a sticking is: a cell, from which stroke, by which hand, and what was put on it. */
@@ -158,7 +158,7 @@ function gracesOf(slots: readonly SlotContent[]): string {
 }
 
 function accentsOf(slots: readonly SlotContent[]): string {
-  return perSlot(slots, ({ level }) => (level === 'accent' || level === 'strong' ? 1 : 0))
+  return perSlot(slots, (stroke) => Number(isAccented(stroke)))
 }
 
 /** Whether a cell asks for graces that are not there. */

@@ -1,5 +1,13 @@
 import { modulo } from '../foundation'
-import { type Graces, isHand, type Level, type Stroke, strokesInSlot } from '../sticking'
+import {
+  type Graces,
+  hasAccent,
+  isAccented,
+  isHand,
+  type Level,
+  type Stroke,
+  strokesInSlot,
+} from '../sticking'
 import { mapStrokes, type Phrase, withoutGraces } from './phrase'
 import { startsOf } from './splice'
 
@@ -21,10 +29,6 @@ export function clearAccents(phrase: Phrase): Phrase {
   return setLevel(phrase, 'tap', isAccented)
 }
 
-export function isAccented({ level }: Pick<Stroke, 'level'>): boolean {
-  return level === 'accent' || level === 'strong'
-}
-
 /**
  * Accents laid on other slots, without moving a stroke: every other level stays. Slots counted
  * over and over by the pattern's own length, so that it may be of another length than the phrase.
@@ -38,13 +42,7 @@ export function layAccents(phrase: Phrase, pattern: readonly boolean[]): Phrase 
 
 /** Where a phrase's accents are, slot by slot. */
 export function accentsOf({ slots }: Phrase): boolean[] {
-  return slots.map((content) =>
-    content.kind === 'rest'
-      ? false
-      : content.kind === 'struck'
-        ? content.strokes.some(isAccented)
-        : content.parts.some((part) => part.kind === 'struck' && part.strokes.some(isAccented)),
-  )
+  return slots.map(hasAccent)
 }
 
 /** Every accent on the stroke `steps` later, round from the end to the start; rests are passed. */

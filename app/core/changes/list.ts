@@ -1,8 +1,7 @@
-import type { Letter } from '../sticking'
+import { isAccented, type Letter } from '../sticking'
 import {
   clearAccents,
   firstsOf,
-  isAccented,
   layAccents,
   moveAccents,
   oneSurface,

@@ -1,6 +1,6 @@
 import { namesOf } from '../catalogue'
 import type { Line } from '../line'
-import { isHand, type SlotContent, strokesInSlot } from '../sticking'
+import { hasAccent, isHand, type SlotContent, strokesInSlot } from '../sticking'
 
 /** Ways to find the groups of a raw line. */
 export const CUT_KINDS = ['before-kicks', 'after-kicks', 'accents', 'doubles', 'cells'] as const
@@ -26,7 +26,7 @@ export function cutLine(slots: readonly SlotContent[], kind: CutKind): number[] 
   const begins = {
     'before-kicks': (i: number) => hasKick(slots[i]),
     'after-kicks': (i: number) => hasKick(slots[i - 1]) && !hasKick(slots[i]),
-    accents: (i: number) => isAccent(slots[i]),
+    accents: (i: number) => hasAccent(slots[i] as SlotContent),
     doubles: (i: number) => isDouble(slots, i),
   }[kind]
   const sizes: number[] = []
@@ -39,13 +39,6 @@ export function cutLine(slots: readonly SlotContent[], kind: CutKind): number[] 
 
 function hasKick(content: SlotContent | undefined): boolean {
   return content !== undefined && strokesInSlot(content).some(({ stroke }) => stroke.letter === 'K')
-}
-
-function isAccent(content: SlotContent | undefined): boolean {
-  if (content === undefined) return false
-  return strokesInSlot(content).some(
-    ({ stroke: { level } }) => level === 'accent' || level === 'strong',
-  )
 }
 
 function isDouble(slots: readonly SlotContent[], i: number): boolean {

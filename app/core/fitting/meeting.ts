@@ -1,7 +1,7 @@
 import type { SlotRange } from '../changes'
 import { lcm } from '../foundation'
 import { frameTicks, type Lick, lickSlots } from '../line'
-import { strokesInSlot } from '../sticking'
+import { hasAccent } from '../sticking'
 import type { Grid, Ticks } from '../time'
 
 /** A first note or an accent of a phrase that goes round and round. */
@@ -41,9 +41,7 @@ export function meetingOf(lick: Lick, { from, to }: SlotRange): Meeting | null {
   const whole = lcm(length, bar)
   const bars = whole / bar
   const accented = slots.flatMap((slot, i) => {
-    const accent = strokesInSlot(slot.content).some(
-      ({ stroke: { level } }) => level === 'accent' || level === 'strong',
-    )
+    const accent = hasAccent(slot.content)
     return accent || i === 0 ? [{ slot, first: i === 0, accent }] : []
   })
   const shown = Math.min(bars, MOST_BARS) * bar

@@ -47,7 +47,7 @@ export function suggestHands(lick: Lick): Lick {
   const best = [...states.values()].reduce((a, b) => (b.cost < a.cost ? b : a))
   const slots = lick.line.slots.map((content, i) => {
     const hand = best.hands[i]
-    return hand && isOpen(content) ? decide(content, hand) : content
+    return hand && isOpen(content) ? ledBy(content, hand) : content
   })
   return { ...lick, line: { ...lick.line, slots } }
 }
@@ -66,8 +66,4 @@ function handsFor(content: SlotContent): readonly (Hand | null)[] {
   if (!hands.includes('X')) return [decided.at(-1) ?? null]
   if (content.kind === 'struck' && decided[0]) return [decided[0] === 'R' ? 'L' : 'R']
   return ['R', 'L']
-}
-
-function decide(content: SlotContent, hand: Hand): SlotContent {
-  return ledBy(content, hand)
 }

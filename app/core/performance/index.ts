@@ -1,5 +1,5 @@
 export type { SoundClick, SoundEvent, SoundStroke } from './events'
-export { graceLeads, LONGEST_GRACE_MS } from './grace'
+export { GRACE_LEAD_MS, graceLeads, LONGEST_GRACE_MS } from './grace'
 export { type Performance, type PlayOptions, toPerformance } from './performance'
 export {
   eventsBetween,

@@ -1,6 +1,6 @@
 import { findPiece, type Kit, type Piece, placeOf } from '../kit'
-import { frameTicks, type Lick, strokeEvents } from '../line'
-import type { Limb, Voice } from '../sticking'
+import { frameTicks, type Lick, lineEvents, strokeEvents } from '../line'
+import type { Voice } from '../sticking'
 import type { Ticks } from '../time'
 
 /** Two hand strokes in a row by different hands that are in each other's way. */
@@ -54,14 +54,8 @@ function isSmall({ diameter }: Piece): boolean {
   return diameter < ROOM_FOR_TWO
 }
 
-/** Which limbs are played by hands that are not decided: their speed cannot be known. */
+/** The slots of the line with a hand that is not decided: how fast they play cannot be known. */
 export function undecidedSlots(lick: Lick): number[] {
-  const isOpen = (limb: Limb) => limb === 'XH'
-  return [
-    ...new Set(
-      strokeEvents(lick)
-        .filter(({ limb, layer }) => layer === 0 && isOpen(limb))
-        .map(({ slot }) => slot),
-    ),
-  ]
+  const open = lineEvents(lick).filter(({ limb }) => limb === 'XH')
+  return [...new Set(open.map(({ slot }) => slot))]
 }

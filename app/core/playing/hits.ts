@@ -8,6 +8,7 @@ import {
   type StrokeEvent,
   strokeEvents,
 } from '../line'
+import { GRACE_LEAD_MS } from '../performance'
 import { compareLimbs, type Limb, type Voice } from '../sticking'
 import type { Ticks } from '../time'
 
@@ -24,9 +25,6 @@ export interface Hit {
   /** The 2nd, 4th, 6th of neighbouring onsets with this limb: it rebounds. */
   readonly rebound: boolean
 }
-
-/** Leads of a flam, a drag and a ruff before their main stroke, in milliseconds. */
-const GRACE_LEADS_MS = [0, 30, 60, 90] as const
 
 /** Strokes before they are judged; groove and landing are of layer 0, as the line is. */
 type Raw = Pick<
@@ -55,7 +53,7 @@ export function hitsOf(lick: Lick, reading: Reading): Hit[] {
         tick: stroke.tick,
         limb: stroke.graceLimb,
         surface: stroke.graceSurface ?? stroke.surface,
-        leadMs: GRACE_LEADS_MS[stroke.grace],
+        leadMs: GRACE_LEAD_MS[stroke.grace],
         rebound: false,
       })
     }

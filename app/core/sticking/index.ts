@@ -11,6 +11,8 @@ export {
   type Graces,
   graceLimb,
   graceSurface,
+  hasAccent,
+  isAccented,
   LEVELS,
   type Level,
   MAX_SQUEEZE,

@@ -107,3 +107,13 @@ export function strokesInSlot(content: SlotContent): PlacedStroke[] {
     part.kind === 'rest' ? [] : part.strokes.map((stroke) => ({ stroke, top, bottom })),
   )
 }
+
+/** Whether a stroke is accented, strongly or not. */
+export function isAccented({ level }: Pick<Stroke, 'level'>): boolean {
+  return level === 'accent' || level === 'strong'
+}
+
+/** Whether any stroke of a slot is accented. */
+export function hasAccent(content: SlotContent): boolean {
+  return strokesInSlot(content).some(({ stroke }) => isAccented(stroke))
+}

@@ -18,6 +18,7 @@ import {
 import { type Limb, SURFACE_NAMES } from '~/core/sticking'
 import { secondsPerTick, type Ticks } from '~/core/time'
 import { plural, tenth } from './figures'
+import { LIMB_NAMES } from './limb-names'
 import { placeIn } from './places'
 
 /** What is said beside the ruler besides the fit. Sentences are whole; figures are computed. */
@@ -105,14 +106,6 @@ function cellNames({ line }: Lick): string[] {
   if (whole) return [namingWords(whole)]
   const known = groups.flatMap((name) => (name ? [namingWords(name)] : []))
   return [...new Set(known)].slice(0, MOST_NAMES)
-}
-
-const LIMB_NAMES: Readonly<Record<Limb, string>> = {
-  RH: 'right hand',
-  LH: 'left hand',
-  XH: 'either hand',
-  RF: 'kick',
-  LF: 'second foot',
 }
 
 function landing(lick: Lick, sum: Sum, milliseconds: (ticks: Ticks) => number): string[] {

@@ -11,6 +11,7 @@ import { type Lick, limbClashes } from '~/core/line'
 import { formatSlot } from '~/core/notation'
 import { sideMeetings } from '~/core/playing'
 import { SURFACE_NAMES } from '~/core/sticking'
+import { LIMB_NAMES } from '../bench/limb-names'
 import { placeIn } from '../bench/places'
 import { PhraseText } from '../stacks/phrase-figure'
 import { type Edit, leaveOutClashing, replaceRange } from './edits'
@@ -118,14 +119,6 @@ function Suggestion({ lick, onEdit }: { lick: Lick; onEdit: (edit: Edit) => void
   )
 }
 
-const LIMB_WORDS = {
-  RH: 'right hand',
-  LH: 'left hand',
-  XH: 'either hand',
-  RF: 'kick',
-  LF: 'second foot',
-}
-
 /** A limb that line and layers want at once, with ways to mend it. */
 function Clashes({ lick, onEdit }: { lick: Lick; onEdit: (edit: Edit) => void }) {
   const clashes = useMemo(() => limbClashes(lick), [lick])
@@ -137,14 +130,14 @@ function Clashes({ lick, onEdit }: { lick: Lick; onEdit: (edit: Edit) => void })
       <p className="text-sm">
         {clashes
           .slice(0, SHOWN)
-          .map(({ limb, tick }) => `${LIMB_WORDS[limb]} at ${placeIn(lick, tick)}`)
+          .map(({ limb, tick }) => `${LIMB_NAMES[limb]} at ${placeIn(lick, tick)}`)
           .join(', ')}
         {clashes.length > SHOWN && ` and ${clashes.length - SHOWN} more`}
       </p>
       <div className="flex flex-wrap gap-2">
         {limbs.map((limb) => (
           <Act key={limb} onClick={() => onEdit(leaveOutClashing(lick, limb))}>
-            Leave the {LIMB_WORDS[limb]} out of the line there
+            Leave the {LIMB_NAMES[limb]} out of the line there
           </Act>
         ))}
         {lick.layers.map((layer, i) => (
