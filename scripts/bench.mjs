@@ -4,12 +4,19 @@ import { QUIET_FLAGS, serveDemo } from './serve.mjs'
 
 /** Measures speed as ratios and growth: machines differ, and this one is noisy. */
 const PORT = 4174
-const KEYS = 80
+const KEYS = 40
+/** The lengths take turns, so that a slow moment of the machine does not fall on one alone. */
+const ROUNDS = 3
 /** Between one key and the next, in milliseconds: ten letters a second. */
 const PAUSE = 90
 
-/** A bar of thirty-seconds. */
-const BAR = 'RLLKRLLK RLLKRLRL '.repeat(2)
+/** Sixteen slots: a bar of sixteenths, half a bar of thirty-seconds. */
+const SIXTEEN = 'RLLKRLLK RLLKRLRL '
+
+const GRIDS = [
+  { grid: '1/16', bar: SIXTEEN, bars: [1, 16] },
+  { grid: '1/32', bar: SIXTEEN.repeat(2), bars: [1, 4, 16, 64] },
+]
 
 /** Ways to change a line that leave it as long as it was. */
 const WAYS = [
@@ -85,36 +92,48 @@ async function benchKeys(bare) {
     // By its label alone: looking for roles would keep the page busy between the keys.
     const field = page.locator('textarea[aria-label="Sticking"]')
     await page.getByLabel('Start').selectOption('1')
-    await page.getByLabel('Grid').selectOption('1/32')
-    for (const { what, key } of WAYS) {
-      console.log(`\n${what}, in thirty-seconds (${KEYS} keys each):`)
-      for (const bars of [1, 4, 16, 64]) {
-        // One slot short, so that a key more changes nothing but its own bar.
-        await field.fill(BAR.repeat(bars).trim().slice(0, -1))
-        await page.waitForTimeout(1500)
-        for (let i = 0; i < 8; i += 1) await key(page, field, i)
-        await page.evaluate(() => window.takeKeys())
-        for (let i = 0; i < KEYS; i += 1) await key(page, field, i)
-        await page.waitForTimeout(500)
-        report(bars, await page.evaluate(() => window.takeKeys()), bare)
+    for (const { grid, bar, bars } of GRIDS)
+      for (const { what, key } of WAYS) {
+        await page.getByLabel('Grid').selectOption(grid)
+        console.log(`\n${what}, in ${grid} (${ROUNDS} rounds of ${KEYS} keys each):`)
+        const taken = new Map(bars.map((count) => [count, []]))
+        for (let round = 0; round < ROUNDS; round += 1)
+          for (const count of bars) {
+            // One slot short, so that a key more changes nothing but its own bar.
+            await field.fill(bar.repeat(count).trim().slice(0, -1))
+            await page.waitForTimeout(1500)
+            for (let i = 0; i < 8; i += 1) await key(page, field, i)
+            await page.evaluate(() => window.takeKeys())
+            for (let i = 0; i < KEYS; i += 1) await key(page, field, i)
+            await page.waitForTimeout(500)
+            taken.get(count).push(await page.evaluate(() => window.takeKeys()))
+          }
+        for (const [count, rounds] of taken) report(count, rounds, bare)
       }
-    }
     await page.close()
   } finally {
     stop()
   }
 }
 
-/** Prints the medians and 95th percentiles of what was watched. */
-function report(bars, taken, bare) {
-  const [painted, work, staff, units] = ['painted', 'work', 'staff', 'units'].map((name) =>
-    taken.map((one) => one[name]),
-  )
+/** Prints the medians of all rounds, and the 95th percentiles as the median round has them. */
+function report(bars, rounds, bare) {
+  const middle = (name) => median(rounds.flat().map((one) => one[name]))
+  const slow = (name) =>
+    median(
+      rounds.map((taken) =>
+        quantile(
+          taken.map((one) => one[name]),
+          0.95,
+        ),
+      ),
+    )
+  const units = rounds.flat().map((one) => one.units)
   console.log(
-    `  ${String(bars).padStart(2)} bars: work for a key median ${ms(median(work))}, 95th ${ms(quantile(work, 0.95))} (16 at most); ` +
-      `key to paint median ${ms(median(painted))}, 95th ${ms(quantile(painted, 0.95))}; ` +
-      `staff units redrawn median ${median(units)}, most ${Math.max(...units)}; staff median ${ms(median(staff))}, ` +
-      perUnit(median(staff), median(units), bare),
+    `  ${String(bars).padStart(2)} bars: work for a key median ${ms(middle('work'))}, 95th ${ms(slow('work'))} (16 at most); ` +
+      `key to paint median ${ms(middle('painted'))}, 95th ${ms(slow('painted'))}; ` +
+      `staff units redrawn median ${median(units)}, most ${Math.max(...units)}; staff median ${ms(middle('staff'))}, ` +
+      perUnit(middle('staff'), median(units), bare),
   )
 }
 

@@ -232,3 +232,37 @@ test('no panel leaves anything to the checker of accessibility, or is too wide',
     expect(violations.map(({ id, nodes }) => [name, id, nodes[0]?.html])).toEqual([])
   }
 })
+
+test('a cycle runs over the barlines and is cut where it is told to stop', async ({ page }) => {
+  await openLick(page, 'Tightrope')
+  await page.getByLabel('Start').selectOption('1')
+  await page.getByLabel('Metre').fill('3/4')
+  await page.getByLabel('Metre').press('Enter')
+  await sticking(page).fill('RLRRLRL')
+  await open(page, 'Meets')
+  await expect(panel(page)).toContainText('12 times, 7 bars')
+  await expect(
+    panel(page).getByRole('img', { name: /^First notes: bar 1, 1; bar 1/ }),
+  ).toBeVisible()
+  await panel(page).getByRole('button', { name: '4', exact: true }).click()
+  await expect(panel(page)).toContainText('48 slots: 6 times, and the first 6 of its 7.')
+  await panel(page).getByRole('button', { name: 'Take it' }).click()
+  await expect(answers(page)).toContainText('48of 48 slots')
+  await expect(sticking(page)).toHaveValue('RLRRLRL*6 RLRRLR')
+})
+
+test('a cell goes in at the caret, inside a group too', async ({ page }) => {
+  await openLick(page, 'Tightrope')
+  await sticking(page).fill('KKKK HHHH')
+  await sticking(page).press('Home')
+  await sticking(page).press('ArrowRight')
+  await sticking(page).press('ArrowRight')
+  await open(page, 'Cells')
+  await page.getByLabel('Search cells').fill('double paradiddle')
+  await panel(page)
+    .getByRole('button', { name: /Double paradiddle/ })
+    .first()
+    .click()
+  await panel(page).getByRole('button', { name: 'Insert at the caret' }).click()
+  await expect(sticking(page)).toHaveValue('KK >RLRLRR >LRLRLL KK HHHH')
+})

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
-import { aimOf, sumOf } from '../line'
+import { aimOf, lickSlots, sumOf } from '../line'
 import { formatLine } from '../notation'
 import { gridName, gridTicks, meterName, secondsPerTick } from '../time'
 import {
@@ -18,6 +18,7 @@ import {
   type Part,
   ratesOf,
   renotate,
+  runOn,
 } from '.'
 
 describe('groups in a space', () => {
@@ -258,6 +259,38 @@ describe('finding the groups', () => {
         }
       }),
       { numRuns: 60 },
+    )
+  })
+})
+
+describe('running on over the barlines', () => {
+  it('ends sevens in 3/4 after bar 4 with the first six slots of the next', () => {
+    const run = runOn(lickOf('meter: 3/4\nline: RLRRLRL'), { from: 0, to: 7 }, 4)
+    expect(run).toMatchObject({ times: 6, cut: 6, left: 0 })
+    expect(run?.lick.line.groups).toEqual([7, 7, 7, 7, 7, 7, 6])
+    expect(run && sumOf(run.lick)).toMatchObject({ bars: 4, fits: true })
+  })
+
+  it('is null before the phrase has gone through once', () => {
+    expect(runOn(lickOf('line: RLRRLRL*4'), { from: 0, to: 28 }, 1)).toBeNull()
+    expect(runOn(lickOf('line: RL'), { from: 1, to: 1 }, 1)).toBeNull()
+  })
+
+  it('comes to the barline but for less than the next slot, and keeps what stood before', () => {
+    fc.assert(
+      fc.property(random.lick, fc.nat(), fc.integer({ min: 1, max: 12 }), (lick, at, bars) => {
+        const count = lick.line.slots.length
+        fc.pre(count > 0)
+        const from = at % count
+        const run = runOn(lick, { from, to: count }, bars)
+        if (!run) return
+        const { end, target } = aimOf(run.lick)
+        expect(target - end).toBe(run.left)
+        const next = lickSlots(lick)[from + run.cut]
+        expect(run.left).toBeLessThan(next?.ticks ?? Number.POSITIVE_INFINITY)
+        expect(run.lick.line.slots.slice(0, count)).toEqual(lick.line.slots)
+        expect(run.lick.line.slots.length).toBe(from + (count - from) * run.times + run.cut)
+      }),
     )
   })
 })

@@ -11,3 +11,4 @@ export {
   ratesOf,
   renotate,
 } from './rates'
+export { type RunOn, runOn } from './run-on'

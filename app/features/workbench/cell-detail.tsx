@@ -5,7 +5,7 @@ import { mirrorHands, type Phrase } from '~/core/changes'
 import type { CellRecord } from '~/storage'
 import { PhraseStacks, PhraseText } from '../stacks/phrase-figure'
 import { dragPhrase } from './drag-phrase'
-import { appendPhrase, insertPhrase, replaceRange } from './edits'
+import { appendPhrase, insertAt, replaceRange } from './edits'
 import { OwnCellEdit } from './own-cell-edit'
 import type { PanelProps } from './panel-props'
 import { Act } from './parts'
@@ -42,11 +42,8 @@ export function CellDetail(props: CellDetailProps) {
       </div>
       <div className="flex flex-wrap gap-2">
         <Act onClick={append(cell.phrase, cell.name)}>Append</Act>
-        <Act
-          disabled={!selection}
-          onClick={() => onEdit(insertPhrase(lick, range.from, cell.phrase, cell.name))}
-        >
-          Insert before
+        <Act onClick={() => onEdit(insertAt(lick, selection?.to ?? 0, cell.phrase, cell.name))}>
+          {selection ? 'Insert at the caret' : 'Insert first'}
         </Act>
         <Act
           disabled={!selection}

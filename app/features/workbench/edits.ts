@@ -76,6 +76,19 @@ export function insertPhrase(lick: Lick, slot: number, phrase: Phrase, label: st
   return replaceRange(lick, { from: at, to: at }, phrase, label)
 }
 
+/** A phrase put before a slot as groups of its own: the group that it falls into is split there. */
+export function insertAt(lick: Lick, at: number, phrase: Phrase, label: string): Edit {
+  const size = lick.line.slots.length
+  const around =
+    at < size ? scopeRange(lick, { from: at, to: at + 1 }, 'groups') : { from: size, to: size }
+  const before = phraseOf(lick.line, { from: around.from, to: at })
+  const after = phraseOf(lick.line, { from: at, to: around.to })
+  return {
+    ...replaceRange(lick, around, joinPhrases([before, phrase, after]), label),
+    select: { from: at, to: at + phrase.slots.length },
+  }
+}
+
 /** A phrase after the last group. */
 export function appendPhrase(lick: Lick, phrase: Phrase, label: string): Edit {
   return insertPhrase(lick, lick.line.slots.length, phrase, label)

@@ -1,50 +1,91 @@
-import { useMemo, useState } from 'react'
+import { useMemo, useRef, useState } from 'react'
+import type { SlotRange } from '~/core/changes'
 import {
   groupsInSpace,
   type Meeting,
-  type MeetingMark,
   meetingOf,
   naturalMetre,
+  type RunOn,
+  runOn,
 } from '~/core/fitting'
-import { frameTicks, type Lick } from '~/core/line'
-import { type CountingSchool, countSyllable, gridTicks } from '~/core/time'
-import { often, plural } from '../bench/figures'
+import { frameTicks, type Lick, lickSlots } from '~/core/line'
+import { gridTicks } from '~/core/time'
+import { useWidth } from '~/ui/use-width'
+import { often, plural, slots } from '../bench/figures'
+import { CycleMap } from './cycle-map'
 import type { PanelProps } from './panel-props'
 import { Act, Nothing, Part } from './parts'
 
 const SHOWN_BARS = 12
+const MOST_BARS = 64
 
-/** When the selection, over and over, meets the barline again, and every first note until then. */
-export function MeetingPanel({ lick, range, school }: PanelProps) {
+/** When the selection, over and over, meets the barline again; where it falls until then; where to stop. */
+export function MeetingPanel({ lick, range, school, onEdit }: PanelProps) {
   const [all, setAll] = useState(false)
+  const [stop, setStop] = useState<number | null>(null)
+  const host = useRef<HTMLDivElement>(null)
+  const width = useWidth(host)
   const meeting = useMemo(() => meetingOf(lick, range), [lick, range])
+  const round = Math.min(MOST_BARS, meeting?.bars ?? 0)
+  const bars = stop ?? Math.min(round, all ? round : SHOWN_BARS)
+  const first = barsBefore(lick, range)
+  const shown = useMemo(() => runOn(lick, range, first + bars), [lick, range, first, bars])
   if (!meeting)
     return <Nothing>Type a line, and select a group to see when it meets the bar.</Nothing>
-  const bars = Math.min(meeting.bars, all ? meeting.bars : SHOWN_BARS)
-  const drawn = Math.max(1, ...meeting.marks.filter(({ bar }) => bar <= bars).map(({ bar }) => bar))
   return (
     <Part title="Meeting the barline again">
       <p className="text-sm">{meetingWords(lick, range.to - range.from, meeting)}</p>
-      <div className="flex flex-col" role="img" aria-label={mapWords(lick, meeting, school)}>
-        <BeatNumbers lick={lick} />
-        {Array.from({ length: drawn }, (_, i) => (
-          <BarOfMarks
+      <fieldset className="flex flex-wrap items-center gap-1 text-sm">
+        <legend className="float-left mr-2 text-(--quiet)">Stop after bar</legend>
+        {Array.from({ length: Math.min(round, all ? round : SHOWN_BARS) }, (_, i) => (
+          <button
             key={i}
-            number={i + 1}
-            lick={lick}
-            school={school}
-            marks={meeting.marks.filter(({ bar }) => bar === i + 1)}
-          />
+            type="button"
+            aria-pressed={stop === i + 1}
+            className="min-w-8 rounded-field px-2 py-1 tabular-nums hover:bg-base-200 aria-pressed:bg-base-300 aria-pressed:font-semibold"
+            onClick={() => setStop(stop === i + 1 ? null : i + 1)}
+          >
+            {first + i + 1}
+          </button>
         ))}
-      </div>
-      {meeting.bars > SHOWN_BARS && (
-        <p className="flex items-center gap-3 text-sm">
-          <Act onClick={() => setAll(!all)}>{all ? 'Fewer bars' : `All bars, up to 64`}</Act>
-          {meeting.shortened && <span className="text-(--quiet)">{meeting.bars} bars in all</span>}
+        {round > SHOWN_BARS && (
+          <Act onClick={() => setAll(!all)}>
+            {all ? 'Fewer bars' : `All ${plural(round, 'bar')}`}
+          </Act>
+        )}
+        {meeting.shortened && (
+          <span className="text-(--quiet)">{meeting.bars} bars until it meets</span>
+        )}
+      </fieldset>
+      {stop !== null && shown && (
+        <p className="flex flex-wrap items-center gap-3 text-sm">
+          {stopWords(shown, range, lick)}
+          <Act
+            onClick={() => {
+              setStop(null)
+              onEdit({ label: `Run on to bar ${first + stop}`, lick: shown.lick })
+            }}
+          >
+            Take it
+          </Act>
         </p>
       )}
+      {stop !== null && !shown && (
+        <p className="text-sm">The selection ends after that bar: there is nothing to cut.</p>
+      )}
+      <div ref={host} className="min-w-0 overflow-x-clip">
+        {width > 0 && shown && (
+          <CycleMap lick={shown.lick} marks={meeting.marks} width={width} school={school} />
+        )}
+      </div>
     </Part>
   )
+}
+
+/** How many bars lie before the one that a range begins in. */
+function barsBefore(lick: Lick, { from }: SlotRange): number {
+  const tick = lickSlots(lick)[from]?.tick ?? lick.frame.start
+  return Math.floor(tick / frameTicks(lick.frame).bar)
 }
 
 /** `7 slots: once, 5 left in a bar; round after 12 times, 7 bars.` */
@@ -60,70 +101,10 @@ function meetingWords({ frame }: Lick, count: number, { cycles, bars, ticks }: M
   return `${plural(count, 'slot')}: ${inBar}${onBeat}and on the same place of the bar after going through ${often(cycles)}, ${plural(bars, 'bar')}.`
 }
 
-/** The beats of the bar, over the map. */
-function BeatNumbers({ lick }: { lick: Lick }) {
-  const { bar, beat } = frameTicks(lick.frame)
-  const beats = Math.ceil(bar / beat)
-  return (
-    <div className="ml-8 flex text-(--quiet) text-xs" aria-hidden="true">
-      {Array.from({ length: beats }, (_, i) => (
-        <span key={i} className="font-semibold" style={{ width: `${(beat / bar) * 100}%` }}>
-          {i + 1}
-        </span>
-      ))}
-    </div>
-  )
-}
-
-/** A bar of the map: its beats as lines, first notes as squares with their count, accents as wedges. */
-function BarOfMarks({
-  number,
-  lick,
-  school,
-  marks,
-}: {
-  number: number
-  lick: Lick
-  school: CountingSchool
-  marks: readonly MeetingMark[]
-}) {
-  const { meter } = lick.frame
-  const { bar, beat } = frameTicks(lick.frame)
-  const at = (tick: number) => `${((tick / bar) * 100).toFixed(3)}%`
-  return (
-    <div className="flex items-center gap-2">
-      <span className="w-6 text-right text-(--quiet) text-xs tabular-nums">{number}</span>
-      <svg height="27" className="min-w-0 grow" aria-hidden="true" fill="currentColor">
-        {Array.from({ length: Math.ceil(bar / beat) }, (_, i) => (
-          <line
-            key={i}
-            x1={at(i * beat)}
-            x2={at(i * beat)}
-            y1="2"
-            y2="27"
-            stroke="var(--color-base-300)"
-            strokeWidth={i === 0 ? 2 : 1}
-          />
-        ))}
-        {marks.map(({ tick, grid, first, accent, round }) => (
-          <svg key={`${round} ${tick}`} x={at(tick)} overflow="visible" aria-hidden="true">
-            {first && <rect x="3" y="3" width="4" height="11" fill="var(--color-primary)" />}
-            {accent && (
-              <path d="M10 5l6 3l-6 3" fill="none" stroke="currentColor" strokeWidth="1.4" />
-            )}
-            <text x="3" y="25" fontSize="10" fill={first ? 'currentColor' : 'var(--quiet)'}>
-              {countSyllable(tick, grid, meter, school)}
-            </text>
-          </svg>
-        ))}
-      </svg>
-    </div>
-  )
-}
-
-/** The map in words, for those who do not see it. */
-function mapWords(lick: Lick, { marks }: Meeting, school: CountingSchool): string {
-  const { meter } = lick.frame
-  const firsts = marks.filter(({ first }) => first).slice(0, 24)
-  return `First notes: ${firsts.map(({ bar, tick, grid }) => `bar ${bar}, ${countSyllable(tick, grid, meter, school)}`).join('; ')}`
+/** `48 slots: 6 times, and the first 6 of its 7.` */
+function stopWords({ lick, times, cut, left }: RunOn, { from, to }: SlotRange, { frame }: Lick) {
+  const whole = `${plural(lick.line.slots.length, 'slot')}: ${often(times)}`
+  const rest = cut > 0 ? `, and the first ${cut} of its ${to - from}` : ', and nothing is cut'
+  const open = left > 0 ? `; ${slots(left / gridTicks(frame.grid))} of a slot left open` : ''
+  return `${whole}${from > 0 ? ' from the selection on' : ''}${rest}${open}.`
 }

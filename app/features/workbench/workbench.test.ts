@@ -13,6 +13,7 @@ import {
   type Edit,
   findSizes,
   groupAs,
+  insertAt,
   insertPhrase,
   joinGroups,
   leaveOutClashing,
@@ -65,6 +66,8 @@ describe('edits', () => {
 
   it('put cells in, before, after and in place of groups', () => {
     expect(line(insertPhrase(LICK, 6, phrase('KK'), 'in'))).toBe('RLLRK KK RLK RL')
+    expect(line(insertAt(LICK, 6, phrase('KK'), 'in'))).toBe('RLLRK R KK LK RL')
+    expect(line(insertAt(LICK, 10, phrase('KK'), 'in'))).toBe('RLLRK RLK RL KK')
     expect(line(appendPhrase(LICK, phrase('RL RK'), 'on'))).toBe('RLLRK RLK RL*2 RK')
     expect(line(replaceRange(LICK, { from: 5, to: 8 }, phrase('RRLL'), 'for'))).toBe(
       'RLLRK RRLL RL',
