@@ -1,0 +1,18 @@
+export { pathLength, pathSurfaces, roundTheKit } from './path'
+export { type VoicingPreset, voicingPresets } from './presets'
+export {
+  type Action,
+  type ActionKind,
+  isPlain,
+  PATH_ENDS,
+  type PathEnd,
+  type Pin,
+  PLAIN_VOICING,
+  PLAYERS_OF_RULE,
+  type RuleHands,
+  type Voicing,
+  type VoicingRule,
+  type Which,
+  type WhichKind,
+} from './rule'
+export { voiceLick } from './voice'
