@@ -30,5 +30,13 @@ export {
   toFeet,
   toHands,
 } from './order'
-export { joinPhrases, type Phrase, phraseOf, type SlotRange, toPhrase } from './phrase'
+export {
+  joinPhrases,
+  mapStrokes,
+  type Phrase,
+  phraseOf,
+  type SlotRange,
+  toPhrase,
+  withoutGraces,
+} from './phrase'
 export { changeLick, gridAt, regroup, startsOf } from './splice'

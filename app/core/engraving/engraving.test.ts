@@ -2,9 +2,10 @@ import fc from 'fast-check'
 import { describe, expect, it, test } from 'vitest'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
+import { STAFF_KEY } from '../kit'
 import { aimOf, frameTicks, lineEvents } from '../line'
 import { SURFACES } from '../sticking'
-import { landingUnit, STAFF_KEY, type StaffView, staffUnit, toStaff } from '.'
+import { landingUnit, type StaffView, staffUnit, toStaff } from '.'
 
 const BY_BEAT: StaffView = { beaming: 'beat', groove: 'slashes' }
 const BY_GROUP: StaffView = { beaming: 'group', groove: 'slashes' }

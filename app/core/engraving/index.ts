@@ -1,4 +1,3 @@
-export { type HeadPlace, type HeadShape, STAFF_KEY } from './heads'
 export {
   landingUnit,
   type Staff,

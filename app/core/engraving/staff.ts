@@ -1,10 +1,10 @@
 import type { Groove } from '../groove'
+import { type HeadPlace, STAFF_KEY, type StaffKey } from '../kit'
 import { aimOf, frameTicks, type Lick, NO_GROOVE } from '../line'
 import { graceSurface, type Letter, type Stroke, strokeSurface, toStroke } from '../sticking'
 import type { Ticks } from '../time'
 import { type Atom, grooveAtoms, layerAtoms, lineAtoms } from './atoms'
 import { beamsOf } from './beams'
-import { type HeadPlace, STAFF_KEY } from './heads'
 import { fillerAtoms, joinRests } from './values'
 import { beatWindows, windowAt } from './windows'
 
@@ -14,6 +14,8 @@ export interface StaffView {
   readonly groove: 'slashes' | 'notes'
   /** The player's own grooves, beside those that ship. */
   readonly grooves?: readonly Groove[]
+  /** Where the kit's voices stand; without one, where they usually do. */
+  readonly key?: StaffKey
 }
 
 export interface StaffHead extends HeadPlace {
@@ -114,17 +116,22 @@ export function staffUnit(staff: Staff, from: Ticks, to: Ticks): StaffUnit {
   return {
     from,
     to,
-    notes: atoms.map(toNote),
+    notes: atoms.map((atom) => toNote(atom, staff.view.key)),
     beams: beamsOf(atoms, staff.view.beaming, staff.windowOf),
     tuplets: tupletsOf(atoms),
-    feet: feet.map(toNote),
+    feet: feet.map((atom) => toNote(atom, staff.view.key)),
     feetBeams: beamsOf(feet, 'beat', staff.windowOf),
   }
 }
 
 /** The landing by itself, for the column behind the last barline; null where nothing lands. */
-export function landingUnit(lick: Lick, tick: Ticks, length: Ticks): StaffUnit | null {
-  const notes = landingAtoms(lick, tick).map(toNote)
+export function landingUnit(
+  lick: Lick,
+  tick: Ticks,
+  length: Ticks,
+  key?: StaffKey,
+): StaffUnit | null {
+  const notes = landingAtoms(lick, tick).map((atom) => toNote(atom, key))
   if (notes.length === 0) return null
   return { from: tick, to: tick + length, notes, beams: [], tuplets: [], feet: [], feetBeams: [] }
 }
@@ -156,7 +163,7 @@ function restsLike(next: Atom, from: Ticks): Atom[] {
   }))
 }
 
-function toNote(atom: Atom): StaffNote {
+function toNote(atom: Atom, key: StaffKey = STAFF_KEY): StaffNote {
   const { tick, value, dots, group, strokes } = atom
   const graced = strokes.find((stroke) => stroke.graces > 0)
   return {
@@ -164,19 +171,19 @@ function toNote(atom: Atom): StaffNote {
     kind: atom.kind === 'strokes' ? 'note' : atom.kind,
     value,
     dots,
-    heads: headsOf(strokes),
+    heads: headsOf(strokes, key),
     mark: markOf(strokes),
-    graces: graced ? { count: graced.graces, head: STAFF_KEY[graceSurface(graced)] } : null,
+    graces: graced ? { count: graced.graces, head: key[graceSurface(graced)] } : null,
     letters: strokes.map(({ letter, level }) => ({ letter, ghost: level === 'ghost' })),
     group,
   }
 }
 
 /** Heads from the lowest up; two strokes on one place share a head. */
-function headsOf(strokes: readonly Stroke[]): StaffHead[] {
+function headsOf(strokes: readonly Stroke[], staffKey: StaffKey): StaffHead[] {
   const byPlace = new Map<string, StaffHead>()
   for (const stroke of strokes) {
-    const place = STAFF_KEY[strokeSurface(stroke)]
+    const place = staffKey[strokeSurface(stroke)]
     const key = `${place.step} ${place.shape}`
     const ghost = stroke.level === 'ghost' && (byPlace.get(key)?.ghost ?? true)
     byPlace.set(key, { ...place, ghost })

@@ -1,5 +1,20 @@
-export { DEFAULT_KIT, KIT_PRESETS } from './data'
-export { distance, findPiece, type Kit, mirrorKit, PIECE_KINDS, type Piece, placeOf } from './kit'
+export { DEFAULT_KIT, KIT_PRESETS, MIDI_NOTES } from './data'
+export {
+  distance,
+  findPiece,
+  type Kit,
+  mirrorKit,
+  mirrorPart,
+  overlapsOf,
+  PIECE_KINDS,
+  type Piece,
+  placeOf,
+  type StandIn,
+  soundsOn,
+  staffKeyOf,
+  standIns,
+  tomsOf,
+} from './kit'
 export {
   DEFAULT_PLAYER,
   FOOT_DOUBLE_MS,
@@ -8,3 +23,11 @@ export {
   mirrorPlayer,
   type Player,
 } from './player'
+export {
+  HEAD_SHAPES,
+  type HeadPlace,
+  type HeadShape,
+  STAFF_KEY,
+  STAFF_STEPS,
+  type StaffKey,
+} from './staff-key'

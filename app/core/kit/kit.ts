@@ -1,4 +1,5 @@
-import type { Surface, Voice } from '../sticking'
+import { SURFACES, type Surface, type Voice } from '../sticking'
+import { type HeadPlace, STAFF_KEY, type StaffKey } from './staff-key'
 
 export const PIECE_KINDS = ['drum', 'cymbal', 'pedal'] as const
 export type PieceKind = (typeof PIECE_KINDS)[number]
@@ -12,6 +13,12 @@ export interface Piece {
   /** Of the playing surface over the floor. */
   readonly height: number
   readonly diameter: number
+  /** What it sounds like; without one, like its surface. */
+  readonly sound?: Surface
+  /** Its MIDI note; without one, the usual one of its surface. */
+  readonly midi?: number
+  /** Where it stands on the staff; without one, as its surface does. */
+  readonly staff?: HeadPlace
 }
 
 /** What a drummer sits at; each surface at most once. */
@@ -77,4 +84,69 @@ export function distance(a: Piece, b: Piece): number {
 /** A kit with left and right changed places. Law: twice is the same. */
 export function mirrorKit(kit: Kit): Kit {
   return { ...kit, pieces: kit.pieces.map((piece) => ({ ...piece, x: -piece.x || 0 })) }
+}
+
+/** The hung and floor toms that a kit has, from high to low. */
+export function tomsOf({ pieces }: Kit): Surface[] {
+  return SURFACES.filter(
+    (surface) => /^[tf]\d$/.test(surface) && pieces.some((piece) => piece.surface === surface),
+  )
+}
+
+/** A voice that a kit lacks, and what plays instead. */
+export interface StandIn {
+  readonly voice: Voice
+  readonly instead: Surface
+}
+
+/** The voices of a list that a kit lacks, each once, with what plays instead. */
+export function standIns(kit: Kit, voices: Iterable<Voice>): StandIn[] {
+  return [...new Set(voices)].flatMap((voice): StandIn[] => {
+    if (voice === '??') return []
+    const piece = findPiece(kit, voice)
+    return !piece || piece.surface === placeOf(voice) ? [] : [{ voice, instead: piece.surface }]
+  })
+}
+
+/** What each voice sounds like on a kit, where that is not itself: stand-ins, and sounds chosen. */
+export function soundsOn(kit: Kit): Readonly<Partial<Record<Surface, Surface>>> {
+  const sounds: Partial<Record<Surface, Surface>> = {}
+  for (const voice of SURFACES) {
+    const piece = findPiece(kit, voice)
+    if (!piece) continue
+    const own = piece.surface === placeOf(voice) ? voice : piece.surface
+    const sound = own === piece.surface ? (piece.sound ?? own) : own
+    if (sound !== voice) sounds[voice] = sound
+  }
+  return sounds
+}
+
+/** The staff key with what a kit's pieces set otherwise. */
+export function staffKeyOf({ pieces }: Kit): StaffKey {
+  const own = pieces.flatMap(({ surface, staff }) => (staff ? [[surface, staff] as const] : []))
+  return own.length === 0 ? STAFF_KEY : { ...STAFF_KEY, ...Object.fromEntries(own) }
+}
+
+/** Pieces of a kit that lie in each other's way: their edges overlap at about one height. */
+export function overlapsOf({ pieces }: Kit): (readonly [Piece, Piece])[] {
+  return pieces.flatMap((a, i) =>
+    pieces.slice(i + 1).flatMap((b): (readonly [Piece, Piece])[] => {
+      const apart = Math.hypot(a.x - b.x, a.y - b.y)
+      const near = Math.abs(a.height - b.height) < ROOM_ABOVE
+      return near && apart < (a.diameter + b.diameter) / 2 ? [[a, b]] : []
+    }),
+  )
+}
+
+/** Centimetres between heights at which a stick passes between two pieces. */
+const ROOM_ABOVE = 12
+
+/** A kit with its pedals, or all but its pedals, changed from one side to the other. */
+export function mirrorPart(kit: Kit, part: 'pedals' | 'surfaces'): Kit {
+  return {
+    ...kit,
+    pieces: kit.pieces.map((piece) =>
+      (piece.kind === 'pedal') === (part === 'pedals') ? { ...piece, x: -piece.x || 0 } : piece,
+    ),
+  }
 }

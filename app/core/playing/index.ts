@@ -1,6 +1,9 @@
+export { type Character, characterOf } from './character'
 export { handMeets, type Meet, undecidedSlots } from './crossings'
 export { type FootLanding, footLanding } from './feet'
+export { type HandPaths, handPaths, type PathStop, pathLengthOf } from './hand-paths'
 export type { Reading } from './hits'
+export { type LandingHand, landingHands } from './landing-hands'
 export {
   DEFAULT_SETTING,
   type Move,
@@ -10,4 +13,5 @@ export {
   speedLimit,
   travelTime,
 } from './limit'
+export { type Raise, type RaiseKind, raisesOf } from './raises'
 export { type SideMeeting, sideMeetings } from './sides'

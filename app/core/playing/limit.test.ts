@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
-import { mapStrokes } from '../changes/phrase'
+import { mapStrokes } from '../changes'
 import {
   DEFAULT_KIT,
   DEFAULT_PLAYER,

@@ -55,7 +55,7 @@ interface SegmentStaffProps {
 function SegmentStaff({ lick, segment, row, ruler, staff }: SegmentStaffProps) {
   const landing = segment.kind === 'landing'
   const unit = landing
-    ? landingUnit(lick, segment.from, frameTicks(lick.frame).bar)
+    ? landingUnit(lick, segment.from, frameTicks(lick.frame).bar, staff.view.key)
     : staffUnit(staff, segment.from, segment.to)
   if (!unit) return null
   const closes = !landing && segment === row.segments.at(-1) && segment.closesBar

@@ -1,5 +1,6 @@
 import type { RenderContext, Stave, StaveNote, Beam as VexBeam } from 'vexflow/core'
-import type { HeadPlace, HeadShape, StaffNote, StaffUnit } from '~/core/engraving'
+import type { StaffNote, StaffUnit } from '~/core/engraving'
+import type { HeadPlace, HeadShape } from '~/core/kit'
 import type { Ticks } from '~/core/time'
 import type { VexFlowModule } from './vexflow-module'
 

@@ -1,14 +1,16 @@
 import type { Voice } from '../sticking'
 
-export type HeadShape =
-  | 'round'
-  | 'cross'
-  | 'circled-cross'
-  | 'diamond'
-  | 'triangle'
-  | 'circled'
-  | 'square'
-  | 'slash'
+export const HEAD_SHAPES = [
+  'round',
+  'cross',
+  'circled-cross',
+  'diamond',
+  'triangle',
+  'circled',
+  'square',
+  'slash',
+] as const
+export type HeadShape = (typeof HEAD_SHAPES)[number]
 
 /** Where a voice stands on the staff: steps up from the bottom line, a line or space each. */
 export interface HeadPlace {
@@ -16,11 +18,17 @@ export interface HeadPlace {
   readonly shape: HeadShape
 }
 
+/** Where every voice of a kit stands. */
+export type StaffKey = Readonly<Record<Voice, HeadPlace>>
+
+/** The steps that a piece may stand on, from two ledger lines below the staff to two above. */
+export const STAFF_STEPS = { lowest: -4, highest: 12 } as const
+
 /**
  * The staff key: drums with round heads from the bass drum in the lowest space to the first tom in
  * the highest, cymbals with crosses above, pedals below. No two voices look the same.
  */
-export const STAFF_KEY: Readonly<Record<Voice, HeadPlace>> = {
+export const STAFF_KEY: StaffKey = {
   bd: { step: 1, shape: 'round' },
   b2: { step: 0, shape: 'round' },
   hf: { step: -1, shape: 'cross' },

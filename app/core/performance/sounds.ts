@@ -1,0 +1,28 @@
+import type { Surface, Voice } from '../sticking'
+import type { SoundEvent } from './events'
+import type { Performance } from './performance'
+
+/**
+ * A performance as a kit sounds: every voice as the surface that stands in for it, or whose sound it
+ * was given; voices that are not named sound as themselves. Times, limbs and levels stay.
+ */
+export function onKit(
+  performance: Performance,
+  sounds: Readonly<Partial<Record<Surface, Surface>>>,
+): Performance {
+  if (Object.keys(sounds).length === 0) return performance
+  const sound = (voice: Voice): Voice => (voice === '??' ? voice : (sounds[voice] ?? voice))
+  const sounding = (event: SoundEvent): SoundEvent => {
+    if (event.kind === 'click') return event
+    if (event.kind === 'choke') return { ...event, surface: sound(event.surface) }
+    const { graceSurface } = event
+    const struck = { ...event, surface: sound(event.surface) }
+    return graceSurface ? { ...struck, graceSurface: sound(graceSurface) } : struck
+  }
+  return {
+    ...performance,
+    firstRound: performance.firstRound.map(sounding),
+    laterRound: performance.laterRound.map(sounding),
+    ending: performance.ending.map(sounding),
+  }
+}

@@ -1,0 +1,173 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import * as random from '../../../tests/support/arbitraries'
+import { lickOf } from '../../../tests/support/licks'
+import { DEFAULT_KIT, distance, type Kit, type Piece } from '../kit'
+import { type Lick, lineEvents } from '../line'
+import type { Surface } from '../sticking'
+import { voiceLick } from '../voicing'
+import {
+  characterOf,
+  DEFAULT_SETTING,
+  handPaths,
+  landingHands,
+  movesOf,
+  pathLengthOf,
+  raisesOf,
+  speedLimit,
+} from '.'
+
+const drum = (surface: Surface, x: number): Piece => ({
+  surface,
+  kind: 'drum',
+  x,
+  y: 50,
+  height: 70,
+  diameter: 30,
+})
+const kitOf = (...pieces: Piece[]): Kit => ({ id: 'own', name: 'Own', pieces })
+
+describe('the paths of the hands', () => {
+  it('are where each hand strikes, in order, graces too', () => {
+    const { RH, LH } = handPaths(lickOf('R:t1L:t2fR:f1/snKL'), DEFAULT_KIT)
+    expect(RH.map(({ voice }) => voice)).toEqual(['t1', 'f1'])
+    expect(LH.map(({ voice, tick }) => [voice, tick])).toEqual([
+      ['t2', 2520],
+      ['sn', 5040],
+      ['sn', 10080],
+    ])
+  })
+
+  it('are as long as their moves', () => {
+    const kit = kitOf(drum('t1', -20), drum('t2', 20))
+    const { RH } = handPaths(lickOf('R:t1L:t2R:t2L:t1R:t1'), kit)
+    expect(pathLengthOf(RH)).toBe(80)
+  })
+
+  it('give the right hand 340.9 ms from tom to tom at 88 (C35)', () => {
+    const lick = lickOf('R:t1L:t2R:t2L:t1')
+    const [move] = movesOf(lick, 'line', DEFAULT_SETTING).filter(({ limb }) => limb === 'RH')
+    const ticks = (move?.toTick ?? 0) - (move?.fromTick ?? 0)
+    expect((((ticks / 10080) * 60) / 88) * 1000).toBeCloseTo(340.9, 1)
+  })
+})
+
+describe('the character of a lick', () => {
+  it('counts slots that sound, kicks and backbeats (C55)', () => {
+    const character = characterOf(lickOf('RL-K R-LK RRLK R:t1L-K'), DEFAULT_KIT, 80)
+    expect(character).toMatchObject({
+      linear: true,
+      soundingSlots: 13,
+      slots: 16,
+      strokes: 13,
+      kicks: 4,
+      backbeats: { kept: 1, all: 2 },
+      doubles: 1,
+    })
+    expect(character.strokesPerSecond).toBeCloseTo(13 / 3, 10)
+  })
+
+  it('finds the longest run, and accents on and off the beat', () => {
+    expect(characterOf(lickOf('R>LKKK >L>R>LK'), DEFAULT_KIT, 80)).toMatchObject({
+      longestRun: { limb: 'RF', length: 3 },
+      accentsOnBeat: 0,
+      accentsOffBeat: 4,
+    })
+    expect(characterOf(lickOf('line:'), DEFAULT_KIT, 80)).toMatchObject({
+      longestRun: null,
+      strokesPerSecond: 0,
+      travel: { RH: 0, LH: 0 },
+    })
+  })
+
+  it('is of whole numbers that belong together, whatever the line (law)', () => {
+    fc.assert(
+      fc.property(random.lick, (lick) => {
+        const one = characterOf(lick, DEFAULT_KIT, 100)
+        expect(one.soundingSlots).toBeLessThanOrEqual(one.slots)
+        expect(one.kicks).toBeLessThanOrEqual(one.strokes)
+        expect(one.backbeats.kept).toBeLessThanOrEqual(one.backbeats.all)
+        expect(one.doubles === 0).toBe((one.longestRun?.length ?? 0) < 2)
+        expect(one.strokes).toBe(lineEvents(lick).length)
+      }),
+    )
+  })
+})
+
+describe('the hand for the crash', () => {
+  it('is the one that can be there at the fastest tempo, on the crash in reach', () => {
+    const [best, ...others] = landingHands(lickOf('start: 3\nline: RRLKRLLR'), DEFAULT_SETTING, 126)
+    expect(best).toMatchObject({ hand: 'LH', crash: 'c1' })
+    expect(best?.hasMs).toBeCloseTo(238.1, 1)
+    for (const other of others) expect(other.bpm).toBeLessThanOrEqual(best?.bpm ?? 0)
+  })
+
+  it('is not known where hands are not decided, and any where neither struck', () => {
+    expect(landingHands(lickOf('RLX'), DEFAULT_SETTING, 100)).toEqual([])
+    expect(landingHands(lickOf('KK'), DEFAULT_SETTING, 100)[0]?.bpm).toBe(Infinity)
+  })
+
+  it('has enough time exactly at its own tempo (law)', () => {
+    fc.assert(
+      fc.property(random.lick, (lick) => {
+        for (const { bpm } of landingHands(lick, DEFAULT_SETTING, 100)) {
+          if (!Number.isFinite(bpm) || bpm <= 0) continue
+          const at = landingHands(lick, DEFAULT_SETTING, bpm).find((one) => one.bpm === bpm)
+          expect(at?.hasMs).toBeCloseTo(at?.needMs ?? 0, 6)
+        }
+      }),
+    )
+  })
+})
+
+describe('what raises the limit', () => {
+  const as = (lick: Lick) => lick
+
+  it('is another voice, another hand, or no stroke, each with its own limit', () => {
+    const lick = lickOf('R:t1LR:f1L')
+    const raises = raisesOf(lick, as, 'line', DEFAULT_SETTING)
+    expect(new Set(raises.map(({ kind }) => kind))).toContain('other-voice')
+    const now = speedLimit(lick).bpm as number
+    for (const { bpm } of raises) expect(bpm ?? Infinity).toBeGreaterThan(now)
+  })
+
+  it('takes a double away from the foot', () => {
+    const [best] = raisesOf(lickOf('RLKK'), as, 'line', DEFAULT_SETTING)
+    expect(best).toMatchObject({ kind: 'leave-out' })
+    expect(raisesOf(lickOf('RLK'), as, 'line', DEFAULT_SETTING)).toEqual([])
+  })
+
+  it('is judged as the rules voice it, and every gain is real (law)', () => {
+    fc.assert(
+      fc.property(random.lick, (lick) => {
+        const voice = (one: Lick) =>
+          voiceLick(one, {
+            rules: [
+              {
+                hands: 'RH',
+                which: { kind: 'every' },
+                action: {
+                  kind: 'path',
+                  surfaces: ['t1', 'f1', 'rd'],
+                  per: 1,
+                  end: 'turn',
+                  turningStroke: false,
+                },
+                on: true,
+              },
+            ],
+            pins: [],
+          })
+        const now = speedLimit(voice(lick), 'line').bpm
+        for (const raise of raisesOf(lick, voice, 'line', DEFAULT_SETTING)) {
+          expect(raise.bpm).toBe(speedLimit(voice(raise.lick), 'line').bpm)
+          if (raise.bpm !== null) expect(raise.bpm).toBeGreaterThan(now as number)
+        }
+      }),
+      { numRuns: 40 },
+    )
+  })
+})
+
+it('a move is as far as its pieces are', () =>
+  expect(distance(drum('t1', -20), drum('t2', 20))).toBe(40))
