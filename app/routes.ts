@@ -5,6 +5,8 @@ export default [
   route('bench/:id', 'routes/bench.tsx'),
   route('cells', 'routes/cells.ts'),
   route('grooves', 'routes/grooves.ts'),
+  route('licks', 'routes/licks.ts'),
+  route('kit', 'routes/kit.tsx'),
   route('versions/:lickId', 'routes/versions.ts'),
   route('settings', 'routes/settings.tsx'),
   route('*', 'routes/not-found.tsx'),

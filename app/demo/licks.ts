@@ -2,6 +2,8 @@
 export interface DemoLick {
   readonly id: string
   readonly text: string
+  /** Voicing rules as JSON. */
+  readonly voicing?: string
 }
 
 const HEAD = 'dime-lick: 1\n'

@@ -1,17 +1,22 @@
 import { BenchPage } from '~/features/bench/bench-page'
 import { StoreTrouble } from '~/features/shell/error-page'
-import { listGrooves, loadLick, loadSettings } from '~/storage'
+import { listGrooves, listKits, loadLick, loadSettings } from '~/storage'
 import type { Route } from './+types/bench'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Bench · Dime Stack' }]
 
 export async function clientLoader({ params }: Route.ClientLoaderArgs) {
-  const [lick, settings, grooves] = await Promise.all([
+  const [lick, settings, grooves, kits] = await Promise.all([
     loadLick(params.id),
     loadSettings(),
     listGrooves(),
+    listKits(),
   ])
-  return { lick, settings, grooves: grooves.ok ? grooves.value : [] }
+  const kept = {
+    grooves: grooves.ok ? grooves.value : [],
+    kits: kits.ok ? kits.value : [],
+  }
+  return { lick, settings, kept }
 }
 clientLoader.hydrate = true as const
 
@@ -31,9 +36,9 @@ export function HydrateFallback() {
 }
 
 export default function BenchRoute({ loaderData, params }: Route.ComponentProps) {
-  const { lick, settings, grooves } = loaderData
+  const { lick, settings, kept } = loaderData
   if (!lick.ok) return <StoreTrouble issue={lick.error} />
   if (lick.value.deletedAt !== null)
     return <StoreTrouble issue={{ code: 'missing', detail: params.id }} />
-  return <BenchPage key={params.id} record={lick.value} settings={settings} kept={grooves} />
+  return <BenchPage key={params.id} record={lick.value} settings={settings} kept={kept} />
 }

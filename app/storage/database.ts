@@ -3,7 +3,7 @@ import { fail, ok, type Result } from '~/core/foundation'
 import type { StoreIssue } from './records'
 
 export const DATABASE_NAME = 'dime-stack'
-const STORE_VERSION = 2
+const STORE_VERSION = 3
 /** Dexie keeps ten steps of the browser's version number for each of ours. */
 const STEPS = 10
 
@@ -19,11 +19,13 @@ export class DimeDatabase extends Dexie {
   cells!: EntityTable<StoredRow, 'id'>
   versions!: EntityTable<StoredRow, 'id'>
   grooves!: EntityTable<StoredRow, 'id'>
+  kits!: EntityTable<StoredRow, 'id'>
 
   constructor() {
     super(DATABASE_NAME)
     this.version(1).stores({ licks: 'id', settings: 'id' })
-    this.version(STORE_VERSION).stores({ cells: 'id', versions: 'id, lickId', grooves: 'id' })
+    this.version(2).stores({ cells: 'id', versions: 'id, lickId', grooves: 'id' })
+    this.version(STORE_VERSION).stores({ kits: 'id' })
   }
 }
 

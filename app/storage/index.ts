@@ -3,9 +3,11 @@ export {
   forget,
   keepCell,
   keepGroove,
+  keepKit,
   keepVersion,
   listCells,
   listGrooves,
+  listKits,
   listVersions,
 } from './kept'
 export {
@@ -25,6 +27,8 @@ export {
   DEFAULT_SETTINGS,
   type GrooveRecord,
   grooveRecordSchema,
+  type KitRecord,
+  kitRecordSchema,
   type LickRecord,
   type Settings,
   type StoreIssue,

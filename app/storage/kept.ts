@@ -6,6 +6,8 @@ import {
   cellRecordSchema,
   type GrooveRecord,
   grooveRecordSchema,
+  type KitRecord,
+  kitRecordSchema,
   type StoreIssue,
   type VersionRecord,
   versionRecordSchema,
@@ -19,6 +21,11 @@ export function listCells(): Promise<Result<CellRecord[], StoreIssue>> {
 /** The player's own grooves, oldest first. */
 export function listGrooves(): Promise<Result<GrooveRecord[], StoreIssue>> {
   return withStore(async ({ grooves }) => ok(readable(await grooves.toArray(), grooveRecordSchema)))
+}
+
+/** The player's own kits, oldest first. */
+export function listKits(): Promise<Result<KitRecord[], StoreIssue>> {
+  return withStore(async ({ kits }) => ok(readable(await kits.toArray(), kitRecordSchema)))
 }
 
 /** The kept versions of a lick, oldest first. */
@@ -50,17 +57,22 @@ export function keepGroove(groove: GrooveRecord): Promise<Result<string, StoreIs
   return keep('grooves', groove)
 }
 
+/** Keeps a kit, new or changed. */
+export function keepKit(kit: KitRecord): Promise<Result<string, StoreIssue>> {
+  return keep('kits', kit)
+}
+
 /** Keeps a version of a lick, new or renamed. */
 export function keepVersion(version: VersionRecord): Promise<Result<string, StoreIssue>> {
   return keep('versions', version)
 }
 
 /** The tables of what is kept by name. */
-export type KeptTable = 'cells' | 'versions' | 'grooves'
+export type KeptTable = 'cells' | 'versions' | 'grooves' | 'kits'
 
 function keep(
   table: KeptTable,
-  record: CellRecord | VersionRecord | GrooveRecord,
+  record: CellRecord | VersionRecord | GrooveRecord | KitRecord,
 ): Promise<Result<string, StoreIssue>> {
   return withStore(async (database: DimeDatabase) => {
     await database[table].put(record as StoredRow)

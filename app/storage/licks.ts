@@ -7,6 +7,8 @@ import { LICK_RECORD_VERSION, type LickRecord, readLickRecord, type StoreIssue }
 export interface LickTexts {
   readonly text: string
   readonly draft: string | null
+  /** Voicing rules and pins as JSON; empty for none. */
+  readonly voicing: string
 }
 
 /** The licks that can be read, newest first, and how many could not be. */
@@ -76,13 +78,14 @@ async function addAll(
   now: number,
 ): Promise<number> {
   let count = 0
-  for (const [i, { id, text, draft }] of licks.entries()) {
+  for (const [i, { id, text, draft, voicing }] of licks.entries()) {
     if (await database.licks.get(id)) continue
     const record: LickRecord = {
       id,
       version: LICK_RECORD_VERSION,
       text,
       draft,
+      voicing,
       revision: 0,
       createdAt: now,
       // Those first in the list stay first when sorted by change.

@@ -4,11 +4,13 @@ import { fail, ok, type Result } from '~/core/foundation'
 /** A lick as it is stored. Times are milliseconds since 1970. */
 export const lickRecordSchema = z.object({
   id: z.string().min(1),
-  version: z.literal(1),
+  version: z.literal(2),
   /** The lick's text, always one that can be read. */
   text: z.string(),
   /** The text as it was typed last, where that cannot be read; else null. */
   draft: z.string().nullable(),
+  /** The voicing rules and pins as JSON; empty for none. */
+  voicing: z.string(),
   /** Goes up with every save, so that two tabs notice each other. */
   revision: z.number().int().min(0),
   createdAt: z.number(),
@@ -17,7 +19,7 @@ export const lickRecordSchema = z.object({
 })
 export type LickRecord = z.infer<typeof lickRecordSchema>
 
-export const LICK_RECORD_VERSION = 1
+export const LICK_RECORD_VERSION = 2
 
 /** A cell of the player's own: a sticking in the line's notation, by name. */
 export const cellRecordSchema = z.object({
@@ -49,9 +51,25 @@ export const versionRecordSchema = z.object({
   lickId: z.string().min(1),
   name: z.string().trim().min(1).max(80),
   text: z.string().max(65536),
+  /** Versions kept before there were voicings have none. */
+  voicing: z.string().max(65536).default(''),
   createdAt: z.number(),
 })
 export type VersionRecord = z.infer<typeof versionRecordSchema>
+
+/** A kit of the player's own, as JSON in the form of a kit file. */
+export const kitRecordSchema = z.object({
+  id: z.string().regex(/^[\w-]{1,60}$/),
+  version: z.literal(1),
+  kit: z.string().min(2).max(65536),
+  createdAt: z.number(),
+})
+export type KitRecord = z.infer<typeof kitRecordSchema>
+
+const limbSpeed = z.object({
+  single: z.number().min(40).max(2000),
+  double: z.number().min(30).max(2000),
+})
 
 /** What a player prefers; every field has a default, so that older records stay readable. */
 export const settingsSchema = z.object({
@@ -61,6 +79,19 @@ export const settingsSchema = z.object({
   click: z.boolean().default(true),
   countIn: z.boolean().default(true),
   loop: z.boolean().default(true),
+  /** The kit that licks are played on which name none: the id of a preset or of an own one. */
+  kit: z.string().max(60).default('five'),
+  /** Measured or typed limb speeds in milliseconds; null for the defaults. */
+  speeds: z
+    .object({ RH: limbSpeed, LH: limbSpeed, RF: limbSpeed, LF: limbSpeed })
+    .nullable()
+    .default(null),
+  /** The three switches of handedness, each by itself. */
+  turnLetters: z.boolean().default(false),
+  /** The groove's hands change places, so that the time is kept without crossing. */
+  openHanded: z.boolean().default(false),
+  turnKit: z.boolean().default(false),
+  turnFeet: z.boolean().default(false),
 })
 export type Settings = z.infer<typeof settingsSchema>
 export const DEFAULT_SETTINGS: Settings = settingsSchema.parse({})
@@ -79,7 +110,10 @@ export interface StoreIssue {
 }
 
 /** Turns a stored record of one version into the next. Append only; index 0 makes version 2. */
-const MIGRATIONS: readonly ((record: Record<string, unknown>) => Record<string, unknown>)[] = []
+const MIGRATIONS: readonly ((record: Record<string, unknown>) => Record<string, unknown>)[] = [
+  // Version 2 keeps the voicing beside the text.
+  (record) => ({ ...record, version: 2, voicing: '' }),
+]
 
 /** Reads a stored record of any version up to today's; newer ones are refused, never touched. */
 export function readLickRecord(stored: unknown): Result<LickRecord, StoreIssue> {

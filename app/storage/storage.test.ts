@@ -5,7 +5,7 @@ import { DATABASE_NAME } from './database'
 import { readLickRecord } from './records'
 
 const TEXT = 'line: RLLRK'
-const lick = (id: string) => ({ id, text: TEXT, draft: null })
+const lick = (id: string) => ({ id, text: TEXT, draft: null, voicing: '' })
 
 /** The store as a freshly loaded page sees it. */
 async function freshStore() {
@@ -36,11 +36,11 @@ describe('the store', () => {
   it('refuses to overwrite what another tab saved, and keeps both texts whole', async () => {
     const store = await freshStore()
     await store.addLicks([lick('a')], 0)
-    expect(await store.saveLick('a', 0, { text: 'mine', draft: 'min(' }, 10)).toEqual({
+    expect(await store.saveLick('a', 0, { text: 'mine', draft: 'min(', voicing: '' }, 10)).toEqual({
       ok: true,
       value: 1,
     })
-    const second = await store.saveLick('a', 0, { text: 'theirs', draft: null }, 20)
+    const second = await store.saveLick('a', 0, { text: 'theirs', draft: null, voicing: '' }, 20)
     expect(second).toMatchObject({ ok: false, error: { code: 'conflict' } })
     const kept = await store.loadLick('a')
     expect(kept.ok && [kept.value.text, kept.value.draft, kept.value.revision]).toEqual([
@@ -68,7 +68,7 @@ describe('the store', () => {
     const store = await freshStore()
     await store.addLicks([lick('a')], 0)
     const raw = await new Dexie(DATABASE_NAME).open()
-    const newer = { id: 'n', version: 2, shape: 'unknown' }
+    const newer = { id: 'n', version: 3, shape: 'unknown' }
     await raw.table('licks').put(newer)
     const listed = await store.listLicks()
     expect(listed.ok && [listed.value.licks.length, listed.value.unreadable]).toEqual([1, 1])
@@ -78,6 +78,64 @@ describe('the store', () => {
     })
     expect(await raw.table('licks').get('n')).toEqual(newer)
     raw.close()
+  })
+
+  /** Stores as they were written by every version before today's. */
+  const FROZEN = [
+    {
+      version: 1,
+      tables: { licks: 'id', settings: 'id' },
+      settings: { id: 'settings', school: 'digits' },
+    },
+    {
+      version: 2,
+      tables: {
+        licks: 'id',
+        settings: 'id',
+        cells: 'id',
+        versions: 'id, lickId',
+        grooves: 'id',
+      },
+      settings: { id: 'settings', school: 'digits', beaming: 'group', click: false },
+    },
+  ]
+
+  it.each(FROZEN)('of version $version is opened with all that is in it', async (frozen) => {
+    const old = new Dexie(DATABASE_NAME)
+    old.version(frozen.version).stores(frozen.tables)
+    const record = {
+      id: 'a',
+      version: 1,
+      text: TEXT,
+      draft: 'line: RLL(',
+      revision: 3,
+      createdAt: 10,
+      updatedAt: 20,
+      deletedAt: null,
+    }
+    await old.table('licks').put(record)
+    await old.table('settings').put(frozen.settings)
+    if (frozen.version > 1) {
+      await old
+        .table('versions')
+        .put({ id: 'v', version: 1, lickId: 'a', name: 'first', text: TEXT, createdAt: 5 })
+    }
+    old.close()
+    const store = await freshStore()
+    expect(await store.loadLick('a')).toEqual({
+      ok: true,
+      value: { ...record, version: 2, voicing: '' },
+    })
+    expect(await store.loadSettings()).toMatchObject({ school: 'digits', kit: 'five' })
+    const versions = await store.listVersions('a')
+    expect(versions.ok && versions.value.map(({ name, voicing }) => [name, voicing])).toEqual(
+      frozen.version > 1 ? [['first', '']] : [],
+    )
+    expect(await store.listKits()).toEqual({ ok: true, value: [] })
+    expect(await store.saveLick('a', 3, { text: TEXT, draft: null, voicing: '' }, 30)).toEqual({
+      ok: true,
+      value: 4,
+    })
   })
 
   it('that is of a newer version is not touched, and what can be read is rescued', async () => {

@@ -10,6 +10,8 @@ const lickEntry = z.object({
   id: z.string().min(1).max(100),
   text: z.string().max(65536),
   draft: z.string().max(65536).nullable().optional(),
+  /** Voicing rules and pins, as JSON. */
+  voicing: z.string().max(65536).optional(),
 })
 const bundleSchema = z.object({
   format: z.literal(BUNDLE_FORMAT),

@@ -1,1 +1,1 @@
-export { parseKit } from './kit'
+export { formatKit, parseKit } from './kit'

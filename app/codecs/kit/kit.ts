@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { fail, ok, type Result } from '~/core/foundation'
-import { type Kit, PIECE_KINDS } from '~/core/kit'
+import { HEAD_SHAPES, type Kit, PIECE_KINDS, STAFF_STEPS } from '~/core/kit'
 import { SURFACES } from '~/core/sticking'
 
 const centimetres = z.number().min(-300).max(300)
@@ -11,6 +11,14 @@ const pieceSchema = z.object({
   y: centimetres,
   height: z.number().min(0).max(250),
   diameter: z.number().min(1).max(120),
+  sound: z.enum(SURFACES).optional(),
+  midi: z.number().int().min(0).max(127).optional(),
+  staff: z
+    .object({
+      step: z.number().int().min(STAFF_STEPS.lowest).max(STAFF_STEPS.highest),
+      shape: z.enum(HEAD_SHAPES),
+    })
+    .optional(),
 })
 const kitSchema = z.object({
   id: z.string().min(1).max(60),
@@ -24,6 +32,11 @@ const kitSchema = z.object({
     }),
 })
 
+/** Writes a kit file, readable by people too. Law: read back it is the same kit. */
+export function formatKit(kit: Kit): string {
+  return `${JSON.stringify(kit, null, 2)}\n`
+}
+
 /** Reads a kit file; the failure says in words what is wrong with it. */
 export function parseKit(json: string): Result<Kit, string> {
   let data: unknown
@@ -33,7 +46,7 @@ export function parseKit(json: string): Result<Kit, string> {
     return fail('the file is no JSON')
   }
   const read = kitSchema.safeParse(data)
-  if (read.success) return ok(read.data)
+  if (read.success) return ok(read.data as Kit)
   const [issue] = read.error.issues
   return fail(`${issue?.path.join('.') ?? ''}: ${issue?.message ?? 'not a kit'}`)
 }

@@ -3,23 +3,25 @@ import { applyTransaction, invertTransaction, type Splice, type Transaction } fr
 /** A document with its past and its undone future; the document itself knows nothing of them. */
 export interface History {
   readonly text: string
+  /** What is kept beside the text, and undone with it. */
+  readonly beside: string
   readonly past: readonly Transaction[]
   readonly future: readonly Transaction[]
 }
 
 /** A document nobody has changed yet. */
-export function toHistory(text: string): History {
-  return { text, past: [], future: [] }
+export function toHistory(text: string, beside = ''): History {
+  return { text, beside, past: [], future: [] }
 }
 
 /** Takes a transaction. One that changes nothing returns the same history. */
 export function commit(history: History, transaction: Transaction): History {
-  const text = applyTransaction(history.text, transaction)
-  if (text === history.text) return history
+  const { text, beside } = apply(history, transaction)
+  if (text === history.text && beside === history.beside) return history
   const last = history.past.at(-1)
   const joined = last && history.future.length === 0 ? joinTyping(last, transaction) : undefined
   const past = joined ? [...history.past.slice(0, -1), joined] : [...history.past, transaction]
-  return { text, past, future: [] }
+  return { text, beside, past, future: [] }
 }
 
 /** Takes the last transaction back; the same history where there is none. */
@@ -27,7 +29,7 @@ export function undo(history: History): History {
   const last = history.past.at(-1)
   if (!last) return history
   return {
-    text: applyTransaction(history.text, invertTransaction(last)),
+    ...apply(history, invertTransaction(last)),
     past: history.past.slice(0, -1),
     future: [last, ...history.future],
   }
@@ -37,13 +39,21 @@ export function undo(history: History): History {
 export function redo(history: History): History {
   const [next, ...future] = history.future
   if (!next) return history
-  return { text: applyTransaction(history.text, next), past: [...history.past, next], future }
+  return { ...apply(history, next), past: [...history.past, next], future }
+}
+
+function apply({ text, beside }: History, transaction: Transaction) {
+  return {
+    text: applyTransaction(text, transaction),
+    beside: transaction.beside ? transaction.beside.inserted : beside,
+  }
 }
 
 /** Letters typed one after the other within a group are one step to undo. */
 function joinTyping(last: Transaction, next: Transaction): Transaction | undefined {
   const [before, after] = [only(last), only(next)]
   if (!before || !after || last.label !== next.label) return undefined
+  if (last.beside || next.beside) return undefined
   if (before.removed !== '' || after.removed !== '' || /\s/.test(after.inserted)) return undefined
   if (after.inserted.length !== 1 || before.at + before.inserted.length !== after.at)
     return undefined

@@ -5,5 +5,6 @@ export {
   mapOffset,
   type Splice,
   type Transaction,
+  toBesideTransaction,
   toTransaction,
 } from './transaction'

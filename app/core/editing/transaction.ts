@@ -9,11 +9,18 @@ export interface Splice {
 export interface Transaction {
   readonly label: string
   readonly splices: readonly Splice[]
+  /** What is kept beside the text, before and after. */
+  readonly beside?: { readonly removed: string; readonly inserted: string }
 }
 
 /** A transaction of splices in any order. */
 export function toTransaction(label: string, splices: readonly Splice[]): Transaction {
   return { label, splices: [...splices].sort((a, b) => a.at - b.at) }
+}
+
+/** A transaction of what is kept beside the text alone. */
+export function toBesideTransaction(label: string, removed: string, inserted: string): Transaction {
+  return { label, splices: [], beside: { removed, inserted } }
 }
 
 /**
@@ -34,14 +41,19 @@ export function applyTransaction(text: string, { splices }: Transaction): string
 }
 
 /** The transaction that takes another one back: `apply(apply(text, t), invert(t))` is text. */
-export function invertTransaction({ label, splices }: Transaction): Transaction {
+export function invertTransaction({ label, splices, beside }: Transaction): Transaction {
   let shift = 0
   const inverted = splices.map(({ at, removed, inserted }) => {
     const splice = { at: at + shift, removed: inserted, inserted: removed }
     shift += inserted.length - removed.length
     return splice
   })
-  return { label, splices: inverted }
+  if (!beside) return { label, splices: inverted }
+  return {
+    label,
+    splices: inverted,
+    beside: { removed: beside.inserted, inserted: beside.removed },
+  }
 }
 
 /** Where an offset comes to stand: behind what is inserted at it, at the start of what is cut. */

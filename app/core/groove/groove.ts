@@ -1,6 +1,7 @@
 import { fail, ok, type Result } from '../foundation'
 import { EMPTY_LICK, type Line, lineEvents, lineTicks, type StrokeEvent } from '../line'
 import { parseLine } from '../notation'
+import { type Limb, otherHand } from '../sticking'
 import { barTicks, findGrid, gridTicks, groupStarts, type Meter, TICKS_PER_QUARTER } from '../time'
 import { GROOVES, type Groove, type GrooveBar } from './data'
 
@@ -30,6 +31,18 @@ export function grooveEvents(
   const events = barEvents(bar)
   cache.set(key, events)
   return events
+}
+
+/** A groove with its hands changed places: open-handed, or by a left-handed player. Twice is the same. */
+export function swapHands<T extends Pick<StrokeEvent, 'limb' | 'graceLimb'>>(
+  events: readonly T[],
+): T[] {
+  const other = (limb: Limb): Limb => (limb === 'RH' || limb === 'LH' ? otherHand(limb) : limb)
+  return events.map((event) => ({
+    ...event,
+    limb: other(event.limb),
+    ...(event.graceLimb && { graceLimb: other(event.graceLimb) }),
+  }))
 }
 
 const cache = new Map<string, readonly StrokeEvent[]>()

@@ -1,2 +1,2 @@
 export { GROOVES, type Groove, type GrooveBar } from './data'
-export { grooveBar, grooveEvents, hasGroove, parseGrooveBar, toGroove } from './groove'
+export { grooveBar, grooveEvents, hasGroove, parseGrooveBar, swapHands, toGroove } from './groove'

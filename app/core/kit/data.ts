@@ -19,8 +19,8 @@ const CRASH_2 = piece('c2', 'cymbal', 42, 92, 120, 46)
 const FLOOR = piece('f1', 'drum', 46, 26, 62, 41)
 const HIGH_TOM = piece('t1', 'drum', -12, 70, 84, 25)
 const LOW_TOM = piece('t2', 'drum', 22, 70, 83, 30)
-const FEET = [piece('bd', 'pedal', 12, 58, 0, 10), piece('hf', 'pedal', -38, 52, 0, 10)]
-const SECOND_PEDAL = piece('b2', 'pedal', -10, 58, 0, 10)
+const FEET = [piece('bd', 'pedal', 14, 60, 0, 10), piece('hf', 'pedal', -34, 26, 0, 10)]
+const SECOND_PEDAL = piece('b2', 'pedal', -12, 60, 0, 10)
 const FLOOR_2 = piece('f2', 'drum', 68, -14, 60, 46)
 
 /** Kits of three to eight pieces; the drums are counted. The first is what limits are said for. */
@@ -92,8 +92,8 @@ export const KIT_PRESETS: readonly Kit[] = [
       piece('f1', 'drum', 40, 40, 70, 25),
       piece('rd', 'cymbal', 48, 66, 88, 33),
       piece('c1', 'cymbal', -34, 76, 96, 28),
-      piece('bd', 'pedal', 12, 58, 0, 10),
-      piece('hf', 'pedal', -38, 52, 0, 10),
+      piece('bd', 'pedal', 14, 60, 0, 10),
+      piece('hf', 'pedal', -34, 26, 0, 10),
     ],
   },
 ]

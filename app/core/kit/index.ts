@@ -15,6 +15,7 @@ export {
   standIns,
   tomsOf,
 } from './kit'
+export { doubleInterval, singleInterval } from './measuring'
 export {
   DEFAULT_PLAYER,
   FOOT_DOUBLE_MS,

@@ -139,7 +139,7 @@ export function overlapsOf({ pieces }: Kit): (readonly [Piece, Piece])[] {
 }
 
 /** Centimetres between heights at which a stick passes between two pieces. */
-const ROOM_ABOVE = 12
+const ROOM_ABOVE = 8
 
 /** A kit with its pedals, or all but its pedals, changed from one side to the other. */
 export function mirrorPart(kit: Kit, part: 'pedals' | 'surfaces'): Kit {

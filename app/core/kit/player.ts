@@ -10,6 +10,8 @@ export interface Player {
   readonly LH: LimbSpeed
   readonly RF: LimbSpeed
   readonly LF: LimbSpeed
+  /** Whether the groove's hands change places: open-handed, or left-handed. */
+  readonly swapsGroove?: boolean
 }
 
 /** 6.5 a second: one-hand tapping of trained drummers (Fujii, Kudo, Ohtsuki and Oda 2009). */
@@ -30,6 +32,6 @@ export const DEFAULT_PLAYER: Player = {
 }
 
 /** A player with right and left changed places. */
-export function mirrorPlayer({ RH, LH, RF, LF }: Player): Player {
-  return { RH: LH, LH: RH, RF: LF, LF: RF }
+export function mirrorPlayer({ RH, LH, RF, LF, ...rest }: Player): Player {
+  return { RH: LH, LH: RH, RF: LF, LF: RF, ...rest }
 }

@@ -1,4 +1,4 @@
-import { type Groove, grooveEvents } from '../groove'
+import { type Groove, grooveEvents, swapHands } from '../groove'
 import {
   type Aim,
   aimOf,
@@ -27,6 +27,8 @@ export interface PlayOptions {
   readonly countIn: boolean
   /** The player's own grooves, beside those that ship. */
   readonly grooves?: readonly Groove[]
+  /** Whether the groove's hands change places. */
+  readonly swapsGroove?: boolean
 }
 
 /**
@@ -64,14 +66,12 @@ export function toPerformance(lick: Lick, options: PlayOptions): Performance {
   const inRound = played.filter((event) => event.tick < roundTicks)
 
   const own = options.grooves ?? []
-  const groove = grooveStrokes(lick, aim, silentAfter, own).map((event) =>
+  const byHands = (strokes: SoundStroke[]) => (options.swapsGroove ? swapHands(strokes) : strokes)
+  const groove = byHands(grooveStrokes(lick, aim, silentAfter, own)).map((event) =>
     shifted(event, barlineTick),
   )
   const clicks = beatClicks(lick, roundTicks, false)
-  const endGroove =
-    frame.landing.kind === 'groove'
-      ? grooveBarAt(lick, 0, bar, own).map((event) => shifted(event, 0))
-      : []
+  const endGroove = frame.landing.kind === 'groove' ? byHands(grooveBarAt(lick, 0, bar, own)) : []
   const wrapped = tail.map((event) => shifted(event, -roundTicks))
   const quietUntil =
     aim.target + barlineTick === roundTicks && frame.landing.kind !== 'none' ? silentAfter : 0

@@ -1,4 +1,4 @@
-import { grooveEvents } from '../groove'
+import { type Groove, grooveEvents, swapHands } from '../groove'
 import {
   aimOf,
   crashHand,
@@ -26,6 +26,12 @@ export interface Hit {
   readonly rebound: boolean
 }
 
+/** The grooves of the player's own, and whether its hands change places. */
+export interface GrooveHands {
+  readonly own?: readonly Groove[]
+  readonly swapped?: boolean
+}
+
 /** Strokes before they are judged; groove and landing are of layer 0, as the line is. */
 type Raw = Pick<
   StrokeEvent,
@@ -36,8 +42,8 @@ type Raw = Pick<
  * Every stroke of a limb whose hand or foot is known, graces too, by tick, then limb. What is a
  * double is judged in the line and in each layer by itself; groove and landing belong to the line.
  */
-export function hitsOf(lick: Lick, reading: Reading): Hit[] {
-  const raw = reading === 'line' ? strokeEvents(lick) : wider(lick, reading)
+export function hitsOf(lick: Lick, reading: Reading, groove: GrooveHands = {}): Hit[] {
+  const raw = reading === 'line' ? strokeEvents(lick) : wider(lick, reading, groove)
   const hits: Hit[] = []
   const parts = new Map<number, Onsets>()
   for (const stroke of raw) {
@@ -90,11 +96,13 @@ class Onsets {
 }
 
 /** The line with what stands around it, in order of time. */
-function wider(lick: Lick, reading: Exclude<Reading, 'line'>): Raw[] {
-  return around(lick, reading).sort((a, b) => a.tick - b.tick || compareLimbs(a.limb, b.limb))
+function wider(lick: Lick, reading: Exclude<Reading, 'line'>, groove: GrooveHands): Raw[] {
+  return around(lick, reading, groove).sort(
+    (a, b) => a.tick - b.tick || compareLimbs(a.limb, b.limb),
+  )
 }
 
-function around(lick: Lick, reading: Exclude<Reading, 'line'>): Raw[] {
+function around(lick: Lick, reading: Exclude<Reading, 'line'>, groove: GrooveHands): Raw[] {
   const { frame } = lick
   const { bar } = frameTicks(frame)
   const { target } = aimOf(lick)
@@ -115,14 +123,20 @@ function around(lick: Lick, reading: Exclude<Reading, 'line'>): Raw[] {
     frame.lead > 0
       ? []
       : line.flatMap((event) => (event.layer === 0 ? [{ ...event, tick: event.tick + round }] : []))
-  return yielding([...line, ...landing, ...again], grooveAround(lick, bar, target))
+  return yielding([...line, ...landing, ...again], grooveAround(lick, bar, target, groove))
 }
 
 /** The groove's strokes before the fill, and the bar after its landing: there the loop goes on. */
-function grooveAround(lick: Lick, bar: Ticks, target: Ticks): Raw[] {
+function grooveAround(
+  lick: Lick,
+  bar: Ticks,
+  target: Ticks,
+  { own = [], swapped = false }: GrooveHands,
+): Raw[] {
   const { frame } = lick
   if (frame.groove === NO_GROOVE) return []
-  const events = grooveEvents(frame.groove, frame.meter)
+  const written = grooveEvents(frame.groove, frame.meter, own)
+  const events = swapped ? swapHands(written) : written
   const until = frame.stop ?? frame.start
   const at = (from: Ticks, keep: (tick: Ticks) => boolean): Raw[] =>
     events.filter(({ tick }) => keep(tick)).map((event) => ({ ...event, tick: event.tick + from }))

@@ -1,3 +1,4 @@
+import type { Groove } from '../groove'
 import {
   DEFAULT_KIT,
   DEFAULT_PLAYER,
@@ -49,6 +50,8 @@ const NEXT = 3
 export interface Setting {
   readonly kit: Kit
   readonly player: Player
+  /** The player's own grooves, beside those that ship. */
+  readonly grooves?: readonly Groove[]
 }
 
 export const DEFAULT_SETTING: Setting = { kit: DEFAULT_KIT, player: DEFAULT_PLAYER }
@@ -90,12 +93,13 @@ export function movesOf(lick: Lick, reading: Reading, setting: Setting): Move[] 
 function eachMove(
   lick: Lick,
   reading: Reading,
-  { kit, player }: Setting,
+  { kit, player, grooves = [] }: Setting,
   visit: (bpm: number, make: () => Move) => void,
 ): void {
   const { beat } = frameTicks(lick.frame)
   const last = new Map<Limb, Hit>()
-  for (const hit of hitsOf(lick, reading)) {
+  const groove = { own: grooves, swapped: player.swapsGroove ?? false }
+  for (const hit of hitsOf(lick, reading, groove)) {
     const before = last.get(hit.limb)
     last.set(hit.limb, hit)
     const ticks = before ? hit.tick - before.tick : 0

@@ -5,6 +5,7 @@ export {
   type Letter,
   LIMB_OF_LETTER,
   type Limb,
+  otherHand,
 } from './limb'
 export {
   findTogetherFault,

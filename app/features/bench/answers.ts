@@ -9,9 +9,13 @@ import {
   trueSpeed,
 } from '~/core/line'
 import {
+  DEFAULT_SETTING,
   type FootLanding,
   footLanding,
+  type LandingHand,
+  landingHands,
   type Move,
+  type Setting,
   speedLimit,
   undecidedSlots,
 } from '~/core/playing'
@@ -37,7 +41,7 @@ export interface Answers {
 }
 
 /** Everything that is said of a lick at a playing tempo. */
-export function toAnswers(lick: Lick, tempo: number): Answers {
+export function toAnswers(lick: Lick, tempo: number, setting: Setting = DEFAULT_SETTING): Answers {
   const { frame } = lick
   const sum = sumOf(lick)
   const { beat } = frameTicks(frame)
@@ -48,10 +52,10 @@ export function toAnswers(lick: Lick, tempo: number): Answers {
     .slice(0, 3)
     .map(({ tick, limb }) => `${LIMB_NAMES[limb]} wanted twice at ${placeIn(lick, tick)}`)
   return {
-    lands: landing(lick, sum, milliseconds),
+    lands: landing(lick, sum, milliseconds, landingHands(lick, setting, tempo)),
     foot: footAdvice(lick, milliseconds),
     speed: `${Math.round(speed.strokesPerMinute)} slots a minute, ${tenth(speed.millisecondsPerSlot)} ms each`,
-    ...limits(lick),
+    ...limits(lick, setting),
     linear:
       lineEvents(lick).length === 0
         ? ''
@@ -70,7 +74,7 @@ const READINGS = [
 ] as const
 
 /** The limit of the line, and of a wider reading where that is lower; at a usual setting. */
-function limits(lick: Lick): Pick<Answers, 'limits' | 'bottleneck'> {
+function limits(lick: Lick, setting: Setting): Pick<Answers, 'limits' | 'bottleneck'> {
   if (undecidedSlots(lick).length > 0) {
     return {
       limits: ['How fast it plays is not known: hands are not decided'],
@@ -80,7 +84,7 @@ function limits(lick: Lick): Pick<Answers, 'limits' | 'bottleneck'> {
   let lowest = Number.POSITIVE_INFINITY
   let first: Move | null = null
   const said = READINGS.flatMap(([reading, words]) => {
-    const { bpm, bottleneck } = speedLimit(lick, reading)
+    const { bpm, bottleneck } = speedLimit(lick, reading, setting)
     if (bpm === null || !bottleneck || bpm >= lowest * (1 - 1e-9)) return []
     lowest = bpm
     if (reading === 'line') first = bottleneck
@@ -90,7 +94,7 @@ function limits(lick: Lick): Pick<Answers, 'limits' | 'bottleneck'> {
 }
 
 /** `kick again at 4a, as a double: 110 ms`, `right hand, floor tom to snare, at 3e: 212 ms`. */
-function moveWords(lick: Lick, move: Move): string {
+export function moveWords(lick: Lick, move: Move): string {
   const { limb, fromSurface, toSurface, fromTick, toTick, needMs, rebound } = move
   const [from, to] = [SURFACE_NAMES[fromSurface], SURFACE_NAMES[toSurface]]
   const what = from === to ? 'again' : `${from} to ${to}`
@@ -108,7 +112,12 @@ function cellNames({ line }: Lick): string[] {
   return [...new Set(known)].slice(0, MOST_NAMES)
 }
 
-function landing(lick: Lick, sum: Sum, milliseconds: (ticks: Ticks) => number): string[] {
+function landing(
+  lick: Lick,
+  sum: Sum,
+  milliseconds: (ticks: Ticks) => number,
+  hands: readonly LandingHand[],
+): string[] {
   const approach = sum.landing
   if (!approach) return ['Nothing is played yet']
   const last = lineEvents(lick).at(-1)
@@ -123,8 +132,21 @@ function landing(lick: Lick, sum: Sum, milliseconds: (ticks: Ticks) => number): 
     `Last: ${limbs} on ${surfaces}, at ${placeIn(lick, last?.tick ?? 0)}, ${when} the landing`,
   ]
   const { kind } = lick.frame.landing
-  if (kind === 'crash' || kind === 'stop') lines.push(FREE_HAND_WORDS[approach.freeHand])
+  if (kind === 'crash' || kind === 'stop') {
+    lines.push(FREE_HAND_WORDS[approach.freeHand])
+    if (hands.length > 0) lines.push(crashWords(hands))
+  }
   return lines
+}
+
+/** Which hand is there in time at this tempo, on which crash; or that none is. */
+function crashWords(hands: readonly LandingHand[]): string {
+  const [best] = hands.filter(({ hasMs, needMs }) => hasMs >= needMs)
+  if (!best) return 'At this tempo no hand reaches a crash in time: see Limits'
+  const crash = `${LIMB_NAMES[best.hand]} on the ${SURFACE_NAMES[best.crash]}`
+  return Number.isFinite(best.bpm)
+    ? `In reach: ${crash}, up to ${tenth(best.bpm)}`
+    : `In reach: ${crash}`
 }
 
 const FREE_HAND_WORDS = {

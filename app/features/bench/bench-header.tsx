@@ -2,6 +2,7 @@ import { Copy, Redo2, Trash2, Undo2 } from 'lucide-react'
 import { memo, type ReactNode } from 'react'
 import { useSubmit } from 'react-router'
 import { type Key, normalTitle, splitTags } from '~/codecs/lick-text'
+import type { LickTexts } from '~/storage'
 import { DraftInput } from '~/ui/draft-input'
 import type { SaveState } from './autosave'
 import { SaveMark } from './save-mark'
@@ -10,8 +11,8 @@ interface BenchHeaderProps {
   readonly id: string
   readonly title: string
   readonly tags: string
-  /** The text as it is typed now, for a copy of it. */
-  readonly textNow: () => string
+  /** What is on the bench now as it is stored, for a copy of it. */
+  readonly textsNow: () => LickTexts
   readonly saveState: SaveState
   readonly canUndo: boolean
   readonly canRedo: boolean
@@ -21,7 +22,7 @@ interface BenchHeaderProps {
 
 /** The lick's name and tags, whether it is kept, and what can be done with it as a whole. */
 export const BenchHeader = memo(function BenchHeader(props: BenchHeaderProps) {
-  const { id, title, tags, textNow, saveState, canUndo, canRedo, onSet, onTravel } = props
+  const { id, title, tags, textsNow, saveState, canUndo, canRedo, onSet, onTravel } = props
   const submit = useSubmit()
   const tell = (fields: Record<string, string>) =>
     submit({ id, ...fields }, { method: 'post', action: '/?index' })
@@ -55,7 +56,7 @@ export const BenchHeader = memo(function BenchHeader(props: BenchHeaderProps) {
         </IconButton>
         <IconButton
           label="Duplicate"
-          onClick={() => tell({ intent: 'duplicate', text: textNow() })}
+          onClick={() => tell({ intent: 'duplicate', texts: JSON.stringify(textsNow()) })}
         >
           <Copy size={18} aria-hidden />
         </IconButton>

@@ -1,10 +1,13 @@
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { useFetcher } from 'react-router'
 import { type Key, lineTextOf, valuesOf } from '~/codecs/lick-text'
+import { soundsOn, staffKeyOf } from '~/core/kit'
 import { type Lick, TEMPO_RANGE } from '~/core/line'
 import { COUNTING_SCHOOLS, DEFAULT_SCHOOL, isCompound } from '~/core/time'
-import type { GrooveRecord, LickRecord, Settings } from '~/storage'
+import { type Voicing, voiceLick } from '~/core/voicing'
+import type { GrooveRecord, KitRecord, LickRecord, Settings } from '~/storage'
 import { useWidth } from '~/ui/use-width'
+import { ownKits, settingOf } from '../kit/setting'
 import { useCursor } from '../player/cursor'
 import { Transport } from '../player/transport'
 import { type PlaySwitches, usePlayer } from '../player/use-player'
@@ -23,6 +26,7 @@ import { FrameBar } from './frame-bar'
 import { LayersPanel } from './layers-panel'
 import { LineEditor } from './line-editor'
 import { TextPanel } from './text-panel'
+import { turnTexts } from './turned'
 import { useBench } from './use-bench'
 import { useBenchKeys } from './use-bench-keys'
 import { useCaret } from './use-caret'
@@ -37,15 +41,24 @@ export function BenchPage({
 }: {
   record: LickRecord
   settings: Settings
-  /** The player's own grooves, as they were stored when the bench was opened. */
-  kept: readonly GrooveRecord[]
+  /** The player's own grooves and kits, as they were stored when the bench was opened. */
+  kept: { readonly grooves: readonly GrooveRecord[]; readonly kits: readonly KitRecord[] }
 }) {
-  const grooves = useGrooves(kept)
-  const { document, run, saveState, takeStored } = useBench(record)
+  const grooves = useGrooves(kept.grooves)
+  const { turnLetters } = settings
+  const { document, run, saveState, takeStored } = useBench(record, turnLetters)
   const { lick } = document.good
+  const { voicing } = document
+  const voiced = useMemo(() => voiceLick(lick, voicing), [lick, voicing])
   const { text } = document.history
   // What is heard and what is chosen from lists may come a moment after what is typed.
   const later = useDeferredValue(document)
+  const laterVoiced = useDeferredValue(voiced)
+  const own = useMemo(() => ownKits(kept.kits), [kept])
+  const setting = useMemo(
+    () => settingOf(settings, own, lick.kit, grooves),
+    [settings, own, lick.kit, grooves],
+  )
   const school = COUNTING_SCHOOLS.find(({ id }) => id === settings.school) ?? DEFAULT_SCHOOL
 
   const [tempo, setTempo] = useState(lick.frame.tempo)
@@ -68,7 +81,12 @@ export function BenchPage({
   )
 
   const [solo, setSolo] = useState<Lick | null>(null)
-  const player = usePlayer(later.good.lick, tempo, switches, solo, grooves)
+  const sounds = useMemo(() => soundsOn(setting.kit), [setting])
+  const player = usePlayer(laterVoiced, tempo, switches, solo, {
+    grooves,
+    sounds,
+    swapsGroove: setting.player.swapsGroove ?? false,
+  })
   const { playing, toggle } = player
   // What is heard by itself ends with the music; the lick is next.
   useEffect(() => {
@@ -91,7 +109,16 @@ export function BenchPage({
     (key: Key, values: readonly string[]) => run({ kind: 'set', key, values }),
     [run],
   )
-  const { field, caret, tellCaret, pick, travel, edit, textNow } = useCaret(document, run)
+  const { field, caret, tellCaret, pick, travel, edit, textsNow } = useCaret(document, run)
+  const storedNow = useCallback(() => turnTexts(textsNow(), turnLetters), [textsNow, turnLetters])
+  const voice = useCallback(
+    (label: string, next: Voicing) => run({ kind: 'voice', label, voicing: next }),
+    [run],
+  )
+  const take = useCallback(
+    (next: string, laid: string) => run({ kind: 'take', text: next, voicing: laid }),
+    [run],
+  )
   const replaceText = useCallback(
     (next: string) => run({ kind: 'replace-text', text: next }),
     [run],
@@ -100,11 +127,14 @@ export function BenchPage({
 
   const gestures = useGestures(lick, pick, edit)
   const staffView = useMemo(
-    () => ({ beaming, groove: settings.staffGroove, grooves }),
-    [beaming, settings.staffGroove, grooves],
+    () => ({ beaming, groove: settings.staffGroove, grooves, key: staffKeyOf(setting.kit) }),
+    [beaming, settings.staffGroove, grooves, setting],
   )
   const fit = useMemo(() => toFit(lick, school), [lick, school])
-  const answers = useMemo(() => toAnswers(later.good.lick, tempo), [later, tempo])
+  const answers = useMemo(
+    () => toAnswers(laterVoiced, tempo, setting),
+    [laterVoiced, tempo, setting],
+  )
   const selection = useMemo(() => selectedSlots(document, caret.from, caret.to), [document, caret])
 
   const laterSelection = useDeferredValue(selection)
@@ -116,7 +146,7 @@ export function BenchPage({
           id={record.id}
           title={valuesOf(text, 'title')[0] ?? ''}
           tags={valuesOf(text, 'tags')[0] ?? ''}
-          textNow={textNow}
+          textsNow={storedNow}
           saveState={saveState}
           canUndo={document.history.past.length > 0}
           canRedo={document.history.future.length > 0}
@@ -125,7 +155,7 @@ export function BenchPage({
         />
         {saveState.kind === 'failed' && saveState.issue.code === 'conflict' && (
           <div className="lg:col-span-2">
-            <ConflictNotice id={record.id} text={text} onTakeTheirs={takeStored} />
+            <ConflictNotice id={record.id} texts={storedNow} onTakeTheirs={takeStored} />
           </div>
         )}
         <div className="flex min-w-0 flex-col gap-3">
@@ -142,11 +172,18 @@ export function BenchPage({
             id={record.id}
             text={document.goodText}
             lick={lick}
+            voiced={voiced}
+            voicing={voicing}
+            setting={setting}
+            turned={turnLetters}
+            playing={playing && solo === null}
+            position={player.position}
             selection={selection}
             school={school}
             tempo={tempo}
             onEdit={edit}
-            onText={replaceText}
+            onVoice={voice}
+            onTake={take}
             grooves={grooves}
             onHear={hear}
           />
@@ -159,7 +196,7 @@ export function BenchPage({
           >
             {width > 0 && (
               <RulerView
-                lick={lick}
+                lick={voiced}
                 width={width}
                 school={school}
                 staffView={staffView}

@@ -19,20 +19,26 @@ const TEXT = 'dime-lick: 1\ntitle: Ring\nline: RLLRK RLK\n'
 const type = (document: BenchDocument, typed: string) =>
   runCommand(document, { kind: 'type-line', typed })
 
+const texts = (text: string) => ({ text, draft: null, voicing: '' })
+
 describe('the document on the bench', () => {
   it('keeps showing the last line that could be read while another is typed', () => {
-    const open = openDocument(TEXT, null)
+    const open = openDocument(texts(TEXT))
     const broken = type(open, 'RLLRK (RL')
     expect([broken.issues[0]?.code, broken.good.lick.line.groups]).toEqual(['not-closed', [5, 3]])
-    expect(textsOf(broken)).toEqual({ text: TEXT, draft: TEXT.replace('RLK', '(RL') })
+    expect(textsOf(broken)).toEqual({
+      text: TEXT,
+      draft: TEXT.replace('RLK', '(RL'),
+      voicing: '',
+    })
     const mended = type(broken, 'RLLRK (RL)')
     expect([mended.issues, mended.good.lick.line.groups]).toEqual([[], [5, 1]])
     expect(textsOf(mended).draft).toBeNull()
   })
 
   it('opens a draft as it was left', () => {
-    const { text, draft } = textsOf(type(openDocument(TEXT, null), 'RLLRK (RL'))
-    const again = openDocument(text, draft)
+    const { text, draft } = textsOf(type(openDocument(texts(TEXT)), 'RLLRK (RL'))
+    const again = openDocument({ text, draft, voicing: '' })
     expect([lineTextOf(again.history.text), again.good.lick.line.groups]).toEqual([
       'RLLRK (RL',
       [5, 3],
@@ -40,13 +46,13 @@ describe('the document on the bench', () => {
   })
 
   it('keeps blanks and comments as they are typed', () => {
-    const spaced = type(openDocument(TEXT, null), 'RL  RK ')
+    const spaced = type(openDocument(texts(TEXT)), 'RL  RK ')
     expect(lineTextOf(spaced.history.text)).toBe('RL  RK ')
     expect(lineTextOf(type(spaced, 'RL RK # mine').history.text)).toBe('RL RK # mine')
   })
 
   it('undoes and redoes, with the caret where the change was', () => {
-    const typed = type(openDocument(TEXT, null), 'RLLRKK RLK')
+    const typed = type(openDocument(texts(TEXT)), 'RLLRKK RLK')
     const undone = runCommand(typed, { kind: 'undo' })
     expect([lineTextOf(undone.history.text), caretAfter(typed, undone)]).toEqual(['RLLRK RLK', 5])
     const redone = runCommand(undone, { kind: 'redo' })
@@ -55,7 +61,7 @@ describe('the document on the bench', () => {
   })
 
   it('knows the slots that the caret or a selection touches, repeats too', () => {
-    const open = openDocument('line: RL*2 (RK)L', null)
+    const open = openDocument(texts('line: RL*2 (RK)L'))
     expect(selectedSlots(open, 1, 1)).toEqual({ from: 0, to: 1 })
     expect(selectedSlots(open, 5, 9)).toEqual({ from: 4, to: 5 })
     expect(selectedSlots(type(open, 'RL*2 (RK'), 1, 1)).toBeNull()
@@ -92,6 +98,7 @@ describe('answers', () => {
     expect(said.lands).toEqual([
       'Last: kick on bass drum, at 4a, 119.0 ms before the landing',
       'Free for the crash: both hands',
+      'In reach: right hand on the crash, up to 214.5',
     ])
     expect(said.foot?.text).toBe(
       'The same foot lands 119.0 ms later: enough, it needs 110 as the second of a double',
@@ -119,7 +126,6 @@ describe('autosave', () => {
   beforeEach(() => void vi.useFakeTimers())
   afterEach(() => void vi.useRealTimers())
 
-  const texts = (text: string) => ({ text, draft: null })
   const setUp = (save: ConstructorParameters<typeof Autosave>[1]) => {
     const states: SaveState['kind'][] = []
     const autosave = new Autosave(0, save, ({ kind }) => states.push(kind))

@@ -1,14 +1,15 @@
 import { useSubmit } from 'react-router'
-import { type LickRecord, loadLick } from '~/storage'
+import { type LickRecord, type LickTexts, loadLick } from '~/storage'
 
 /** Another tab has changed the same lick since: neither version is lost, the player chooses. */
 export function ConflictNotice({
   id,
-  text,
+  texts,
   onTakeTheirs,
 }: {
   id: string
-  text: string
+  /** What is on the bench, as it is stored. */
+  texts: () => LickTexts
   onTakeTheirs: (record: LickRecord) => void
 }) {
   const submit = useSubmit()
@@ -31,7 +32,10 @@ export function ConflictNotice({
         type="button"
         className="btn btn-primary btn-sm"
         onClick={() =>
-          submit({ intent: 'duplicate', id, text }, { method: 'post', action: '/?index' })
+          submit(
+            { intent: 'duplicate', id, texts: JSON.stringify(texts()) },
+            { method: 'post', action: '/?index' },
+          )
         }
       >
         Keep mine as a copy

@@ -9,16 +9,20 @@ import {
   setValues,
   type TextIssue,
 } from '~/codecs/lick-text'
+import { formatVoicing, parseVoicing } from '~/codecs/voicing'
 import {
   commit,
   type History,
   mapOffset,
   redo,
+  toBesideTransaction,
   toHistory,
   toTransaction,
   undo,
 } from '~/core/editing'
 import { EMPTY_LICK, type Lick } from '~/core/line'
+import { PLAIN_VOICING, type Voicing } from '~/core/voicing'
+import type { LickTexts } from '~/storage'
 
 /** The lick on the bench: its text with its history, and the last state that could be read. */
 export interface BenchDocument {
@@ -26,6 +30,8 @@ export interface BenchDocument {
   readonly good: LickReading
   /** The text that `good` was read from. */
   readonly goodText: string
+  /** How the sticking is laid on the kit. */
+  readonly voicing: Voicing
   /** Why the text as typed cannot be read; empty where it can. */
   readonly issues: readonly TextIssue[]
 }
@@ -40,20 +46,24 @@ export type BenchCommand =
       readonly lick: Lick
       readonly change?: LineChange
     }
+  | { readonly kind: 'voice'; readonly label: string; readonly voicing: Voicing }
+  /** Text and voicing of a kept version. */
+  | { readonly kind: 'take'; readonly text: string; readonly voicing: string }
   | { readonly kind: 'undo' }
   | { readonly kind: 'redo' }
-  | { readonly kind: 'load'; readonly text: string; readonly draft: string | null }
+  | { readonly kind: 'load'; readonly texts: LickTexts }
 
 /** Opens stored texts: the draft is what is edited, the text what shows until the draft can be read. */
-export function openDocument(text: string, draft: string | null): BenchDocument {
+export function openDocument({ text, draft, voicing }: LickTexts): BenchDocument {
   const read = parseLickText(text)
   const start: BenchDocument = {
-    history: toHistory(text),
+    history: toHistory(text, voicing),
     good: read.ok ? read.value : { lick: EMPTY_LICK, spans: [] },
     goodText: text,
+    voicing: voicingOf(voicing),
     issues: read.ok ? [] : read.error,
   }
-  return draft === null ? start : judged(start, toHistory(draft))
+  return draft === null ? start : judged(start, toHistory(draft, voicing))
 }
 
 /** Carries a command out. A command that changes nothing returns the same document. */
@@ -80,30 +90,51 @@ export function runCommand(document: BenchDocument, command: BenchCommand): Benc
       const splices = rewriteLick(text, document.good, command.lick, command.change)
       return judged(document, commit(history, toTransaction(command.label, splices)))
     }
+    case 'voice': {
+      const next = formatVoicing(command.voicing)
+      const change = toBesideTransaction(command.label, history.beside, next)
+      return judged(document, commit(history, change))
+    }
+    case 'take': {
+      const whole = { at: 0, removed: text, inserted: command.text }
+      const { beside } = toBesideTransaction('', history.beside, command.voicing)
+      const change = toTransaction('bring back', [whole])
+      return judged(document, commit(history, { ...change, ...(beside && { beside }) }))
+    }
     case 'undo':
       return judged(document, undo(history))
     case 'redo':
       return judged(document, redo(history))
     case 'load':
-      return openDocument(command.text, command.draft)
+      return openDocument(command.texts)
   }
 }
 
 /** Reads what is typed; what cannot be read leaves the last good state standing. */
 function judged(document: BenchDocument, history: History): BenchDocument {
   if (history === document.history) return document
+  const voicing =
+    history.beside === document.history.beside ? document.voicing : voicingOf(history.beside)
+  if (history.text === document.history.text) return { ...document, history, voicing }
   const read = parseLickText(history.text)
   return read.ok
-    ? { history, good: read.value, goodText: history.text, issues: [] }
-    : { ...document, history, issues: read.error }
+    ? { history, good: read.value, goodText: history.text, voicing, issues: [] }
+    : { ...document, history, voicing, issues: read.error }
 }
 
 /** What to store: the last good text, and the text as typed where that is another. */
-export function textsOf({ history, goodText }: BenchDocument): {
-  text: string
-  draft: string | null
-} {
-  return { text: goodText, draft: history.text === goodText ? null : history.text }
+export function textsOf({ history, goodText }: BenchDocument): LickTexts {
+  return {
+    text: goodText,
+    draft: history.text === goodText ? null : history.text,
+    voicing: history.beside,
+  }
+}
+
+/** A stored voicing; one that cannot be read voices nothing. */
+function voicingOf(json: string): Voicing {
+  const read = parseVoicing(json)
+  return read.ok ? read.value : PLAIN_VOICING
 }
 
 /**

@@ -2,11 +2,12 @@ import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'r
 import { type LickRecord, saveLick, watchLick } from '~/storage'
 import { Autosave, type SaveState } from './autosave'
 import { type BenchDocument, openDocument, runCommand, textsOf } from './document'
+import { turnTexts } from './turned'
 
 /** The document on the bench, kept in the store as it changes. */
-export function useBench(record: LickRecord) {
-  const [document, run] = useReducer(runCommand, record, ({ text, draft }) =>
-    openDocument(text, draft),
+export function useBench(record: LickRecord, turned: boolean) {
+  const [document, run] = useReducer(runCommand, record, (stored) =>
+    openDocument(turnTexts(stored, turned)),
   )
   const [saveState, setSaveState] = useState<SaveState>({ kind: 'saved' })
   const autosave = useMemo(
@@ -18,13 +19,14 @@ export function useBench(record: LickRecord) {
       ),
     [record],
   )
-  const stored = useRef(record.draft ?? record.text)
+  const stored = useRef({ text: document.history.text, beside: document.history.beside })
 
   useEffect(() => {
-    if (document.history.text === stored.current) return
-    stored.current = document.history.text
-    autosave.change(textsOf(document))
-  }, [document, autosave])
+    const { text, beside } = document.history
+    if (text === stored.current.text && beside === stored.current.beside) return
+    stored.current = { text, beside }
+    autosave.change(turnTexts(textsOf(document), turned))
+  }, [document, autosave, turned])
 
   useEffect(() => {
     const flush = () => void autosave.flush()
@@ -43,11 +45,12 @@ export function useBench(record: LickRecord) {
   /** Takes what is stored, from another tab, in place of what is here. */
   const takeStored = useCallback(
     (theirs: LickRecord) => {
-      stored.current = theirs.draft ?? theirs.text
+      const texts = turnTexts(theirs, turned)
+      stored.current = { text: texts.draft ?? texts.text, beside: texts.voicing }
       autosave.restart(theirs.revision)
-      run({ kind: 'load', text: theirs.text, draft: theirs.draft })
+      run({ kind: 'load', texts })
     },
-    [autosave],
+    [autosave, turned],
   )
 
   useEffect(

@@ -2,7 +2,7 @@ import { type Dispatch, useCallback, useEffect, useRef, useState } from 'react'
 import type { SlotRange } from '~/core/changes'
 import type { Lick } from '~/core/line'
 import type { Edit } from '../workbench/edits'
-import { type BenchCommand, type BenchDocument, caretAfter, runCommand } from './document'
+import { type BenchCommand, type BenchDocument, caretAfter, runCommand, textsOf } from './document'
 
 /** The caret of the typed line: where it is, where a slot of the ruler puts it, where undo leaves it. */
 export function useCaret(document: BenchDocument, run: Dispatch<BenchCommand>) {
@@ -70,7 +70,7 @@ export function useCaret(document: BenchDocument, run: Dispatch<BenchCommand>) {
     [run],
   )
 
-  const textNow = useCallback(() => current.current.history.text, [])
+  const textsNow = useCallback(() => textsOf(current.current), [])
 
-  return { field, caret, tellCaret, pick, travel, edit, textNow }
+  return { field, caret, tellCaret, pick, travel, edit, textsNow }
 }

@@ -144,7 +144,7 @@ function Files({ licks }: { licks: readonly LickRecord[] }) {
   const fetcher = useFetcher<LibraryNotice>()
   const input = useRef<HTMLInputElement>(null)
   const exportAll = () => {
-    const entries = licks.map(({ id, text, draft }) => ({ id, text, draft }))
+    const entries = licks.map(({ id, text, draft, voicing }) => ({ id, text, draft, voicing }))
     saveFile('dime-stack-licks.json', 'application/json', formatBundle(entries))
   }
   return (

@@ -1,12 +1,15 @@
 import { nanoid } from 'nanoid'
 import { redirect } from 'react-router'
+import * as z from 'zod'
 import { parseBundle } from '~/codecs/bundle'
 import { lineTextOf, parseLickText, setValues, valuesOf } from '~/codecs/lick-text'
+import { parseVoicing } from '~/codecs/voicing'
 import { applyTransaction, toTransaction } from '~/core/editing'
 import { ok } from '~/core/foundation'
 import {
   addLicks,
   fillOnFirstVisit,
+  type LickTexts,
   listLicks,
   loadLick,
   purgeDeleted,
@@ -42,9 +45,9 @@ export async function libraryAction(request: Request): Promise<LibraryNotice | R
   const field = (name: string) => String(form.get(name) ?? '')
   switch (field('intent')) {
     case 'create':
-      return createLick(NEW_TEXT)
+      return createLick({ text: NEW_TEXT, draft: null, voicing: '' })
     case 'duplicate':
-      return createLick(titled(field('text') || (await textOf(field('id')))))
+      return duplicateLick(field('id'), field('texts'))
     case 'delete': {
       const deleted = await setDeleted(field('id'), Date.now())
       if (!deleted.ok) return failed(deleted.error)
@@ -70,20 +73,40 @@ export async function libraryAction(request: Request): Promise<LibraryNotice | R
 
 async function demoLicks() {
   const { DEMO_LICKS } = await import('~/demo/licks')
-  return DEMO_LICKS.map(({ id, text }) => ({ id, text, draft: null }))
+  return DEMO_LICKS.map(({ id, text, voicing = '' }) => ({ id, text, draft: null, voicing }))
 }
 
-async function createLick(text: string): Promise<LibraryNotice | Response> {
+async function createLick(texts: LickTexts): Promise<LibraryNotice | Response> {
   const id = nanoid(12)
-  const readable = parseLickText(text).ok
-  const texts = readable ? { text, draft: null } : { text: NEW_TEXT, draft: text }
   const added = await addLicks([{ id, ...texts }], Date.now())
   return added.ok ? redirect(`/bench/${id}`) : failed(added.error)
 }
 
-async function textOf(id: string): Promise<string> {
+/** A copy of a lick: as it is on the bench, where that is sent along, else as it is stored. */
+async function duplicateLick(id: string, sent: string): Promise<LibraryNotice | Response> {
+  const given = sent === '' ? undefined : parseTexts(sent)
+  if (given) return createLick(copyOf(given))
   const lick = await loadLick(id)
-  return lick.ok ? (lick.value.draft ?? lick.value.text) : NEW_TEXT
+  return lick.ok ? createLick(copyOf(lick.value)) : failed(lick.error)
+}
+
+function copyOf({ text, draft, voicing }: LickTexts): LickTexts {
+  return { text: titled(text), draft: draft === null ? null : titled(draft), voicing }
+}
+
+const textsSchema = z.object({
+  text: z.string(),
+  draft: z.string().nullable(),
+  voicing: z.string(),
+})
+
+function parseTexts(json: string): LickTexts | undefined {
+  try {
+    const read = textsSchema.safeParse(JSON.parse(json))
+    return read.success ? read.data : undefined
+  } catch {
+    return undefined
+  }
 }
 
 function titled(text: string): string {
@@ -117,16 +140,19 @@ interface Incoming {
   readonly id: string
   readonly text: string
   readonly draft: string | null
+  readonly voicing: string
 }
 
 function bundled(content: string) {
   const read = parseBundle(content)
   if (!read.ok) return { ok: false, error: read.error.message } as const
   const licks: Incoming[] = []
-  for (const { id, text, draft = null } of read.value) {
+  for (const { id, text, draft = null, voicing = '' } of read.value) {
     if (!parseLickText(text).ok)
       return { ok: false, error: `the text of ${id} cannot be read` } as const
-    licks.push({ id, text, draft })
+    const laid = parseVoicing(voicing)
+    if (!laid.ok) return { ok: false, error: `the ${laid.error} (${id})` } as const
+    licks.push({ id, text, draft, voicing })
   }
   return ok(licks)
 }
@@ -143,7 +169,7 @@ function single(content: string) {
   }
   if (lineTextOf(content).trim() === '')
     return { ok: false, error: 'there is no sticking in it' } as const
-  return ok<Incoming[]>([{ id: nanoid(12), text: content, draft: null }])
+  return ok<Incoming[]>([{ id: nanoid(12), text: content, draft: null, voicing: '' }])
 }
 
 function failed(issue: StoreIssue): LibraryNotice {

@@ -2,7 +2,8 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Channel, SoundSession } from '~/audio'
 import type { Groove } from '~/core/groove'
 import { frameTicks, type Lick } from '~/core/line'
-import { type Position, toPerformance } from '~/core/performance'
+import { onKit, type Position, toPerformance } from '~/core/performance'
+import type { Surface } from '~/core/sticking'
 import { secondsPerTick } from '~/core/time'
 
 /** How the player wants to hear it. */
@@ -22,6 +23,14 @@ export interface Player {
   readonly setVolume: (channel: Channel, volume: number) => void
 }
 
+/** What is played on: the player's own grooves, and voices that sound otherwise on the kit. */
+export interface PlayerKit {
+  readonly grooves: readonly Groove[]
+  readonly sounds: Readonly<Partial<Record<Surface, Surface>>>
+  /** Whether the groove's hands change places. */
+  readonly swapsGroove: boolean
+}
+
 /**
  * Plays a lick and keeps playing while it changes: tempo and content go over at the next stroke.
  * `solo` is heard in its place, without a count-in, while there is one.
@@ -31,8 +40,8 @@ export function usePlayer(
   onBench: Lick,
   tempo: number,
   switches: PlaySwitches,
-  solo: Lick | null = null,
-  grooves: readonly Groove[] = [],
+  solo: Lick | null,
+  { grooves, sounds, swapsGroove }: PlayerKit,
 ): Player {
   const lick = solo ?? onBench
   const [playing, setPlaying] = useState(false)
@@ -52,9 +61,9 @@ export function usePlayer(
   useEffect(() => {
     if (!playing) return
     session.current?.setPerformance(
-      toPerformance(lick, { loop, countIn: countIn && !solo, grooves }),
+      onKit(toPerformance(lick, { loop, countIn: countIn && !solo, grooves, swapsGroove }), sounds),
     )
-  }, [playing, lick, loop, countIn, solo, grooves])
+  }, [playing, lick, loop, countIn, solo, grooves, sounds, swapsGroove])
   useEffect(() => () => session.current?.close(), [])
 
   const toggle = useCallback(
@@ -66,15 +75,17 @@ export function usePlayer(
       }
       setPlaying(true)
       setTrouble('')
-      const options = { loop, countIn: countIn && !first, grooves }
+      const options = { loop, countIn: countIn && !first, grooves, swapsGroove }
       openSession(session, volumes.current, () => setPlaying(false))
-        .then((sound) => sound.play(toPerformance(first ?? lick, options), tickSeconds))
+        .then((sound) =>
+          sound.play(onKit(toPerformance(first ?? lick, options), sounds), tickSeconds),
+        )
         .catch(() => {
           setPlaying(false)
           setTrouble('This browser gives no sound: its audio device cannot be opened.')
         })
     },
-    [playing, lick, loop, countIn, tickSeconds, grooves],
+    [playing, lick, loop, countIn, tickSeconds, grooves, sounds, swapsGroove],
   )
 
   const position = useCallback(() => session.current?.position(), [])

@@ -23,6 +23,7 @@ export function Shell({ children }: { children: ReactNode }) {
           </NavLink>
           <nav aria-label="Places" className="flex items-center gap-1">
             <Place to="/">Library</Place>
+            <Place to="/kit">Kit</Place>
           </nav>
           <div className="ml-auto flex items-center gap-1">
             <ThemeButton />

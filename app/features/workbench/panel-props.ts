@@ -1,14 +1,26 @@
 import type { SlotRange } from '~/core/changes'
 import type { Groove } from '~/core/groove'
 import type { Lick } from '~/core/line'
+import type { Position } from '~/core/performance'
+import type { Setting } from '~/core/playing'
 import type { CountingSchool } from '~/core/time'
+import type { Voicing } from '~/core/voicing'
 import type { Edit } from './edits'
 
 /** What every panel of the workbench works on, and what it may do. */
 export interface WorkbenchProps {
   readonly id: string
   readonly text: string
+  /** The sticking as it is typed; every edit is of this. */
   readonly lick: Lick
+  /** The same as its voicing lays it on the kit. */
+  readonly voiced: Lick
+  readonly voicing: Voicing
+  readonly setting: Setting
+  /** Whether the letters on the bench are turned; what is stored never is. */
+  readonly turned: boolean
+  readonly playing: boolean
+  readonly position: () => Position | undefined
   readonly selection: SlotRange | null
   readonly school: CountingSchool
   readonly tempo: number
@@ -16,8 +28,9 @@ export interface WorkbenchProps {
   readonly grooves: readonly Groove[]
   /** Takes an edit that was worked out from a lick; nothing where that is on the bench no more. */
   readonly onEdit: (edit: Edit, base: Lick) => void
-  /** Takes a whole text in place of what is on the bench. */
-  readonly onText: (text: string) => void
+  readonly onVoice: (label: string, voicing: Voicing) => void
+  /** Takes a kept state in place of what is on the bench. */
+  readonly onTake: (text: string, voicing: string) => void
   /** Plays a lick by itself, or stops it. */
   readonly onHear: (lick: Lick) => void
 }
@@ -34,6 +47,9 @@ export const TABS = [
   ['sums', 'Sums'],
   ['meeting', 'Meets'],
   ['hands', 'Hands'],
+  ['voices', 'Voices'],
+  ['paths', 'Paths'],
+  ['limits', 'Limits'],
   ['families', 'Families'],
   ['groove', 'Groove'],
   ['versions', 'Versions'],

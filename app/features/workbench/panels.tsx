@@ -1,3 +1,6 @@
+import { LimitsPanel } from '../kit/limits-panel'
+import { PathsPanel } from '../kit/paths-panel'
+import { VoicesPanel } from '../voicing/voices-panel'
 import { CellsPanel } from './cells-panel'
 import { ChangePanel } from './change-panel'
 import { FamilyPanel } from './family-panel'
@@ -14,6 +17,9 @@ const PANELS = {
   sums: SumsPanel,
   meeting: MeetingPanel,
   hands: HandsPanel,
+  voices: VoicesPanel,
+  paths: PathsPanel,
+  limits: LimitsPanel,
   families: FamilyPanel,
   groove: GroovePanel,
   versions: VersionsPanel,

@@ -1,9 +1,12 @@
 import { useEffect, useState } from 'react'
 import { useFetcher } from 'react-router'
 import { parseLickText } from '~/codecs/lick-text'
+import { formatVoicing, parseVoicing } from '~/codecs/voicing'
 import type { Lick } from '~/core/line'
 import { formatSlot } from '~/core/notation'
+import { voiceLick } from '~/core/voicing'
 import type { VersionRecord } from '~/storage'
+import { turnTexts } from '../bench/turned'
 import { PhraseStacks } from '../stacks/phrase-figure'
 import type { VersionCommand } from './kept-store'
 import type { PanelProps } from './panel-props'
@@ -12,19 +15,20 @@ import { useKeeping } from './use-keeping'
 import { comparedWith } from './versions'
 
 /** States of the lick kept by name, each compared slot by slot with what is on the bench. */
-export function VersionsPanel({ id, text, lick, onText }: PanelProps) {
+export function VersionsPanel({ id, text, voiced, voicing, turned, onTake }: PanelProps) {
   const action = `/versions/${id}`
   const { data: versions, load } = useFetcher<VersionRecord[]>({ key: `versions ${id}` })
   const { tell, trouble, busy } = useKeeping<VersionCommand>(action)
   useEffect(() => void load(action), [load, action])
   const [name, setName] = useState('')
+  const texts = { text, draft: null, voicing: formatVoicing(voicing) }
   return (
     <div className="flex flex-col gap-4">
       <form
         className="flex flex-wrap items-center gap-2"
         onSubmit={(event) => {
           event.preventDefault()
-          tell({ intent: 'keep', lickId: id, name, text })
+          tell({ intent: 'keep', lickId: id, name, ...turnTexts(texts, turned) })
           setName('')
         }}
       >
@@ -58,8 +62,9 @@ export function VersionsPanel({ id, text, lick, onText }: PanelProps) {
               <VersionRow
                 key={version.id}
                 version={version}
-                lick={lick}
-                onTake={() => onText(version.text)}
+                turned={turned}
+                lick={voiced}
+                onTake={onTake}
                 onTell={tell}
               />
             ))}
@@ -72,15 +77,20 @@ export function VersionsPanel({ id, text, lick, onText }: PanelProps) {
 
 interface VersionRowProps {
   readonly version: VersionRecord
+  readonly turned: boolean
+  /** What is on the bench, voiced. */
   readonly lick: Lick
-  readonly onTake: () => void
+  readonly onTake: (text: string, voicing: string) => void
   readonly onTell: (command: VersionCommand) => void
 }
 
-function VersionRow({ version, lick, onTake, onTell }: VersionRowProps) {
+function VersionRow({ version, turned, lick, onTake, onTell }: VersionRowProps) {
   const [name, setName] = useState(version.name)
-  const read = parseLickText(version.text)
-  if (!read.ok) return null
+  const { text, voicing } = turnTexts({ ...version, draft: null }, turned)
+  const read = parseLickText(text)
+  const laid = parseVoicing(voicing)
+  if (!read.ok || !laid.ok) return null
+  const keptLick = voiceLick(read.value.lick, laid.value)
   const { version: _version, ...kept } = version
   const rename = () => {
     if (name.trim() !== '' && name !== version.name) onTell({ ...kept, intent: 'keep', name })
@@ -88,7 +98,7 @@ function VersionRow({ version, lick, onTake, onTell }: VersionRowProps) {
   }
   return (
     <li className="flex flex-wrap items-center gap-x-4 gap-y-1 border-base-300 border-t py-1.5 text-sm">
-      <PhraseStacks phrase={read.value.lick.line} />
+      <PhraseStacks phrase={keptLick.line} />
       <div className="min-w-40 grow">
         <input
           aria-label={`Name of ${version.name}`}
@@ -101,9 +111,9 @@ function VersionRow({ version, lick, onTake, onTell }: VersionRowProps) {
             if (event.key === 'Enter') event.currentTarget.blur()
           }}
         />
-        <p className="text-(--quiet)">{differenceWords(read.value.lick, lick)}</p>
+        <p className="text-(--quiet)">{differenceWords(keptLick, lick)}</p>
       </div>
-      <Act label={`Bring ${version.name} back`} onClick={onTake}>
+      <Act label={`Bring ${version.name} back`} onClick={() => onTake(text, voicing)}>
         Bring back
       </Act>
       <Act

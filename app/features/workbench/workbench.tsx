@@ -17,6 +17,9 @@ const SCOPE_LABELS: readonly (readonly [Scope, string])[] = [
   ['line', 'the whole line'],
 ]
 
+/** Panels with a plan of the kit. */
+const TALL: ReadonlySet<WorkbenchTab> = new Set(['voices', 'paths'])
+
 /** Of lines longer than this, panels follow a moment after what is typed. */
 const LONG = 256
 
@@ -69,7 +72,9 @@ export function Workbench(props: WorkbenchProps) {
       </div>
       <div id="workbench-panel">
         {tab && (
-          <div className="mt-2 overflow-y-auto lg:max-h-[36vh] rounded-box border border-base-300 bg-base-100 p-3 sm:p-4">
+          <div
+            className={`mt-2 overflow-y-auto rounded-box border border-base-300 bg-base-100 p-3 sm:p-4 ${TALL.has(tab) ? 'lg:max-h-[50vh]' : 'lg:max-h-[36vh]'}`}
+          >
             <Suspense fallback={<p className="text-(--quiet) text-sm">Opening …</p>}>
               <Panel tab={tab} {...props} lick={lick} range={range} onEdit={edit} />
             </Suspense>

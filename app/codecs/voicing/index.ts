@@ -1,0 +1,1 @@
+export { formatVoicing, parseVoicing, turnVoicing } from './voicing'

@@ -1,0 +1,82 @@
+import * as z from 'zod'
+import { fail, ok, type Result } from '~/core/foundation'
+import { MAX_SLOTS } from '~/core/line'
+import { SURFACES } from '~/core/sticking'
+import { PATH_ENDS, PLAIN_VOICING, PLAYERS_OF_RULE, type Voicing } from '~/core/voicing'
+
+const MOST_RULES = 64
+const MOST_BYTES = 65_536
+
+const surface = z.enum(SURFACES)
+const number = z.number().int().min(1).max(MAX_SLOTS)
+const some = z.array(number).max(512)
+
+const which = z.discriminatedUnion('kind', [
+  z.object({
+    kind: z.enum([
+      'every',
+      'accents',
+      'taps',
+      'ghosts',
+      'doubles',
+      'singles',
+      'graced',
+      'first-of-group',
+      'last-of-group',
+    ]),
+  }),
+  z.object({ kind: z.literal('every-nth-group'), nth: number, from: number }),
+  z.object({ kind: z.literal('groups'), groups: some }),
+  z.object({ kind: z.literal('beats'), beats: some }),
+])
+
+const action = z.discriminatedUnion('kind', [
+  z.object({ kind: z.enum(['put', 'with-kick', 'with-hand']), surface }),
+  z.object({
+    kind: z.literal('path'),
+    surfaces: z.array(surface).max(32),
+    per: z.union([z.literal('group'), z.number().int().min(1).max(64)]),
+    end: z.enum(PATH_ENDS),
+    turningStroke: z.boolean(),
+  }),
+  z.object({ kind: z.literal('split'), main: surface, grace: surface }),
+  z.object({ kind: z.literal('graces-with-hand') }),
+])
+
+const voicing = z.object({
+  rules: z
+    .array(z.object({ hands: z.enum(PLAYERS_OF_RULE), which, action, on: z.boolean() }))
+    .max(MOST_RULES),
+  pins: z.array(z.object({ slot: z.number().int().min(0).max(MAX_SLOTS), surface })).max(MAX_SLOTS),
+})
+
+/** A voicing as JSON; empty where there are neither rules nor pins. Law: read back it is the same. */
+export function formatVoicing({ rules, pins }: Voicing): string {
+  return rules.length === 0 && pins.length === 0 ? '' : JSON.stringify({ rules, pins })
+}
+
+/** Reads a voicing, whole or not at all; an empty text is the plain one. */
+export function parseVoicing(json: string): Result<Voicing, string> {
+  if (json === '') return ok(PLAIN_VOICING)
+  if (json.length > MOST_BYTES) return fail('the voicing is larger than 64 KiB')
+  let data: unknown
+  try {
+    data = JSON.parse(json)
+  } catch {
+    return fail('the voicing is no JSON')
+  }
+  const read = voicing.safeParse(data)
+  if (read.success) return ok(read.data as Voicing)
+  const [issue] = read.error.issues
+  return fail(`voicing, at ${issue?.path.join('.') || 'its beginning'}: ${issue?.message ?? ''}`)
+}
+
+const OTHER = { hands: 'hands', RH: 'LH', LH: 'RH' } as const
+
+/** A voicing with the hands changed places. Law: twice is the same. */
+export function turnVoicing(json: string): string {
+  const read = parseVoicing(json)
+  if (!read.ok) return json
+  const rules = read.value.rules.map((rule) => ({ ...rule, hands: OTHER[rule.hands] }))
+  return formatVoicing({ ...read.value, rules })
+}

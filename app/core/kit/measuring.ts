@@ -1,0 +1,34 @@
+/** Fewer strokes than this say nothing about a limb. */
+const FEWEST = 8
+
+/**
+ * A limb's single interval from the onsets of even strokes, in milliseconds: the median gap, so that
+ * a slip does not count. Null where there are too few.
+ */
+export function singleInterval(onsets: readonly number[]): number | null {
+  if (onsets.length < FEWEST) return null
+  return median(gapsOf(onsets))
+}
+
+/**
+ * A limb's double interval from the onsets of doubles one after the other: gaps alternate between
+ * the rebound and the way to the next double, and the shorter kind is the rebound's. Null where
+ * there are too few.
+ */
+export function doubleInterval(onsets: readonly number[]): number | null {
+  if (onsets.length < FEWEST) return null
+  const gaps = gapsOf(onsets)
+  const [even, odd] = [0, 1].map((parity) => median(gaps.filter((_, i) => i % 2 === parity)))
+  return Math.min(even as number, odd as number)
+}
+
+function gapsOf(onsets: readonly number[]): number[] {
+  return onsets.slice(1).map((onset, i) => onset - (onsets[i] as number))
+}
+
+function median(values: readonly number[]): number {
+  const sorted = [...values].sort((a, b) => a - b)
+  const middle = sorted.length >> 1
+  const [low, high] = [sorted[middle - 1], sorted[middle]] as [number, number]
+  return sorted.length % 2 === 1 ? high : (low + high) / 2
+}

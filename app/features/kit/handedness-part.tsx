@@ -1,0 +1,62 @@
+import type { Settings } from '~/storage'
+
+const SWITCHES = [
+  ['turnLetters', 'The letters', 'right and left hand change places in every sticking and rule'],
+  ['turnKit', 'The kit', 'drums and cymbals change sides'],
+  ['turnFeet', 'The feet', 'the pedals change sides: the left foot leads'],
+] as const
+
+interface HandednessPartProps {
+  readonly settings: Settings
+  readonly onChange: (changed: Partial<Settings>) => void
+}
+
+/** Left-handed in one click, or each of its three switches by itself. Nothing stored is changed. */
+export function HandednessPart({ settings, onChange }: HandednessPartProps) {
+  const all = SWITCHES.every(([key]) => settings[key])
+  const turnAll = (on: boolean) => onChange({ turnLetters: on, turnKit: on, turnFeet: on })
+  return (
+    <fieldset className="flex flex-col gap-2">
+      <legend className="float-left mb-2 font-semibold text-lg">Handedness</legend>
+      <p className="text-(--quiet) text-sm">
+        Turns every lick and plan, and back; what is stored stays as it was written.
+      </p>
+      <label className="flex cursor-pointer items-center gap-2 font-medium">
+        <input
+          type="checkbox"
+          className="checkbox checkbox-sm"
+          checked={all}
+          onChange={(event) => turnAll(event.target.checked)}
+        />
+        Left-handed
+      </label>
+      {SWITCHES.map(([key, name, words]) => (
+        <label key={key} className="ml-6 flex cursor-pointer items-center gap-2 text-sm">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-sm"
+            checked={settings[key]}
+            onChange={(event) => onChange({ [key]: event.target.checked })}
+          />
+          <span>
+            {name} <span className="text-(--quiet)">{words}</span>
+          </span>
+        </label>
+      ))}
+      <label className="mt-2 flex cursor-pointer items-center gap-2 text-sm">
+        <input
+          type="checkbox"
+          className="checkbox checkbox-sm"
+          checked={settings.openHanded}
+          onChange={(event) => onChange({ openHanded: event.target.checked })}
+        />
+        <span>
+          Open-handed groove{' '}
+          <span className="text-(--quiet)">
+            the other hand keeps time, so that hands do not cross
+          </span>
+        </span>
+      </label>
+    </fieldset>
+  )
+}

@@ -1,0 +1,226 @@
+import { Download, Upload } from 'lucide-react'
+import { useRef, useState } from 'react'
+import { useFetcher } from 'react-router'
+import { formatKit } from '~/codecs/kit'
+import { findPiece, type Kit, overlapsOf } from '~/core/kit'
+import { SURFACE_NAMES, type Surface } from '~/core/sticking'
+import type { Settings } from '~/storage'
+import { saveFile } from '~/ui/save-file'
+import { HandednessPart } from './handedness-part'
+import { insteadOf } from './kit-edits'
+import type { VoiceUse } from './kit-store'
+import { PieceList } from './piece-list'
+import { PlanEditor } from './plan-editor'
+import { PlayerPart } from './player-part'
+import { useKit } from './use-kit'
+
+interface KitPageProps {
+  readonly own: readonly Kit[]
+  readonly settings: Settings
+  readonly uses: readonly VoiceUse[]
+}
+
+/** The set-up: the kit from above and in numbers, the sides, and the player's limbs. */
+export function KitPage({ own, settings, uses }: KitPageProps) {
+  const { submit } = useFetcher()
+  const [shown, setShown] = useState(settings)
+  const change = (changed: Partial<Settings>) => {
+    setShown((now) => ({ ...now, ...changed }))
+    submit(changed, { method: 'post', action: '/settings', encType: 'application/json' })
+  }
+  const {
+    kit,
+    kits,
+    isOwn,
+    change: changeKit,
+    tell,
+    notice,
+  } = useKit(own, {
+    ...shown,
+    kit: settings.kit,
+  })
+  const [chosen, setChosen] = useState<Surface | null>(null)
+  const [removed, setRemoved] = useState<{ before: Kit; surface: Surface } | null>(null)
+  return (
+    <div className="mx-auto grid w-full max-w-7xl grid-cols-1 gap-x-10 gap-y-6 px-4 py-6 sm:px-5 lg:grid-cols-[minmax(0,1fr)_27rem]">
+      <div className="flex min-w-0 flex-col gap-4">
+        <div className="flex flex-wrap items-center gap-3">
+          <h1 className="font-semibold text-3xl tracking-tight">Kit</h1>
+          <select
+            aria-label="Kit to play on"
+            className="rounded-field border border-base-300 bg-base-100 px-2 py-1.5"
+            value={kit.id}
+            onChange={(event) => {
+              setRemoved(null)
+              change({ kit: event.target.value })
+            }}
+          >
+            {kits.every(({ id }) => id !== kit.id) && <option value={kit.id}>{kit.name}</option>}
+            {kits.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {id === kit.id ? kit.name : name}
+              </option>
+            ))}
+          </select>
+          {isOwn && (
+            <input
+              aria-label="Name of the kit"
+              className="w-48 rounded-field border border-base-300 bg-base-100 px-2 py-1.5 text-sm"
+              value={kit.name}
+              maxLength={80}
+              onChange={(event) => changeKit({ ...kit, name: event.target.value })}
+            />
+          )}
+          <KitFiles kit={kit} onRead={(text) => tell({ intent: 'keep', kit: text })} />
+          {isOwn && (
+            <button
+              type="button"
+              className="btn btn-ghost btn-sm"
+              onClick={() => {
+                tell({ intent: 'forget', id: kit.id })
+                change({ kit: 'five' })
+              }}
+            >
+              Delete this kit
+            </button>
+          )}
+        </div>
+        {notice?.trouble && (
+          <p role="alert" className="text-error text-sm">
+            {notice.trouble}
+          </p>
+        )}
+        <p className="text-(--quiet) text-sm">
+          {isOwn
+            ? 'Kept as you change it. Licks that name no kit of their own are played on this one.'
+            : 'Drag a piece, or type its place: the kit becomes your own.'}
+        </p>
+        <PlanEditor kit={kit} chosen={chosen} onChoose={setChosen} onChange={changeKit} />
+      </div>
+      <div className="flex min-w-0 flex-col gap-6">
+        {removed && (
+          <Removed
+            {...removed}
+            uses={uses}
+            onBack={() => {
+              changeKit({ ...kit, pieces: removed.before.pieces })
+              setRemoved(null)
+            }}
+          />
+        )}
+        <KitNotes kit={kit} uses={uses} />
+        <PieceList
+          kit={kit}
+          chosen={chosen}
+          onChoose={setChosen}
+          onChange={changeKit}
+          onRemoved={(before, surface) => setRemoved({ before, surface })}
+        />
+      </div>
+      <HandednessPart settings={shown} onChange={change} />
+      <PlayerPart settings={shown} onChange={change} />
+    </div>
+  )
+}
+
+/** A kit as a file, in the open form that the command line reads too. */
+function KitFiles({ kit, onRead }: { kit: Kit; onRead: (text: string) => void }) {
+  const input = useRef<HTMLInputElement>(null)
+  return (
+    <>
+      <input
+        ref={input}
+        type="file"
+        accept=".json,application/json"
+        className="hidden"
+        aria-label="Kit file"
+        onChange={async (event) => {
+          const file = event.target.files?.[0]
+          if (file) onRead((await file.text()).slice(0, 65_536))
+          event.target.value = ''
+        }}
+      />
+      <button type="button" className="btn btn-ghost btn-sm" onClick={() => input.current?.click()}>
+        <Upload size={16} aria-hidden /> Import
+      </button>
+      <button
+        type="button"
+        className="btn btn-ghost btn-sm"
+        onClick={() => saveFile('kit.json', 'application/json', formatKit(kit))}
+      >
+        <Download size={16} aria-hidden /> Export
+      </button>
+    </>
+  )
+}
+
+interface RemovedProps {
+  readonly before: Kit
+  readonly surface: Surface
+  readonly uses: readonly VoiceUse[]
+  readonly onBack: () => void
+}
+
+const NAMED = 4
+
+/** What a deleted piece was used for, what plays instead, and the way back. */
+function Removed({ before, surface, uses, onBack }: RemovedProps) {
+  const licks = uses.find((use) => use.surface === surface)?.licks ?? []
+  const instead = insteadOf(before, surface)
+  return (
+    <div
+      role="status"
+      className="flex flex-wrap items-center gap-3 rounded-box border border-warning p-3 text-sm"
+    >
+      <p className="min-w-0 grow">
+        The {SURFACE_NAMES[surface]} is gone.{' '}
+        {licks.length > 0 &&
+          `${listed(licks)} ${licks.length === 1 ? 'uses' : 'use'} it: the ${instead ? SURFACE_NAMES[instead] : 'kit'} plays it now.`}
+        {licks.length === 0 && 'No lick uses it.'}
+      </p>
+      <button type="button" className="btn btn-outline border-base-300 btn-sm" onClick={onBack}>
+        Put it back
+      </button>
+    </div>
+  )
+}
+
+function listed(names: readonly string[]): string {
+  const shown = names.slice(0, NAMED).join(', ')
+  return names.length > NAMED ? `${shown} and ${names.length - NAMED} more` : shown
+}
+
+const ESSENTIAL = ['sn', 'hh', 'bd'] as const
+
+/** What is unusual about a kit: pieces that overlap, pieces that it lacks. */
+function KitNotes({ kit, uses }: { kit: Kit; uses: readonly VoiceUse[] }) {
+  const has = (surface: Surface) => kit.pieces.some((piece) => piece.surface === surface)
+  const lacking = ESSENTIAL.filter((surface) => !has(surface))
+  const overlaps = overlapsOf(kit)
+  const replaced = uses.filter(
+    ({ surface }) => surface !== '??' && findPiece(kit, surface as Surface)?.surface !== surface,
+  )
+  const standIns = replaced.filter(({ surface }) => !['rs', 'xs', 'ho', 'rb'].includes(surface))
+  if (lacking.length + overlaps.length + standIns.length === 0) return null
+  return (
+    <ul aria-label="Notes on the kit" className="text-sm">
+      {lacking.map((surface) => (
+        <li key={surface}>
+          No {SURFACE_NAMES[surface]}: the{' '}
+          {SURFACE_NAMES[findPiece(kit, surface)?.surface ?? surface]} plays it.
+        </li>
+      ))}
+      {overlaps.slice(0, NAMED).map(([a, b]) => (
+        <li key={`${a.surface} ${b.surface}`}>
+          {SURFACE_NAMES[a.surface]} and {SURFACE_NAMES[b.surface]} overlap at one height.
+        </li>
+      ))}
+      {standIns.map(({ surface, licks }) => (
+        <li key={surface}>
+          {listed(licks)}: {SURFACE_NAMES[surface as Surface]} on the{' '}
+          {SURFACE_NAMES[findPiece(kit, surface as Surface)?.surface ?? 'sn']}.
+        </li>
+      ))}
+    </ul>
+  )
+}

@@ -1,0 +1,86 @@
+import { nanoid } from 'nanoid'
+import * as z from 'zod'
+import { formatKit, parseKit } from '~/codecs/kit'
+import { parseLickText } from '~/codecs/lick-text'
+import { parseVoicing } from '~/codecs/voicing'
+import type { Kit } from '~/core/kit'
+import { lineEvents } from '~/core/line'
+import { voiceLick } from '~/core/voicing'
+import {
+  forget,
+  keepKit,
+  kitRecordSchema,
+  listKits,
+  listLicks,
+  loadSettings,
+  saveSettings,
+} from '~/storage'
+import { ownKits } from './setting'
+
+/** What came of a change of kits: the kit to show, or why it could not be. */
+export interface KitNotice {
+  readonly trouble: string
+  readonly id?: string
+}
+
+const commandSchema = z.discriminatedUnion('intent', [
+  z.object({ intent: z.literal('keep'), id: z.string().optional(), kit: z.string().max(65536) }),
+  z.object({ intent: z.literal('forget'), id: z.string().min(1) }),
+])
+export type KitCommand = z.input<typeof commandSchema>
+
+/** A voice that licks use, and how many do. */
+export interface VoiceUse {
+  readonly surface: string
+  readonly licks: readonly string[]
+}
+
+/** The player's kits and settings, and which licks use which surface. */
+export async function openKits() {
+  const [kits, settings, licks] = await Promise.all([listKits(), loadSettings(), listLicks()])
+  const uses = new Map<string, string[]>()
+  for (const { text, voicing } of licks.ok ? licks.value.licks : []) {
+    const [read, laid] = [parseLickText(text), parseVoicing(voicing)]
+    if (!read.ok || !laid.ok) continue
+    const lick = voiceLick(read.value.lick, laid.value)
+    for (const surface of new Set(lineEvents(lick).map((event) => event.surface))) {
+      uses.set(surface, [...(uses.get(surface) ?? []), lick.title || 'Untitled'])
+    }
+  }
+  return {
+    own: ownKits(kits.ok ? kits.value : []),
+    settings,
+    uses: [...uses].map(([surface, names]): VoiceUse => ({ surface, licks: names })),
+  }
+}
+
+/** Keeps or forgets a kit of the player's own. A new one is the one that is played on. */
+export async function changeKits(sent: unknown): Promise<KitNotice> {
+  const command = commandSchema.safeParse(sent)
+  if (!command.success) return { trouble: 'Nothing that can be done with a kit.' }
+  const { data } = command
+  if (data.intent === 'forget') {
+    const forgotten = await forget('kits', data.id)
+    return { trouble: forgotten.ok ? '' : 'It could not be deleted: the store does not answer.' }
+  }
+  const read = parseKit(data.kit)
+  if (!read.ok) return { trouble: `This is no kit: ${read.error}` }
+  const id = data.id ?? `kit-${nanoid(8)}`
+  return keepOwn({ ...read.value, id })
+}
+
+async function keepOwn(kit: Kit): Promise<KitNotice> {
+  const known = await listKits()
+  const before = known.ok ? known.value.find(({ id }) => id === kit.id) : undefined
+  const record = kitRecordSchema.safeParse({
+    id: kit.id,
+    version: 1,
+    kit: formatKit(kit),
+    createdAt: before?.createdAt ?? Date.now(),
+  })
+  if (!record.success) return { trouble: 'The name of the kit cannot be used.' }
+  const kept = await keepKit(record.data)
+  if (!kept.ok) return { trouble: 'It could not be kept: the store does not answer.' }
+  if (!before) await saveSettings({ ...(await loadSettings()), kit: kit.id })
+  return { trouble: '', id: kit.id }
+}

@@ -1,0 +1,83 @@
+import { memo } from 'react'
+import { LIMB_COLOUR } from '../stacks/discs'
+import type { PathView, StopMark } from './path-view'
+
+/** Which hands are followed. */
+export type Followed = 'both' | 'RH' | 'LH'
+
+/**
+ * The hands' ways over a plan: the right in full lines, the left dashed, arrows in the way they go;
+ * crossings as a cross in a ring, two hands on a small surface as a ring.
+ */
+export const PathsFigure = memo(function PathsFigure({
+  view,
+  followed,
+}: {
+  view: PathView
+  followed: Followed
+}) {
+  return (
+    <g fill="none" strokeLinecap="round">
+      <defs>
+        {(['RH', 'LH'] as const).map((hand) => (
+          <marker
+            key={hand}
+            id={`way-${hand}`}
+            viewBox="0 0 6 6"
+            refX="5"
+            refY="3"
+            markerWidth="5"
+            markerHeight="5"
+            orient="auto"
+          >
+            <path d="M0 0.6L5.4 3L0 5.4z" fill={colourOf(hand)} />
+          </marker>
+        ))}
+      </defs>
+      {followed !== 'LH' && <Way hand="RH" stops={view.RH} />}
+      {followed !== 'RH' && <Way hand="LH" stops={view.LH} />}
+      {followed === 'both' &&
+        view.meets.map(({ kind, x, y }) => (
+          <g key={`${kind} ${x} ${y}`} stroke="var(--color-error)" strokeWidth="1">
+            <circle cx={x} cy={y} r="4" fill="var(--color-base-100)" />
+            {kind === 'crossed' && <path d={`M${x - 2} ${y - 2}l4 4M${x + 2} ${y - 2}l-4 4`} />}
+          </g>
+        ))}
+    </g>
+  )
+})
+
+function colourOf(hand: 'RH' | 'LH'): string {
+  return LIMB_COLOUR[hand === 'RH' ? 'R' : 'L']
+}
+
+function Way({ hand, stops }: { hand: 'RH' | 'LH'; stops: readonly StopMark[] }) {
+  const colour = colourOf(hand)
+  const ways = [...new Set(stops.flatMap(({ way }) => (way ? [way] : [])))]
+  const places = new Map(stops.map((stop) => [`${stop.x} ${stop.y}`, stop]))
+  return (
+    <g data-hand={hand}>
+      {ways.map((way) => (
+        <path
+          key={way}
+          d={way}
+          stroke={colour}
+          strokeWidth="1.5"
+          strokeDasharray={hand === 'LH' ? '3.5 2.5' : undefined}
+          markerEnd={`url(#way-${hand})`}
+        />
+      ))}
+      {[...places].map(([key, { x, y }]) => (
+        <circle key={key} cx={x} cy={y} r="2.2" fill={colour} />
+      ))}
+      <circle
+        data-now={hand}
+        r="5"
+        fill={colour}
+        stroke="var(--color-base-100)"
+        strokeWidth="1.2"
+        visibility="hidden"
+      />
+    </g>
+  )
+}

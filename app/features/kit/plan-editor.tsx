@@ -1,0 +1,71 @@
+import { type PointerEvent, useRef } from 'react'
+import type { Kit } from '~/core/kit'
+import { SURFACES, type Surface } from '~/core/sticking'
+import { changePiece } from './kit-edits'
+import { KitPlan, planBox } from './kit-plan'
+
+interface PlanEditorProps {
+  readonly kit: Kit
+  readonly chosen: Surface | null
+  readonly onChoose: (surface: Surface) => void
+  readonly onChange: (kit: Kit) => void
+}
+
+/** The plan with pieces that are dragged, in whole centimetres; by keyboard the list does the same. */
+export function PlanEditor({ kit, chosen, onChoose, onChange }: PlanEditorProps) {
+  const drag = useRef<{ surface: Surface; dx: number; dy: number; scale: number } | null>(null)
+  const frozen = useRef<Kit | null>(null)
+
+  const begin = (event: PointerEvent<HTMLDivElement>) => {
+    const surface = surfaceAt(event.target)
+    const piece = kit.pieces.find((one) => one.surface === surface)
+    const svg = event.currentTarget.querySelector('svg')
+    if (!piece || !svg) return
+    const scale = planBox(kit).width / svg.getBoundingClientRect().width
+    drag.current = {
+      surface: piece.surface,
+      dx: piece.x - event.clientX * scale,
+      dy: piece.y + event.clientY * scale,
+      scale,
+    }
+    frozen.current = kit
+    event.currentTarget.setPointerCapture(event.pointerId)
+    onChoose(piece.surface)
+  }
+  const move = (event: PointerEvent<HTMLDivElement>) => {
+    if (!drag.current) return
+    const { surface, dx, dy, scale } = drag.current
+    const x = Math.round(dx + event.clientX * scale)
+    const y = Math.round(dy - event.clientY * scale)
+    onChange(changePiece(kit, surface, { x, y }))
+  }
+  const end = () => {
+    drag.current = null
+    frozen.current = null
+  }
+  return (
+    <div
+      className="touch-none cursor-grab active:cursor-grabbing"
+      onPointerDown={begin}
+      onPointerMove={move}
+      onPointerUp={end}
+      onPointerCancel={end}
+    >
+      <KitPlan
+        kit={kit}
+        label={`${kit.name} from above`}
+        chosen={chosen}
+        size="large"
+        {...(frozen.current && { boxOf: frozen.current })}
+      />
+    </div>
+  )
+}
+
+const KNOWN: ReadonlySet<string> = new Set(SURFACES)
+
+function surfaceAt(target: EventTarget): Surface | undefined {
+  const found = target instanceof Element ? target.closest('[data-piece]') : null
+  const surface = found?.getAttribute('data-piece') ?? ''
+  return KNOWN.has(surface) ? (surface as Surface) : undefined
+}

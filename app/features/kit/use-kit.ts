@@ -1,0 +1,70 @@
+import { nanoid } from 'nanoid'
+import { useCallback, useEffect, useRef, useState } from 'react'
+import { useFetcher } from 'react-router'
+import { formatKit } from '~/codecs/kit'
+import { DEFAULT_KIT, type Kit } from '~/core/kit'
+import type { Settings } from '~/storage'
+import type { KitCommand, KitNotice } from './kit-store'
+import { allKits, turnedKit } from './setting'
+
+const QUIET_MS = 300
+
+/**
+ * The kit on the page as it stands before the player, kept as it changes. A preset that is changed
+ * becomes a kit of the player's own.
+ */
+export function useKit(own: readonly Kit[], settings: Settings) {
+  const { submit, data } = useFetcher<KitNotice>()
+  const kits = allKits(own)
+  const chosen = kits.find(({ id }) => id === settings.kit) ?? DEFAULT_KIT
+  const [stored, setStored] = useState(chosen)
+  // Another kit was chosen, or this one deleted: show that; what is edited here is newer.
+  const shownId = useRef(chosen.id)
+  useEffect(() => {
+    if (shownId.current === chosen.id) return
+    shownId.current = chosen.id
+    setStored(chosen)
+  }, [chosen])
+
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
+  const tell = useCallback(
+    (command: KitCommand) =>
+      submit(JSON.stringify(command), {
+        method: 'post',
+        action: '/kit',
+        encType: 'application/json',
+      }),
+    [submit],
+  )
+  const pending = useRef<Kit | null>(null)
+  const flush = useCallback(() => {
+    clearTimeout(timer.current)
+    const kit = pending.current
+    pending.current = null
+    if (kit) tell({ intent: 'keep', id: kit.id, kit: formatKit(kit) })
+  }, [tell])
+  useEffect(() => {
+    window.addEventListener('pagehide', flush)
+    return () => {
+      window.removeEventListener('pagehide', flush)
+      flush()
+    }
+  }, [flush])
+
+  const isOwn = own.some(({ id }) => id === stored.id) || stored.id.startsWith('kit-')
+  /** Takes a changed kit, as it stands before the player. */
+  const change = useCallback(
+    (next: Kit) => {
+      // Turning is its own inverse: back to how it is stored.
+      const back = turnedKit(next, settings)
+      const kit = isOwn ? back : { ...back, id: `kit-${nanoid(8)}`, name: `${back.name}, mine` }
+      shownId.current = kit.id
+      setStored(kit)
+      pending.current = kit
+      clearTimeout(timer.current)
+      timer.current = setTimeout(flush, QUIET_MS)
+    },
+    [isOwn, settings, flush],
+  )
+  return { kit: turnedKit(stored, settings), kits, isOwn, change, tell, notice: data }
+}

@@ -1,0 +1,64 @@
+import { mapStrokes, phraseOf, type SlotRange } from '~/core/changes'
+import type { Lick } from '~/core/line'
+import { isHand, type Stroke, SURFACE_NAMES, type Surface, type Voice } from '~/core/sticking'
+import type { Pin, Voicing, VoicingRule } from '~/core/voicing'
+import { type Edit, replaceRange } from '../workbench/edits'
+
+/** The hands' strokes of a range on a surface, as written; null takes written voices away. */
+export function putOn(lick: Lick, range: SlotRange, voice: Voice | null): Edit {
+  const { slots, groups } = phraseOf(lick.line, range)
+  const put = mapStrokes(slots, (stroke) =>
+    isHand(stroke.letter) ? (voice ? { ...stroke, voice } : withoutVoice(stroke)) : stroke,
+  )
+  const label = voice ? `Put on the ${SURFACE_NAMES[voice]}` : 'As the rules say'
+  return replaceRange(lick, range, { slots: put, groups }, label)
+}
+
+function withoutVoice({ voice: _voice, graceVoice: _graceVoice, ...stroke }: Stroke): Stroke {
+  return stroke
+}
+
+/** Whether any stroke of a range has a voice of its own. */
+export function hasWrittenVoice({ line }: Lick, { from, to }: SlotRange): boolean {
+  const written = (stroke: Stroke) => stroke.voice !== undefined && isHand(stroke.letter)
+  return line.slots.slice(from, to).some((content) => {
+    const parts = content.kind === 'squeeze' ? content.parts : [content]
+    return parts.some((part) => part.kind === 'struck' && part.strokes.some(written))
+  })
+}
+
+/** Slots kept on a surface whoever plays them; null lets them go. */
+export function withPins(
+  { rules, pins }: Voicing,
+  { from, to }: SlotRange,
+  surface: Surface | null,
+): Voicing {
+  const others = pins.filter(({ slot }) => slot < from || slot >= to)
+  const own: Pin[] = surface
+    ? Array.from({ length: to - from }, (_, i) => ({ slot: from + i, surface }))
+    : []
+  return { rules, pins: [...others, ...own].sort((a, b) => a.slot - b.slot) }
+}
+
+export function withRule({ rules, pins }: Voicing, rule: VoicingRule): Voicing {
+  return { rules: [...rules, rule], pins }
+}
+
+export function withoutRule({ rules, pins }: Voicing, index: number): Voicing {
+  return { rules: rules.filter((_, i) => i !== index), pins }
+}
+
+/** A rule off, or on again. */
+export function switchRule({ rules, pins }: Voicing, index: number): Voicing {
+  return { rules: rules.map((rule, i) => (i === index ? { ...rule, on: !rule.on } : rule)), pins }
+}
+
+/** A rule moved one place earlier or later; the same voicing at the ends. */
+export function moveRule(voicing: Voicing, index: number, way: -1 | 1): Voicing {
+  const rules = [...voicing.rules]
+  const [rule, other] = [rules[index], rules[index + way]]
+  if (!rule || !other) return voicing
+  rules[index] = other
+  rules[index + way] = rule
+  return { ...voicing, rules }
+}
