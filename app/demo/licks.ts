@@ -1,12 +1,29 @@
+import type { Surface } from '~/core/sticking'
+import type { VoicingRule } from '~/core/voicing'
+
 /** The Lantern Circus: the licks of its pit drummer, one for each act. All of it is made up. */
 export interface DemoLick {
   readonly id: string
   readonly text: string
-  /** Voicing rules as JSON. */
-  readonly voicing?: string
+  /** Rules that lay it on the kit, beside the voices written in it. */
+  readonly rules?: readonly VoicingRule[]
 }
 
 const HEAD = 'dime-lick: 1\n'
+
+const on = (
+  hands: VoicingRule['hands'],
+  action: VoicingRule['action'],
+  which: VoicingRule['which'] = { kind: 'every' },
+): VoicingRule => ({ hands, which, action, on: true })
+
+const path = (surfaces: readonly Surface[], per: number | 'group'): VoicingRule['action'] => ({
+  kind: 'path',
+  surfaces,
+  per,
+  end: 'turn',
+  turningStroke: false,
+})
 
 export const DEMO_LICKS: readonly DemoLick[] = [
   {
@@ -71,6 +88,7 @@ start: 1
 lead: 2
 line: RLRKK*2 RLRL
 `,
+    rules: [on('hands', path(['sn', 't1', 't2', 'f1'], 2))],
   },
   {
     id: 'demo-fire-ring',
@@ -96,6 +114,7 @@ start: 1
 bars: 2
 line: [RLRRLLK RLLRK]*2 RLLRLRK
 `,
+    rules: [on('LH', { kind: 'put', surface: 'sn' }), on('RH', path(['t1', 't2', 'f1'], 'group'))],
   },
   {
     id: 'demo-long-ladder',
@@ -164,5 +183,6 @@ lead: 1
 line: RLLRK RLRK
 under: @1/4 H
 `,
+    rules: [on('RH', { kind: 'with-kick', surface: 'c1' }, { kind: 'first-of-group' })],
   },
 ]

@@ -210,12 +210,16 @@ test('no panel leaves anything to the checker of accessibility, or is too wide',
   page,
 }) => {
   await openLick(page, 'Knife Wheel')
+  test.slow()
   for (const name of [
     'Cells',
     'Change',
     'Sums',
     'Meets',
     'Hands',
+    'Voices',
+    'Paths',
+    'Limits',
     'Families',
     'Groove',
     'Versions',

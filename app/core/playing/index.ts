@@ -13,5 +13,6 @@ export {
   speedLimit,
   travelTime,
 } from './limit'
+export { type MissingPedal, missingPedal } from './pedals'
 export { type Raise, type RaiseKind, raisesOf } from './raises'
 export { type SideMeeting, sideMeetings } from './sides'

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
-import { DEFAULT_KIT, distance, type Kit, type Piece } from '../kit'
+import { DEFAULT_KIT, distance, KIT_PRESETS, type Kit, type Piece } from '../kit'
 import { type Lick, lineEvents } from '../line'
 import type { Surface } from '../sticking'
 import { voiceLick } from '../voicing'
@@ -11,6 +11,7 @@ import {
   DEFAULT_SETTING,
   handPaths,
   landingHands,
+  missingPedal,
   movesOf,
   pathLengthOf,
   raisesOf,
@@ -133,7 +134,9 @@ describe('what raises the limit', () => {
 
   it('takes a double away from the foot', () => {
     const [best] = raisesOf(lickOf('RLKK'), as, 'line', DEFAULT_SETTING)
-    expect(best).toMatchObject({ kind: 'leave-out' })
+    expect(best).toMatchObject({ kind: 'leave-out', slots: [3] })
+    const [all] = raisesOf(lickOf('RLKK RLKK'), as, 'line', DEFAULT_SETTING)
+    expect(all).toMatchObject({ kind: 'leave-out', slots: [3, 7] })
     expect(raisesOf(lickOf('RLK'), as, 'line', DEFAULT_SETTING)).toEqual([])
   })
 
@@ -171,3 +174,18 @@ describe('what raises the limit', () => {
 
 it('a move is as far as its pieces are', () =>
   expect(distance(drum('t1', -20), drum('t2', 20))).toBe(40))
+
+describe('a second pedal that the kit lacks', () => {
+  it('is flagged, with what the lead foot would have to do (C34)', () => {
+    const lick = lickOf('RLKJ')
+    expect(missingPedal(lick, DEFAULT_KIT, 104)).toMatchObject({ strokes: 1, nearestTicks: 2520 })
+    expect(missingPedal(lick, DEFAULT_KIT, 104)?.nearestMs).toBeCloseTo(144.2, 1)
+    expect(missingPedal(lickOf('RLJ'), DEFAULT_KIT, 104)?.nearestMs).toBeNull()
+  })
+
+  it('is not missed where the kit has it, or nobody asks for it', () => {
+    const eight = KIT_PRESETS.find(({ id }) => id === 'eight') as Kit
+    expect(missingPedal(lickOf('RLKJ'), eight, 104)).toBeNull()
+    expect(missingPedal(lickOf('RLKH'), DEFAULT_KIT, 104)).toBeNull()
+  })
+})

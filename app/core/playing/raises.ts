@@ -1,4 +1,4 @@
-import { changeLick, mapStrokes, phraseOf, withoutGraces } from '../changes'
+import { mapStrokes, withoutGraces } from '../changes'
 import { type Lick, lineEvents } from '../line'
 import {
   findTogetherFault,
@@ -8,18 +8,21 @@ import {
   strokeLimb,
   type Voice,
 } from '../sticking'
+import type { Ticks } from '../time'
 import type { Reading } from './hits'
-import { type Move, type Setting, speedLimit } from './limit'
+import { type Move, movesOf, type Setting, speedLimit } from './limit'
 
 /** Ways to take the bottleneck away. */
-export type RaiseKind = 'other-voice' | 'other-hand' | 'leave-out' | 'no-grace'
+const RAISE_KINDS = ['other-voice', 'other-hand', 'leave-out', 'no-grace'] as const
+export type RaiseKind = (typeof RAISE_KINDS)[number]
 
 /** A lick without its bottleneck, and how fast that can be played. */
 export interface Raise {
   readonly kind: RaiseKind
   readonly lick: Lick
-  /** The slot that is changed. */
-  readonly slot: number
+  /** The slots that are changed: one, or every one where the same move comes back. */
+  readonly slots: readonly number[]
+  /** The surface that a stroke goes to, where it is one. */
   readonly voice: Voice | null
   /** The new limit; null where no limb strikes twice any more. */
   readonly bpm: number | null
@@ -27,8 +30,9 @@ export interface Raise {
 
 /**
  * What would raise the limit, best first: at either end of the bottleneck another voice (that of the
- * other end), the other hand, no grace, or no stroke. `voice` lays a sticking on the kit; each way is
- * judged by the limit of the whole lick, and only real gains are offered.
+ * other end), the other hand, no grace, or no stroke; where the limb has more moves as tight as this
+ * one, at all of them. `voice` lays a sticking on the kit; each way is judged by the limit of the
+ * whole lick, and only real gains are offered.
  */
 export function raisesOf(
   lick: Lick,
@@ -36,80 +40,81 @@ export function raisesOf(
   reading: Reading,
   setting: Setting,
 ): Raise[] {
-  const before = speedLimit(voice(lick), reading, setting)
-  const { bottleneck } = before
-  if (!bottleneck || before.bpm === null) return []
+  const voiced = voice(lick)
+  const { bottleneck, bpm: before } = speedLimit(voiced, reading, setting)
+  if (!bottleneck || before === null) return []
+  const tight = movesOf(voiced, reading, setting).filter(
+    ({ limb, bpm }) => limb === bottleneck.limb && bpm <= before * (1 + 1e-9),
+  )
   const found = new Map<string, Raise>()
-  for (const { kind, slot, surface, content } of waysFor(lick, voice(lick), bottleneck)) {
-    const changed = changeLick(
-      lick,
-      { from: slot, to: slot + 1 },
-      { slots: [content], groups: [1] },
-    )
-    const { bpm } = speedLimit(voice(changed), reading, setting)
-    if (bpm !== null && bpm <= before.bpm * (1 + 1e-9)) continue
-    const key = JSON.stringify(changed.line.slots[slot]) + slot
-    if (!found.has(key)) found.set(key, { kind, slot, voice: surface, lick: changed, bpm })
+  for (const end of ['to', 'from'] as const) {
+    for (const kind of RAISE_KINDS) {
+      const changed = changeAt(lick, voiced, tight, end, kind)
+      if (!changed) continue
+      const { bpm } = speedLimit(voice(changed.lick), reading, setting)
+      if (bpm !== null && bpm <= before * (1 + 1e-9)) continue
+      const key = JSON.stringify(changed.lick.line.slots)
+      if (!found.has(key)) found.set(key, { kind, ...changed, bpm })
+    }
   }
   return [...found.values()].sort((a, b) => (b.bpm ?? Infinity) - (a.bpm ?? Infinity))
 }
 
-interface Way {
-  readonly kind: RaiseKind
-  readonly slot: number
-  readonly surface: Voice | null
-  readonly content: SlotContent
-}
-
-function waysFor(lick: Lick, voiced: Lick, move: Move): Way[] {
-  const ends = [
-    { tick: move.toTick, other: move.fromSurface },
-    { tick: move.fromTick, other: move.toSurface },
-  ]
-  return ends.flatMap(({ tick, other }): Way[] => {
-    const slot = slotAt(voiced, tick)
-    if (slot === undefined) return []
-    const plain = phraseOf(lick.line, { from: slot, to: slot + 1 }).slots
-    const change = (by: (stroke: Stroke) => Stroke | null) =>
-      mapStrokes(plain, (stroke) => (strokeLimb(stroke) === move.limb ? by(stroke) : stroke))[0]
-    const ways: Way[] = []
-    const add = (
-      kind: RaiseKind,
-      content: SlotContent | undefined,
-      surface: Voice | null = null,
-    ) => {
-      if (content && playable(content)) ways.push({ kind, slot, surface, content })
-    }
-    if (move.fromSurface !== move.toSurface) {
-      add(
-        'other-voice',
-        change((stroke) => ({ ...stroke, voice: other })),
-        other,
-      )
-    }
-    const hand = OTHER_HAND[move.limb]
-    if (hand)
-      add(
-        'other-hand',
-        change((stroke) => ({ ...stroke, letter: hand })),
-      )
-    add(
-      'leave-out',
-      change(() => null),
-    )
-    const graced = mapStrokes(plain, withoutGraces)[0]
-    if (graced && JSON.stringify(graced) !== JSON.stringify(plain[0])) add('no-grace', graced)
-    return ways
-  })
+/** A lick changed in one way at one end of some moves of a limb; null where that cannot be. */
+function changeAt(
+  lick: Lick,
+  voiced: Lick,
+  moves: readonly Move[],
+  end: 'to' | 'from',
+  kind: RaiseKind,
+): Pick<Raise, 'lick' | 'slots' | 'voice'> | null {
+  const slotOf = new Map<Ticks, number>(lineEvents(voiced).map(({ tick, slot }) => [tick, slot]))
+  const slots = [...lick.line.slots]
+  const changed: number[] = []
+  let voice: Voice | null = null
+  for (const move of moves) {
+    const slot = slotOf.get(end === 'to' ? move.toTick : move.fromTick)
+    const content = slot === undefined ? undefined : slots[slot]
+    if (slot === undefined || !content) return null
+    const other = end === 'to' ? move.fromSurface : move.toSurface
+    const next = changeSlot(content, move, kind, other)
+    if (!next) return null
+    if (kind === 'other-voice') voice = other
+    slots[slot] = next
+    if (changed.at(-1) !== slot) changed.push(slot)
+  }
+  return { lick: { ...lick, line: { ...lick.line, slots } }, slots: changed, voice }
 }
 
 const OTHER_HAND: Readonly<Partial<Record<Move['limb'], Letter>>> = { RH: 'L', LH: 'R' }
 
-function playable(content: SlotContent): boolean {
-  return content.kind !== 'struck' || findTogetherFault(content.strokes) === undefined
+function changeSlot(
+  content: SlotContent,
+  { limb, fromSurface, toSurface }: Move,
+  kind: RaiseKind,
+  other: Voice,
+): SlotContent | null {
+  const change = (by: (stroke: Stroke) => Stroke | null): SlotContent | null => {
+    const [next] = mapStrokes([content], (stroke) =>
+      kind === 'no-grace' || strokeLimb(stroke) === limb ? by(stroke) : stroke,
+    )
+    const same = !next || JSON.stringify(next) === JSON.stringify(content)
+    return same || !playable(next) ? null : next
+  }
+  switch (kind) {
+    case 'other-voice':
+      return fromSurface === toSurface ? null : change((stroke) => ({ ...stroke, voice: other }))
+    case 'other-hand': {
+      const letter = OTHER_HAND[limb]
+      return letter ? change((stroke) => ({ ...stroke, letter })) : null
+    }
+    case 'leave-out':
+      return change(() => null)
+    case 'no-grace':
+      return change(withoutGraces)
+  }
 }
 
-/** The slot of the line with a stroke at a tick; undefined where only groove, landing or feet are. */
-function slotAt(lick: Lick, tick: number): number | undefined {
-  return lineEvents(lick).find((event) => event.tick === tick)?.slot
+function playable(content: SlotContent): boolean {
+  return content.kind !== 'struck' || findTogetherFault(content.strokes) === undefined
 }

@@ -71,9 +71,15 @@ export const MoreAnswers = memo(function MoreAnswers({ answers }: { answers: Ans
           ))}
         </Block>
       )}
-      {(answers.linear || answers.clashes.length > 0) && (
+      {(answers.linear || answers.pedal || answers.clashes.length > 0) && (
         <Block title="Limbs">
           <p>{answers.linear}</p>
+          {answers.pedal && (
+            <p className="flex gap-1.5 text-warning">
+              <CircleAlert size={16} className="mt-0.5 shrink-0" aria-hidden />
+              {answers.pedal}
+            </p>
+          )}
           {answers.clashes.map((clash) => (
             <p key={clash} className="flex gap-1.5 text-error">
               <CircleAlert size={16} className="mt-0.5 shrink-0" aria-hidden />

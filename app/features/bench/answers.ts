@@ -15,12 +15,14 @@ import {
   type LandingHand,
   landingHands,
   type Move,
+  missingPedal,
   type Setting,
   speedLimit,
   undecidedSlots,
 } from '~/core/playing'
 import { type Limb, SURFACE_NAMES } from '~/core/sticking'
 import { secondsPerTick, type Ticks } from '~/core/time'
+import { theSurface } from '../voicing/surface-words'
 import { plural, tenth } from './figures'
 import { LIMB_NAMES } from './limb-names'
 import { placeIn } from './places'
@@ -37,6 +39,8 @@ export interface Answers {
   readonly linear: string
   /** What the line is, or what its groups are; empty where the catalogue knows none of them. */
   readonly names: readonly string[]
+  /** A second bass drum pedal that the kit lacks; empty where nothing is missing. */
+  readonly pedal: string
   readonly clashes: readonly string[]
 }
 
@@ -63,6 +67,7 @@ export function toAnswers(lick: Lick, tempo: number, setting: Setting = DEFAULT_
           ? 'Linear: no two limbs together'
           : together(lick),
     names: cellNames(lick),
+    pedal: pedalWords(lick, setting, tempo),
     clashes: clashes.length > 3 ? [...shown, `and ${clashes.length - 3} more`] : shown,
   }
 }
@@ -103,6 +108,14 @@ export function moveWords(lick: Lick, move: Move): string {
   return `${LIMB_NAMES[limb]} ${what}, ${where}${how}, needs ${Math.round(needMs)} ms`
 }
 
+function pedalWords(lick: Lick, { kit }: Setting, tempo: number): string {
+  const missing = missingPedal(lick, kit, tempo)
+  if (!missing) return ''
+  const lead =
+    missing.nearestMs === null ? '' : `, ${tenth(missing.nearestMs)} ms between its nearest strokes`
+  return `${kit.name} has one pedal: J is missing ${plural(missing.strokes, 'stroke')}; by the lead foot alone${lead || ' it is one stroke'}`
+}
+
 const MOST_NAMES = 4
 
 function cellNames({ line }: Lick): string[] {
@@ -134,7 +147,7 @@ function landing(
   const { kind } = lick.frame.landing
   if (kind === 'crash' || kind === 'stop') {
     lines.push(FREE_HAND_WORDS[approach.freeHand])
-    if (hands.length > 0) lines.push(crashWords(hands))
+    if (hands.length > 0 && gap > 0) lines.push(crashWords(hands))
   }
   return lines
 }
@@ -143,7 +156,7 @@ function landing(
 function crashWords(hands: readonly LandingHand[]): string {
   const [best] = hands.filter(({ hasMs, needMs }) => hasMs >= needMs)
   if (!best) return 'At this tempo no hand reaches a crash in time: see Limits'
-  const crash = `${LIMB_NAMES[best.hand]} on the ${SURFACE_NAMES[best.crash]}`
+  const crash = `${LIMB_NAMES[best.hand]} on ${theSurface(best.crash)}`
   return Number.isFinite(best.bpm)
     ? `In reach: ${crash}, up to ${tenth(best.bpm)}`
     : `In reach: ${crash}`

@@ -3,6 +3,7 @@ import { useFetcher } from 'react-router'
 import { type Key, lineTextOf, valuesOf } from '~/codecs/lick-text'
 import { soundsOn, staffKeyOf } from '~/core/kit'
 import { type Lick, TEMPO_RANGE } from '~/core/line'
+import { movesOf } from '~/core/playing'
 import { COUNTING_SCHOOLS, DEFAULT_SCHOOL, isCompound } from '~/core/time'
 import { type Voicing, voiceLick } from '~/core/voicing'
 import type { GrooveRecord, KitRecord, LickRecord, Settings } from '~/storage'
@@ -135,6 +136,11 @@ export function BenchPage({
     () => toAnswers(laterVoiced, tempo, setting),
     [laterVoiced, tempo, setting],
   )
+  const [showsHeadroom, setShowsHeadroom] = useState(false)
+  const headroom = useMemo(
+    () => (showsHeadroom ? { moves: movesOf(laterVoiced, 'landing', setting), tempo } : null),
+    [showsHeadroom, laterVoiced, setting, tempo],
+  )
   const selection = useMemo(() => selectedSlots(document, caret.from, caret.to), [document, caret])
 
   const laterSelection = useDeferredValue(selection)
@@ -203,16 +209,28 @@ export function BenchPage({
                 selection={selection}
                 gestures={gestures}
                 bottleneck={answers.bottleneck}
+                headroom={headroom}
                 rulerRef={ruler}
               />
             )}
-            <BeamChoice
-              beaming={beaming}
-              onChoose={(choice) => {
-                setBeaming(choice)
-                remember({ beaming: choice })
-              }}
-            />
+            <div className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1">
+              <label className="flex cursor-pointer items-center gap-2 text-sm">
+                <input
+                  type="checkbox"
+                  className="checkbox checkbox-xs"
+                  checked={showsHeadroom}
+                  onChange={(event) => setShowsHeadroom(event.target.checked)}
+                />
+                time to spare at {tempo}
+              </label>
+              <BeamChoice
+                beaming={beaming}
+                onChoose={(choice) => {
+                  setBeaming(choice)
+                  remember({ beaming: choice })
+                }}
+              />
+            </div>
           </div>
           <LayersPanel text={later.history.text} onSet={set} />
           <TextPanel text={text} issues={document.issues} onText={replaceText} />

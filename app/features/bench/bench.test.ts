@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { lineTextOf, parseLickText } from '~/codecs/lick-text'
+import { formatVoicing, parseVoicing } from '~/codecs/voicing'
 import { DEFAULT_SCHOOL } from '~/core/time'
 import { DEMO_LICKS } from '~/demo/licks'
 import { lickOf } from '../../../tests/support/licks'
@@ -183,7 +184,13 @@ describe('autosave', () => {
 
 describe('the demo', () => {
   it('can all be read, under titles and ids of its own', () => {
-    for (const { text } of DEMO_LICKS) expect(parseLickText(text).ok).toBe(true)
+    for (const { text, rules = [] } of DEMO_LICKS) {
+      expect(parseLickText(text).ok).toBe(true)
+      expect(parseVoicing(formatVoicing({ rules, pins: [] }))).toEqual({
+        ok: true,
+        value: { rules, pins: [] },
+      })
+    }
     expect(new Set(DEMO_LICKS.map(({ id }) => id)).size).toBe(DEMO_LICKS.length)
     expect(new Set(DEMO_LICKS.map(({ text }) => lickOf(text).title)).size).toBe(DEMO_LICKS.length)
   })

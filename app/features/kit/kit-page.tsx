@@ -6,6 +6,7 @@ import { findPiece, type Kit, overlapsOf } from '~/core/kit'
 import { SURFACE_NAMES, type Surface } from '~/core/sticking'
 import type { Settings } from '~/storage'
 import { saveFile } from '~/ui/save-file'
+import { theSurface } from '../voicing/surface-words'
 import { HandednessPart } from './handedness-part'
 import { insteadOf } from './kit-edits'
 import type { VoiceUse } from './kit-store'
@@ -173,9 +174,9 @@ function Removed({ before, surface, uses, onBack }: RemovedProps) {
       className="flex flex-wrap items-center gap-3 rounded-box border border-warning p-3 text-sm"
     >
       <p className="min-w-0 grow">
-        The {SURFACE_NAMES[surface]} is gone.{' '}
+        Deleted: {theSurface(surface)}.{' '}
         {licks.length > 0 &&
-          `${listed(licks)} ${licks.length === 1 ? 'uses' : 'use'} it: the ${instead ? SURFACE_NAMES[instead] : 'kit'} plays it now.`}
+          `${listed(licks)} ${licks.length === 1 ? 'uses' : 'use'} it: ${instead ? theSurface(instead) : 'nothing'} plays it now.`}
         {licks.length === 0 && 'No lick uses it.'}
       </p>
       <button type="button" className="btn btn-outline border-base-300 btn-sm" onClick={onBack}>
@@ -206,8 +207,8 @@ function KitNotes({ kit, uses }: { kit: Kit; uses: readonly VoiceUse[] }) {
     <ul aria-label="Notes on the kit" className="text-sm">
       {lacking.map((surface) => (
         <li key={surface}>
-          No {SURFACE_NAMES[surface]}: the{' '}
-          {SURFACE_NAMES[findPiece(kit, surface)?.surface ?? surface]} plays it.
+          No {SURFACE_NAMES[surface]}: {theSurface(findPiece(kit, surface)?.surface ?? surface)}{' '}
+          plays it.
         </li>
       ))}
       {overlaps.slice(0, NAMED).map(([a, b]) => (
@@ -217,8 +218,8 @@ function KitNotes({ kit, uses }: { kit: Kit; uses: readonly VoiceUse[] }) {
       ))}
       {standIns.map(({ surface, licks }) => (
         <li key={surface}>
-          {listed(licks)}: {SURFACE_NAMES[surface as Surface]} on the{' '}
-          {SURFACE_NAMES[findPiece(kit, surface as Surface)?.surface ?? 'sn']}.
+          {listed(licks)}: {SURFACE_NAMES[surface as Surface]} on{' '}
+          {theSurface(findPiece(kit, surface as Surface)?.surface ?? 'sn')}.
         </li>
       ))}
     </ul>

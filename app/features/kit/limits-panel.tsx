@@ -2,27 +2,30 @@ import { useEffect, useMemo, useState } from 'react'
 import { useFetcher } from 'react-router'
 import { parseLickText } from '~/codecs/lick-text'
 import { parseVoicing } from '~/codecs/voicing'
+import { phraseOf, replaceLimb } from '~/core/changes'
 import type { Lick } from '~/core/line'
 import { formatSlot } from '~/core/notation'
 import {
   type Character,
   characterOf,
   landingHands,
+  missingPedal,
   type Raise,
   type Reading,
   raisesOf,
   type Setting,
   speedLimit,
 } from '~/core/playing'
-import { type SlotContent, SURFACE_NAMES } from '~/core/sticking'
+import type { SlotContent } from '~/core/sticking'
 import { voiceLick } from '~/core/voicing'
 import type { LickRecord } from '~/storage'
 import { moveWords } from '../bench/answers'
 import { plural, tenth } from '../bench/figures'
 import { LIMB_NAMES } from '../bench/limb-names'
+import { theSurface } from '../voicing/surface-words'
 import { replaceRange } from '../workbench/edits'
 import type { PanelProps } from '../workbench/panel-props'
-import { Choice, Nothing, Part } from '../workbench/parts'
+import { Act, Choice, Nothing, Part } from '../workbench/parts'
 
 const READINGS = [
   ['line', 'the line alone'],
@@ -66,6 +69,7 @@ export function LimitsPanel(props: PanelProps) {
         </Part>
         <Raises {...props} reading={reading} />
         <Crash lick={voiced} setting={setting} tempo={tempo} />
+        <SecondPedal {...props} />
       </div>
       <CharacterPart lick={voiced} setting={setting} tempo={tempo} id={props.id} />
     </div>
@@ -73,7 +77,7 @@ export function LimitsPanel(props: PanelProps) {
 }
 
 const RAISE_WORDS: Readonly<Record<Raise['kind'], string>> = {
-  'other-voice': 'on the',
+  'other-voice': 'elsewhere',
   'other-hand': 'by the other hand',
   'leave-out': 'left out',
   'no-grace': 'without its grace',
@@ -90,23 +94,13 @@ function Raises({ lick, voicing, setting, reading, onEdit }: PanelProps & { read
       {raises.length === 0 && <Nothing>No change of a single stroke would.</Nothing>}
       <ul className="flex flex-col">
         {raises.map((raise) => {
-          const content = raise.lick.line.slots[raise.slot] as SlotContent
           const words = raiseWords(lick, raise)
           return (
-            <li key={`${raise.kind} ${raise.slot} ${formatSlot(content)}`}>
+            <li key={words}>
               <button
                 type="button"
                 className="flex w-full items-baseline gap-3 rounded-field px-2 py-0.5 text-left text-sm hover:bg-base-200"
-                onClick={() =>
-                  onEdit(
-                    replaceRange(
-                      lick,
-                      { from: raise.slot, to: raise.slot + 1 },
-                      { slots: [content], groups: [1] },
-                      words,
-                    ),
-                  )
-                }
+                onClick={() => onEdit({ label: words, lick: raise.lick })}
               >
                 <span className="w-16 font-semibold tabular-nums">
                   {raise.bpm === null ? 'no limit' : tenth(raise.bpm)}
@@ -121,12 +115,16 @@ function Raises({ lick, voicing, setting, reading, onEdit }: PanelProps & { read
   )
 }
 
-function raiseWords(lick: Lick, { kind, slot, voice }: Raise): string {
-  const stroke = formatSlot(lick.line.slots[slot] as SlotContent)
-  const where = `slot ${slot + 1} (${stroke})`
-  return kind === 'other-voice' && voice
-    ? `${where} ${RAISE_WORDS[kind]} ${SURFACE_NAMES[voice]}`
-    : `${where} ${RAISE_WORDS[kind]}`
+const NAMED_SLOTS = 6
+
+/** `slot 4 (K) left out`, `slots 4, 8 (K) left out`. */
+function raiseWords(lick: Lick, { kind, slots, voice }: Raise): string {
+  const strokes = new Set(slots.map((slot) => formatSlot(lick.line.slots[slot] as SlotContent)))
+  const shown = slots.slice(0, NAMED_SLOTS).map((slot) => slot + 1)
+  const more = slots.length > NAMED_SLOTS ? ` and ${slots.length - NAMED_SLOTS} more` : ''
+  const what = [...strokes].slice(0, NAMED_SLOTS).join(' ')
+  const where = `${slots.length === 1 ? 'slot' : 'slots'} ${shown.join(', ')}${more} (${what})`
+  return `${where} ${kind === 'other-voice' && voice ? `on ${theSurface(voice)}` : RAISE_WORDS[kind]}`
 }
 
 /** Which hand takes the crash, and which crash, at the playing tempo. */
@@ -140,7 +138,7 @@ function Crash({ lick, setting, tempo }: { lick: Lick; setting: Setting; tempo: 
       <ul className="text-sm">
         {hands.map(({ hand, crash, hasMs, needMs, bpm }) => (
           <li key={`${hand} ${crash}`} className={hasMs >= needMs ? '' : 'text-(--quiet)'}>
-            {LIMB_NAMES[hand]} on the {SURFACE_NAMES[crash]}:{' '}
+            {LIMB_NAMES[hand]} on {theSurface(crash)}:{' '}
             {Number.isFinite(hasMs)
               ? `has ${Math.round(hasMs)} ms, needs ${Math.round(needMs)}; ${hasMs >= needMs ? `in time up to ${tenth(bpm)}` : `in time only up to ${tenth(bpm)}`}`
               : 'free all along'}
@@ -161,6 +159,26 @@ interface CharacterProps {
   readonly lick: Lick
   readonly setting: Setting
   readonly tempo: number
+}
+
+/** Strokes for a second pedal that the kit lacks, given to the lead foot by a click. */
+function SecondPedal({ lick, voiced, setting, tempo, onEdit }: PanelProps) {
+  const missing = missingPedal(voiced, setting.kit, tempo)
+  if (!missing) return null
+  const all = { from: 0, to: lick.line.slots.length }
+  const label = 'J by the lead foot'
+  const byLead = () =>
+    onEdit(replaceRange(lick, all, replaceLimb(phraseOf(lick.line, all), 'J', 'K'), label))
+  return (
+    <Part title="One pedal">
+      <p className="text-sm">
+        {plural(missing.strokes, 'stroke')} for a second bass drum pedal.
+        {missing.nearestMs !== null &&
+          ` The lead foot would have ${tenth(missing.nearestMs)} ms between its nearest strokes.`}
+      </p>
+      <Act onClick={byLead}>Play J with the lead foot</Act>
+    </Part>
+  )
 }
 
 /** What the lick is like, and where it stands among the others of the library. */

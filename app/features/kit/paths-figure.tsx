@@ -26,8 +26,8 @@ export const PathsFigure = memo(function PathsFigure({
             viewBox="0 0 6 6"
             refX="5"
             refY="3"
-            markerWidth="5"
-            markerHeight="5"
+            markerWidth="4.6"
+            markerHeight="4.6"
             orient="auto"
           >
             <path d="M0 0.6L5.4 3L0 5.4z" fill={colourOf(hand)} />
@@ -38,9 +38,11 @@ export const PathsFigure = memo(function PathsFigure({
       {followed !== 'RH' && <Way hand="LH" stops={view.LH} />}
       {followed === 'both' &&
         view.meets.map(({ kind, x, y }) => (
-          <g key={`${kind} ${x} ${y}`} stroke="var(--color-error)" strokeWidth="1">
-            <circle cx={x} cy={y} r="4" fill="var(--color-base-100)" />
-            {kind === 'crossed' && <path d={`M${x - 2} ${y - 2}l4 4M${x + 2} ${y - 2}l-4 4`} />}
+          <g key={`${kind} ${x} ${y}`} stroke="var(--color-error)" strokeWidth="0.8">
+            <circle cx={x} cy={y} r="3.2" fill="var(--color-base-100)" />
+            {kind === 'crossed' && (
+              <path d={`M${x - 1.5} ${y - 1.5}l3 3M${x + 1.5} ${y - 1.5}l-3 3`} />
+            )}
           </g>
         ))}
     </g>
@@ -62,17 +64,17 @@ function Way({ hand, stops }: { hand: 'RH' | 'LH'; stops: readonly StopMark[] })
           key={way}
           d={way}
           stroke={colour}
-          strokeWidth="1.5"
-          strokeDasharray={hand === 'LH' ? '3.5 2.5' : undefined}
+          strokeWidth="0.9"
+          strokeDasharray={hand === 'LH' ? '2.6 1.8' : undefined}
           markerEnd={`url(#way-${hand})`}
         />
       ))}
       {[...places].map(([key, { x, y }]) => (
-        <circle key={key} cx={x} cy={y} r="2.2" fill={colour} />
+        <circle key={key} cx={x} cy={y} r="1.7" fill={colour} />
       ))}
       <circle
         data-now={hand}
-        r="5"
+        r="4.4"
         fill={colour}
         stroke="var(--color-base-100)"
         strokeWidth="1.2"

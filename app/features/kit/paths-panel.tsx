@@ -4,6 +4,7 @@ import { type Lick, lineEvents } from '~/core/line'
 import { handMeets, type Meet } from '~/core/playing'
 import { SURFACE_NAMES, type Surface } from '~/core/sticking'
 import { placeIn } from '../bench/places'
+import { theSurface } from '../voicing/surface-words'
 import type { PanelProps } from '../workbench/panel-props'
 import { Choice, Nothing, Part } from '../workbench/parts'
 import { KitPlan } from './kit-plan'
@@ -54,7 +55,7 @@ export function PathsPanel({ voiced, setting, playing, position }: PanelProps) {
           <Part title="Played by another piece">
             {missing.map(({ voice, instead }) => (
               <p key={voice} className="text-sm">
-                {SURFACE_NAMES[voice]}: by the {SURFACE_NAMES[instead]}
+                {SURFACE_NAMES[voice]}: by {theSurface(instead)}
               </p>
             ))}
           </Part>
@@ -79,8 +80,8 @@ function Meets({ lick, meets, kind, none }: MeetsProps) {
     <ul className="text-sm">
       {here.slice(0, SHOWN).map(({ fromTick, toTick, right, left }) => (
         <li key={`${fromTick} ${toTick} ${right} ${left}`}>
-          {placeIn(lick, fromTick)} to {placeIn(lick, toTick)}: right hand on the{' '}
-          {SURFACE_NAMES[right]}, left on the {SURFACE_NAMES[left]}
+          {placeIn(lick, fromTick)} to {placeIn(lick, toTick)}: right hand on {theSurface(right)},
+          left on {theSurface(left)}
         </li>
       ))}
       {here.length > SHOWN && <li className="text-(--quiet)">and {here.length - SHOWN} more</li>}

@@ -8,6 +8,11 @@ import type { KitCommand, KitNotice } from './kit-store'
 import { allKits, turnedKit } from './setting'
 
 const QUIET_MS = 300
+const OWN_PREFIX = 'kit-'
+
+function isOwnId(id: string): boolean {
+  return id.startsWith(OWN_PREFIX)
+}
 
 /**
  * The kit on the page as it stands before the player, kept as it changes. A preset that is changed
@@ -51,20 +56,27 @@ export function useKit(own: readonly Kit[], settings: Settings) {
     }
   }, [flush])
 
-  const isOwn = own.some(({ id }) => id === stored.id) || stored.id.startsWith('kit-')
+  // What was changed last, at once: a drag changes more than once between two drawings.
+  const latest = useRef(stored)
+  latest.current = stored
+  const isOwn = isOwnId(stored.id)
   /** Takes a changed kit, as it stands before the player. */
   const change = useCallback(
     (next: Kit) => {
       // Turning is its own inverse: back to how it is stored.
       const back = turnedKit(next, settings)
-      const kit = isOwn ? back : { ...back, id: `kit-${nanoid(8)}`, name: `${back.name}, mine` }
+      const { id } = latest.current
+      const kit = isOwnId(id)
+        ? { ...back, id, name: isOwnId(next.id) ? back.name : latest.current.name }
+        : { ...back, id: `${OWN_PREFIX}${nanoid(8)}`, name: `${back.name}, mine` }
+      latest.current = kit
       shownId.current = kit.id
       setStored(kit)
       pending.current = kit
       clearTimeout(timer.current)
       timer.current = setTimeout(flush, QUIET_MS)
     },
-    [isOwn, settings, flush],
+    [settings, flush],
   )
   return { kit: turnedKit(stored, settings), kits, isOwn, change, tell, notice: data }
 }

@@ -3,7 +3,7 @@ import { redirect } from 'react-router'
 import * as z from 'zod'
 import { parseBundle } from '~/codecs/bundle'
 import { lineTextOf, parseLickText, setValues, valuesOf } from '~/codecs/lick-text'
-import { parseVoicing } from '~/codecs/voicing'
+import { formatVoicing, parseVoicing } from '~/codecs/voicing'
 import { applyTransaction, toTransaction } from '~/core/editing'
 import { ok } from '~/core/foundation'
 import {
@@ -73,7 +73,12 @@ export async function libraryAction(request: Request): Promise<LibraryNotice | R
 
 async function demoLicks() {
   const { DEMO_LICKS } = await import('~/demo/licks')
-  return DEMO_LICKS.map(({ id, text, voicing = '' }) => ({ id, text, draft: null, voicing }))
+  return DEMO_LICKS.map(({ id, text, rules = [] }) => ({
+    id,
+    text,
+    draft: null,
+    voicing: formatVoicing({ rules, pins: [] }),
+  }))
 }
 
 async function createLick(texts: LickTexts): Promise<LibraryNotice | Response> {

@@ -3,12 +3,14 @@ import type { SlotRange } from '~/core/changes'
 import { type StaffView, toStaff } from '~/core/engraving'
 import { keepEqual } from '~/core/foundation'
 import type { Lick } from '~/core/line'
+import type { Move } from '~/core/playing'
 import type { CountingSchool } from '~/core/time'
 import { useNearRows } from '~/ui/use-near-rows'
 import { STAFF_HEIGHT } from '../staff/draw-unit'
 import { type Ruler, type RulerRow, toRuler } from './layout'
 import { type Bottleneck, RowBottleneck } from './row-bottleneck'
 import { RowFigure } from './row-figure'
+import { RowHeadroom } from './row-headroom'
 import { type RowHeights, rowHeights, rowParts } from './row-heights'
 import { RowLabels } from './row-labels'
 import { RowSelection } from './row-selection'
@@ -25,6 +27,8 @@ interface RulerViewProps {
   readonly gestures: RulerGestures
   /** What sets the speed limit; null where nothing does. */
   readonly bottleneck: Bottleneck | null
+  /** The moves whose headroom is shown, and at which tempo; null where it is not. */
+  readonly headroom: { readonly moves: readonly Move[]; readonly tempo: number } | null
   /** Filled with the ruler as it stands, for the cursor that runs over it. */
   readonly rulerRef: RefObject<Ruler | null>
 }
@@ -37,7 +41,8 @@ const LABELS_WIDTH = 58
  * near the window are worked out; the staff follows what is typed a moment later.
  */
 export function RulerView(props: RulerViewProps) {
-  const { lick, width, school, staffView, selection, gestures, bottleneck, rulerRef } = props
+  const { lick, width, school, staffView, selection, gestures, bottleneck, headroom, rulerRef } =
+    props
   const labelled = width >= LABELS_FROM
   const host = useRef<HTMLDivElement>(null)
   const ruler = useKept(
@@ -70,6 +75,13 @@ export function RulerView(props: RulerViewProps) {
               />
               <RowDrawing scene={scene} ruler={ruler} row={row} heights={heights} />
               <RowBottleneck bottleneck={bottleneck} ruler={ruler} row={row} heights={heights} />
+              <RowHeadroom
+                moves={headroom?.moves ?? null}
+                tempo={headroom?.tempo ?? 0}
+                ruler={ruler}
+                row={row}
+                heights={heights}
+              />
               <RowStaff lick={source.lick} ruler={source.ruler} staff={staff} index={row.index} />
             </div>
           )}

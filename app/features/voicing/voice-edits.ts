@@ -1,8 +1,9 @@
 import { mapStrokes, phraseOf, type SlotRange } from '~/core/changes'
 import type { Lick } from '~/core/line'
-import { isHand, type Stroke, SURFACE_NAMES, type Surface, type Voice } from '~/core/sticking'
+import { isHand, type Stroke, type Surface, type Voice } from '~/core/sticking'
 import type { Pin, Voicing, VoicingRule } from '~/core/voicing'
 import { type Edit, replaceRange } from '../workbench/edits'
+import { theSurface } from './surface-words'
 
 /** The hands' strokes of a range on a surface, as written; null takes written voices away. */
 export function putOn(lick: Lick, range: SlotRange, voice: Voice | null): Edit {
@@ -10,7 +11,7 @@ export function putOn(lick: Lick, range: SlotRange, voice: Voice | null): Edit {
   const put = mapStrokes(slots, (stroke) =>
     isHand(stroke.letter) ? (voice ? { ...stroke, voice } : withoutVoice(stroke)) : stroke,
   )
-  const label = voice ? `Put on the ${SURFACE_NAMES[voice]}` : 'As the rules say'
+  const label = voice ? `Put on ${theSurface(voice)}` : 'As the rules say'
   return replaceRange(lick, range, { slots: put, groups }, label)
 }
 

@@ -19,6 +19,7 @@ import { appendPhrase } from '../workbench/edits'
 import type { PanelProps } from '../workbench/panel-props'
 import { Act, Choice, Nothing, Part } from '../workbench/parts'
 import { RuleForm } from './rule-form'
+import { theSurface } from './surface-words'
 import {
   hasWrittenVoice,
   moveRule,
@@ -62,7 +63,7 @@ export function VoicesPanel(props: PanelProps) {
         <Strokes {...props} />
         {missing.map(({ voice, instead }) => (
           <p key={voice} className="text-sm text-warning">
-            {setting.kit.name} has no {SURFACE_NAMES[voice]}: the {SURFACE_NAMES[instead]} plays it.
+            {setting.kit.name} has no {SURFACE_NAMES[voice]}: {theSurface(instead)} plays it.
           </p>
         ))}
         {lick.line.slots.length === 0 && <Nothing>Type a line, and lay it on the kit.</Nothing>}
@@ -141,7 +142,7 @@ function pinWords(pins: readonly Pin[]): string {
     bySurface.set(surface, [...(bySurface.get(surface) ?? []), slot + 1])
   }
   return [...bySurface]
-    .map(([surface, slots]) => `slot ${slots.join(', ')} on the ${SURFACE_NAMES[surface]}`)
+    .map(([surface, slots]) => `slot ${slots.join(', ')} on ${theSurface(surface)}`)
     .join('; ')
 }
 
@@ -292,7 +293,7 @@ function Strokes({
   }, [voiced, range])
   const strike = (surface: Surface) => {
     if (mode === 'pin') {
-      onVoice(`Pin to the ${SURFACE_NAMES[surface]}`, withPins(voicing, range, surface))
+      onVoice(`Pin to ${theSurface(surface)}`, withPins(voicing, range, surface))
     } else onEdit(putOn(lick, range, surface))
   }
   const pinned = voicing.pins.some(({ slot }) => slot >= range.from && slot < range.to)

@@ -1,5 +1,6 @@
 import { SURFACE_NAMES, type Surface } from '~/core/sticking'
 import type { Action, PathEnd, RuleHands, VoicingRule, Which } from '~/core/voicing'
+import { theSurface } from './surface-words'
 
 export const HANDS_WORDS: Readonly<Record<RuleHands, string>> = {
   hands: 'Both hands',
@@ -61,13 +62,13 @@ function whichWords(which: Which): string {
 function actionWords(action: Action): string {
   switch (action.kind) {
     case 'put':
-      return `on the ${SURFACE_NAMES[action.surface]}`
+      return `on ${theSurface(action.surface)}`
     case 'with-kick':
-      return `on the ${SURFACE_NAMES[action.surface]}, with the kick under it`
+      return `on ${theSurface(action.surface)}, with the kick under it`
     case 'with-hand':
-      return `together with the other hand on the ${SURFACE_NAMES[action.surface]}`
+      return `together with the other hand on ${theSurface(action.surface)}`
     case 'split':
-      return `main stroke on the ${SURFACE_NAMES[action.main]}, grace on the ${SURFACE_NAMES[action.grace]}`
+      return `main stroke on ${theSurface(action.main)}, grace on ${theSurface(action.grace)}`
     case 'graces-with-hand':
       return 'graces where their own hand struck last'
     case 'path': {

@@ -64,9 +64,13 @@ export function Workbench(props: WorkbenchProps) {
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
         <TabBar tab={tab} onOpen={open} onFind={find} />
         {tab && (
-          <div className="ml-auto flex items-center gap-2">
-            <span className="text-(--quiet) text-xs">{aboutWords(lick, selection, range)}</span>
-            <ScopeChoice scope={scope} disabled={!selection} onChoose={setScope} />
+          <div className="ml-auto">
+            <ScopeChoice
+              scope={scope}
+              selected={selection !== null}
+              about={aboutWords(lick, range)}
+              onChoose={setScope}
+            />
           </div>
         )}
       </div>
@@ -103,14 +107,14 @@ interface TabBarProps {
 /** The panels by name, and the way to everything else by its name. */
 const TabBar = memo(function TabBar({ tab, onOpen, onFind }: TabBarProps) {
   return (
-    <div className="flex flex-wrap gap-1">
+    <div className="flex flex-wrap gap-0.5">
       {TABS.map(([id, label]) => (
         <button
           key={id}
           type="button"
           aria-expanded={tab === id}
           aria-controls="workbench-panel"
-          className="rounded-field px-2.5 py-1 text-sm hover:bg-base-300 aria-expanded:bg-base-300 aria-expanded:font-semibold"
+          className="rounded-field px-2 py-1 text-sm hover:bg-base-300 aria-expanded:bg-base-300 aria-expanded:font-semibold"
           onClick={() => onOpen(tab === id ? undefined : id)}
         >
           {label}
@@ -118,12 +122,11 @@ const TabBar = memo(function TabBar({ tab, onOpen, onFind }: TabBarProps) {
       ))}
       <button
         type="button"
-        className="flex items-center gap-1.5 rounded-field px-2.5 py-1 text-sm hover:bg-base-300"
+        className="flex items-center gap-1.5 rounded-field px-2 py-1 text-sm hover:bg-base-300"
         title="Find a change by its name (Alt C)"
         onClick={onFind}
       >
         <Search size={15} aria-hidden /> Find
-        <kbd className="hidden text-(--quiet) text-xs sm:inline">Alt C</kbd>
       </button>
     </div>
   )
@@ -131,32 +134,34 @@ const TabBar = memo(function TabBar({ tab, onOpen, onFind }: TabBarProps) {
 
 function ScopeChoice({
   scope,
-  disabled,
+  selected,
+  about,
   onChoose,
 }: {
   scope: Scope
-  disabled: boolean
+  selected: boolean
+  /** Which slots that is now. */
+  about: string
   onChoose: (scope: Scope) => void
 }) {
   return (
     <select
       aria-label="What a change is about"
       className="rounded-field border border-base-300 bg-base-100 px-2 py-1 text-sm disabled:opacity-60"
-      value={disabled ? 'line' : scope}
-      disabled={disabled}
+      value={selected ? scope : 'line'}
+      disabled={!selected}
       onChange={(event) => onChoose(event.target.value as Scope)}
     >
       {SCOPE_LABELS.map(([value, label]) => (
         <option key={value} value={value}>
-          {label}
+          {value === (selected ? scope : 'line') ? `${label}${about}` : label}
         </option>
       ))}
     </select>
   )
 }
 
-function aboutWords({ line }: Lick, selection: SlotRange | null, { from, to }: SlotRange): string {
-  if (line.slots.length === 0) return 'an empty line'
-  if (!selection) return 'nothing selected:'
-  return to - from === 1 ? `slot ${from + 1} of` : `slots ${from + 1} to ${to} of`
+function aboutWords({ line }: Lick, { from, to }: SlotRange): string {
+  if (line.slots.length === 0) return ''
+  return to - from === 1 ? `: ${from + 1}` : `: ${from + 1} to ${to}`
 }

@@ -1,0 +1,38 @@
+import { describe, expect, it } from 'vitest'
+import { PLAIN_VOICING, type Voicing, voicingPresets } from '~/core/voicing'
+import { formatVoicing, parseVoicing, turnVoicing } from '.'
+
+const all: Voicing = {
+  rules: voicingPresets(['t1', 't2', 'f1']).flatMap(({ rules }) => rules),
+  pins: [{ slot: 4, surface: 'sn' }],
+}
+
+describe('voicings as JSON', () => {
+  it('are read back the same; nothing is written for none', () => {
+    expect(parseVoicing(formatVoicing(all))).toEqual({ ok: true, value: all })
+    expect(formatVoicing(PLAIN_VOICING)).toBe('')
+    expect(parseVoicing('')).toEqual({ ok: true, value: PLAIN_VOICING })
+  })
+
+  it.each([
+    ['{', 'no JSON'],
+    ['[]', 'at its beginning'],
+    ['{"rules":[],"pins":[{"slot":-1,"surface":"sn"}]}', 'pins.0.slot'],
+    ['{"rules":[{"hands":"feet","which":{"kind":"every"},"on":true}],"pins":[]}', 'rules.0'],
+    [
+      '{"rules":[{"hands":"RH","which":{"kind":"every"},"action":{"kind":"put","surface":"zz"},"on":true}],"pins":[]}',
+      'rules.0.action.surface',
+    ],
+    [`"${' '.repeat(70_000)}"`, '64 KiB'],
+  ])('refuse %.60s, saying where', (json, where) => {
+    const read = parseVoicing(json)
+    expect(!read.ok && read.error).toContain(where)
+  })
+
+  it('are turned for a left-handed player, and back', () => {
+    const json = formatVoicing(all)
+    expect(turnVoicing(json)).not.toBe(json)
+    expect(turnVoicing(turnVoicing(json))).toBe(json)
+    expect(turnVoicing('{')).toBe('{')
+  })
+})

@@ -1,0 +1,154 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, type Page, test } from '@playwright/test'
+import { answers, kept, openLick, sticking } from './bench-page'
+
+const open = (page: Page, panel: string) =>
+  page.getByRole('button', { name: panel, exact: true }).click()
+const panel = (page: Page) => page.getByRole('region', { name: 'Workbench' })
+const rules = (page: Page) => page.getByRole('list', { name: 'Voicing rules, later ones win' })
+
+test('a rule voices the sticking, a changed sticking again, and is undone and kept', async ({
+  page,
+}) => {
+  await openLick(page, 'Tightrope')
+  await sticking(page).fill('RLRL RLRL')
+  await open(page, 'Voices')
+  await page.getByLabel('Surfaces of the path').fill('t1 f1')
+  await page.getByLabel('How long on each').selectOption('1')
+  await expect(panel(page)).toContainText('4 strokes would move')
+  await page.getByRole('button', { name: 'Add the rule' }).click()
+  await expect(rules(page)).toContainText('Right hand: tom 1, floor tom, a stroke each, and back')
+  const ruler = page.locator('[data-row="0"] svg').first()
+  await expect(ruler).toHaveAttribute(
+    'aria-label',
+    /right hand, on tom 1.*right hand, on floor tom/,
+  )
+  await sticking(page).fill('LRLR')
+  await expect(ruler).toHaveAttribute('aria-label', /left hand.*right hand, on tom 1.*left hand/)
+  await expect(sticking(page)).toHaveValue('LRLR')
+
+  await page.getByRole('checkbox', { name: /Right hand: tom 1/ }).uncheck()
+  await expect(ruler).not.toHaveAttribute('aria-label', /tom 1/)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(ruler).toHaveAttribute('aria-label', /tom 1/)
+  await kept(page)
+  await page.reload()
+  await expect(rules(page)).toContainText('Right hand: tom 1')
+})
+
+test('strokes are put on the plan by mouse and by number, and slots are pinned', async ({
+  page,
+}) => {
+  await openLick(page, 'Tightrope')
+  await sticking(page).fill('RLRL')
+  await open(page, 'Voices')
+  await sticking(page).press('Home')
+  await sticking(page).press('ArrowRight')
+  await page.getByLabel('What a change is about').selectOption('strokes')
+  await page.getByRole('button', { name: 'Put on floor tom' }).click()
+  await expect(sticking(page)).toHaveValue('R:f1LRL')
+  await page.getByRole('button', { name: 'Put on snare' }).focus()
+  await page.keyboard.press('3')
+  await expect(sticking(page)).toHaveValue('R:t1LRL')
+  await page.getByRole('button', { name: 'As the rules say' }).click()
+  await expect(sticking(page)).toHaveValue('RLRL')
+  await page.getByRole('button', { name: 'pin the slots to' }).click()
+  await page.getByRole('button', { name: 'Pin to ride' }).click()
+  await expect(rules(page)).toContainText('slot 1 on the ride')
+  await page.getByRole('button', { name: 'Unpin' }).click()
+  await expect(panel(page)).toContainText('No rule yet')
+})
+
+test('limits name the next in the way, and a click raises them', async ({ page }) => {
+  await openLick(page, 'Tightrope')
+  await sticking(page).fill('RLKK RLKK')
+  await open(page, 'Limits')
+  await expect(panel(page)).toContainText('Plays up to 136.4')
+  await panel(page)
+    .getByRole('button', { name: /left out/ })
+    .first()
+    .click()
+  await expect(panel(page)).not.toContainText('Plays up to 136.4')
+  await expect(panel(page)).toContainText('beside 11 others')
+  await panel(page).getByRole('button', { name: 'in its form' }).click()
+  await expect(panel(page)).toContainText(/Plays up to \d/)
+  await page.getByRole('checkbox', { name: /time to spare/ }).check()
+  await expect(page.locator('[data-headroom] line')).not.toHaveCount(0)
+})
+
+test('a kit is built by drag, keys and numbers, kept, and played on', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('link', { name: 'Kit', exact: true }).click()
+  const floor = await page.locator('[data-piece="f1"]').boundingBox()
+  if (!floor) throw new Error('no floor tom on the plan')
+  const [left, top] = [floor.x + floor.width / 2, floor.y + floor.height / 2]
+  await page.mouse.move(left, top)
+  await page.mouse.down()
+  await page.mouse.move(left + 60, top + 30, { steps: 5 })
+  await page.mouse.up()
+  await expect(page.getByLabel('Name of the kit')).toHaveValue('Five pieces, mine')
+  await expect(page.getByLabel('floor tom, to the right')).not.toHaveValue('46')
+  const x = page.getByLabel('tom 1, to the right')
+  await page.getByRole('button', { name: 't1 tom 1' }).press('Shift+ArrowLeft')
+  await x.fill('-40')
+  await page.getByLabel('Name of the kit').fill('Pit kit')
+  await page.getByRole('button', { name: 'Delete tom 2' }).click()
+  await expect(page.getByText(/Deleted: tom 2\. .* it: tom 1 plays it now/)).toBeVisible()
+  await expect(page.getByLabel('Kit to play on').locator('option:checked')).toHaveText('Pit kit')
+  await page.waitForTimeout(600)
+  await page.reload()
+  await expect(page.getByLabel('Name of the kit')).toHaveValue('Pit kit')
+  await expect(x).toHaveValue('-40')
+  await page.getByRole('link', { name: 'Library' }).click()
+  await page.getByRole('link', { name: 'Parade', exact: true }).click()
+  await open(page, 'Voices')
+  await expect(panel(page)).toContainText('Pit kit has no tom 2: tom 1 plays it.')
+})
+
+test('left-handed in one click turns letters and kit, and nothing that is stored', async ({
+  page,
+}) => {
+  await openLick(page, 'Tightrope')
+  const written = await sticking(page).inputValue()
+  await page.getByRole('link', { name: 'Kit', exact: true }).click()
+  await page.getByRole('checkbox', { name: 'Left-handed' }).check()
+  await expect(page.getByLabel('floor tom, to the right')).toHaveValue('-46')
+  await page.getByRole('link', { name: 'Library' }).click()
+  await page.getByRole('link', { name: 'Tightrope', exact: true }).click()
+  await expect(sticking(page)).toHaveValue('>L:t1rrLr >L:f1rK >RK')
+  await sticking(page).press('End')
+  await sticking(page).pressSequentially('L')
+  await kept(page)
+  await page.getByRole('link', { name: 'Kit', exact: true }).click()
+  await page.getByRole('checkbox', { name: 'The letters' }).uncheck()
+  await page.getByRole('link', { name: 'Library' }).click()
+  await page.getByRole('link', { name: 'Tightrope', exact: true }).click()
+  await expect(sticking(page)).toHaveValue(`${written}R`)
+  await expect(answers(page)).toContainText('11')
+})
+
+test('a limb is measured by ten seconds of strokes', async ({ page }) => {
+  await page.clock.install()
+  await page.goto('/kit')
+  await page.getByRole('button', { name: 'Measure right hand, single' }).click()
+  const pad = page.getByRole('button', { name: 'Strike to begin' })
+  await expect(pad).toBeFocused()
+  for (let i = 0; i < 12; i += 1) await page.keyboard.press('f')
+  await page.clock.runFor(10_500)
+  await expect(page.getByText(/ms, .* a second; the default is 154\.0 ms/)).toBeVisible()
+})
+
+test('the kit page and its panels have no fault that axe finds, and fit a phone', async ({
+  page,
+}) => {
+  await page.goto('/')
+  await page.getByRole('link', { name: 'Kit', exact: true }).click()
+  await page.getByRole('button', { name: 't1 tom 1' }).click()
+  for (const scheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme: scheme })
+    const { violations } = await new AxeBuilder({ page }).analyze()
+    expect(violations.map(({ id, nodes }) => [scheme, id, nodes[0]?.html])).toEqual([])
+  }
+  await page.setViewportSize({ width: 390, height: 800 })
+  expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBe(0)
+})
