@@ -13,6 +13,7 @@ module.exports = {
     above('codecs-know-only-core', '^app/codecs/', '^app/(?!core/|codecs/)'),
     above('storage-below-features', '^app/storage/', '^app/(features|routes|ui|audio|workers)/'),
     above('audio-below-features', '^app/audio/', '^app/(features|routes|ui|storage)/'),
+    above('devices-stand-alone', '^app/devices/', '^app/(?!devices/)'),
     above('workers-below-features', '^app/workers/', '^app/(features|routes|ui|storage|audio)/'),
     above(
       'ui-knows-no-drums',

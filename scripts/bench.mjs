@@ -1,4 +1,5 @@
 import { watchKeys } from '../tests/bench/keystrokes.mjs'
+import { watchMoves } from '../tests/bench/moves.mjs'
 import { CHROMIUM, ensureChromium, ensurePackages, run } from './ensure.mjs'
 import { QUIET_FLAGS, serveDemo } from './serve.mjs'
 
@@ -45,10 +46,12 @@ const { chromium } = await import('@playwright/test')
 const { createServer } = await import('vite')
 run('node_modules/.bin/react-router', ['build'], { stdio: ['ignore', 'ignore', 'inherit'] })
 
+benchCore()
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: QUIET_FLAGS })
 try {
   const bare = await benchStaff()
   await benchKeys(bare)
+  await benchDrag()
 } finally {
   await browser.close()
 }
@@ -78,6 +81,40 @@ async function benchStaff() {
     return median(bare)
   } finally {
     await vite.close()
+  }
+}
+
+/** Limit, crossings and paths of growing lines, in the core alone. */
+function benchCore() {
+  run('node_modules/.bin/tsx', ['tests/bench/core.ts'])
+}
+
+/** From a move of the pointer to the paint that shows the dragged piece. */
+async function benchDrag() {
+  const { address, stop } = await serveDemo(PORT)
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 900 } })
+    await page.goto(address)
+    await page.getByRole('link', { name: 'Kit', exact: true }).click()
+    await page.evaluate(() => document.fonts.ready)
+    const box = await page.locator('[data-piece="f1"]').boundingBox()
+    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+    await page.evaluate(watchMoves)
+    await page.mouse.move(x, y)
+    await page.mouse.down()
+    for (let i = 0; i < KEYS * ROUNDS; i += 1) {
+      await page.mouse.move(x + 40 * Math.sin(i / 7), y + 30 * Math.cos(i / 9))
+      await page.waitForTimeout(20)
+    }
+    await page.mouse.up()
+    const work = await page.evaluate(() => window.takeMoves())
+    console.log(`\nA piece of the kit dragged (${work.length} moves):`)
+    console.log(
+      `  work for a move median ${ms(median(work))}, 95th ${ms(quantile(work, 0.95))} (16 at most)`,
+    )
+    await page.close()
+  } finally {
+    stop()
   }
 }
 

@@ -86,6 +86,8 @@ export const settingsSchema = z.object({
     .object({ RH: limbSpeed, LH: limbSpeed, RF: limbSpeed, LF: limbSpeed })
     .nullable()
     .default(null),
+  /** How far from the throne the player reaches, in centimetres; null for the usual. */
+  reach: z.number().min(40).max(200).nullable().default(null),
   /** The three switches of handedness, each by itself. */
   turnLetters: z.boolean().default(false),
   /** The groove's hands change places, so that the time is kept without crossing. */

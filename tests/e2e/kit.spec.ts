@@ -76,6 +76,26 @@ test('limits name the next in the way, and a click raises them', async ({ page }
   await expect(page.locator('[data-headroom] line')).not.toHaveCount(0)
 })
 
+test('the hands are followed over the kit while it plays', async ({ page }) => {
+  await openLick(page, 'Tightrope')
+  await page.getByLabel('Start').selectOption('1')
+  await page.getByLabel('Bars of groove').selectOption('0')
+  await sticking(page).fill('R:t1L:snR:f1L:sn R:t1L:snR:f1L:sn R:t1L:snR:f1L:sn R:t1L:snR:f1L:sn')
+  await open(page, 'Paths')
+  const now = page.locator('[data-now="RH"]')
+  await expect(now).toHaveAttribute('visibility', 'hidden')
+  await page.getByRole('button', { name: 'Play', exact: true }).click()
+  await expect(now).toHaveAttribute('visibility', 'visible')
+  const first = await now.getAttribute('transform')
+  await expect(now).not.toHaveAttribute('transform', first ?? '')
+  await page.keyboard.press('Space')
+  await page.getByRole('button', { name: 'the left alone' }).click()
+  await expect(page.locator('[data-hand="RH"]')).toHaveCount(0)
+  await page.getByLabel('Played on').selectOption('three')
+  await expect(panel(page)).toContainText('Played by another piece')
+  await expect(panel(page)).toContainText('tom 1: by the floor tom')
+})
+
 test('a kit is built by drag, keys and numbers, kept, and played on', async ({ page }) => {
   await page.goto('/')
   await page.getByRole('link', { name: 'Kit', exact: true }).click()

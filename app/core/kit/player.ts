@@ -10,6 +10,8 @@ export interface Player {
   readonly LH: LimbSpeed
   readonly RF: LimbSpeed
   readonly LF: LimbSpeed
+  /** How far from the throne a hand strikes, in centimetres, where the player has set it. */
+  readonly reach?: number
   /** Whether the groove's hands change places: open-handed, or left-handed. */
   readonly swapsGroove?: boolean
 }

@@ -15,4 +15,11 @@ export {
 } from './limit'
 export { type MissingPedal, missingPedal } from './pedals'
 export { type Raise, type RaiseKind, raisesOf } from './raises'
+export {
+  DEFAULT_REACH,
+  type FarStroke,
+  type FootRun,
+  farStrokes,
+  footRuns,
+} from './reach'
 export { type SideMeeting, sideMeetings } from './sides'

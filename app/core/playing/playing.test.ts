@@ -8,7 +8,10 @@ import type { Surface } from '../sticking'
 import { voiceLick } from '../voicing'
 import {
   characterOf,
+  DEFAULT_REACH,
   DEFAULT_SETTING,
+  farStrokes,
+  footRuns,
   handPaths,
   landingHands,
   missingPedal,
@@ -187,5 +190,25 @@ describe('a second pedal that the kit lacks', () => {
     const eight = KIT_PRESETS.find(({ id }) => id === 'eight') as Kit
     expect(missingPedal(lickOf('RLKJ'), eight, 104)).toBeNull()
     expect(missingPedal(lickOf('RLKH'), DEFAULT_KIT, 104)).toBeNull()
+  })
+})
+
+describe('what is far, and what runs', () => {
+  it('lists strokes beyond a reach with their distance', () => {
+    const lick = lickOf('R:c2LK')
+    expect(farStrokes(lick, DEFAULT_KIT, DEFAULT_REACH)).toEqual([])
+    const [far, ...more] = farStrokes(lick, DEFAULT_KIT, 90)
+    expect(more).toEqual([])
+    expect(far).toMatchObject({ limb: 'RH', surface: 'c2', tick: 0 })
+    expect(far?.centimetres).toBeCloseTo(Math.hypot(42, 92), 9)
+  })
+
+  it('lists every double and longer run of a foot, also in squeezes and under hands', () => {
+    expect(footRuns(lickOf('RKKL {KK}(RK)K HH'))).toEqual([
+      { limb: 'RF', fromTick: 2520, toTick: 5040, strokes: 2 },
+      { limb: 'RF', fromTick: 10080, toTick: 15120, strokes: 4 },
+      { limb: 'LF', fromTick: 17640, toTick: 20160, strokes: 2 },
+    ])
+    expect(footRuns(lickOf('RLKRLK'))).toEqual([])
   })
 })

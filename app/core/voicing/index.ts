@@ -1,4 +1,5 @@
-export { pathLength, pathSurfaces, roundTheKit } from './path'
+export { countVoicings } from './count'
+export { roundTheKit } from './path'
 export { type VoicingPreset, voicingPresets } from './presets'
 export {
   type Action,

@@ -9,6 +9,7 @@ import { formatLine } from '../notation'
 import type { Surface } from '../sticking'
 import {
   type Action,
+  countVoicings,
   PLAIN_VOICING,
   roundTheKit,
   type Voicing,
@@ -248,4 +249,32 @@ describe('laws', () => {
       expect(voiceLick(lick, { rules, pins: [] })).not.toBe(lick)
     },
   )
+})
+
+describe('how many', () => {
+  it.each([
+    [3, 5, 125n, 80n],
+    [5, 4, 1024n, 324n],
+    [0, 4, 1n, 1n],
+    [2, 1, 1n, 0n],
+  ])('%i strokes on %i surfaces', (strokes, surfaces, all, noneTwice) =>
+    expect([
+      countVoicings(strokes, surfaces, false),
+      countVoicings(strokes, surfaces, true),
+    ]).toEqual([all, noneTwice]),
+  )
+
+  it('is what writing them all out comes to (law)', () => {
+    for (let n = 0; n < 6; n += 1) {
+      for (let s = 1; s < 5; s += 1) {
+        let lines: number[][] = [[]]
+        for (let i = 0; i < n; i += 1) {
+          lines = lines.flatMap((line) => Array.from({ length: s }, (_, on) => [...line, on]))
+        }
+        const plain = lines.filter((line) => line.every((on, i) => i === 0 || on !== line[i - 1]))
+        expect(countVoicings(n, s, false)).toBe(BigInt(lines.length))
+        expect(countVoicings(n, s, true)).toBe(BigInt(plain.length))
+      }
+    }
+  })
 })

@@ -1,14 +1,14 @@
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { useFetcher } from 'react-router'
-import { type Key, lineTextOf, valuesOf } from '~/codecs/lick-text'
+import { formatLickText, type Key, lineTextOf, valuesOf } from '~/codecs/lick-text'
 import { soundsOn, staffKeyOf } from '~/core/kit'
 import { type Lick, TEMPO_RANGE } from '~/core/line'
 import { movesOf } from '~/core/playing'
 import { COUNTING_SCHOOLS, DEFAULT_SCHOOL, isCompound } from '~/core/time'
-import { type Voicing, voiceLick } from '~/core/voicing'
+import { isPlain, type Voicing, voiceLick } from '~/core/voicing'
 import type { GrooveRecord, KitRecord, LickRecord, Settings } from '~/storage'
 import { useWidth } from '~/ui/use-width'
-import { ownKits, settingOf } from '../kit/setting'
+import { allKits, ownKits, settingOf } from '../kit/setting'
 import { useCursor } from '../player/cursor'
 import { Transport } from '../player/transport'
 import { type PlaySwitches, usePlayer } from '../player/use-player'
@@ -56,6 +56,7 @@ export function BenchPage({
   const later = useDeferredValue(document)
   const laterVoiced = useDeferredValue(voiced)
   const own = useMemo(() => ownKits(kept.kits), [kept])
+  const kits = useMemo(() => allKits(own), [own])
   const setting = useMemo(
     () => settingOf(settings, own, lick.kit, grooves),
     [settings, own, lick.kit, grooves],
@@ -116,6 +117,8 @@ export function BenchPage({
     (label: string, next: Voicing) => run({ kind: 'voice', label, voicing: next }),
     [run],
   )
+  const voicedText = useCallback(() => formatLickText(voiced), [voiced])
+  const chooseKit = useCallback((id: string | null) => set('kit', id ? [id] : []), [set])
   const take = useCallback(
     (next: string, laid: string) => run({ kind: 'take', text: next, voicing: laid }),
     [run],
@@ -188,6 +191,8 @@ export function BenchPage({
             school={school}
             tempo={tempo}
             onEdit={edit}
+            kits={kits}
+            onKit={chooseKit}
             onVoice={voice}
             onTake={take}
             grooves={grooves}
@@ -233,7 +238,12 @@ export function BenchPage({
             </div>
           </div>
           <LayersPanel text={later.history.text} onSet={set} />
-          <TextPanel text={text} issues={document.issues} onText={replaceText} />
+          <TextPanel
+            text={text}
+            issues={document.issues}
+            voiced={isPlain(voicing) ? null : voicedText}
+            onText={replaceText}
+          />
         </div>
         <aside aria-label="Answers" className="flex flex-col gap-5 text-sm">
           <FitAnswer fit={fit} onStart={(place) => set('start', [place])} />

@@ -5,13 +5,17 @@ import type { TextIssue } from '~/codecs/lick-text'
 export const TextPanel = memo(function TextPanel({
   text,
   issues,
+  voiced,
   onText,
 }: {
   text: string
   issues: readonly TextIssue[]
+  /** The text with the voices that the rules give; null where there are no rules. */
+  voiced: (() => string) | null
   onText: (text: string) => void
 }) {
   const [open, setOpen] = useState(false)
+  const [copied, setCopied] = useState('')
   return (
     <details onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="cursor-pointer font-semibold">As text</summary>
@@ -26,6 +30,25 @@ export const TextPanel = memo(function TextPanel({
             value={text}
             onChange={(event) => onText(event.target.value)}
           />
+          {voiced && (
+            <p className="flex flex-wrap items-center gap-3 text-sm">
+              <button
+                type="button"
+                className="btn btn-outline border-base-300 btn-sm font-normal"
+                onClick={() =>
+                  navigator.clipboard.writeText(voiced()).then(
+                    () => setCopied('Copied.'),
+                    () => setCopied('The browser does not let it be copied.'),
+                  )
+                }
+              >
+                Copy with its voices
+              </button>
+              <span role="status" className="text-(--quiet)">
+                {copied || 'Rules are not part of a text; what they give is.'}
+              </span>
+            </p>
+          )}
           <ul className="text-error text-sm">
             {issues.slice(0, 8).map((issue) => (
               <li key={`${issue.line} ${issue.column} ${issue.code}`}>

@@ -74,12 +74,11 @@ export const KitPlan = memo(function KitPlan({
         <PieceFigure key={piece.surface} piece={piece} chosen={piece.surface === chosen} />
       ))}
       <g
-        className="pointer-events-none font-mono"
-        fontSize={size === 'small' ? 8 : 4.6}
+        className={`pointer-events-none font-mono ${size === 'small' ? 'text-[8px]' : 'text-[8px] lg:text-[4.6px]'}`}
         textAnchor="middle"
         fill="currentColor"
         stroke="var(--color-base-100)"
-        strokeWidth={size === 'small' ? 2 : 1.2}
+        strokeWidth="1.4"
         strokeLinejoin="round"
         paintOrder="stroke"
       >

@@ -8,6 +8,7 @@ import { formatSlot } from '~/core/notation'
 import {
   type Character,
   characterOf,
+  footRuns,
   landingHands,
   missingPedal,
   type Raise,
@@ -22,6 +23,7 @@ import type { LickRecord } from '~/storage'
 import { moveWords } from '../bench/answers'
 import { plural, tenth } from '../bench/figures'
 import { LIMB_NAMES } from '../bench/limb-names'
+import { placeIn } from '../bench/places'
 import { theSurface } from '../voicing/surface-words'
 import { replaceRange } from '../workbench/edits'
 import type { PanelProps } from '../workbench/panel-props'
@@ -70,6 +72,7 @@ export function LimitsPanel(props: PanelProps) {
         <Raises {...props} reading={reading} />
         <Crash lick={voiced} setting={setting} tempo={tempo} />
         <SecondPedal {...props} />
+        <FootRuns lick={voiced} />
       </div>
       <CharacterPart lick={voiced} setting={setting} tempo={tempo} id={props.id} />
     </div>
@@ -159,6 +162,29 @@ interface CharacterProps {
   readonly lick: Lick
   readonly setting: Setting
   readonly tempo: number
+}
+
+const SHOWN_RUNS = 8
+
+/** Doubles and longer runs of a foot, with their places. */
+function FootRuns({ lick }: { lick: Lick }) {
+  const runs = useMemo(() => footRuns(lick), [lick])
+  if (runs.length === 0) return null
+  return (
+    <Part title="Foot doubles">
+      <ul className="text-sm">
+        {runs.slice(0, SHOWN_RUNS).map(({ limb, fromTick, toTick, strokes }) => (
+          <li key={`${limb} ${fromTick}`}>
+            {LIMB_NAMES[limb]}, {strokes} in a row: {placeIn(lick, fromTick)} to{' '}
+            {placeIn(lick, toTick)}
+          </li>
+        ))}
+        {runs.length > SHOWN_RUNS && (
+          <li className="text-(--quiet)">and {runs.length - SHOWN_RUNS} more</li>
+        )}
+      </ul>
+    </Part>
+  )
 }
 
 /** Strokes for a second pedal that the kit lacks, given to the lead foot by a click. */

@@ -1,7 +1,7 @@
 import { useMemo, useRef, useState } from 'react'
 import { standIns } from '~/core/kit'
 import { type Lick, lineEvents } from '~/core/line'
-import { handMeets, type Meet } from '~/core/playing'
+import { DEFAULT_REACH, farStrokes, handMeets, type Meet } from '~/core/playing'
 import { SURFACE_NAMES, type Surface } from '~/core/sticking'
 import { placeIn } from '../bench/places'
 import { theSurface } from '../voicing/surface-words'
@@ -15,7 +15,8 @@ import { usePathCursor } from './use-path-cursor'
 const SHOWN = 8
 
 /** The kit from above with each hand's way over it, and where hands get in each other's way. */
-export function PathsPanel({ voiced, setting, playing, position }: PanelProps) {
+export function PathsPanel(props: PanelProps) {
+  const { voiced, setting, playing, position } = props
   const [followed, setFollowed] = useState<Followed>('both')
   const host = useRef<HTMLDivElement>(null)
   const { kit } = setting
@@ -25,6 +26,7 @@ export function PathsPanel({ voiced, setting, playing, position }: PanelProps) {
     () => new Set(lineEvents(voiced).map(({ surface }) => surface as Surface)),
     [voiced],
   )
+  const far = farStrokes(voiced, kit, setting.player.reach ?? DEFAULT_REACH)
   usePathCursor(playing, position, view, host)
   const missing = standIns(kit, used)
   return (
@@ -35,6 +37,7 @@ export function PathsPanel({ voiced, setting, playing, position }: PanelProps) {
         </KitPlan>
       </div>
       <div className="flex min-w-0 flex-col gap-4">
+        <KitChoice {...props} />
         <Choice
           legend="Which hand to follow"
           options={[
@@ -51,6 +54,21 @@ export function PathsPanel({ voiced, setting, playing, position }: PanelProps) {
         <Part title="Both hands on a small surface">
           <Meets lick={voiced} meets={meets} kind="shared" none="Each has room of its own." />
         </Part>
+        {far.length > 0 && (
+          <Part title="Out of reach">
+            <p className="text-sm">
+              {[
+                ...new Set(
+                  far.map(
+                    ({ surface, centimetres }) =>
+                      `${SURFACE_NAMES[surface]} at ${Math.round(centimetres)} cm`,
+                  ),
+                ),
+              ].join(', ')}
+              : first at {placeIn(voiced, far[0]?.tick ?? 0)}
+            </p>
+          </Part>
+        )}
         {missing.length > 0 && (
           <Part title="Played by another piece">
             {missing.map(({ voice, instead }) => (
@@ -62,6 +80,28 @@ export function PathsPanel({ voiced, setting, playing, position }: PanelProps) {
         )}
       </div>
     </div>
+  )
+}
+
+/** The kit that this lick is played on: the player's own choice, or one that the lick names. */
+function KitChoice({ lick, kits, onKit }: PanelProps) {
+  const named = kits.some(({ id }) => id === lick.kit) ? lick.kit : null
+  return (
+    <label className="flex items-center gap-2 text-sm">
+      Played on
+      <select
+        className="rounded-field border border-base-300 bg-base-100 px-2 py-1"
+        value={named ?? ''}
+        onChange={(event) => onKit(event.target.value === '' ? null : event.target.value)}
+      >
+        <option value="">the kit of the Kit page</option>
+        {kits.map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </select>
+    </label>
   )
 }
 

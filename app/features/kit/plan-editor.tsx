@@ -45,7 +45,7 @@ export function PlanEditor({ kit, chosen, onChoose, onChange }: PlanEditorProps)
   }
   return (
     <div
-      className="touch-none cursor-grab active:cursor-grabbing"
+      className="cursor-grab active:cursor-grabbing [&_[data-piece]]:touch-none"
       onPointerDown={begin}
       onPointerMove={move}
       onPointerUp={end}

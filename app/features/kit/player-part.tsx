@@ -1,14 +1,14 @@
 import { useState } from 'react'
 import { DEFAULT_PLAYER, type LimbSpeed, type Player } from '~/core/kit'
+import { DEFAULT_REACH } from '~/core/playing'
 import type { Settings } from '~/storage'
 import { LIMB_NAMES } from '../bench/limb-names'
 import { playerOf } from './setting'
-import { SpeedExercise } from './speed-exercise'
+import { SpeedExercise, type SpeedKind } from './speed-exercise'
 
 const LIMBS = ['RH', 'LH', 'RF', 'LF'] as const satisfies readonly (keyof Player)[]
 type SpeedLimb = (typeof LIMBS)[number]
-const KINDS = ['single', 'double'] as const
-export type SpeedKind = (typeof KINDS)[number]
+const KINDS = ['single', 'double'] as const satisfies readonly SpeedKind[]
 
 interface PlayerPartProps {
   readonly settings: Settings
@@ -92,6 +92,22 @@ export function PlayerPart({ settings, onChange }: PlayerPartProps) {
           onClose={() => setMeasured(null)}
         />
       )}
+      <label className="flex items-center gap-2 text-sm">
+        Reach from the throne
+        <input
+          type="number"
+          min={40}
+          max={200}
+          className="w-20 rounded-field border border-base-300 bg-base-100 px-2 py-1 text-right"
+          value={settings.reach ?? DEFAULT_REACH}
+          onChange={(event) => {
+            const reach = event.target.valueAsNumber
+            if (reach >= 40 && reach <= 200) onChange({ reach })
+          }}
+        />
+        cm
+        <span className="text-(--quiet) text-xs">an arm and a stick, about {DEFAULT_REACH}</span>
+      </label>
       {settings.speeds && (
         <button
           type="button"

@@ -26,12 +26,12 @@ export function allKits(own: readonly Kit[]): Kit[] {
 }
 
 /** The speeds of a player who has measured none: the strong hand is that of the letters. */
-export function playerOf({ speeds, turnLetters, openHanded }: Settings): Player {
-  const swapsGroove = turnLetters !== openHanded
-  if (speeds) return { ...speeds, swapsGroove }
-  if (!turnLetters) return { ...DEFAULT_PLAYER, swapsGroove }
+export function playerOf({ speeds, reach, turnLetters, openHanded }: Settings): Player {
+  const rest = { swapsGroove: turnLetters !== openHanded, ...(reach !== null && { reach }) }
+  if (speeds) return { ...speeds, ...rest }
+  if (!turnLetters) return { ...DEFAULT_PLAYER, ...rest }
   const { RH, LH } = mirrorPlayer(DEFAULT_PLAYER)
-  return { ...DEFAULT_PLAYER, RH, LH, swapsGroove }
+  return { ...DEFAULT_PLAYER, RH, LH, ...rest }
 }
 
 /** A kit as it stands before this player: surfaces and pedals turned, each by its own switch. */

@@ -2,7 +2,9 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import { doubleInterval, singleInterval } from '~/core/kit'
 import { listenToPads } from '~/devices/pads'
 import { tenth } from '../bench/figures'
-import type { SpeedKind } from './player-part'
+
+/** What is measured: even singles, or doubles one after the other. */
+export type SpeedKind = 'single' | 'double'
 
 interface SpeedExerciseProps {
   readonly limb: string

@@ -9,7 +9,12 @@ import { chosenRows, type SortKey, toLickRow } from './lick-row'
 import { LickRowItem } from './lick-row-item'
 
 interface LibraryPageProps {
-  readonly list: { readonly licks: readonly LickRecord[]; readonly unreadable: number }
+  readonly list: {
+    readonly licks: readonly LickRecord[]
+    readonly unreadable: number
+    /** Whether letters are shown turned. */
+    readonly turned: boolean
+  }
 }
 
 const SORTS: readonly (readonly [SortKey, string])[] = [
@@ -22,7 +27,10 @@ const SORTS: readonly (readonly [SortKey, string])[] = [
 /** Every lick as a row of small stacks: find one, or start one. What is sought stands in the address. */
 export function LibraryPage({ list }: LibraryPageProps) {
   const [params, setParams] = useSearchParams()
-  const rows = useMemo(() => list.licks.map(toLickRow), [list.licks])
+  const rows = useMemo(
+    () => list.licks.map((record) => toLickRow(record, list.turned)),
+    [list.licks, list.turned],
+  )
   const search = params.get('find') ?? ''
   const tag = params.get('tag') ?? ''
   const sort = SORTS.find(([key]) => key === params.get('sort'))?.[0] ?? 'changed'

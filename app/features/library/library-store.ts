@@ -12,6 +12,7 @@ import {
   type LickTexts,
   listLicks,
   loadLick,
+  loadSettings,
   purgeDeleted,
   type StoreIssue,
   setDeleted,
@@ -24,9 +25,10 @@ const KEPT_DELETED = 30 * DAY
 /** The licks of this browser. In the demo, an empty store is filled on the first visit. */
 export async function openLibrary(demo: boolean) {
   if (demo) await fillOnFirstVisit(await demoLicks(), Date.now())
-  const listed = await listLicks()
-  if (listed.ok) void purgeDeleted(Date.now() - KEPT_DELETED)
-  return listed
+  const [listed, settings] = await Promise.all([listLicks(), loadSettings()])
+  if (!listed.ok) return listed
+  void purgeDeleted(Date.now() - KEPT_DELETED)
+  return ok({ ...listed.value, turned: settings.turnLetters })
 }
 
 /** What an action of the library tells the page that asked for it. */

@@ -1,4 +1,4 @@
-import { parseLickText } from '~/codecs/lick-text'
+import { parseLickText, turnHands } from '~/codecs/lick-text'
 import { type Lick, sumOf, timedSlots } from '~/core/line'
 import { gridName, meterName, placeName } from '~/core/time'
 import type { LickRecord } from '~/storage'
@@ -27,13 +27,14 @@ export interface LickRow {
 }
 
 const MOST_STACKS = 12
-const cache = new WeakMap<LickRecord, LickRow>()
+const caches = [new WeakMap<LickRecord, LickRow>(), new WeakMap<LickRecord, LickRow>()] as const
 
-/** The row of a stored lick; worked out once a record. */
-export function toLickRow(record: LickRecord): LickRow {
+/** The row of a stored lick, its letters turned or not; worked out once a record. */
+export function toLickRow(record: LickRecord, turned: boolean): LickRow {
+  const cache = caches[turned ? 1 : 0]
   const known = cache.get(record)
   if (known) return known
-  const read = parseLickText(record.text)
+  const read = parseLickText(turned ? turnHands(record.text) : record.text)
   const row = read.ok ? rowOf(record, read.value.lick) : unreadableRow(record)
   cache.set(record, row)
   return row

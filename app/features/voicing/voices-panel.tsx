@@ -5,6 +5,7 @@ import { type Lick, lineEvents } from '~/core/line'
 import { speedLimit } from '~/core/playing'
 import { SURFACE_NAMES, type Surface } from '~/core/sticking'
 import {
+  countVoicings,
   type Pin,
   roundTheKit,
   type Voicing,
@@ -218,7 +219,7 @@ function clipped(groups: readonly number[], slots: number): number[] {
 }
 
 /** Usual voicings, one click each, and passes round the kit with their own strokes. */
-function Presets({ lick, voicing, setting, onVoice, onEdit }: PanelProps) {
+function Presets({ lick, range, voicing, setting, onVoice, onEdit }: PanelProps) {
   const toms = tomsOf(setting.kit)
   const presets = useMemo(() => voicingPresets(toms), [toms])
   const [per, setPer] = useState(2)
@@ -269,10 +270,28 @@ function Presets({ lick, voicing, setting, onVoice, onEdit }: PanelProps) {
           Append {plural(pass.slots.length, 'stroke')}
         </Act>
       </div>
+      <HowMany lick={lick} range={range} drums={drums.length + (drums.includes('sn') ? 0 : 1)} />
     </Part>
   )
 }
 
+/** The size of the family: every way to lay these strokes on the kit's drums. */
+function HowMany({ lick, range, drums }: Pick<PanelProps, 'lick' | 'range'> & { drums: number }) {
+  const strokes = lineEvents(lick).filter(
+    ({ slot, limb }) => slot >= range.from && slot < range.to && limb !== 'RF' && limb !== 'LF',
+  ).length
+  if (strokes === 0 || strokes > MOST_COUNTED) return null
+  const count = (noneTwice: boolean) =>
+    countVoicings(strokes, drums, noneTwice).toLocaleString('en')
+  return (
+    <p className="text-(--quiet) text-sm">
+      {plural(strokes, 'hand stroke')} on {plural(drums, 'drum')}: {count(false)} voicings,{' '}
+      {count(true)} with no drum twice running.
+    </p>
+  )
+}
+
+const MOST_COUNTED = 24
 const OTHER_VOICES = ['rs', 'xs', 'ho', 'rb', 'cb'] as const
 
 /** Single strokes: what is selected is struck on the plan, or its slots are pinned there. */

@@ -1,5 +1,6 @@
 import type { SlotRange } from '~/core/changes'
 import type { Groove } from '~/core/groove'
+import type { Kit } from '~/core/kit'
 import type { Lick } from '~/core/line'
 import type { Position } from '~/core/performance'
 import type { Setting } from '~/core/playing'
@@ -28,6 +29,10 @@ export interface WorkbenchProps {
   readonly grooves: readonly Groove[]
   /** Takes an edit that was worked out from a lick; nothing where that is on the bench no more. */
   readonly onEdit: (edit: Edit, base: Lick) => void
+  /** Every kit that can be chosen, as stored. */
+  readonly kits: readonly Kit[]
+  /** Names the lick's own kit; null for the player's. */
+  readonly onKit: (id: string | null) => void
   readonly onVoice: (label: string, voicing: Voicing) => void
   /** Takes a kept state in place of what is on the bench. */
   readonly onTake: (text: string, voicing: string) => void
