@@ -7,7 +7,6 @@ const PHONE = { width: 390, height: 844 }
 const VIEWS = [
   { name: 'library', open: library },
   { name: 'library-phone-dark', size: PHONE, dark: true, open: library },
-  { name: 'library-empty', open: emptyLibrary },
   { name: 'bench', open: (page) => bench(page, 'Tightrope') },
   { name: 'bench-dark', dark: true, open: (page) => bench(page, 'Teeterboard') },
   { name: 'bench-two-bars', open: (page) => bench(page, 'Knife Wheel') },
@@ -19,8 +18,11 @@ const VIEWS = [
   { name: 'workbench-sums-dark', dark: true, open: (page) => panel(page, 'Knife Wheel', 'Sums') },
   { name: 'workbench-meets', open: (page) => panel(page, 'Tightrope', 'Meets') },
   { name: 'workbench-families', open: (page) => panel(page, 'Parade', 'Families') },
-  { name: 'workbench-phone', size: PHONE, open: (page) => panel(page, 'Tightrope', 'Hands') },
-  { name: 'find', open: finding },
+  { name: 'workbench-voices', open: (page) => panel(page, 'Knife Wheel', 'Voices') },
+  { name: 'workbench-paths-dark', dark: true, open: crossing },
+  { name: 'workbench-limits', open: (page) => panel(page, 'Teeterboard', 'Limits') },
+  { name: 'kit', open: kit },
+  { name: 'kit-phone-dark', size: PHONE, dark: true, open: kit },
   { name: 'settings', open: settings },
 ]
 
@@ -61,23 +63,6 @@ async function bench(page, title) {
   await page.waitForTimeout(800)
 }
 
-async function emptyLibrary(page) {
-  await library(page)
-  for (let left = 12; left > 0; left -= 1) {
-    await page
-      .getByRole('button', { name: /^Delete / })
-      .first()
-      .click()
-    await page
-      .getByText(`${left - 1} licks`)
-      .or(page.getByText('No licks yet'))
-      .first()
-      .waitFor()
-  }
-  await page.goto('/')
-  await page.getByText('No licks yet').waitFor()
-}
-
 async function playing(page) {
   await bench(page, 'Fire Ring')
   await page.getByLabel('Bars of groove').selectOption('0')
@@ -108,11 +93,15 @@ async function changing(page) {
   await page.waitForTimeout(500)
 }
 
-async function finding(page) {
-  await bench(page, 'Teeterboard')
-  await page.getByRole('textbox', { name: 'Sticking' }).press('End')
-  await page.keyboard.press('Alt+c')
-  await page.keyboard.type('kick')
+/** Hands that cross, on the kit from above. */
+async function crossing(page) {
+  await panel(page, 'Clown Walk', 'Paths')
+}
+
+async function kit(page) {
+  await library(page)
+  await page.getByRole('link', { name: 'Kit', exact: true }).click()
+  await page.getByRole('button', { name: 'f1 floor tom' }).click()
   await page.waitForTimeout(300)
 }
 

@@ -1,6 +1,6 @@
-import { findPiece, type Kit, type Piece, placeOf } from '../kit'
+import { distance, findPiece, type Kit, type Piece, placeOf } from '../kit'
 import { frameTicks, type Lick, lineEvents, strokeEvents } from '../line'
-import type { Voice } from '../sticking'
+import type { Surface, Voice } from '../sticking'
 import type { Ticks } from '../time'
 
 /** Two hand strokes in a row by different hands that are in each other's way. */
@@ -52,6 +52,24 @@ const ROOM_FOR_TWO = 33
 
 function isSmall({ diameter }: Piece): boolean {
   return diameter < ROOM_FOR_TWO
+}
+
+/**
+ * Surfaces of a kit on which one hand would be out of the other's way: of the same kind as the one it
+ * is on, nearest first. The other hand stays where it is.
+ */
+export function clearSurfaces(kit: Kit, { right, left }: Meet, moved: 'RH' | 'LH'): Surface[] {
+  const [stays, goes] = moved === 'RH' ? [left, right] : [right, left]
+  const from = findPiece(kit, goes)
+  if (!from) return []
+  return kit.pieces
+    .filter(({ surface, kind }) => {
+      if (kind !== from.kind || surface === from.surface) return false
+      const [r, l] = moved === 'RH' ? [surface, stays] : [stays, surface]
+      return meetKind(kit, r, l) === null
+    })
+    .sort((a, b) => distance(a, from) - distance(b, from))
+    .map(({ surface }) => surface)
 }
 
 /** The slots of the line with a hand that is not decided: how fast they play cannot be known. */

@@ -1,5 +1,5 @@
 export { type Character, characterOf } from './character'
-export { handMeets, type Meet, undecidedSlots } from './crossings'
+export { clearSurfaces, handMeets, type Meet, undecidedSlots } from './crossings'
 export { type FootLanding, footLanding } from './feet'
 export { type HandPaths, handPaths, type PathStop, pathLengthOf } from './hand-paths'
 export type { Reading } from './hits'

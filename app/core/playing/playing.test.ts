@@ -8,10 +8,12 @@ import type { Surface } from '../sticking'
 import { voiceLick } from '../voicing'
 import {
   characterOf,
+  clearSurfaces,
   DEFAULT_REACH,
   DEFAULT_SETTING,
   farStrokes,
   footRuns,
+  handMeets,
   handPaths,
   landingHands,
   missingPedal,
@@ -210,5 +212,27 @@ describe('what is far, and what runs', () => {
       { limb: 'LF', fromTick: 17640, toTick: 20160, strokes: 2 },
     ])
     expect(footRuns(lickOf('RLKRLK'))).toEqual([])
+  })
+})
+
+describe('ways out of a crossing', () => {
+  it('leave the hands clear of each other, on surfaces of the same kind (law)', () => {
+    fc.assert(
+      fc.property(random.lick, fc.constantFrom('RH' as const, 'LH' as const), (lick, moved) => {
+        for (const meet of handMeets(lick, DEFAULT_KIT)) {
+          for (const surface of clearSurfaces(DEFAULT_KIT, meet, moved)) {
+            const [right, left] = moved === 'RH' ? [surface, meet.left] : [meet.right, surface]
+            if (right === '??' || left === '??') continue
+            expect(handMeets(lickOf(`R:${right}L:${left}`), DEFAULT_KIT)).toEqual([])
+          }
+        }
+      }),
+    )
+  })
+
+  it('are offered nearest first', () => {
+    const [meet] = handMeets(lickOf('R:t1L:t2'), DEFAULT_KIT)
+    expect(meet && clearSurfaces(DEFAULT_KIT, meet, 'RH')).toEqual(['f1'])
+    expect(meet && clearSurfaces(DEFAULT_KIT, meet, 'LH')).toEqual([])
   })
 })

@@ -34,8 +34,8 @@ export const PathsFigure = memo(function PathsFigure({
           </marker>
         ))}
       </defs>
-      {followed !== 'LH' && <Way hand="RH" stops={view.RH} />}
-      {followed !== 'RH' && <Way hand="LH" stops={view.LH} />}
+      {followed !== 'LH' && <Way hand="RH" stops={view.RH} counted={followed === 'RH'} />}
+      {followed !== 'RH' && <Way hand="LH" stops={view.LH} counted={followed === 'LH'} />}
       {followed === 'both' &&
         view.meets.map(({ kind, x, y }) => (
           <g key={`${kind} ${x} ${y}`} stroke="var(--color-error)" strokeWidth="0.8">
@@ -53,10 +53,24 @@ function colourOf(hand: 'RH' | 'LH'): string {
   return LIMB_COLOUR[hand === 'RH' ? 'R' : 'L']
 }
 
-function Way({ hand, stops }: { hand: 'RH' | 'LH'; stops: readonly StopMark[] }) {
+interface WayProps {
+  readonly hand: 'RH' | 'LH'
+  readonly stops: readonly StopMark[]
+  /** Whether each place tells which strokes of the hand it gets. */
+  readonly counted: boolean
+}
+
+const COUNTED = 5
+
+function Way({ hand, stops, counted }: WayProps) {
   const colour = colourOf(hand)
   const ways = [...new Set(stops.flatMap(({ way }) => (way ? [way] : [])))]
-  const places = new Map(stops.map((stop) => [`${stop.x} ${stop.y}`, stop]))
+  const places = new Map<string, { x: number; y: number; strokes: number[] }>()
+  for (const [i, { x, y }] of stops.entries()) {
+    const place = places.get(`${x} ${y}`) ?? { x, y, strokes: [] }
+    place.strokes.push(i + 1)
+    places.set(`${x} ${y}`, place)
+  }
   return (
     <g data-hand={hand}>
       {ways.map((way) => (
@@ -69,8 +83,15 @@ function Way({ hand, stops }: { hand: 'RH' | 'LH'; stops: readonly StopMark[] })
           markerEnd={`url(#way-${hand})`}
         />
       ))}
-      {[...places].map(([key, { x, y }]) => (
-        <circle key={key} cx={x} cy={y} r="1.7" fill={colour} />
+      {[...places].map(([key, { x, y, strokes }]) => (
+        <g key={key} fill={colour}>
+          <circle cx={x} cy={y} r="1.7" />
+          {counted && (
+            <text x={x} y={y + 8} fontSize="5.6" fontWeight="650" textAnchor="middle">
+              {strokes.slice(0, COUNTED).join(' ') + (strokes.length > COUNTED ? ' …' : '')}
+            </text>
+          )}
+        </g>
       ))}
       <circle
         data-now={hand}

@@ -1,10 +1,12 @@
 import { useMemo, useRef, useState } from 'react'
 import { standIns } from '~/core/kit'
-import { type Lick, lineEvents } from '~/core/line'
-import { DEFAULT_REACH, farStrokes, handMeets, type Meet } from '~/core/playing'
+import { lineEvents } from '~/core/line'
+import { clearSurfaces, DEFAULT_REACH, farStrokes, handMeets, type Meet } from '~/core/playing'
 import { SURFACE_NAMES, type Surface } from '~/core/sticking'
+import { LIMB_NAMES } from '../bench/limb-names'
 import { placeIn } from '../bench/places'
 import { theSurface } from '../voicing/surface-words'
+import { putOn } from '../voicing/voice-edits'
 import type { PanelProps } from '../workbench/panel-props'
 import { Choice, Nothing, Part } from '../workbench/parts'
 import { KitPlan } from './kit-plan'
@@ -49,10 +51,10 @@ export function PathsPanel(props: PanelProps) {
           onChoose={setFollowed}
         />
         <Part title="Crossings">
-          <Meets lick={voiced} meets={meets} kind="crossed" none="The hands never cross." />
+          <Meets {...props} meets={meets} kind="crossed" none="The hands never cross." />
         </Part>
         <Part title="Both hands on a small surface">
-          <Meets lick={voiced} meets={meets} kind="shared" none="Each has room of its own." />
+          <Meets {...props} meets={meets} kind="shared" none="Each has room of its own." />
         </Part>
         {far.length > 0 && (
           <Part title="Out of reach">
@@ -105,26 +107,50 @@ function KitChoice({ lick, kits, onKit }: PanelProps) {
   )
 }
 
-interface MeetsProps {
-  readonly lick: Lick
+interface MeetsProps extends PanelProps {
   readonly meets: readonly Meet[]
   readonly kind: Meet['kind']
   readonly none: string
 }
 
-/** Where hands meet, in words; a crossing may be meant. */
-function Meets({ lick, meets, kind, none }: MeetsProps) {
+/** Where hands meet, in words, with other surfaces to choose from; a crossing may be meant. */
+function Meets(props: MeetsProps) {
+  const { voiced, meets, kind, none } = props
   const here = meets.filter((meet) => meet.kind === kind)
   if (here.length === 0) return <Nothing>{none}</Nothing>
   return (
-    <ul className="text-sm">
-      {here.slice(0, SHOWN).map(({ fromTick, toTick, right, left }) => (
-        <li key={`${fromTick} ${toTick} ${right} ${left}`}>
-          {placeIn(lick, fromTick)} to {placeIn(lick, toTick)}: right hand on {theSurface(right)},
-          left on {theSurface(left)}
+    <ul className="flex flex-col gap-1 text-sm">
+      {here.slice(0, SHOWN).map((meet) => (
+        <li key={`${meet.fromTick} ${meet.toTick} ${meet.right} ${meet.left}`}>
+          {placeIn(voiced, meet.fromTick)} to {placeIn(voiced, meet.toTick)}: right hand on{' '}
+          {theSurface(meet.right)}, left on {theSurface(meet.left)}
+          <WaysOut {...props} meet={meet} />
         </li>
       ))}
       {here.length > SHOWN && <li className="text-(--quiet)">and {here.length - SHOWN} more</li>}
     </ul>
   )
+}
+
+const WAYS_OUT = 2
+
+/** Other surfaces for the later of two hands that meet, a click each. */
+function WaysOut({ lick, voiced, setting, meet, onEdit }: MeetsProps & { meet: Meet }) {
+  const later = lineEvents(voiced).findLast(
+    ({ tick, limb }) => tick === meet.toTick && (limb === 'RH' || limb === 'LH'),
+  )
+  if (!later || (later.limb !== 'RH' && later.limb !== 'LH')) return null
+  const surfaces = clearSurfaces(setting.kit, meet, later.limb).slice(0, WAYS_OUT)
+  const { slot } = later
+  return surfaces.map((surface) => (
+    <button
+      key={surface}
+      type="button"
+      className="ml-2 rounded-field px-1.5 text-(--quiet) underline decoration-dotted hover:bg-base-200"
+      aria-label={`${LIMB_NAMES[later.limb]} at ${placeIn(voiced, meet.toTick)} to ${SURFACE_NAMES[surface]}`}
+      onClick={() => onEdit(putOn(lick, { from: slot, to: slot + 1 }, surface))}
+    >
+      {later.limb === 'RH' ? 'right' : 'left'} to {SURFACE_NAMES[surface]}
+    </button>
+  ))
 }
