@@ -8,6 +8,7 @@ export default [
   route('licks', 'routes/licks.ts'),
   route('kit', 'routes/kit.tsx'),
   route('versions/:lickId', 'routes/versions.ts'),
+  route('practice/:id', 'routes/practice.tsx'),
   route('settings', 'routes/settings.tsx'),
   route('*', 'routes/not-found.tsx'),
 ] satisfies RouteConfig

@@ -3,7 +3,7 @@ import { fail, ok, type Result } from '~/core/foundation'
 import type { StoreIssue } from './records'
 
 export const DATABASE_NAME = 'dime-stack'
-const STORE_VERSION = 3
+const STORE_VERSION = 4
 /** Dexie keeps ten steps of the browser's version number for each of ours. */
 const STEPS = 10
 
@@ -20,12 +20,14 @@ export class DimeDatabase extends Dexie {
   versions!: EntityTable<StoredRow, 'id'>
   grooves!: EntityTable<StoredRow, 'id'>
   kits!: EntityTable<StoredRow, 'id'>
+  sittings!: EntityTable<StoredRow, 'id'>
 
   constructor() {
     super(DATABASE_NAME)
     this.version(1).stores({ licks: 'id', settings: 'id' })
     this.version(2).stores({ cells: 'id', versions: 'id, lickId', grooves: 'id' })
-    this.version(STORE_VERSION).stores({ kits: 'id' })
+    this.version(3).stores({ kits: 'id' })
+    this.version(STORE_VERSION).stores({ sittings: 'id, lickId' })
   }
 }
 

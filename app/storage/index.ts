@@ -4,10 +4,12 @@ export {
   keepCell,
   keepGroove,
   keepKit,
+  keepSitting,
   keepVersion,
   listCells,
   listGrooves,
   listKits,
+  listSittings,
   listVersions,
 } from './kept'
 export {
@@ -31,7 +33,9 @@ export {
   kitRecordSchema,
   type LickRecord,
   type Settings,
+  type SittingRecord,
   type StoreIssue,
+  sittingRecordSchema,
   type VersionRecord,
   versionRecordSchema,
 } from './records'

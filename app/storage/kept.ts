@@ -8,7 +8,9 @@ import {
   grooveRecordSchema,
   type KitRecord,
   kitRecordSchema,
+  type SittingRecord,
   type StoreIssue,
+  sittingRecordSchema,
   type VersionRecord,
   versionRecordSchema,
 } from './records'
@@ -26,6 +28,13 @@ export function listGrooves(): Promise<Result<GrooveRecord[], StoreIssue>> {
 /** The player's own kits, oldest first. */
 export function listKits(): Promise<Result<KitRecord[], StoreIssue>> {
   return withStore(async ({ kits }) => ok(readable(await kits.toArray(), kitRecordSchema)))
+}
+
+/** Every sitting of the log, oldest first. */
+export function listSittings(): Promise<Result<SittingRecord[], StoreIssue>> {
+  return withStore(async ({ sittings }) =>
+    ok(readable(await sittings.toArray(), sittingRecordSchema)),
+  )
 }
 
 /** The kept versions of a lick, oldest first. */
@@ -62,17 +71,22 @@ export function keepKit(kit: KitRecord): Promise<Result<string, StoreIssue>> {
   return keep('kits', kit)
 }
 
+/** Keeps a sitting, also while it goes on. */
+export function keepSitting(sitting: SittingRecord): Promise<Result<string, StoreIssue>> {
+  return keep('sittings', sitting)
+}
+
 /** Keeps a version of a lick, new or renamed. */
 export function keepVersion(version: VersionRecord): Promise<Result<string, StoreIssue>> {
   return keep('versions', version)
 }
 
 /** The tables of what is kept by name. */
-export type KeptTable = 'cells' | 'versions' | 'grooves' | 'kits'
+export type KeptTable = 'cells' | 'versions' | 'grooves' | 'kits' | 'sittings'
 
 function keep(
   table: KeptTable,
-  record: CellRecord | VersionRecord | GrooveRecord | KitRecord,
+  record: CellRecord | VersionRecord | GrooveRecord | KitRecord | SittingRecord,
 ): Promise<Result<string, StoreIssue>> {
   return withStore(async (database: DimeDatabase) => {
     await database[table].put(record as StoredRow)

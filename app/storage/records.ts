@@ -71,6 +71,20 @@ const limbSpeed = z.object({
   double: z.number().min(30).max(2000),
 })
 
+/** A stretch of practice, kept as it goes on. Times are milliseconds since 1970. */
+export const sittingRecordSchema = z.object({
+  id: z.string().min(1).max(60),
+  version: z.literal(1),
+  lickId: z.string().min(1),
+  createdAt: z.number(),
+  step: z.string().max(120),
+  tempo: z.number().min(20).max(400),
+  repeats: z.number().int().min(0),
+  seconds: z.number().min(0),
+  rating: z.enum(['clean', 'rough', 'lost']).nullable(),
+})
+export type SittingRecord = z.infer<typeof sittingRecordSchema>
+
 /** What a player prefers; every field has a default, so that older records stay readable. */
 export const settingsSchema = z.object({
   school: z.string().default('e-and-a'),

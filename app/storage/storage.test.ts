@@ -98,6 +98,18 @@ describe('the store', () => {
       },
       settings: { id: 'settings', school: 'digits', beaming: 'group', click: false },
     },
+    {
+      version: 3,
+      tables: {
+        licks: 'id',
+        settings: 'id',
+        cells: 'id',
+        versions: 'id, lickId',
+        grooves: 'id',
+        kits: 'id',
+      },
+      settings: { id: 'settings', school: 'digits', turnKit: false },
+    },
   ]
 
   it.each(FROZEN)('of version $version is opened with all that is in it', async (frozen) => {
@@ -132,6 +144,7 @@ describe('the store', () => {
       frozen.version > 1 ? [['first', '']] : [],
     )
     expect(await store.listKits()).toEqual({ ok: true, value: [] })
+    expect(await store.listSittings()).toEqual({ ok: true, value: [] })
     expect(await store.saveLick('a', 3, { text: TEXT, draft: null, voicing: '' }, 30)).toEqual({
       ok: true,
       value: 4,

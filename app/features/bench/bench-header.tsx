@@ -1,6 +1,6 @@
 import { Copy, Redo2, Trash2, Undo2 } from 'lucide-react'
 import { memo, type ReactNode } from 'react'
-import { useSubmit } from 'react-router'
+import { Link, useSubmit } from 'react-router'
 import { type Key, normalTitle, splitTags } from '~/codecs/lick-text'
 import type { LickTexts } from '~/storage'
 import { DraftInput } from '~/ui/draft-input'
@@ -48,6 +48,9 @@ export const BenchHeader = memo(function BenchHeader(props: BenchHeaderProps) {
       />
       <SaveMark state={saveState} />
       <div className="flex gap-1">
+        <Link to={`/practice/${id}`} className="btn btn-primary btn-sm mr-2">
+          Practise
+        </Link>
         <IconButton label="Undo" disabled={!canUndo} onClick={() => onTravel('undo')}>
           <Undo2 size={18} aria-hidden />
         </IconButton>

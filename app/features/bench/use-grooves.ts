@@ -8,14 +8,15 @@ export function useGrooves(kept: readonly GrooveRecord[]): readonly Groove[] {
   const { data, load } = useFetcher<GrooveRecord[]>({ key: 'grooves' })
   useEffect(() => void load('/grooves'), [load])
   const records = data ?? kept
-  return useMemo(
-    () =>
-      records.map(({ id, name, meter, grid, line }) => ({
-        id,
-        name,
-        keeper: 'hh' as const,
-        bars: { [meter]: { grid, line } },
-      })),
-    [records],
-  )
+  return useMemo(() => toGrooves(records), [records])
+}
+
+/** Stored grooves as they are played. */
+export function toGrooves(records: readonly GrooveRecord[]): Groove[] {
+  return records.map(({ id, name, meter, grid, line }) => ({
+    id,
+    name,
+    keeper: 'hh' as const,
+    bars: { [meter]: { grid, line } },
+  }))
 }

@@ -1,3 +1,4 @@
+import { memo } from 'react'
 import type { Settings } from '~/storage'
 
 const SWITCHES = [
@@ -12,7 +13,10 @@ interface HandednessPartProps {
 }
 
 /** Left-handed in one click, or each of its three switches by itself. Nothing stored is changed. */
-export function HandednessPart({ settings, onChange }: HandednessPartProps) {
+export const HandednessPart = memo(function HandednessPart({
+  settings,
+  onChange,
+}: HandednessPartProps) {
   const all = SWITCHES.every(([key]) => settings[key])
   const turnAll = (on: boolean) => onChange({ turnLetters: on, turnKit: on, turnFeet: on })
   return (
@@ -59,4 +63,4 @@ export function HandednessPart({ settings, onChange }: HandednessPartProps) {
       </label>
     </fieldset>
   )
-}
+})

@@ -27,6 +27,16 @@ function within(piece: Piece): Piece {
   }
 }
 
+/** A piece moved by so many centimetres to the right and ahead. */
+export function nudgePiece(
+  kit: Kit,
+  surface: Surface,
+  [right, ahead]: readonly [number, number],
+): Kit {
+  const piece = kit.pieces.find((one) => one.surface === surface)
+  return piece ? changePiece(kit, surface, { x: piece.x + right, y: piece.y + ahead }) : kit
+}
+
 /** A kit without a piece; the last one stays. */
 export function removePiece(kit: Kit, surface: Surface): Kit {
   if (kit.pieces.length < 2) return kit

@@ -1,5 +1,5 @@
 import { Download, Upload } from 'lucide-react'
-import { useRef, useState } from 'react'
+import { useCallback, useMemo, useRef, useState } from 'react'
 import { useFetcher } from 'react-router'
 import { formatKit } from '~/codecs/kit'
 import { findPiece, type Kit, overlapsOf } from '~/core/kit'
@@ -25,23 +25,21 @@ interface KitPageProps {
 export function KitPage({ own, settings, uses }: KitPageProps) {
   const { submit } = useFetcher()
   const [shown, setShown] = useState(settings)
-  const change = (changed: Partial<Settings>) => {
-    setShown((now) => ({ ...now, ...changed }))
-    submit(changed, { method: 'post', action: '/settings', encType: 'application/json' })
-  }
-  const {
-    kit,
-    kits,
-    isOwn,
-    change: changeKit,
-    tell,
-    notice,
-  } = useKit(own, {
-    ...shown,
-    kit: settings.kit,
-  })
+  const change = useCallback(
+    (changed: Partial<Settings>) => {
+      setShown((now) => ({ ...now, ...changed }))
+      submit(changed, { method: 'post', action: '/settings', encType: 'application/json' })
+    },
+    [submit],
+  )
+  const playedOn = useMemo(() => ({ ...shown, kit: settings.kit }), [shown, settings.kit])
+  const { kit, kits, isOwn, edit, tell, notice } = useKit(own, playedOn)
   const [chosen, setChosen] = useState<Surface | null>(null)
   const [removed, setRemoved] = useState<{ before: Kit; surface: Surface } | null>(null)
+  const tellRemoved = useCallback(
+    (before: Kit, surface: Surface) => setRemoved({ before, surface }),
+    [],
+  )
   return (
     <div className="mx-auto grid w-full max-w-7xl grid-cols-1 gap-x-10 gap-y-6 px-4 py-6 sm:px-5 lg:grid-cols-[minmax(0,1fr)_27rem]">
       <div className="flex min-w-0 flex-col gap-4">
@@ -69,7 +67,10 @@ export function KitPage({ own, settings, uses }: KitPageProps) {
               className="w-48 rounded-field border border-base-300 bg-base-100 px-2 py-1.5 text-sm"
               value={kit.name}
               maxLength={80}
-              onChange={(event) => changeKit({ ...kit, name: event.target.value })}
+              onChange={(event) => {
+                const name = event.target.value
+                edit((now) => ({ ...now, name }))
+              }}
             />
           )}
           <KitFiles kit={kit} onRead={(text) => tell({ intent: 'keep', kit: text })} />
@@ -96,7 +97,7 @@ export function KitPage({ own, settings, uses }: KitPageProps) {
             ? 'Kept as you change it. Licks that name no kit of their own are played on this one.'
             : 'Drag a piece, or type its place: the kit becomes your own.'}
         </p>
-        <PlanEditor kit={kit} chosen={chosen} onChoose={setChosen} onChange={changeKit} />
+        <PlanEditor kit={kit} chosen={chosen} onChoose={setChosen} onEdit={edit} />
       </div>
       <div className="flex min-w-0 flex-col gap-6">
         {removed && (
@@ -104,7 +105,7 @@ export function KitPage({ own, settings, uses }: KitPageProps) {
             {...removed}
             uses={uses}
             onBack={() => {
-              changeKit({ ...kit, pieces: removed.before.pieces })
+              edit((now) => ({ ...now, pieces: removed.before.pieces }))
               setRemoved(null)
             }}
           />
@@ -114,8 +115,8 @@ export function KitPage({ own, settings, uses }: KitPageProps) {
           kit={kit}
           chosen={chosen}
           onChoose={setChosen}
-          onChange={changeKit}
-          onRemoved={(before, surface) => setRemoved({ before, surface })}
+          onEdit={edit}
+          onRemoved={tellRemoved}
         />
       </div>
       <HandednessPart settings={shown} onChange={change} />

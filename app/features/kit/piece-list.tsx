@@ -1,5 +1,5 @@
 import { X } from 'lucide-react'
-import type { KeyboardEvent } from 'react'
+import { type KeyboardEvent, memo } from 'react'
 import {
   HEAD_SHAPES,
   type HeadShape,
@@ -9,13 +9,13 @@ import {
   STAFF_KEY,
 } from '~/core/kit'
 import { SURFACE_NAMES, SURFACES, type Surface } from '~/core/sticking'
-import { addPiece, changePiece, removePiece } from './kit-edits'
+import { addPiece, changePiece, nudgePiece, removePiece } from './kit-edits'
 
 interface PieceListProps {
   readonly kit: Kit
   readonly chosen: Surface | null
   readonly onChoose: (surface: Surface) => void
-  readonly onChange: (kit: Kit) => void
+  readonly onEdit: (by: (kit: Kit) => Kit) => void
   readonly onRemoved: (before: Kit, surface: Surface) => void
 }
 
@@ -27,17 +27,13 @@ const FIGURES = [
 ] as const
 
 /** Every piece with its place in numbers; arrows on its name move it on the plan. */
-export function PieceList({ kit, chosen, onChoose, onChange, onRemoved }: PieceListProps) {
+export function PieceList({ kit, chosen, onChoose, onEdit, onRemoved }: PieceListProps) {
   const piece = kit.pieces.find(({ surface }) => surface === chosen)
   const lacking = SURFACES.filter(
     (surface) =>
       !['rs', 'xs', 'ho', 'rb'].includes(surface) &&
       !kit.pieces.some((one) => one.surface === surface),
   )
-  const remove = (surface: Surface) => {
-    onChange(removePiece(kit, surface))
-    onRemoved(kit, surface)
-  }
   return (
     <div className="flex flex-col gap-3">
       <table className="w-full text-sm">
@@ -59,51 +55,15 @@ export function PieceList({ kit, chosen, onChoose, onChange, onRemoved }: PieceL
         </thead>
         <tbody>
           {kit.pieces.map((one) => (
-            <tr key={one.surface} className={one.surface === chosen ? 'bg-base-200' : ''}>
-              <th scope="row" className="text-left font-normal">
-                <button
-                  type="button"
-                  aria-pressed={one.surface === chosen}
-                  className="w-full rounded-field px-1.5 py-0.5 text-left aria-pressed:font-semibold"
-                  onClick={() => onChoose(one.surface)}
-                  onKeyDown={(event) => {
-                    const moved = movedByKey(one, event)
-                    if (moved) onChange(changePiece(kit, one.surface, moved))
-                  }}
-                >
-                  <span className="font-mono text-(--quiet) text-xs">{one.surface}</span>{' '}
-                  {SURFACE_NAMES[one.surface]}
-                </button>
-              </th>
-              {FIGURES.map(([key, name]) => (
-                <td key={key} className="px-0.5">
-                  <input
-                    type="number"
-                    step="1"
-                    aria-label={`${SURFACE_NAMES[one.surface]}, ${name}`}
-                    className="w-14 rounded-field border border-base-300 bg-base-100 px-1 py-0.5 text-right [appearance:textfield]"
-                    value={one[key]}
-                    onFocus={() => onChoose(one.surface)}
-                    onChange={(event) => {
-                      const value = event.target.valueAsNumber
-                      if (Number.isFinite(value))
-                        onChange(changePiece(kit, one.surface, { [key]: value }))
-                    }}
-                  />
-                </td>
-              ))}
-              <td>
-                <button
-                  type="button"
-                  className="btn btn-ghost btn-square btn-xs"
-                  aria-label={`Delete ${SURFACE_NAMES[one.surface]}`}
-                  disabled={kit.pieces.length < 2}
-                  onClick={() => remove(one.surface)}
-                >
-                  <X size={14} aria-hidden />
-                </button>
-              </td>
-            </tr>
+            <PieceRow
+              key={one.surface}
+              piece={one}
+              chosen={one.surface === chosen}
+              only={kit.pieces.length < 2}
+              onChoose={onChoose}
+              onEdit={onEdit}
+              onRemoved={onRemoved}
+            />
           ))}
         </tbody>
       </table>
@@ -114,7 +74,7 @@ export function PieceList({ kit, chosen, onChoose, onChange, onRemoved }: PieceL
           value=""
           onChange={(event) => {
             const surface = event.target.value as Surface
-            onChange(addPiece(kit, surface))
+            onEdit((now) => addPiece(now, surface))
             onChoose(surface)
           }}
         >
@@ -128,10 +88,78 @@ export function PieceList({ kit, chosen, onChoose, onChange, onRemoved }: PieceL
           ))}
         </select>
       )}
-      {piece && <PieceVoice key={piece.surface} piece={piece} kit={kit} onChange={onChange} />}
+      {piece && <PieceVoice key={piece.surface} piece={piece} onEdit={onEdit} />}
     </div>
   )
 }
+
+interface PieceRowProps extends Pick<PieceListProps, 'onChoose' | 'onEdit' | 'onRemoved'> {
+  readonly piece: Piece
+  readonly chosen: boolean
+  /** Whether it is the kit's last piece, which stays. */
+  readonly only: boolean
+}
+
+/** One piece in numbers; drawn again only when it is the one that changed. */
+const PieceRow = memo(function PieceRow(props: PieceRowProps) {
+  const { piece, chosen, only, onChoose, onEdit, onRemoved } = props
+  const { surface } = piece
+  const name = SURFACE_NAMES[surface]
+  return (
+    <tr className={chosen ? 'bg-base-200' : ''}>
+      <th scope="row" className="text-left font-normal">
+        <button
+          type="button"
+          aria-pressed={chosen}
+          className="w-full rounded-field px-1.5 py-0.5 text-left aria-pressed:font-semibold"
+          onClick={() => onChoose(surface)}
+          onKeyDown={(event) => {
+            const way = wayOfKey(event)
+            if (!way) return
+            event.preventDefault()
+            onEdit((kit) => nudgePiece(kit, surface, way))
+          }}
+        >
+          <span className="font-mono text-(--quiet) text-xs">{surface}</span> {name}
+        </button>
+      </th>
+      {FIGURES.map(([key, words]) => (
+        <td key={key} className="px-0.5">
+          <input
+            type="number"
+            step="1"
+            aria-label={`${name}, ${words}`}
+            className="w-14 rounded-field border border-base-300 bg-base-100 px-1 py-0.5 text-right [appearance:textfield]"
+            value={piece[key]}
+            onFocus={() => onChoose(surface)}
+            onChange={(event) => {
+              const value = event.target.valueAsNumber
+              if (Number.isFinite(value)) {
+                onEdit((kit) => changePiece(kit, surface, { [key]: value }))
+              }
+            }}
+          />
+        </td>
+      ))}
+      <td>
+        <button
+          type="button"
+          className="btn btn-ghost btn-square btn-xs"
+          aria-label={`Delete ${name}`}
+          disabled={only}
+          onClick={() =>
+            onEdit((kit) => {
+              onRemoved(kit, surface)
+              return removePiece(kit, surface)
+            })
+          }
+        >
+          <X size={14} aria-hidden />
+        </button>
+      </td>
+    </tr>
+  )
+})
 
 const KEYS: Readonly<Record<string, readonly [x: number, y: number]>> = {
   ArrowLeft: [-1, 0],
@@ -140,27 +168,18 @@ const KEYS: Readonly<Record<string, readonly [x: number, y: number]>> = {
   ArrowDown: [0, -1],
 }
 
-function movedByKey(piece: Piece, event: KeyboardEvent): Partial<Piece> | null {
-  const way = KEYS[event.key]
-  if (!way) return null
-  event.preventDefault()
-  const by = event.shiftKey ? 5 : 1
-  return { x: piece.x + way[0] * by, y: piece.y + way[1] * by }
+/** Which way an arrow moves a piece, in centimetres; null for other keys. */
+function wayOfKey({ key, shiftKey }: KeyboardEvent): readonly [number, number] | null {
+  const way = KEYS[key]
+  const by = shiftKey ? 5 : 1
+  return way ? [way[0] * by, way[1] * by] : null
 }
 
 /** How a piece sounds, where it stands on the staff, and its MIDI note. */
-function PieceVoice({
-  piece,
-  kit,
-  onChange,
-}: {
-  piece: Piece
-  kit: Kit
-  onChange: (kit: Kit) => void
-}) {
+function PieceVoice({ piece, onEdit }: { piece: Piece } & Pick<PieceListProps, 'onEdit'>) {
   const { surface } = piece
   const staff = piece.staff ?? STAFF_KEY[surface]
-  const change = (changed: Partial<Piece>) => onChange(changePiece(kit, surface, changed))
+  const change = (changed: Partial<Piece>) => onEdit((kit) => changePiece(kit, surface, changed))
   const name = SURFACE_NAMES[surface]
   return (
     <fieldset className="flex flex-wrap items-center gap-x-4 gap-y-2 border-base-300 border-t pt-3 text-sm">

@@ -8,11 +8,11 @@ interface PlanEditorProps {
   readonly kit: Kit
   readonly chosen: Surface | null
   readonly onChoose: (surface: Surface) => void
-  readonly onChange: (kit: Kit) => void
+  readonly onEdit: (by: (kit: Kit) => Kit) => void
 }
 
 /** The plan with pieces that are dragged, in whole centimetres; by keyboard the list does the same. */
-export function PlanEditor({ kit, chosen, onChoose, onChange }: PlanEditorProps) {
+export function PlanEditor({ kit, chosen, onChoose, onEdit }: PlanEditorProps) {
   const drag = useRef<{ surface: Surface; dx: number; dy: number; scale: number } | null>(null)
   const frozen = useRef<Kit | null>(null)
 
@@ -37,7 +37,7 @@ export function PlanEditor({ kit, chosen, onChoose, onChange }: PlanEditorProps)
     const { surface, dx, dy, scale } = drag.current
     const x = Math.round(dx + event.clientX * scale)
     const y = Math.round(dy - event.clientY * scale)
-    onChange(changePiece(kit, surface, { x, y }))
+    onEdit((now) => changePiece(now, surface, { x, y }))
   }
   const end = () => {
     drag.current = null

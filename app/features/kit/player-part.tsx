@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import { DEFAULT_PLAYER, type LimbSpeed, type Player } from '~/core/kit'
 import { DEFAULT_REACH } from '~/core/playing'
 import type { Settings } from '~/storage'
@@ -16,7 +16,7 @@ interface PlayerPartProps {
 }
 
 /** The player's limbs: how soon each strikes again, typed in or measured, beside the defaults. */
-export function PlayerPart({ settings, onChange }: PlayerPartProps) {
+export const PlayerPart = memo(function PlayerPart({ settings, onChange }: PlayerPartProps) {
   const player = playerOf(settings)
   const [measured, setMeasured] = useState<{ limb: SpeedLimb; kind: SpeedKind } | null>(null)
   const set = (limb: SpeedLimb, kind: SpeedKind, value: number) => {
@@ -119,4 +119,4 @@ export function PlayerPart({ settings, onChange }: PlayerPartProps) {
       )}
     </section>
   )
-}
+})

@@ -60,7 +60,6 @@ export function useKit(own: readonly Kit[], settings: Settings) {
   const latest = useRef(stored)
   latest.current = stored
   const isOwn = isOwnId(stored.id)
-  /** Takes a changed kit, as it stands before the player. */
   const change = useCallback(
     (next: Kit) => {
       // Turning is its own inverse: back to how it is stored.
@@ -78,5 +77,10 @@ export function useKit(own: readonly Kit[], settings: Settings) {
     },
     [settings, flush],
   )
-  return { kit: turnedKit(stored, settings), kits, isOwn, change, tell, notice: data }
+  /** Changes the newest state of the kit: what is dragged need not wait for its drawing. */
+  const edit = useCallback(
+    (by: (kit: Kit) => Kit) => change(by(turnedKit(latest.current, settings))),
+    [change, settings],
+  )
+  return { kit: turnedKit(stored, settings), kits, isOwn, edit, tell, notice: data }
 }

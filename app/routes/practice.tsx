@@ -1,0 +1,36 @@
+import { PracticePage } from '~/features/practice/practice-page'
+import { logSitting, openPractice } from '~/features/practice/practice-store'
+import { StoreTrouble } from '~/features/shell/error-page'
+import type { Route } from './+types/practice'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Practice · Dime Stack' }]
+
+export function clientLoader({ params }: Route.ClientLoaderArgs) {
+  return openPractice(params.id)
+}
+clientLoader.hydrate = true as const
+
+export async function clientAction({ request }: Route.ClientActionArgs) {
+  return logSitting(await request.json())
+}
+
+/** What is logged while it is played changes nothing on the page. */
+export function shouldRevalidate({
+  currentParams,
+  nextParams,
+}: {
+  currentParams: { id?: string }
+  nextParams: { id?: string }
+}) {
+  return currentParams.id !== nextParams.id
+}
+
+export function HydrateFallback() {
+  return <p className="p-8 text-(--quiet)">Opening the practice …</p>
+}
+
+export default function PracticeRoute({ loaderData }: Route.ComponentProps) {
+  const { lick, settings, kept } = loaderData
+  if (!lick.ok) return <StoreTrouble issue={lick.error} />
+  return <PracticePage key={lick.value.id} record={lick.value} settings={settings} kept={kept} />
+}

@@ -1,0 +1,60 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, type Page, test } from '@playwright/test'
+import { openLick } from './bench-page'
+
+const practise = async (page: Page, title: string) => {
+  await openLick(page, title)
+  await page.getByRole('link', { name: 'Practise' }).click()
+  await expect(page.getByRole('heading', { name: title })).toBeVisible()
+}
+const rung = (page: Page) => page.getByRole('list', { name: 'Ladder' }).locator('[aria-current]')
+
+test('a lick is taken apart, played up its ladder by keys, and logged as it goes', async ({
+  page,
+}) => {
+  await practise(page, 'Tightrope')
+  const steps = page.getByRole('list', { name: 'Steps' })
+  await expect(steps.getByRole('listitem').first()).toContainText('hands alone')
+  await expect(steps.getByRole('listitem').last()).toContainText('in the bar, after groove: 1 + 1')
+  await expect(rung(page)).toContainText('72')
+  await page.keyboard.press('Space')
+  await expect(page.locator('[data-beat][data-now]')).toHaveCount(1)
+  await expect(page.locator('[data-phase="fill"]')).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByText('repeat 2 of 8')).toBeVisible({ timeout: 20_000 })
+  await page.keyboard.press('ArrowRight')
+  await expect(rung(page)).toContainText('92')
+  await page.keyboard.press('ArrowLeft')
+  await expect(rung(page)).toContainText('72')
+  await page.keyboard.press('Space')
+  await page.reload()
+  await expect(page.getByText(/sittings?, .*best clean 72/)).toBeVisible()
+})
+
+test('what was played before the page is killed is in the log', async ({ page, context }) => {
+  await practise(page, 'Parade')
+  await page.getByRole('button', { name: 'Play', exact: true }).click()
+  await expect(page.locator('[data-phase="fill"]')).toBeVisible({ timeout: 20_000 })
+  await page.waitForTimeout(2500)
+  const address = page.url()
+  await page.close({ runBeforeUnload: false })
+  const next = await context.newPage()
+  await next.goto(address)
+  await expect(next.getByText(/1 sitting, \d+ seconds; nothing clean yet/)).toBeVisible()
+})
+
+test('the practice page is read from afar, has no fault that axe finds, and fits a phone', async ({
+  page,
+}) => {
+  await practise(page, 'Teeterboard')
+  const size = await page
+    .locator('[data-beat="0"]')
+    .evaluate((box) => Number.parseFloat(getComputedStyle(box).fontSize))
+  expect(size).toBeGreaterThanOrEqual(90)
+  for (const scheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme: scheme })
+    const { violations } = await new AxeBuilder({ page }).analyze()
+    expect(violations.map(({ id, nodes }) => [scheme, id, nodes[0]?.html])).toEqual([])
+  }
+  await page.setViewportSize({ width: 390, height: 800 })
+  expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBe(0)
+})
