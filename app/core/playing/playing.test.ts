@@ -4,7 +4,7 @@ import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
 import { DEFAULT_KIT, distance, KIT_PRESETS, type Kit, type Piece } from '../kit'
 import { type Lick, lineEvents } from '../line'
-import type { Surface } from '../sticking'
+import { SURFACES, type Surface } from '../sticking'
 import { voiceLick } from '../voicing'
 import {
   characterOf,
@@ -234,5 +234,58 @@ describe('ways out of a crossing', () => {
     const [meet] = handMeets(lickOf('R:t1L:t2'), DEFAULT_KIT)
     expect(meet && clearSurfaces(DEFAULT_KIT, meet, 'RH')).toEqual(['f1'])
     expect(meet && clearSurfaces(DEFAULT_KIT, meet, 'LH')).toEqual([])
+  })
+})
+
+describe('any kit', () => {
+  const centimetres = fc.integer({ min: -300, max: 300 })
+  const pieces = fc
+    .uniqueArray(fc.constantFrom(...SURFACES), { minLength: 1, maxLength: 25 })
+    .chain((surfaces) =>
+      fc.tuple(
+        ...surfaces.map((surface) =>
+          fc.record({
+            surface: fc.constant(surface),
+            kind: fc.constantFrom('drum' as const, 'cymbal' as const, 'pedal' as const),
+            x: centimetres,
+            y: centimetres,
+            height: fc.integer({ min: 0, max: 250 }),
+            diameter: fc.integer({ min: 1, max: 120 }),
+          }),
+        ),
+      ),
+    )
+
+  it('plays any line: every figure is a number, no move is faster than A (law)', () => {
+    fc.assert(
+      fc.property(random.lick, pieces, (lick, all) => {
+        const setting = { kit: kitOf(...all), player: DEFAULT_SETTING.player }
+        for (const reading of ['line', 'landing', 'loop'] as const) {
+          const { bpm } = speedLimit(lick, reading, setting)
+          expect(bpm === null || (Number.isFinite(bpm) && bpm > 0)).toBe(true)
+        }
+        for (const move of movesOf(lick, 'loop', setting)) {
+          expect(move.needMs).toBeGreaterThan(0)
+        }
+        const { travel } = characterOf(lick, setting.kit, 100)
+        expect(Number.isFinite(travel.RH + travel.LH)).toBe(true)
+        const { RH, LH } = handPaths(lick, setting.kit)
+        const hands = lineEvents(lick).flatMap(({ limb, surface, graceLimb, graceSurface }) => [
+          ...(surface === '??' ? [] : [limb]),
+          ...(graceLimb && graceSurface !== '??' ? [graceLimb] : []),
+        ])
+        expect(RH.length + LH.length).toBe(
+          hands.filter((limb) => limb === 'RH' || limb === 'LH').length,
+        )
+        for (const { kind } of handMeets(lick, setting.kit)) {
+          expect(['crossed', 'shared']).toContain(kind)
+        }
+        for (const { hasMs, needMs } of landingHands(lick, setting, 100)) {
+          expect(Number.isNaN(hasMs) || Number.isNaN(needMs)).toBe(false)
+        }
+        missingPedal(lick, setting.kit, 100)
+        farStrokes(lick, setting.kit, 100)
+      }),
+    )
   })
 })

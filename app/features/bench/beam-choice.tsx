@@ -7,7 +7,7 @@ export function BeamChoice({
   onChoose: (beaming: 'beat' | 'group') => void
 }) {
   return (
-    <fieldset className="mt-3 flex flex-wrap items-center gap-2 text-sm">
+    <fieldset className="flex flex-wrap items-center gap-2 text-sm">
       <legend className="sr-only">Beams</legend>
       <span className="text-(--quiet)">beams</span>
       {(['beat', 'group'] as const).map((choice) => (

@@ -218,7 +218,7 @@ export function BenchPage({
                 rulerRef={ruler}
               />
             )}
-            <div className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1">
+            <div className="mt-3 flex flex-wrap items-center justify-between gap-x-4 gap-y-1">
               <label className="flex cursor-pointer items-center gap-2 text-sm">
                 <input
                   type="checkbox"

@@ -54,7 +54,7 @@ export function SpeedExercise({ limb, kind, usual, onMeasured, onClose }: SpeedE
   return (
     <div className="flex flex-col gap-3 rounded-box border border-base-300 bg-base-200 p-4">
       <p>
-        <span className="font-semibold first-letter:uppercase">{limb}</span>,{' '}
+        <span className="inline-block font-semibold first-letter:uppercase">{limb}</span>,{' '}
         {kind === 'single' ? 'even singles' : 'doubles, one after the other'}, for {SECONDS} seconds
         as fast as they stay loose: any key, a MIDI pad, or the pad here. Stop if it hurts.
       </p>
