@@ -6,10 +6,8 @@ const DESK = { width: 1280, height: 800 }
 const PHONE = { width: 390, height: 844 }
 const VIEWS = [
   { name: 'library', open: library },
-  { name: 'library-phone-dark', size: PHONE, dark: true, open: library },
   { name: 'bench', open: (page) => bench(page, 'Tightrope') },
   { name: 'bench-dark', dark: true, open: (page) => bench(page, 'Teeterboard') },
-  { name: 'bench-two-bars', open: (page) => bench(page, 'Knife Wheel') },
   { name: 'bench-playing', open: playing },
   { name: 'bench-fault', open: fault },
   { name: 'bench-phone', size: PHONE, open: (page) => bench(page, 'Cannon Exit') },
@@ -23,6 +21,8 @@ const VIEWS = [
   { name: 'workbench-limits', open: (page) => panel(page, 'Teeterboard', 'Limits') },
   { name: 'kit', open: kit },
   { name: 'kit-phone-dark', size: PHONE, dark: true, open: kit },
+  { name: 'practice-dark', dark: true, open: practising },
+  { name: 'log', open: log },
   { name: 'settings', open: settings },
 ]
 
@@ -103,6 +103,23 @@ async function kit(page) {
   await page.getByRole('link', { name: 'Kit', exact: true }).click()
   await page.getByRole('button', { name: 'f1 floor tom' }).click()
   await page.waitForTimeout(300)
+}
+
+/** Practised in the bar, a while after it began. */
+async function practising(page) {
+  await bench(page, 'Tightrope')
+  await page.getByRole('link', { name: 'Practise' }).click()
+  await page.getByRole('button', { name: /in the bar/ }).click()
+  await page.getByRole('button', { name: 'Play', exact: true }).click()
+  await page.locator('[data-phase="fill"]').waitFor({ timeout: 30_000 })
+  await page.waitForTimeout(1500)
+}
+
+async function log(page) {
+  await library(page)
+  await page.getByRole('link', { name: 'Log', exact: true }).click()
+  await page.getByRole('button', { name: 'Tightrope', exact: true }).click()
+  await page.waitForTimeout(500)
 }
 
 async function settings(page) {

@@ -5,6 +5,7 @@ export {
   keepGroove,
   keepKit,
   keepSitting,
+  keepSittings,
   keepVersion,
   listCells,
   listGrooves,

@@ -9,6 +9,7 @@ import { ok } from '~/core/foundation'
 import {
   addLicks,
   fillOnFirstVisit,
+  keepSittings,
   type LickTexts,
   listLicks,
   loadLick,
@@ -24,7 +25,7 @@ const KEPT_DELETED = 30 * DAY
 
 /** The licks of this browser. In the demo, an empty store is filled on the first visit. */
 export async function openLibrary(demo: boolean) {
-  if (demo) await fillOnFirstVisit(await demoLicks(), Date.now())
+  if (demo) await fillDemo()
   const [listed, settings] = await Promise.all([listLicks(), loadSettings()])
   if (!listed.ok) return listed
   void purgeDeleted(Date.now() - KEPT_DELETED)
@@ -71,6 +72,21 @@ export async function libraryAction(request: Request): Promise<LibraryNotice | R
     default:
       return { kind: 'failed', message: 'The library does not know what to do.' }
   }
+}
+
+/** The circus on the first visit: its licks, and four weeks of their practice. */
+async function fillDemo(): Promise<void> {
+  const filled = await fillOnFirstVisit(await demoLicks(), Date.now())
+  if (!filled.ok || filled.value === 0) return
+  const { demoSittings } = await import('~/demo/log')
+  const midnight = new Date().setHours(0, 0, 0, 0)
+  const sittings = demoSittings().map(({ daysAgo, minute, ...sitting }, i) => ({
+    ...sitting,
+    id: `demo-${i}`,
+    version: 1 as const,
+    createdAt: midnight - daysAgo * DAY + minute * 60_000,
+  }))
+  await keepSittings(sittings)
 }
 
 async function demoLicks() {

@@ -19,11 +19,12 @@ export function Shell({ children }: { children: ReactNode }) {
             className="flex items-center gap-2.5 font-semibold text-lg tracking-tight"
           >
             <Mark />
-            Dime Stack
+            <span className="max-sm:sr-only">Dime Stack</span>
           </NavLink>
           <nav aria-label="Places" className="flex items-center gap-1">
             <Place to="/">Library</Place>
             <Place to="/kit">Kit</Place>
+            <Place to="/log">Log</Place>
           </nav>
           <div className="ml-auto flex items-center gap-1">
             <ThemeButton />

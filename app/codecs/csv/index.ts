@@ -1,0 +1,1 @@
+export { formatSittings } from './sittings'

@@ -1,0 +1,55 @@
+import { toRandomStream } from '~/core/foundation'
+import type { Rating } from '~/core/practice'
+
+/** A sitting of the circus drummer; days are counted back from today. */
+export interface DemoSitting {
+  readonly lickId: string
+  readonly daysAgo: number
+  readonly minute: number
+  readonly step: string
+  readonly tempo: number
+  readonly repeats: number
+  readonly seconds: number
+  readonly rating: Rating
+}
+
+const PRACTISED = [
+  { lickId: 'demo-tightrope', from: 72, to: 108, since: 27 },
+  { lickId: 'demo-teeterboard', from: 66, to: 92, since: 26 },
+  { lickId: 'demo-parade', from: 76, to: 95, since: 19 },
+  { lickId: 'demo-five-rings', from: 70, to: 84, since: 11 },
+  { lickId: 'demo-cannon-exit', from: 58, to: 63, since: 24 },
+] as const
+const STEPS = ['hands alone', 'on one surface', 'in the bar, after groove: 1 + 1'] as const
+const DAYS = 28
+/** Show days leave no time: two evenings a week without practice, and a week of travel for one lick. */
+const RESTS = new Set([2, 6, 9, 13, 16, 20, 23])
+
+/** Four weeks of a drummer between shows: a lick or two most days, slowly faster, with bad days. */
+export function demoSittings(): DemoSitting[] {
+  const random = toRandomStream(20_261_027)
+  const sittings: DemoSitting[] = []
+  for (let daysAgo = DAYS - 1; daysAgo >= 1; daysAgo -= 1) {
+    if (RESTS.has(daysAgo)) continue
+    let minute = 17 * 60 + Math.floor(random() * 40)
+    for (const { lickId, from, to, since } of PRACTISED) {
+      // What came later was begun later; the cannon was left alone these two weeks.
+      const neglected = lickId === 'demo-cannon-exit' && daysAgo < 15
+      if (daysAgo > since || neglected || random() < 0.45) continue
+      const grown = from + ((to - from) * (since - daysAgo)) / since
+      const top = Math.round(grown + (random() - 0.5) * 6)
+      const step = STEPS[Math.min(2, Math.floor(random() * 3.4))] as string
+      // Up three rungs: the lower ones are clean, the top one as the day will have it.
+      for (const below of [12, 6, 0]) {
+        const tempo = top - below
+        const luck = random() + (below > 0 ? 0 : 0.28)
+        const rating: Rating = luck < 0.9 ? 'clean' : luck < 1.18 ? 'rough' : 'lost'
+        const repeats = 16 + Math.floor(random() * 32)
+        const seconds = Math.round((repeats * 8 * 60) / tempo)
+        sittings.push({ lickId, daysAgo, minute, step, tempo, repeats, seconds, rating })
+        minute += Math.ceil(seconds / 60) + 1
+      }
+    }
+  }
+  return sittings
+}

@@ -1,0 +1,87 @@
+import {
+  Bar,
+  BarChart,
+  CartesianGrid,
+  Line,
+  LineChart,
+  ReferenceLine,
+  ResponsiveContainer,
+  XAxis,
+  YAxis,
+} from 'recharts'
+import type { toMinutes, toTempos } from './log-view'
+
+const INK = 'var(--quiet)'
+const AXIS = { stroke: INK, fontSize: 12, tickLine: false } as const
+
+/** Minutes a day as bars. The table beside it says the same. */
+export function MinutesChart({ data }: { data: ReturnType<typeof toMinutes> }) {
+  return (
+    <div className="h-44 overflow-hidden" aria-hidden="true">
+      <ResponsiveContainer width="100%" height="100%">
+        <BarChart
+          accessibilityLayer={false}
+          data={data}
+          margin={{ top: 8, right: 8, bottom: 0, left: -24 }}
+        >
+          <CartesianGrid vertical={false} stroke="var(--color-base-300)" />
+          <XAxis dataKey="day" {...AXIS} interval={6} />
+          <YAxis {...AXIS} axisLine={false} allowDecimals={false} />
+          <Bar dataKey="minutes" fill="var(--color-primary)" isAnimationActive={false} />
+        </BarChart>
+      </ResponsiveContainer>
+    </div>
+  )
+}
+
+/** A lick's tempos against its goal: clean in full dots joined, others hollow. */
+export function TempoChart({
+  data,
+  goal,
+}: {
+  data: ReturnType<typeof toTempos>
+  goal: number | null
+}) {
+  return (
+    <div className="h-56 overflow-hidden" aria-hidden="true">
+      <ResponsiveContainer width="100%" height="100%">
+        <LineChart
+          accessibilityLayer={false}
+          data={data}
+          margin={{ top: 12, right: 48, bottom: 0, left: -16 }}
+        >
+          <CartesianGrid vertical={false} stroke="var(--color-base-300)" />
+          <XAxis dataKey="day" {...AXIS} minTickGap={24} />
+          <YAxis
+            {...AXIS}
+            axisLine={false}
+            allowDecimals={false}
+            domain={['dataMin - 8', (most: number) => Math.max(most, goal ?? 0) + 4]}
+          />
+          {goal !== null && (
+            <ReferenceLine
+              y={goal}
+              stroke={INK}
+              strokeDasharray="5 4"
+              label={{ value: `goal ${goal}`, position: 'right', fill: INK, fontSize: 12 }}
+            />
+          )}
+          <Line
+            dataKey="clean"
+            connectNulls
+            stroke="var(--color-primary)"
+            strokeWidth={2}
+            dot={{ r: 4, fill: 'var(--color-primary)' }}
+            isAnimationActive={false}
+          />
+          <Line
+            dataKey="other"
+            stroke="none"
+            dot={{ r: 4, fill: 'var(--color-base-200)', stroke: INK, strokeWidth: 1.5 }}
+            isAnimationActive={false}
+          />
+        </LineChart>
+      </ResponsiveContainer>
+    </div>
+  )
+}

@@ -1,0 +1,76 @@
+import { describe, expect, it } from 'vitest'
+import { DEMO_LICKS } from '~/demo/licks'
+import { demoSittings } from '~/demo/log'
+import type { SittingRecord } from '~/storage'
+import { dayOf, toDueRows, toMinutes, toTempos } from './log-view'
+
+const DAY = 24 * 60 * 60 * 1000
+const NOW = new Date(2026, 10, 23, 12).getTime()
+const sitting = (
+  daysAgo: number,
+  tempo: number,
+  rating: SittingRecord['rating'],
+  lickId = 'a',
+): SittingRecord => ({
+  id: `${lickId} ${daysAgo} ${tempo}`,
+  version: 1,
+  lickId,
+  createdAt: NOW - daysAgo * DAY,
+  step: '',
+  tempo,
+  repeats: 8,
+  seconds: 90,
+  rating,
+})
+const licks = [
+  { id: 'a', title: 'Ring', goal: 100 },
+  { id: 'b', title: 'Wheel', goal: null },
+]
+
+describe('the log as it is shown', () => {
+  it('lists what is due first, what is neglected, and nothing of deleted licks', () => {
+    const rows = toDueRows(
+      [sitting(1, 80, 'clean'), sitting(20, 60, 'rough', 'b'), sitting(2, 60, 'lost', 'gone')],
+      licks,
+      NOW,
+    )
+    expect(rows.map(({ title, due, neglected }) => [title, due, neglected])).toEqual([
+      ['Wheel', 'due', true],
+      ['Ring', 'due', false],
+    ])
+    const [tomorrow] = toDueRows([sitting(0, 80, 'clean')], licks, NOW)
+    expect(tomorrow?.due).toBe('due tomorrow')
+    const later = toDueRows([sitting(1, 80, 'clean'), sitting(0, 80, 'clean')], licks, NOW)
+    expect(later[0]?.due).toBe('due in 2 days')
+  })
+
+  it('counts the minutes of four weeks', () => {
+    const minutes = toMinutes([sitting(0, 80, null), sitting(0, 90, null)], NOW)
+    expect(minutes).toHaveLength(28)
+    expect(minutes.at(-1)).toEqual({ day: '11-23', minutes: 3 })
+  })
+
+  it('draws each day’s fastest, clean and other apart', () => {
+    const tempos = toTempos(
+      [sitting(1, 80, 'clean'), sitting(1, 84, 'clean'), sitting(1, 92, 'rough')],
+      'a',
+    )
+    expect(tempos).toEqual([{ day: dayOf(NOW - DAY), clean: 84, other: 92 }])
+  })
+})
+
+describe('the demo’s log', () => {
+  const all = demoSittings()
+
+  it('is of licks that are there, over four weeks, the same every time', () => {
+    expect(demoSittings()).toEqual(all)
+    const ids = new Set(DEMO_LICKS.map(({ id }) => id))
+    for (const { lickId, daysAgo, tempo } of all) {
+      expect(ids).toContain(lickId)
+      expect(daysAgo).toBeGreaterThan(0)
+      expect(daysAgo).toBeLessThan(28)
+      expect(tempo).toBeGreaterThanOrEqual(20)
+    }
+    expect(Math.max(...all.map(({ daysAgo }) => daysAgo))).toBeGreaterThan(20)
+  })
+})
