@@ -20,16 +20,7 @@ export async function clientLoader({ params }: Route.ClientLoaderArgs) {
 }
 clientLoader.hydrate = true as const
 
-/** The bench keeps its own state: what it saves need not be loaded again. */
-export function shouldRevalidate({
-  currentParams,
-  nextParams,
-}: {
-  currentParams: { id?: string }
-  nextParams: { id?: string }
-}) {
-  return currentParams.id !== nextParams.id
-}
+export { onlyAnotherLick as shouldRevalidate } from '~/features/shell/own-state'
 
 export function HydrateFallback() {
   return <p className="p-8 text-(--quiet)">Opening the bench …</p>

@@ -5,7 +5,7 @@ import type { Route } from './+types/log'
 export const meta: Route.MetaFunction = () => [{ title: 'Log · Dime Stack' }]
 
 export function clientLoader() {
-  return openLog()
+  return openLog(document.documentElement.dataset.demo === 'true')
 }
 clientLoader.hydrate = true as const
 

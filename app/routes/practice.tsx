@@ -14,16 +14,7 @@ export async function clientAction({ request }: Route.ClientActionArgs) {
   return logSitting(await request.json())
 }
 
-/** What is logged while it is played changes nothing on the page. */
-export function shouldRevalidate({
-  currentParams,
-  nextParams,
-}: {
-  currentParams: { id?: string }
-  nextParams: { id?: string }
-}) {
-  return currentParams.id !== nextParams.id
-}
+export { onlyAnotherLick as shouldRevalidate } from '~/features/shell/own-state'
 
 export function HydrateFallback() {
   return <p className="p-8 text-(--quiet)">Opening the practice …</p>

@@ -5,7 +5,6 @@ export {
   keepGroove,
   keepKit,
   keepSitting,
-  keepSittings,
   keepVersion,
   listCells,
   listGrooves,

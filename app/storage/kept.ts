@@ -76,16 +76,6 @@ export function keepSitting(sitting: SittingRecord): Promise<Result<string, Stor
   return keep('sittings', sitting)
 }
 
-/** Keeps many sittings at once, all or none. */
-export function keepSittings(
-  records: readonly SittingRecord[],
-): Promise<Result<number, StoreIssue>> {
-  return withStore(async ({ sittings }) => {
-    await sittings.bulkPut(records as readonly StoredRow[])
-    return ok(records.length)
-  })
-}
-
 /** Keeps a version of a lick, new or renamed. */
 export function keepVersion(version: VersionRecord): Promise<Result<string, StoreIssue>> {
   return keep('versions', version)

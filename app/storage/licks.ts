@@ -1,7 +1,13 @@
 import { liveQuery } from 'dexie'
 import { fail, ok, type Result } from '~/core/foundation'
 import { type DimeDatabase, openDatabase, type StoredRow, withStore } from './database'
-import { LICK_RECORD_VERSION, type LickRecord, readLickRecord, type StoreIssue } from './records'
+import {
+  LICK_RECORD_VERSION,
+  type LickRecord,
+  readLickRecord,
+  type SittingRecord,
+  type StoreIssue,
+} from './records'
 
 /** What a lick's texts are, on disk and on the way there. */
 export interface LickTexts {
@@ -54,19 +60,22 @@ export function addLicks(
 const MARKS_ID = 'marks'
 
 /**
- * Fills a store that nobody has visited yet, once in its life: the mark and the licks go in
- * together, so that neither two tabs nor a page left half way can fill it twice or leave it empty.
+ * Fills a store that nobody has visited yet, once in its life: the mark, the licks and their
+ * log go in together, so that neither two tabs nor a page left half way can fill it twice or leave it empty.
  */
 export function fillOnFirstVisit(
   licks: readonly NewLick[],
   now: number,
+  sittings: readonly SittingRecord[] = [],
 ): Promise<Result<number, StoreIssue>> {
   return withStore(async (database) => {
-    const { settings, licks: table } = database
-    const added = await database.transaction('rw', settings, table, async () => {
+    const { settings, licks: table, sittings: log } = database
+    const added = await database.transaction('rw', settings, table, log, async () => {
       if (await settings.get(MARKS_ID)) return 0
       await settings.put({ id: MARKS_ID, visited: true })
-      return (await table.count()) === 0 ? addAll(database, licks, now) : 0
+      if ((await table.count()) > 0) return 0
+      await log.bulkPut(sittings as readonly StoredRow[])
+      return addAll(database, licks, now)
     })
     return ok(added)
   })

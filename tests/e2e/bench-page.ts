@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page } from '@playwright/test'
 
 /** Opens the library for the first time and then a lick of the demo on the bench. */
@@ -14,3 +15,15 @@ export const kept = (page: Page) => expect(page.getByText('Kept', { exact: true 
 
 /** How many notes and rests the staff shows, once it is drawn. */
 export const staffNotes = (page: Page) => page.locator('.staff-unit .vf-stavenote')
+
+/** Whether axe finds nothing in either theme, and nothing is wider than a phone. */
+export async function expectAccessible(page: Page): Promise<void> {
+  for (const scheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme: scheme })
+    const { violations } = await new AxeBuilder({ page }).analyze()
+    expect(violations.map(({ id, nodes }) => [scheme, id, nodes[0]?.html])).toEqual([])
+  }
+  await page.setViewportSize({ width: 390, height: 800 })
+  const wide = () => page.evaluate(() => document.documentElement.scrollWidth - innerWidth)
+  await expect.poll(wide).toBe(0)
+}

@@ -1,6 +1,5 @@
-import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page, test } from '@playwright/test'
-import { openLick } from './bench-page'
+import { expectAccessible, openLick } from './bench-page'
 
 const practise = async (page: Page, title: string) => {
   await openLick(page, title)
@@ -50,13 +49,7 @@ test('the practice page is read from afar, has no fault that axe finds, and fits
     .locator('[data-beat="0"]')
     .evaluate((box) => Number.parseFloat(getComputedStyle(box).fontSize))
   expect(size).toBeGreaterThanOrEqual(90)
-  for (const scheme of ['light', 'dark'] as const) {
-    await page.emulateMedia({ colorScheme: scheme })
-    const { violations } = await new AxeBuilder({ page }).analyze()
-    expect(violations.map(({ id, nodes }) => [scheme, id, nodes[0]?.html])).toEqual([])
-  }
-  await page.setViewportSize({ width: 390, height: 800 })
-  expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBe(0)
+  await expectAccessible(page)
 })
 
 test('the log tells what is due, draws what was played, and is mended and exported', async ({
@@ -84,11 +77,5 @@ test('the log tells what is due, draws what was played, and is mended and export
   const download = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Export as CSV' }).click()
   expect((await download).suggestedFilename()).toBe('practice-log.csv')
-  for (const scheme of ['light', 'dark'] as const) {
-    await page.emulateMedia({ colorScheme: scheme })
-    const { violations } = await new AxeBuilder({ page }).analyze()
-    expect(violations.map(({ id, nodes }) => [scheme, id, nodes[0]?.html])).toEqual([])
-  }
-  await page.setViewportSize({ width: 390, height: 800 })
-  expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBe(0)
+  await expectAccessible(page)
 })

@@ -30,7 +30,7 @@ export interface LickLog {
 }
 
 /**
- * Days until a lick is due again, from how often it was clean in a row at last: 1, 2, 4, 8, then 16;
+ * Days until a lick is due again, from how many times in a row it was clean at last: 1, 2, 4, 8, then 16;
  * rough or not rated tomorrow, lost today. Doubling gaps are the simplest form of spacing.
  */
 export function dueAfter(cleanInRow: number, last: Rating | null): number {
@@ -59,7 +59,6 @@ function logOf(lickId: string, own: readonly Sitting[]): LickLog {
   const tense = own
     .filter(({ rating, at }) => at >= bestAt && (rating === 'rough' || rating === 'lost'))
     .map(({ tempo }) => tempo)
-  const afterClean = own.findLastIndex(({ rating }) => rating !== 'clean')
   return {
     lickId,
     sittings: own.length,
@@ -67,8 +66,25 @@ function logOf(lickId: string, own: readonly Sitting[]): LickLog {
     lastAt: last.at,
     bestClean,
     tense: tense.length > 0 ? Math.min(...tense) : null,
-    dueAt: last.at + dueAfter(own.length - 1 - afterClean, last.rating) * DAY,
+    dueAt: last.at + dueAfter(cleanTimes(own), last.rating) * DAY,
   }
+}
+
+/** Rungs of one evening are one time. */
+const APART = DAY / 2
+
+/** How many times in a row a lick was clean at last: sittings at least half a day apart. */
+function cleanTimes(own: readonly Sitting[]): number {
+  let times = 0
+  let before = Number.POSITIVE_INFINITY
+  for (const { at, rating } of [...own].reverse()) {
+    if (rating !== 'clean') break
+    if (before - at >= APART) {
+      times += 1
+      before = at
+    }
+  }
+  return times
 }
 
 /** Minutes of each day from one to another, both included, days without any too. */

@@ -290,6 +290,13 @@ describe('the log', () => {
     expect(dueAfter(row, last)).toBe(days),
   )
 
+  it('counts the rungs of one evening as one time', () => {
+    const evening = (day: number) =>
+      [72, 78, 84].map((tempo, i) => sitting(day + i / 48, tempo, 'clean'))
+    const [log] = lickLogs([...evening(0), ...evening(1), ...evening(3)])
+    expect(log?.dueAt).toBe((3 + 2 / 48 + 4) * DAY)
+  })
+
   it('tells the minutes of every day, also of days without any', () => {
     const days = minutesByDay(
       [sitting(1, 80, null), sitting(1, 90, null), sitting(9, 90, null)],

@@ -1,9 +1,10 @@
 import { Copy, Redo2, Trash2, Undo2 } from 'lucide-react'
-import { memo, type ReactNode } from 'react'
+import { memo } from 'react'
 import { Link, useSubmit } from 'react-router'
 import { type Key, normalTitle, splitTags } from '~/codecs/lick-text'
 import type { LickTexts } from '~/storage'
 import { DraftInput } from '~/ui/draft-input'
+import { IconButton } from '~/ui/icon-button'
 import type { SaveState } from './autosave'
 import { SaveMark } from './save-mark'
 
@@ -73,29 +74,4 @@ export const BenchHeader = memo(function BenchHeader(props: BenchHeaderProps) {
 
 function tidyTags(typed: string): string {
   return splitTags(typed).join(', ')
-}
-
-function IconButton({
-  label,
-  onClick,
-  disabled = false,
-  children,
-}: {
-  label: string
-  onClick: () => void
-  disabled?: boolean
-  children: ReactNode
-}) {
-  return (
-    <button
-      type="button"
-      className="btn btn-ghost btn-square btn-sm"
-      aria-label={label}
-      title={label}
-      onClick={onClick}
-      disabled={disabled}
-    >
-      {children}
-    </button>
-  )
 }

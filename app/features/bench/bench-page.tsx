@@ -7,6 +7,7 @@ import { movesOf } from '~/core/playing'
 import { COUNTING_SCHOOLS, DEFAULT_SCHOOL, isCompound } from '~/core/time'
 import { isPlain, type Voicing, voiceLick } from '~/core/voicing'
 import type { GrooveRecord, KitRecord, LickRecord, Settings } from '~/storage'
+import { Tick } from '~/ui/tick'
 import { useWidth } from '~/ui/use-width'
 import { allKits, ownKits, settingOf } from '../kit/setting'
 import { useCursor } from '../player/cursor'
@@ -219,15 +220,9 @@ export function BenchPage({
               />
             )}
             <div className="mt-3 flex flex-wrap items-center justify-between gap-x-4 gap-y-1">
-              <label className="flex cursor-pointer items-center gap-2 text-sm">
-                <input
-                  type="checkbox"
-                  className="checkbox checkbox-xs"
-                  checked={showsHeadroom}
-                  onChange={(event) => setShowsHeadroom(event.target.checked)}
-                />
+              <Tick checked={showsHeadroom} onTick={setShowsHeadroom}>
                 time to spare at {tempo}
-              </label>
+              </Tick>
               <BeamChoice
                 beaming={beaming}
                 onChoose={(choice) => {

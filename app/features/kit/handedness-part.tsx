@@ -1,5 +1,6 @@
 import { memo } from 'react'
 import type { Settings } from '~/storage'
+import { Tick } from '~/ui/tick'
 
 const SWITCHES = [
   ['turnLetters', 'The letters', 'right and left hand change places in every sticking and rule'],
@@ -25,42 +26,33 @@ export const HandednessPart = memo(function HandednessPart({
       <p className="text-(--quiet) text-sm">
         Turns every lick and plan, and back; what is stored stays as it was written.
       </p>
-      <label className="flex cursor-pointer items-center gap-2 font-medium">
-        <input
-          type="checkbox"
-          className="checkbox checkbox-sm"
-          checked={all}
-          onChange={(event) => turnAll(event.target.checked)}
-        />
+      <Tick className="font-medium" checked={all} onTick={turnAll}>
         Left-handed
-      </label>
+      </Tick>
       {SWITCHES.map(([key, name, words]) => (
-        <label key={key} className="ml-6 flex cursor-pointer items-center gap-2 text-sm">
-          <input
-            type="checkbox"
-            className="checkbox checkbox-sm"
-            checked={settings[key]}
-            onChange={(event) => onChange({ [key]: event.target.checked })}
-          />
+        <Tick
+          key={key}
+          className="ml-6 text-sm"
+          checked={settings[key]}
+          onTick={(on) => onChange({ [key]: on })}
+        >
           <span>
             {name} <span className="text-(--quiet)">{words}</span>
           </span>
-        </label>
+        </Tick>
       ))}
-      <label className="mt-2 flex cursor-pointer items-center gap-2 text-sm">
-        <input
-          type="checkbox"
-          className="checkbox checkbox-sm"
-          checked={settings.openHanded}
-          onChange={(event) => onChange({ openHanded: event.target.checked })}
-        />
+      <Tick
+        className="mt-2 text-sm"
+        checked={settings.openHanded}
+        onTick={(openHanded) => onChange({ openHanded })}
+      >
         <span>
           Open-handed groove{' '}
           <span className="text-(--quiet)">
             the other hand keeps time, so that hands do not cross
           </span>
         </span>
-      </label>
+      </Tick>
     </fieldset>
   )
 })

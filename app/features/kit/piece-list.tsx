@@ -9,6 +9,7 @@ import {
   STAFF_KEY,
 } from '~/core/kit'
 import { SURFACE_NAMES, SURFACES, type Surface } from '~/core/sticking'
+import { IconButton } from '~/ui/icon-button'
 import { addPiece, changePiece, nudgePiece, removePiece } from './kit-edits'
 
 interface PieceListProps {
@@ -142,10 +143,9 @@ const PieceRow = memo(function PieceRow(props: PieceRowProps) {
         </td>
       ))}
       <td>
-        <button
-          type="button"
-          className="btn btn-ghost btn-square btn-xs"
-          aria-label={`Delete ${name}`}
+        <IconButton
+          size="tiny"
+          label={`Delete ${name}`}
           disabled={only}
           onClick={() =>
             onEdit((kit) => {
@@ -155,7 +155,7 @@ const PieceRow = memo(function PieceRow(props: PieceRowProps) {
           }
         >
           <X size={14} aria-hidden />
-        </button>
+        </IconButton>
       </td>
     </tr>
   )

@@ -14,6 +14,8 @@ interface LibraryPageProps {
     readonly unreadable: number
     /** Whether letters are shown turned. */
     readonly turned: boolean
+    /** The fastest tempo at which a lick was clean, by its id. */
+    readonly cleanTempos: ReadonlyMap<string, number>
   }
 }
 
@@ -137,7 +139,7 @@ export function LibraryPage({ list }: LibraryPageProps) {
           ) : (
             <ul className="mt-4 border-base-300 border-t">
               {shown.map((row) => (
-                <LickRowItem key={row.id} row={row} />
+                <LickRowItem key={row.id} row={row} clean={list.cleanTempos.get(row.id) ?? null} />
               ))}
             </ul>
           )}

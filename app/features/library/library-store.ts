@@ -3,21 +3,22 @@ import { redirect } from 'react-router'
 import * as z from 'zod'
 import { parseBundle } from '~/codecs/bundle'
 import { lineTextOf, parseLickText, setValues, valuesOf } from '~/codecs/lick-text'
-import { formatVoicing, parseVoicing } from '~/codecs/voicing'
+import { parseVoicing } from '~/codecs/voicing'
 import { applyTransaction, toTransaction } from '~/core/editing'
 import { ok } from '~/core/foundation'
 import {
   addLicks,
-  fillOnFirstVisit,
-  keepSittings,
   type LickTexts,
   listLicks,
+  listSittings,
   loadLick,
   loadSettings,
   purgeDeleted,
+  type SittingRecord,
   type StoreIssue,
   setDeleted,
 } from '~/storage'
+import { demoLicks, fillDemo } from '../shell/demo-fill'
 
 const DAY = 24 * 60 * 60 * 1000
 /** A deleted lick can be brought back for this long. */
@@ -25,11 +26,28 @@ const KEPT_DELETED = 30 * DAY
 
 /** The licks of this browser. In the demo, an empty store is filled on the first visit. */
 export async function openLibrary(demo: boolean) {
-  if (demo) await fillDemo()
-  const [listed, settings] = await Promise.all([listLicks(), loadSettings()])
+  await fillDemo(demo)
+  const [listed, settings, sittings] = await Promise.all([
+    listLicks(),
+    loadSettings(),
+    listSittings(),
+  ])
   if (!listed.ok) return listed
   void purgeDeleted(Date.now() - KEPT_DELETED)
-  return ok({ ...listed.value, turned: settings.turnLetters })
+  return ok({
+    ...listed.value,
+    turned: settings.turnLetters,
+    cleanTempos: bestClean(sittings.ok ? sittings.value : []),
+  })
+}
+
+/** The fastest tempo at which each lick was clean. */
+function bestClean(sittings: readonly SittingRecord[]): ReadonlyMap<string, number> {
+  const best = new Map<string, number>()
+  for (const { lickId, tempo, rating } of sittings) {
+    if (rating === 'clean') best.set(lickId, Math.max(tempo, best.get(lickId) ?? 0))
+  }
+  return best
 }
 
 /** What an action of the library tells the page that asked for it. */
@@ -72,31 +90,6 @@ export async function libraryAction(request: Request): Promise<LibraryNotice | R
     default:
       return { kind: 'failed', message: 'The library does not know what to do.' }
   }
-}
-
-/** The circus on the first visit: its licks, and four weeks of their practice. */
-async function fillDemo(): Promise<void> {
-  const filled = await fillOnFirstVisit(await demoLicks(), Date.now())
-  if (!filled.ok || filled.value === 0) return
-  const { demoSittings } = await import('~/demo/log')
-  const midnight = new Date().setHours(0, 0, 0, 0)
-  const sittings = demoSittings().map(({ daysAgo, minute, ...sitting }, i) => ({
-    ...sitting,
-    id: `demo-${i}`,
-    version: 1 as const,
-    createdAt: midnight - daysAgo * DAY + minute * 60_000,
-  }))
-  await keepSittings(sittings)
-}
-
-async function demoLicks() {
-  const { DEMO_LICKS } = await import('~/demo/licks')
-  return DEMO_LICKS.map(({ id, text, rules = [] }) => ({
-    id,
-    text,
-    draft: null,
-    voicing: formatVoicing({ rules, pins: [] }),
-  }))
 }
 
 async function createLick(texts: LickTexts): Promise<LibraryNotice | Response> {

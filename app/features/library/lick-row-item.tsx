@@ -5,7 +5,14 @@ import { MiniStacks } from '../stacks/mini-stacks'
 import type { LickRow } from './lick-row'
 
 /** A lick in the library: its stacks, its name, and what it takes to play it. */
-export const LickRowItem = memo(function LickRowItem({ row }: { row: LickRow }) {
+export const LickRowItem = memo(function LickRowItem({
+  row,
+  clean,
+}: {
+  row: LickRow
+  /** The fastest tempo at which it was clean; null where it never was. */
+  clean: number | null
+}) {
   return (
     <li className="group relative grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 border-base-300 border-b px-2 py-2.5 hover:bg-base-100 md:grid-cols-[minmax(0,15rem)_minmax(0,1fr)_9.5rem_8rem_7rem_auto]">
       <div className="min-w-0">
@@ -39,7 +46,7 @@ export const LickRowItem = memo(function LickRowItem({ row }: { row: LickRow }) 
         <span className="font-semibold">{row.tempo}</span>
         {row.goal !== null && <span> to {row.goal}</span>}
         <span className="block text-(--quiet) text-xs">
-          {row.goal !== null ? 'learn to goal' : 'learn'}
+          {clean !== null ? `clean at ${clean}` : row.goal !== null ? 'learn to goal' : 'learn'}
         </span>
       </p>
       <Form method="post" action="/?index" className="relative z-10 flex justify-self-end">

@@ -48,7 +48,7 @@ export function TempoChart({
         <LineChart
           accessibilityLayer={false}
           data={data}
-          margin={{ top: 12, right: 48, bottom: 0, left: -16 }}
+          margin={{ top: 12, right: 64, bottom: 0, left: -16 }}
         >
           <CartesianGrid vertical={false} stroke="var(--color-base-300)" />
           <XAxis dataKey="day" {...AXIS} minTickGap={24} />

@@ -4,6 +4,7 @@ import { Link, useFetcher } from 'react-router'
 import { formatSittings } from '~/codecs/csv'
 import type { Rating } from '~/core/practice'
 import type { SittingRecord } from '~/storage'
+import { IconButton } from '~/ui/icon-button'
 import { saveFile } from '~/ui/save-file'
 import { plural } from '../bench/figures'
 import { MinutesChart, TempoChart } from './charts'
@@ -63,8 +64,8 @@ export function LogPage({ sittings, licks }: LogPageProps) {
           What is due
         </h2>
         <p className="text-(--quiet) text-sm">
-          Clean once, twice, three times in a row: again after 1, 2, 4 days, and so on to 16. Rough:
-          tomorrow. Lost: today.
+          Clean on one day, two, three days running: again after 1, 2, 4 days, and so on to 16.
+          Rough: tomorrow. Lost: today.
         </p>
         <DueTable rows={due} shown={shown?.lickId} onShow={setLickId} />
       </section>
@@ -269,14 +270,13 @@ function Sittings({
                 <option value="rough">rough</option>
                 <option value="lost">lost</option>
               </select>
-              <button
-                type="button"
-                className="btn btn-ghost btn-square btn-xs"
-                aria-label={`Delete: ${name}`}
+              <IconButton
+                size="tiny"
+                label={`Delete: ${name}`}
                 onClick={() => tell({ intent: 'forget', id })}
               >
                 <X size={14} aria-hidden />
-              </button>
+              </IconButton>
             </li>
           )
         })}

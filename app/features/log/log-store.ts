@@ -8,6 +8,7 @@ import {
   type SittingRecord,
   sittingRecordSchema,
 } from '~/storage'
+import { fillDemo } from '../shell/demo-fill'
 
 /** A lick as the log names it. */
 export interface LoggedLick {
@@ -17,7 +18,8 @@ export interface LoggedLick {
 }
 
 /** The whole log, and the licks that it is about. */
-export async function openLog() {
+export async function openLog(demo: boolean) {
+  await fillDemo(demo)
   const [sittings, licks] = await Promise.all([listSittings(), listLicks()])
   return {
     sittings: sittings.ok ? sittings.value : [],

@@ -12,6 +12,7 @@ import {
   type Which,
   type WhichKind,
 } from '~/core/voicing'
+import { Tick } from '~/ui/tick'
 import { ACTION_WORDS, END_WORDS, HANDS_WORDS, WHICH_WORDS } from './words'
 
 /** A rule on its way: everything that any kind of rule asks for. */
@@ -113,15 +114,12 @@ export function RuleForm({ kit, onDraft, onAdd }: RuleFormProps) {
             onPick={(end) => change({ end })}
           />
           {draft.end !== 'over' && draft.per !== 'group' && (
-            <label className="flex items-center gap-1.5 text-sm">
-              <input
-                type="checkbox"
-                className="checkbox checkbox-sm"
-                checked={draft.turningStroke}
-                onChange={(event) => change({ turningStroke: event.target.checked })}
-              />
+            <Tick
+              checked={draft.turningStroke}
+              onTick={(turningStroke) => change({ turningStroke })}
+            >
               one more at the turn
-            </label>
+            </Tick>
           )}
         </>
       ) : (

@@ -13,6 +13,8 @@ import {
   voiceLick,
   voicingPresets,
 } from '~/core/voicing'
+import { IconButton } from '~/ui/icon-button'
+import { Tick } from '~/ui/tick'
 import { plural, tenth } from '../bench/figures'
 import { PlanButtons } from '../kit/plan-buttons'
 import { PhraseText } from '../stacks/phrase-figure'
@@ -90,47 +92,49 @@ function RuleList({ voicing, onVoice }: RuleListProps) {
         const words = ruleWords(rule)
         return (
           <li key={`${i} ${words}`} className="flex items-center gap-2 py-0.5 text-sm">
-            <label className="flex min-w-0 grow items-center gap-2">
-              <input
-                type="checkbox"
-                className="checkbox checkbox-sm"
-                checked={rule.on}
-                onChange={() => onVoice(rule.on ? 'Rule off' : 'Rule on', switchRule(voicing, i))}
-              />
+            <Tick
+              className="grow text-sm"
+              checked={rule.on}
+              onTick={() => onVoice(rule.on ? 'Rule off' : 'Rule on', switchRule(voicing, i))}
+            >
               <span className={rule.on ? '' : 'text-(--quiet) line-through'}>{words}</span>
-            </label>
-            <IconAct
+            </Tick>
+            <IconButton
+              size="tiny"
               label={`Earlier: ${words}`}
               disabled={i === 0}
               onClick={() => onVoice('Rule earlier', moveRule(voicing, i, -1))}
             >
               <ChevronUp size={15} aria-hidden />
-            </IconAct>
-            <IconAct
+            </IconButton>
+            <IconButton
+              size="tiny"
               label={`Later: ${words}`}
               disabled={i === rules.length - 1}
               onClick={() => onVoice('Rule later', moveRule(voicing, i, 1))}
             >
               <ChevronDown size={15} aria-hidden />
-            </IconAct>
-            <IconAct
+            </IconButton>
+            <IconButton
+              size="tiny"
               label={`Delete: ${words}`}
               onClick={() => onVoice('Rule deleted', withoutRule(voicing, i))}
             >
               <X size={15} aria-hidden />
-            </IconAct>
+            </IconButton>
           </li>
         )
       })}
       {pins.length > 0 && (
         <li className="flex items-center gap-2 py-0.5 text-sm">
           <span className="grow">Pinned: {pinWords(pins)}</span>
-          <IconAct
+          <IconButton
+            size="tiny"
             label="Delete all pins"
             onClick={() => onVoice('Pins deleted', { ...voicing, pins: [] })}
           >
             <X size={15} aria-hidden />
-          </IconAct>
+          </IconButton>
         </li>
       )}
     </ol>
@@ -145,31 +149,6 @@ function pinWords(pins: readonly Pin[]): string {
   return [...bySurface]
     .map(([surface, slots]) => `slot ${slots.join(', ')} on ${theSurface(surface)}`)
     .join('; ')
-}
-
-function IconAct({
-  label,
-  disabled = false,
-  onClick,
-  children,
-}: {
-  label: string
-  disabled?: boolean
-  onClick: () => void
-  children: React.ReactNode
-}) {
-  return (
-    <button
-      type="button"
-      className="btn btn-ghost btn-square btn-xs"
-      aria-label={label}
-      title={label}
-      disabled={disabled}
-      onClick={onClick}
-    >
-      {children}
-    </button>
-  )
 }
 
 const PREVIEWED = 16
@@ -257,15 +236,9 @@ function Presets({ lick, range, voicing, setting, onVoice, onEdit }: PanelProps)
           />
           a drum,
         </label>
-        <label className="flex items-center gap-1.5">
-          <input
-            type="checkbox"
-            className="checkbox checkbox-sm"
-            checked={again}
-            onChange={(event) => setAgain(event.target.checked)}
-          />
+        <Tick checked={again} onTick={setAgain}>
           the ends twice
-        </label>
+        </Tick>
         <Act onClick={() => onEdit(appendPhrase(lick, pass, 'Round the kit'))}>
           Append {plural(pass.slots.length, 'stroke')}
         </Act>
