@@ -9,7 +9,6 @@ import {
   type Pin,
   roundTheKit,
   type Voicing,
-  type VoicingRule,
   voiceLick,
   voicingPresets,
 } from '~/core/voicing'
@@ -37,7 +36,7 @@ import { ruleWords } from './words'
 /** How the sticking is laid on the kit: rules as sentences, single strokes on the plan, pins. */
 export function VoicesPanel(props: PanelProps) {
   const { lick, voiced, voicing, setting, onVoice } = props
-  const [draft, setDraft] = useState<VoicingRule | null>(null)
+  const [next, setNext] = useState<Voicing | null>(null)
   const missing = useMemo(
     () =>
       standIns(
@@ -55,12 +54,13 @@ export function VoicesPanel(props: PanelProps) {
           <RuleList voicing={voicing} onVoice={onVoice} />
           <RuleForm
             kit={setting.kit}
-            onDraft={setDraft}
+            onDraft={(rule) => setNext(rule && withRule(voicing, rule))}
             onAdd={(rule) => onVoice(`Rule: ${ruleWords(rule)}`, withRule(voicing, rule))}
           />
-          {draft && <Preview {...props} next={withRule(voicing, draft)} />}
+          {/* Room of its own, so that nothing moves under the pointer that asks for it. */}
+          <div className="min-h-10">{next && <Preview {...props} next={next} />}</div>
         </Part>
-        <Presets {...props} />
+        <Presets {...props} onPreview={setNext} />
       </div>
       <div className="flex min-w-0 flex-col gap-2">
         <Strokes {...props} />
@@ -198,7 +198,18 @@ function clipped(groups: readonly number[], slots: number): number[] {
 }
 
 /** Usual voicings, one click each, and passes round the kit with their own strokes. */
-function Presets({ lick, range, voicing, setting, onVoice, onEdit }: PanelProps) {
+function Presets({
+  lick,
+  range,
+  voicing,
+  setting,
+  onVoice,
+  onEdit,
+  onPreview,
+}: PanelProps & {
+  /** Shows what a voicing would do, as long as it is pointed at. */
+  readonly onPreview: (next: Voicing | null) => void
+}) {
   const toms = tomsOf(setting.kit)
   const presets = useMemo(() => voicingPresets(toms), [toms])
   const [per, setPer] = useState(2)
@@ -216,6 +227,10 @@ function Presets({ lick, range, voicing, setting, onVoice, onEdit }: PanelProps)
             <button
               type="button"
               className="w-full rounded-field px-2 py-0.5 text-left text-sm hover:bg-base-200"
+              onMouseEnter={() => onPreview({ ...voicing, rules })}
+              onMouseLeave={() => onPreview(null)}
+              onFocus={() => onPreview({ ...voicing, rules })}
+              onBlur={() => onPreview(null)}
               onClick={() => onVoice(name, { ...voicing, rules })}
             >
               {name}
