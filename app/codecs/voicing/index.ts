@@ -1,1 +1,2 @@
+export { findVoicedLick } from './voiced-lick'
 export { formatVoicing, parseVoicing, turnVoicing } from './voicing'

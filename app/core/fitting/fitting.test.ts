@@ -274,6 +274,9 @@ describe('running on over the barlines', () => {
   it('is null before the phrase has gone through once', () => {
     expect(runOn(lickOf('line: RLRRLRL*4'), { from: 0, to: 28 }, 1)).toBeNull()
     expect(runOn(lickOf('line: RL'), { from: 1, to: 1 }, 1)).toBeNull()
+    expect(runOn(lickOf('line: RL'), { from: 0, to: 2 }, 65)).toBeNull()
+    const small = lickOf('meter: 6/4\ngrid: 1/64\nline: RL')
+    expect(runOn(small, { from: 0, to: 2 }, 64)).toBeNull()
   })
 
   it('comes to the barline but for less than the next slot, and keeps what stood before', () => {

@@ -1,5 +1,13 @@
-import { type Phrase, phraseOf, type SlotRange } from '../changes'
-import { frameTicks, type GridChange, type Lick, lickSlots, normalGridChanges } from '../line'
+import { phraseOf, type SlotRange } from '../changes'
+import {
+  frameTicks,
+  type GridChange,
+  type Lick,
+  lickSlots,
+  MAX_BARS,
+  MAX_SLOTS,
+  normalGridChanges,
+} from '../line'
 import type { SlotContent } from '../sticking'
 import type { Ticks } from '../time'
 
@@ -16,7 +24,7 @@ export interface RunOn {
 
 /**
  * The line up to the end of a range, then the range over and over, cut at the end of a bar (from 1).
- * Null where the range is empty, or the bar ends before it does. Law: the line ends `left` ticks
+ * Null where the range is empty, the bar ends before it does, or the line would be too long. Law: the line ends `left` ticks
  * before that barline, and `left` is less than the slot that would come next.
  */
 export function runOn(lick: Lick, range: SlotRange, bars: number): RunOn | null {
@@ -27,22 +35,23 @@ export function runOn(lick: Lick, range: SlotRange, bars: number): RunOn | null 
   const end = bars * frameTicks(frame).bar
   const length = last.tick + last.ticks - first.tick
   const times = Math.floor((end - first.tick) / length)
-  if (times < 1) return null
+  const size = range.from + (times + 1) * slots.length
+  if (times < 1 || bars > MAX_BARS || size > MAX_SLOTS) return null
   const rest = end - first.tick - times * length
   const cut = slots.filter(({ tick, ticks }) => tick + ticks - first.tick <= rest).length
   const kept = cut === 0 ? 0 : endOf(slots, cut) - first.tick
 
-  const phrase = phraseOf(line, range)
   const contents: SlotContent[] = line.slots.slice(0, range.from)
   const groups = phraseOf(line, { from: 0, to: range.from }).groups.slice()
   const changes: GridChange[] = line.gridChanges.filter(({ at }) => at < range.from)
   for (let round = 0; round <= times; round += 1) {
-    const size = round < times ? slots.length : cut
-    for (const [i, { grid }] of slots.slice(0, size).entries()) {
+    const count = round < times ? slots.length : cut
+    for (const [i, { grid }] of slots.slice(0, count).entries()) {
       changes.push({ at: contents.length + i, grid })
     }
-    contents.push(...phrase.slots.slice(0, size))
-    groups.push(...clippedGroups(phrase, size))
+    const phrase = phraseOf(line, { from: range.from, to: range.from + count })
+    contents.push(...phrase.slots)
+    groups.push(...phrase.groups)
   }
   const gridChanges = normalGridChanges(changes, frame.grid, contents.length)
   const swells = frame.swells.filter(({ to }) => to < contents.length)
@@ -62,13 +71,4 @@ export function runOn(lick: Lick, range: SlotRange, bars: number): RunOn | null 
 function endOf(slots: readonly { tick: Ticks; ticks: Ticks }[], count: number): Ticks {
   const last = slots[count - 1]
   return last ? last.tick + last.ticks : 0
-}
-
-function clippedGroups({ groups }: Phrase, size: number): number[] {
-  let left = size
-  return groups.flatMap((group) => {
-    const inside = Math.min(group, left)
-    left -= inside
-    return inside > 0 ? [inside] : []
-  })
 }

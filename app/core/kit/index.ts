@@ -18,8 +18,6 @@ export {
 export { doubleInterval, singleInterval } from './measuring'
 export {
   DEFAULT_PLAYER,
-  FOOT_DOUBLE_MS,
-  FOOT_SINGLE_MS,
   type LimbSpeed,
   mirrorPlayer,
   type Player,

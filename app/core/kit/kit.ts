@@ -83,7 +83,7 @@ export function distance(a: Piece, b: Piece): number {
 
 /** A kit with left and right changed places. Law: twice is the same. */
 export function mirrorKit(kit: Kit): Kit {
-  return { ...kit, pieces: kit.pieces.map((piece) => ({ ...piece, x: -piece.x || 0 })) }
+  return mirrorPart(mirrorPart(kit, 'pedals'), 'surfaces')
 }
 
 /** The hung and floor toms that a kit has, from high to low. */

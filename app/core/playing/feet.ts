@@ -1,4 +1,4 @@
-import { FOOT_DOUBLE_MS, FOOT_SINGLE_MS } from '../kit'
+import { DEFAULT_PLAYER, type Player } from '../kit'
 import { aimOf, type Lick, lineEvents } from '../line'
 import type { Ticks } from '../time'
 
@@ -15,9 +15,9 @@ export interface FootLanding {
 /**
  * The lead foot on both sides of the landing; null where the landing has no kick or the fill does
  * not end on one. In a run of neighbouring kicks the even ones are rebounds, the others singles.
- * Example: `...RLRLK` into a crash needs 110 ms, `...RLRKK` makes it a third and needs 170.
+ * Example: `...RLRLK` into a crash needs a double's time (110 ms), `...RLRKK` makes it a third and needs a single's (170).
  */
-export function footLanding(lick: Lick): FootLanding | null {
+export function footLanding(lick: Lick, { RF }: Player = DEFAULT_PLAYER): FootLanding | null {
   const { kind } = lick.frame.landing
   if (kind !== 'crash' && kind !== 'stop') return null
   const kicksByOnset = new Map<Ticks, boolean>()
@@ -31,5 +31,5 @@ export function footLanding(lick: Lick): FootLanding | null {
   const others = onsets.findIndex(([, kicks]) => !kicks)
   const run = (others < 0 ? onsets.length : others) + 1
   const rebound = run % 2 === 0
-  return { gapTicks, run, rebound, needMs: rebound ? FOOT_DOUBLE_MS : FOOT_SINGLE_MS }
+  return { gapTicks, run, rebound, needMs: rebound ? RF.double : RF.single }
 }

@@ -12,6 +12,7 @@ import {
   DEFAULT_REACH,
   DEFAULT_SETTING,
   farStrokes,
+  footLanding,
   footRuns,
   handMeets,
   handPaths,
@@ -179,6 +180,12 @@ describe('what raises the limit', () => {
 
 it('a move is as far as its pieces are', () =>
   expect(distance(drum('t1', -20), drum('t2', 20))).toBe(40))
+
+it('the foot on both sides of a landing needs what its player’s foot needs', () => {
+  const lick = lickOf('start: 3\nline: RLLRLRLK')
+  const quick = { ...DEFAULT_SETTING.player, RF: { single: 150, double: 95 } }
+  expect([footLanding(lick)?.needMs, footLanding(lick, quick)?.needMs]).toEqual([110, 95])
+})
 
 describe('a second pedal that the kit lacks', () => {
   it('is flagged, with what the lead foot would have to do (C34)', () => {

@@ -1,17 +1,9 @@
-import {
-  cut,
-  leaveOut,
-  mapStrokes,
-  type Phrase,
-  phraseOf,
-  type SlotRange,
-  startsOf,
-} from '../changes'
-import { EMPTY_LICK, type Lick, type Line, lickSlots, lineEvents } from '../line'
+import { leaveOut, mapStrokes, type Phrase, phraseOf, type SlotRange, startsOf } from '../changes'
+import { EMPTY_LICK, type Lick, type Line, lickSlots, lineEvents, normalGridChanges } from '../line'
 import { formatSlot } from '../notation'
 import { DEFAULT_SETTING, type Setting, speedLimit } from '../playing'
 import { isHand, type Stroke, strokesInSlot, toStroke } from '../sticking'
-import { type Grid, gridTicks, type Ticks } from '../time'
+import type { Grid, Ticks } from '../time'
 import type { PracticeForm } from './form'
 
 export const PART_KINDS = [
@@ -192,13 +184,12 @@ function bare(lick: Lick): Lick {
 function excerpt(lick: Lick, range: SlotRange): Lick {
   const slots = lickSlots(lick).slice(range.from, range.to)
   const grid: Grid = slots[0]?.grid ?? lick.frame.grid
-  const gridChanges = slots.flatMap((slot, i) => {
-    const before = slots[i - 1]
-    return before && gridTicks(before.grid) !== gridTicks(slot.grid)
-      ? [{ at: i, grid: slot.grid }]
-      : []
-  })
-  const phrase = cut(phraseOf(lick.line, range), range.to - range.from)
+  const gridChanges = normalGridChanges(
+    slots.map((slot, at) => ({ at, grid: slot.grid })),
+    grid,
+    slots.length,
+  )
+  const phrase = phraseOf(lick.line, range)
   const { meter, tempo, goal, swing } = lick.frame
   return bare({
     ...EMPTY_LICK,

@@ -1,4 +1,5 @@
 import { namesInLine, namingWords } from '~/core/catalogue'
+import type { Player } from '~/core/kit'
 import {
   frameTicks,
   type Lick,
@@ -57,7 +58,7 @@ export function toAnswers(lick: Lick, tempo: number, setting: Setting = DEFAULT_
     .map(({ tick, limb }) => `${LIMB_NAMES[limb]} wanted twice at ${placeIn(lick, tick)}`)
   return {
     lands: landing(lick, sum, milliseconds, landingHands(lick, setting, tempo)),
-    foot: footAdvice(lick, milliseconds),
+    foot: footAdvice(lick, milliseconds, setting.player),
     speed: `${Math.round(speed.strokesPerMinute)} slots a minute, ${tenth(speed.millisecondsPerSlot)} ms each`,
     ...limits(lick, setting),
     linear:
@@ -170,8 +171,12 @@ const FREE_HAND_WORDS = {
   unknown: 'Free for the crash: not known, the last hand is not decided',
 } as const
 
-function footAdvice(lick: Lick, milliseconds: (ticks: Ticks) => number): Answers['foot'] {
-  const foot = footLanding(lick)
+function footAdvice(
+  lick: Lick,
+  milliseconds: (ticks: Ticks) => number,
+  player: Player,
+): Answers['foot'] {
+  const foot = footLanding(lick, player)
   if (!foot) return null
   const has = milliseconds(foot.gapTicks)
   const nth = foot.rebound
@@ -182,7 +187,7 @@ function footAdvice(lick: Lick, milliseconds: (ticks: Ticks) => number): Answers
   const enough = has >= foot.needMs ? 'enough' : 'too little'
   return {
     ...foot,
-    text: `The same foot lands ${tenth(has)} ms later: ${enough}, it needs ${foot.needMs} ${nth}`,
+    text: `The same foot lands ${tenth(has)} ms later: ${enough}, it needs ${Math.round(foot.needMs)} ${nth}`,
   }
 }
 

@@ -2,7 +2,7 @@ import { Download, Upload } from 'lucide-react'
 import { useCallback, useMemo, useRef, useState } from 'react'
 import { useFetcher } from 'react-router'
 import { formatKit } from '~/codecs/kit'
-import { findPiece, type Kit, overlapsOf } from '~/core/kit'
+import { findPiece, type Kit, overlapsOf, standIns } from '~/core/kit'
 import { SURFACE_NAMES, type Surface } from '~/core/sticking'
 import type { Settings } from '~/storage'
 import { saveFile } from '~/ui/save-file'
@@ -199,11 +199,11 @@ function KitNotes({ kit, uses }: { kit: Kit; uses: readonly VoiceUse[] }) {
   const has = (surface: Surface) => kit.pieces.some((piece) => piece.surface === surface)
   const lacking = ESSENTIAL.filter((surface) => !has(surface))
   const overlaps = overlapsOf(kit)
-  const replaced = uses.filter(
-    ({ surface }) => surface !== '??' && findPiece(kit, surface as Surface)?.surface !== surface,
+  const missing = standIns(
+    kit,
+    uses.map(({ surface }) => surface),
   )
-  const standIns = replaced.filter(({ surface }) => !['rs', 'xs', 'ho', 'rb'].includes(surface))
-  if (lacking.length + overlaps.length + standIns.length === 0) return null
+  if (lacking.length + overlaps.length + missing.length === 0) return null
   return (
     <ul aria-label="Notes on the kit" className="text-sm">
       {lacking.map((surface) => (
@@ -217,10 +217,10 @@ function KitNotes({ kit, uses }: { kit: Kit; uses: readonly VoiceUse[] }) {
           {SURFACE_NAMES[a.surface]} and {SURFACE_NAMES[b.surface]} overlap at one height.
         </li>
       ))}
-      {standIns.map(({ surface, licks }) => (
-        <li key={surface}>
-          {listed(licks)}: {SURFACE_NAMES[surface as Surface]} on{' '}
-          {theSurface(findPiece(kit, surface as Surface)?.surface ?? 'sn')}.
+      {missing.map(({ voice, instead }) => (
+        <li key={voice}>
+          {listed(uses.find(({ surface }) => surface === voice)?.licks ?? [])}:{' '}
+          {SURFACE_NAMES[voice]} on {theSurface(instead)}.
         </li>
       ))}
     </ul>

@@ -1,11 +1,10 @@
 import { nanoid } from 'nanoid'
 import * as z from 'zod'
 import { formatKit, parseKit } from '~/codecs/kit'
-import { parseLickText } from '~/codecs/lick-text'
-import { parseVoicing } from '~/codecs/voicing'
+import { findVoicedLick } from '~/codecs/voicing'
 import type { Kit } from '~/core/kit'
 import { lineEvents } from '~/core/line'
-import { voiceLick } from '~/core/voicing'
+import type { Voice } from '~/core/sticking'
 import {
   forget,
   keepKit,
@@ -31,18 +30,17 @@ export type KitCommand = z.input<typeof commandSchema>
 
 /** A voice that licks use, and how many do. */
 export interface VoiceUse {
-  readonly surface: string
+  readonly surface: Voice
   readonly licks: readonly string[]
 }
 
 /** The player's kits and settings, and which licks use which surface. */
 export async function openKits() {
   const [kits, settings, licks] = await Promise.all([listKits(), loadSettings(), listLicks()])
-  const uses = new Map<string, string[]>()
-  for (const { text, voicing } of licks.ok ? licks.value.licks : []) {
-    const [read, laid] = [parseLickText(text), parseVoicing(voicing)]
-    if (!read.ok || !laid.ok) continue
-    const lick = voiceLick(read.value.lick, laid.value)
+  const uses = new Map<Voice, string[]>()
+  for (const record of licks.ok ? licks.value.licks : []) {
+    const lick = findVoicedLick(record)
+    if (!lick) continue
     for (const surface of new Set(lineEvents(lick).map((event) => event.surface))) {
       uses.set(surface, [...(uses.get(surface) ?? []), lick.title || 'Untitled'])
     }

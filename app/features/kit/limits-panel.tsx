@@ -1,7 +1,6 @@
 import { useEffect, useMemo, useState } from 'react'
 import { useFetcher } from 'react-router'
-import { parseLickText } from '~/codecs/lick-text'
-import { parseVoicing } from '~/codecs/voicing'
+import { findVoicedLick } from '~/codecs/voicing'
 import { phraseOf, replaceLimb } from '~/core/changes'
 import type { Lick } from '~/core/line'
 import { formatSlot } from '~/core/notation'
@@ -79,8 +78,7 @@ export function LimitsPanel(props: PanelProps) {
   )
 }
 
-const RAISE_WORDS: Readonly<Record<Raise['kind'], string>> = {
-  'other-voice': 'elsewhere',
+const RAISE_WORDS: Readonly<Record<Exclude<Raise['kind'], 'other-voice'>, string>> = {
   'other-hand': 'by the other hand',
   'leave-out': 'left out',
   'no-grace': 'without its grace',
@@ -127,7 +125,7 @@ function raiseWords(lick: Lick, { kind, slots, voice }: Raise): string {
   const more = slots.length > NAMED_SLOTS ? ` and ${slots.length - NAMED_SLOTS} more` : ''
   const what = [...strokes].slice(0, NAMED_SLOTS).join(' ')
   const where = `${slots.length === 1 ? 'slot' : 'slots'} ${shown.join(', ')}${more} (${what})`
-  return `${where} ${kind === 'other-voice' && voice ? `on ${theSurface(voice)}` : RAISE_WORDS[kind]}`
+  return `${where} ${kind === 'other-voice' ? `on ${theSurface(voice ?? '??')}` : RAISE_WORDS[kind]}`
 }
 
 /** Which hand takes the crash, and which crash, at the playing tempo. */
@@ -215,10 +213,8 @@ function CharacterPart({ id, lick, setting, tempo }: CharacterProps) {
     () =>
       (records ?? []).flatMap((record) => {
         if (record.id === id) return []
-        const read = parseLickText(record.text)
-        const laid = parseVoicing(record.voicing)
-        if (!read.ok || !laid.ok || read.value.lick.line.slots.length === 0) return []
-        const other = voiceLick(read.value.lick, laid.value)
+        const other = findVoicedLick(record)
+        if (!other || other.line.slots.length === 0) return []
         return [characterOf(other, setting.kit, other.frame.tempo)]
       }),
     [records, id, setting],

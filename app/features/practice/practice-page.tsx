@@ -2,8 +2,7 @@ import { Play, Square } from 'lucide-react'
 import { useCallback, useMemo, useRef, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { Link, useFetcher } from 'react-router'
-import { parseLickText } from '~/codecs/lick-text'
-import { parseVoicing } from '~/codecs/voicing'
+import { findVoicedLick } from '~/codecs/voicing'
 import { soundsOn } from '~/core/kit'
 import { EMPTY_LICK, frameTicks, type Lick } from '~/core/line'
 import {
@@ -15,7 +14,6 @@ import {
   type PracticeSchool,
   type Rating,
 } from '~/core/practice'
-import { PLAIN_VOICING, voiceLick } from '~/core/voicing'
 import type { LickRecord, Settings, SittingRecord } from '~/storage'
 import { plural } from '../bench/figures'
 import { turnTexts } from '../bench/turned'
@@ -218,10 +216,7 @@ function logWords({ sittings, seconds, bestClean, tense }: LickLog): string {
 
 /** A stored lick as it is played here: turned for its player, and voiced. */
 function lickOf(record: LickRecord, { turnLetters }: Settings): Lick {
-  const { text, voicing } = turnTexts(record, turnLetters)
-  const [read, laid] = [parseLickText(text), parseVoicing(voicing)]
-  const lick = read.ok ? read.value.lick : EMPTY_LICK
-  return voiceLick(lick, laid.ok ? laid.value : PLAIN_VOICING)
+  return findVoicedLick(turnTexts(record, turnLetters)) ?? EMPTY_LICK
 }
 
 /** The beats of a bar as large figures; the one that sounds is lit. */

@@ -1,5 +1,6 @@
 import { ChevronDown, ChevronUp, X } from 'lucide-react'
 import { useMemo, useState } from 'react'
+import { phraseOf } from '~/core/changes'
 import { standIns, tomsOf } from '~/core/kit'
 import { type Lick, lineEvents } from '~/core/line'
 import { speedLimit } from '~/core/playing'
@@ -157,10 +158,9 @@ const PREVIEWED = 16
 function Preview({ lick, voiced, setting, next }: PanelProps & { next: Voicing }) {
   const laid = useMemo(() => voiceLick(lick, next), [lick, next])
   const moved = movedStrokes(voiced, laid)
-  const slots = laid.line.slots.slice(0, PREVIEWED)
   return (
     <p className="text-sm" aria-live="polite">
-      <PhraseText phrase={{ slots, groups: clipped(laid.line.groups, PREVIEWED) }} />
+      <PhraseText phrase={phraseOf(laid.line, { from: 0, to: PREVIEWED })} />
       {laid.line.slots.length > PREVIEWED && ' …'}
       <span className="block text-(--quiet) text-xs">
         {moved === 0 ? 'No stroke moves' : `${plural(moved, 'stroke')} would move`}
@@ -186,15 +186,6 @@ function movedStrokes(before: Lick, after: Lick): number {
 
 function placeKey({ surface, graceSurface = '' }: { surface: string; graceSurface?: string }) {
   return `${surface} ${graceSurface}`
-}
-
-function clipped(groups: readonly number[], slots: number): number[] {
-  let left = slots
-  return groups.flatMap((size) => {
-    const inside = Math.min(size, left)
-    left -= inside
-    return inside > 0 ? [inside] : []
-  })
 }
 
 /** Usual voicings, one click each, and passes round the kit with their own strokes. */

@@ -29,7 +29,10 @@ export function MeetingPanel({ lick, range, school, onEdit }: PanelProps) {
   const round = Math.min(MOST_BARS, meeting?.bars ?? 0)
   const bars = stop ?? Math.min(round, all ? round : SHOWN_BARS)
   const first = barsBefore(lick, range)
-  const shown = useMemo(() => runOn(lick, range, first + bars), [lick, range, first, bars])
+  const shown = useMemo(
+    () => runOn(lick, range, Math.min(MOST_BARS, first + bars)),
+    [lick, range, first, bars],
+  )
   if (!meeting)
     return <Nothing>Type a line, and select a group to see when it meets the bar.</Nothing>
   return (

@@ -1,10 +1,8 @@
 import { useEffect, useState } from 'react'
 import { useFetcher } from 'react-router'
-import { parseLickText } from '~/codecs/lick-text'
-import { formatVoicing, parseVoicing } from '~/codecs/voicing'
+import { findVoicedLick, formatVoicing } from '~/codecs/voicing'
 import type { Lick } from '~/core/line'
 import { formatSlot } from '~/core/notation'
-import { voiceLick } from '~/core/voicing'
 import type { VersionRecord } from '~/storage'
 import { turnTexts } from '../bench/turned'
 import { PhraseStacks } from '../stacks/phrase-figure'
@@ -87,10 +85,8 @@ interface VersionRowProps {
 function VersionRow({ version, turned, lick, onTake, onTell }: VersionRowProps) {
   const [name, setName] = useState(version.name)
   const { text, voicing } = turnTexts({ ...version, draft: null }, turned)
-  const read = parseLickText(text)
-  const laid = parseVoicing(voicing)
-  if (!read.ok || !laid.ok) return null
-  const keptLick = voiceLick(read.value.lick, laid.value)
+  const keptLick = findVoicedLick({ text, voicing })
+  if (!keptLick) return null
   const { version: _version, ...kept } = version
   const rename = () => {
     if (name.trim() !== '' && name !== version.name) onTell({ ...kept, intent: 'keep', name })
