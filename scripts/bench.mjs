@@ -25,6 +25,8 @@ const WAYS = [
     what: 'A stroke of the first bar typed over',
     key: async (page, field, i) => {
       await field.evaluate((area) => area.setSelectionRange(3, 4))
+      // Selecting is an act of its own: its frame is over before the letter comes.
+      await page.waitForTimeout(PAUSE)
       await page.keyboard.press(i % 2 === 0 ? 'l' : 'k')
       await page.waitForTimeout(PAUSE)
     },

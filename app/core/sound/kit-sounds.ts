@@ -3,7 +3,13 @@ import { SURFACES, type Surface } from '../sticking'
 import { addHead, addMetal, addNoise, type Canvas, finish, toCanvas } from './oscillators'
 
 /** A sound of the kit: a surface struck in full, the snare as a ghost, or a click. */
-export type SoundName = Surface | 'sn-ghost' | 'click-bar' | 'click-group' | 'click-beat'
+export type SoundName =
+  | Surface
+  | 'sn-ghost'
+  | 'click-bar'
+  | 'click-group'
+  | 'click-beat'
+  | 'click-between'
 
 export const SOUND_NAMES: readonly SoundName[] = [
   ...SURFACES,
@@ -11,6 +17,7 @@ export const SOUND_NAMES: readonly SoundName[] = [
   'click-bar',
   'click-group',
   'click-beat',
+  'click-between',
 ]
 
 /** Pitch of each tom's head in hertz, from high to low. */
@@ -88,6 +95,8 @@ function recipeOf(name: SoundName): Recipe {
       return click(1680)
     case 'click-beat':
       return click(1400)
+    case 'click-between':
+      return click(1050, 0.28)
     default:
       throw new RangeError(`sound ${name}: there is no recipe for it`)
   }
@@ -285,10 +294,10 @@ function bell(): Recipe {
   }
 }
 
-function click(hertz: number): Recipe {
+function click(hertz: number, peak = 0.5): Recipe {
   return {
     seconds: 0.05,
-    peak: 0.5,
+    peak,
     paint: (canvas) => addHead(canvas, { from: hertz, to: hertz, glide: 1, decay: 0.035, gain: 1 }),
   }
 }

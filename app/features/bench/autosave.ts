@@ -8,6 +8,9 @@ export type SaveState =
 
 export type SaveTexts = (revision: number, texts: LickTexts) => Promise<Result<number, StoreIssue>>
 
+const SAVED: SaveState = { kind: 'saved' }
+const WAITING: SaveState = { kind: 'waiting' }
+
 /** Saved this long after the last change; well within a second. */
 const QUIET_MS = 350
 /** A save that failed is tried again. */
@@ -23,12 +26,28 @@ export class Autosave {
   private running: Promise<void> | undefined
   private blocked = false
   private failing = false
+  private stated: SaveState = SAVED
+  private readonly listeners = new Set<() => void>()
 
   constructor(
     private revision: number,
     private readonly save: SaveTexts,
-    private readonly onState: (state: SaveState) => void,
   ) {}
+
+  /** Calls back whenever the state becomes another. Returns the way to stop. */
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener)
+    return () => this.listeners.delete(listener)
+  }
+
+  /** The state as it stands; the same object while it stays. */
+  readonly state = (): SaveState => this.stated
+
+  private tell(state: SaveState): void {
+    if (state === this.stated) return
+    this.stated = state
+    for (const listener of this.listeners) listener()
+  }
 
   /** The revision in the store as far as this tab knows. */
   get known(): number {
@@ -41,7 +60,7 @@ export class Autosave {
 
   change(texts: LickTexts): void {
     this.pending = texts
-    this.onState({ kind: 'waiting' })
+    this.tell(WAITING)
     if (this.blocked) return
     clearTimeout(this.timer)
     this.timer = setTimeout(() => void this.flush(), QUIET_MS)
@@ -66,7 +85,7 @@ export class Autosave {
     this.pending = undefined
     this.blocked = false
     this.revision = revision
-    this.onState({ kind: 'saved' })
+    this.tell(SAVED)
   }
 
   private async saveOnce(texts: LickTexts): Promise<void> {
@@ -74,12 +93,12 @@ export class Autosave {
     this.failing = !saved.ok
     if (saved.ok) {
       this.revision = saved.value
-      this.onState(this.pending ? { kind: 'waiting' } : { kind: 'saved' })
+      this.tell(this.pending ? WAITING : SAVED)
       return
     }
     this.blocked = saved.error.code === 'conflict'
     this.pending ??= texts
-    this.onState({ kind: 'failed', issue: saved.error })
+    this.tell({ kind: 'failed', issue: saved.error })
     if (!this.blocked) this.timer = setTimeout(() => void this.flush(), RETRY_MS)
   }
 }

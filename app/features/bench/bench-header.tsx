@@ -5,7 +5,7 @@ import { type Key, normalTitle, splitTags } from '~/codecs/lick-text'
 import type { LickTexts } from '~/storage'
 import { DraftInput } from '~/ui/draft-input'
 import { IconButton } from '~/ui/icon-button'
-import type { SaveState } from './autosave'
+import type { Autosave } from './autosave'
 import { SaveMark } from './save-mark'
 
 interface BenchHeaderProps {
@@ -14,7 +14,7 @@ interface BenchHeaderProps {
   readonly tags: string
   /** What is on the bench now as it is stored, for a copy of it. */
   readonly textsNow: () => LickTexts
-  readonly saveState: SaveState
+  readonly autosave: Autosave
   readonly canUndo: boolean
   readonly canRedo: boolean
   readonly onSet: (key: Key, values: readonly string[]) => void
@@ -23,7 +23,7 @@ interface BenchHeaderProps {
 
 /** The lick's name and tags, whether it is kept, and what can be done with it as a whole. */
 export const BenchHeader = memo(function BenchHeader(props: BenchHeaderProps) {
-  const { id, title, tags, textsNow, saveState, canUndo, canRedo, onSet, onTravel } = props
+  const { id, title, tags, textsNow, autosave, canUndo, canRedo, onSet, onTravel } = props
   const submit = useSubmit()
   const tell = (fields: Record<string, string>) =>
     submit({ id, ...fields }, { method: 'post', action: '/?index' })
@@ -47,7 +47,7 @@ export const BenchHeader = memo(function BenchHeader(props: BenchHeaderProps) {
         placeholder="tags, with commas"
         onChange={(next) => onSet('tags', next === '' ? [] : [next])}
       />
-      <SaveMark state={saveState} />
+      <SaveMark autosave={autosave} />
       <div className="flex gap-1">
         <Link to={`/practice/${id}`} className="btn btn-primary btn-sm mr-2">
           Practise

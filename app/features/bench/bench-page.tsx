@@ -48,7 +48,7 @@ export function BenchPage({
 }) {
   const grooves = useGrooves(kept.grooves)
   const { turnLetters } = settings
-  const { document, run, saveState, takeStored } = useBench(record, turnLetters)
+  const { document, run, autosave, takeStored } = useBench(record, turnLetters)
   const { lick } = document.good
   const { voicing } = document
   const voiced = useMemo(() => voiceLick(lick, voicing), [lick, voicing])
@@ -157,17 +157,18 @@ export function BenchPage({
           title={valuesOf(text, 'title')[0] ?? ''}
           tags={valuesOf(text, 'tags')[0] ?? ''}
           textsNow={storedNow}
-          saveState={saveState}
+          autosave={autosave}
           canUndo={document.history.past.length > 0}
           canRedo={document.history.future.length > 0}
           onSet={set}
           onTravel={travel}
         />
-        {saveState.kind === 'failed' && saveState.issue.code === 'conflict' && (
-          <div className="lg:col-span-2">
-            <ConflictNotice id={record.id} texts={storedNow} onTakeTheirs={takeStored} />
-          </div>
-        )}
+        <ConflictNotice
+          id={record.id}
+          autosave={autosave}
+          texts={storedNow}
+          onTakeTheirs={takeStored}
+        />
         <div className="flex min-w-0 flex-col gap-3">
           <FrameBar lick={later.good.lick} grooves={grooves} onSet={set} />
           <LineEditor

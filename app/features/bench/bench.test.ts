@@ -129,7 +129,8 @@ describe('autosave', () => {
 
   const setUp = (save: ConstructorParameters<typeof Autosave>[1]) => {
     const states: SaveState['kind'][] = []
-    const autosave = new Autosave(0, save, ({ kind }) => states.push(kind))
+    const autosave = new Autosave(0, save)
+    autosave.subscribe(() => states.push(autosave.state().kind))
     return { autosave, states }
   }
 

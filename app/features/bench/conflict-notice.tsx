@@ -1,18 +1,24 @@
+import { useSyncExternalStore } from 'react'
 import { useSubmit } from 'react-router'
 import { type LickRecord, type LickTexts, loadLick } from '~/storage'
+import type { Autosave } from './autosave'
 
 /** Another tab has changed the same lick since: neither version is lost, the player chooses. */
 export function ConflictNotice({
   id,
+  autosave,
   texts,
   onTakeTheirs,
 }: {
   id: string
+  autosave: Autosave
   /** What is on the bench, as it is stored. */
   texts: () => LickTexts
   onTakeTheirs: (record: LickRecord) => void
 }) {
+  const state = useSyncExternalStore(autosave.subscribe, autosave.state, autosave.state)
   const submit = useSubmit()
+  if (state.kind !== 'failed' || state.issue.code !== 'conflict') return null
   const takeTheirs = async () => {
     const stored = await loadLick(id)
     if (stored.ok) onTakeTheirs(stored.value)
@@ -20,7 +26,7 @@ export function ConflictNotice({
   return (
     <div
       role="alert"
-      className="flex flex-wrap items-center gap-3 rounded-box border border-warning bg-base-100 p-4"
+      className="flex flex-wrap items-center gap-3 rounded-box border border-warning bg-base-100 p-4 lg:col-span-2"
     >
       <p className="min-w-0 grow">
         This lick was changed in another tab. Yours is still here, and is not kept over it.

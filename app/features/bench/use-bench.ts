@@ -1,6 +1,6 @@
-import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'react'
+import { useCallback, useEffect, useMemo, useReducer, useRef } from 'react'
 import { type LickRecord, saveLick, watchLick } from '~/storage'
-import { Autosave, type SaveState } from './autosave'
+import { Autosave } from './autosave'
 import { type BenchDocument, openDocument, runCommand, textsOf } from './document'
 import { turnTexts } from './turned'
 
@@ -9,13 +9,10 @@ export function useBench(record: LickRecord, turned: boolean) {
   const [document, run] = useReducer(runCommand, record, (stored) =>
     openDocument(turnTexts(stored, turned)),
   )
-  const [saveState, setSaveState] = useState<SaveState>({ kind: 'saved' })
   const autosave = useMemo(
     () =>
-      new Autosave(
-        record.revision,
-        (revision, texts) => saveLick(record.id, revision, texts, Date.now()),
-        setSaveState,
+      new Autosave(record.revision, (revision, texts) =>
+        saveLick(record.id, revision, texts, Date.now()),
       ),
     [record],
   )
@@ -62,7 +59,7 @@ export function useBench(record: LickRecord, turned: boolean) {
     [record.id, autosave, takeStored],
   )
 
-  return { document, run, saveState, takeStored } satisfies {
+  return { document, run, autosave, takeStored } satisfies {
     document: BenchDocument
     [key: string]: unknown
   }
