@@ -13,6 +13,10 @@ interface Ringing {
   readonly gain: GainNode
   readonly surface: Voice | 'click'
   readonly begins: number
+  readonly volume: number
+  readonly seconds: number
+  /** When it is taken hold of; null while it may ring. */
+  chokedAt: number | null
 }
 
 const CHOKE_SECONDS = 0.03
@@ -56,11 +60,14 @@ export class KitPlayer implements Sink {
   }
 
   cancelFrom(seconds: number): void {
-    this.ringing = this.ringing.filter(({ source, gain, begins }) => {
-      if (begins < seconds) return true
-      source.stop()
-      gain.disconnect()
-      return false
+    this.ringing = this.ringing.filter((one) => {
+      if (one.begins >= seconds) {
+        one.source.stop()
+        one.gain.disconnect()
+        return false
+      }
+      if (one.chokedAt !== null && one.chokedAt >= seconds) release(one, one.chokedAt)
+      return true
     })
   }
 
@@ -106,7 +113,15 @@ export class KitPlayer implements Sink {
     gain.gain.value = volume
     source.connect(gain).connect(out)
     source.start(Math.max(0, seconds))
-    const entry = { source, gain, surface, begins: seconds }
+    const entry: Ringing = {
+      source,
+      gain,
+      surface,
+      begins: seconds,
+      volume,
+      seconds: buffer.duration,
+      chokedAt: null,
+    }
     this.ringing.push(entry)
     source.onended = () => {
       gain.disconnect()
@@ -115,10 +130,19 @@ export class KitPlayer implements Sink {
   }
 
   private choke(surface: Voice, seconds: number): void {
-    for (const { gain, source, surface: other, begins } of this.ringing) {
-      if (other !== surface || begins >= seconds) continue
-      gain.gain.setTargetAtTime(0, seconds, CHOKE_SECONDS / 3)
-      source.stop(seconds + CHOKE_SECONDS * 2)
+    for (const one of this.ringing) {
+      if (one.surface !== surface || one.begins >= seconds) continue
+      if (one.chokedAt !== null && one.chokedAt <= seconds) continue
+      one.chokedAt = seconds
+      one.gain.gain.setTargetAtTime(0, seconds, CHOKE_SECONDS / 3)
+      one.source.stop(seconds + CHOKE_SECONDS * 2)
     }
   }
+}
+
+/** Takes back a choke that has not begun: it rings as long as it would have. */
+function release(one: Ringing, chokedAt: number): void {
+  one.gain.gain.cancelScheduledValues(chokedAt)
+  one.source.stop(one.begins + one.seconds)
+  one.chokedAt = null
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { eventsBetween, type SoundEvent, toPerformance } from '~/core/performance'
+import { eventsBetween, plannedSeconds, type SoundEvent, toPerformance } from '~/core/performance'
 import { lickOf } from '../../tests/support/licks'
 import { Scheduler, type Sink } from './scheduler'
 
@@ -40,7 +40,13 @@ describe('scheduling', () => {
   it('hands over ten minutes of a loop: nothing late, lost or doubled, each at its exact time', () => {
     const performance = looped(TEXT)
     const studio = new Studio()
-    const scheduler = new Scheduler(performance, perTick(120), 0.1, () => studio.now, studio)
+    const scheduler = new Scheduler(
+      performance,
+      () => perTick(120),
+      0.1,
+      () => studio.now,
+      studio,
+    )
     // A pulse that is uneven, as those of browsers are: 25 ms, now and then 90.
     studio.run(scheduler, 600, (i) => (i % 37 === 0 ? 0.09 : 0.025))
     const expected = eventsBetween(performance, 0, studio.handed.at(-1)?.event.tick ?? 0)
@@ -56,10 +62,17 @@ describe('scheduling', () => {
   it('takes a new tempo at the next stroke, and loses and doubles nothing', () => {
     const performance = looped(TEXT)
     const studio = new Studio()
-    const scheduler = new Scheduler(performance, perTick(120), 0, () => studio.now, studio)
+    const scheduler = new Scheduler(
+      performance,
+      () => perTick(120),
+      0,
+      () => studio.now,
+      studio,
+    )
     for (let change = 1; change <= 40; change += 1) {
       studio.run(scheduler, change * 0.73, () => 0.025)
-      scheduler.setTempo(perTick(change % 2 === 0 ? 120 : 173))
+      const tempo = perTick(change % 2 === 0 ? 120 : 173)
+      scheduler.setPlan(() => tempo)
     }
     studio.run(scheduler, 31, () => 0.025)
     const ticks = studio.handed.map(({ event }) => event.tick)
@@ -71,9 +84,32 @@ describe('scheduling', () => {
     expect(times).toEqual([...times].sort((a, b) => a - b))
   })
 
+  it('follows a plan of tempos bar by bar, each from its barline, to the core’s exact times', () => {
+    const performance = looped(TEXT)
+    const studio = new Studio()
+    const plan = (bar: number) => perTick(100 + 7 * (Math.floor(bar / 2) % 9))
+    const scheduler = new Scheduler(performance, plan, 0.1, () => studio.now, studio)
+    scheduler.pulse()
+    studio.run(scheduler, 600, (i) => (i % 41 === 0 ? 0.4 : 0.025))
+    const last = studio.handed.at(-1)?.event.tick ?? 0
+    const before = studio.handed.filter(({ event }) => event.tick < last)
+    expect(before.map(({ event }) => event)).toEqual(eventsBetween(performance, 0, last))
+    for (const { event, seconds, at } of before) {
+      const exact = 0.1 + plannedSeconds(performance, plan, event.tick)
+      expect(Math.abs(seconds - exact)).toBeLessThan(1e-6)
+      expect(seconds).toBeGreaterThan(at)
+    }
+  })
+
   it('goes on at the same place of the bar when the content changes', () => {
     const studio = new Studio()
-    const scheduler = new Scheduler(looped(TEXT), perTick(120), 0, () => studio.now, studio)
+    const scheduler = new Scheduler(
+      looped(TEXT),
+      () => perTick(120),
+      0,
+      () => studio.now,
+      studio,
+    )
     studio.run(scheduler, 5, () => 0.025)
     const before = scheduler.position()
     scheduler.setPerformance(looped(TEXT.replace('>RlK', '>RKK')))
@@ -95,7 +131,13 @@ describe('scheduling', () => {
       loop: false,
       countIn: false,
     })
-    const scheduler = new Scheduler(performance, perTick(240), 0, () => studio.now, studio)
+    const scheduler = new Scheduler(
+      performance,
+      () => perTick(240),
+      0,
+      () => studio.now,
+      studio,
+    )
     studio.run(scheduler, 0.9, () => 0.025)
     expect(scheduler.isOver).toBe(false)
     studio.run(scheduler, 3, () => 0.025)

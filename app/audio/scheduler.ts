@@ -1,4 +1,5 @@
 import {
+  barOf,
   eventsBetween,
   LONGEST_GRACE_MS,
   type Performance,
@@ -7,6 +8,7 @@ import {
   type SoundEvent,
   secondsAt,
   type TempoMark,
+  type TempoPlan,
   tickAt,
 } from '~/core/performance'
 import type { Ticks } from '~/core/time'
@@ -18,58 +20,68 @@ export interface Sink {
   cancelFrom(seconds: number): void
 }
 
-/** How far ahead events are handed over: longer than a pulse of the ticker may be late. */
-export const AHEAD_SECONDS = 0.12
+/**
+ * How far ahead events are handed over: longer than the page may be kept busy between two pulses.
+ * What was handed over too early is taken back when tempo or content change.
+ */
+export const AHEAD_SECONDS = 0.5
 /** A change takes effect at the first event that is still this far away. */
 const CHANGE_LEAD_SECONDS = 0.02
 
 /**
  * Hands the events of a performance to a sink, ahead of time. Every time is derived from its tick
- * and the last tempo mark; windows are half-open, so none is late, lost or doubled.
+ * and the tempo mark before it; windows are half-open, so none is late, lost or doubled.
  */
 export class Scheduler {
-  private mark: TempoMark
-  private before: TempoMark
+  /** In order; the first is where the music began, or was last changed, as far as still needed. */
+  private marks: TempoMark[]
   private handedTo: Ticks = 0
+  /** The first bar whose tempo is not known yet. */
+  private unplanned = 1
 
   constructor(
     private performance: Performance,
-    secondsPerTick: number,
+    private plan: TempoPlan,
     startSeconds: number,
     private readonly now: () => number,
     private readonly sink: Sink,
   ) {
-    this.mark = { tick: 0, seconds: startSeconds, secondsPerTick }
-    this.before = this.mark
+    this.marks = [{ tick: 0, seconds: startSeconds, secondsPerTick: plan(0) }]
   }
 
   /** Hands over what begins soon. Call it at every pulse; more often does no harm. */
   pulse(): void {
-    const horizon = this.now() + AHEAD_SECONDS + LONGEST_GRACE_MS / 1000
-    const to = Math.ceil(tickAt(this.mark, horizon))
+    const now = this.now()
+    const horizon = now + AHEAD_SECONDS + LONGEST_GRACE_MS / 1000
+    this.planUntil(horizon)
+    this.forgetBefore(now)
+    const to = Math.ceil(tickAt(this.last, horizon))
     if (to <= this.handedTo) return
     for (const event of eventsBetween(this.performance, this.handedTo, to)) {
-      this.sink.strike(event, secondsAt(this.mark, event.tick), this.mark.secondsPerTick)
+      const mark = this.markAtTick(event.tick)
+      this.sink.strike(event, secondsAt(mark, event.tick), mark.secondsPerTick)
     }
     this.handedTo = to
   }
 
-  /** Where the music is, for a cursor. */
-  position(): Position {
-    const now = this.now()
-    const mark = now < this.mark.seconds ? this.before : this.mark
-    return positionAt(this.performance, tickAt(mark, now))
+  /** Where the music is, or will be so many seconds ahead. */
+  position(ahead = 0): Position {
+    return positionAt(this.performance, this.tickNow(this.now() + ahead))
   }
 
   get isOver(): boolean {
     return this.position().phase === 'over'
   }
 
-  /** Another tempo, from the next stroke on. */
-  setTempo(secondsPerTick: number): void {
-    if (secondsPerTick === this.mark.secondsPerTick) return
+  /**
+   * Other tempos, bar by bar. That of the bar which sounds holds from the next stroke on, those of
+   * later bars from their barlines.
+   */
+  setPlan(plan: TempoPlan): void {
+    this.plan = plan
     const at = this.nextOnset()
-    this.change(at, { tick: at, seconds: secondsAt(this.mark, at), secondsPerTick })
+    const mark = this.markAtTick(at)
+    this.change({ tick: at, seconds: secondsAt(mark, at), secondsPerTick: this.tempoOf(at) })
   }
 
   /**
@@ -78,23 +90,61 @@ export class Scheduler {
    */
   setPerformance(next: Performance): void {
     const at = this.nextOnset()
-    const seconds = secondsAt(this.mark, at)
+    const seconds = secondsAt(this.markAtTick(at), at)
     const tick = samePlace(positionAt(this.performance, at), next)
     this.performance = next
-    this.change(tick, { ...this.mark, tick, seconds })
+    this.change({ tick, seconds, secondsPerTick: this.tempoOf(tick) })
   }
 
-  private change(tick: Ticks, mark: TempoMark): void {
+  private change(mark: TempoMark): void {
     this.sink.cancelFrom(mark.seconds - 1e-6)
-    this.before = this.mark
-    this.mark = mark
-    this.handedTo = tick
+    // Until then the music goes on as it was; its last tick is that of the new mark.
+    this.marks = [...this.marks.filter(({ seconds }) => seconds < mark.seconds), mark]
+    this.unplanned = Math.max(0, barOf(this.performance, mark.tick)) + 1
+    this.handedTo = mark.tick
     this.pulse()
+  }
+
+  /** Marks every barline before a time at which the tempo changes. */
+  private planUntil(horizon: number): void {
+    const { countInTicks, barTicks } = this.performance
+    for (;;) {
+      const tick = countInTicks + this.unplanned * barTicks
+      const seconds = secondsAt(this.last, tick)
+      if (seconds > horizon) return
+      const secondsPerTick = this.plan(this.unplanned)
+      if (secondsPerTick !== this.last.secondsPerTick) {
+        this.marks.push({ tick, seconds, secondsPerTick })
+      }
+      this.unplanned += 1
+    }
+  }
+
+  private forgetBefore(now: number): void {
+    while ((this.marks[1]?.seconds ?? Number.POSITIVE_INFINITY) < now - 1) this.marks.shift()
+  }
+
+  private tempoOf(tick: Ticks): number {
+    return this.plan(Math.max(0, barOf(this.performance, tick)))
+  }
+
+  private get last(): TempoMark {
+    return this.marks.at(-1) as TempoMark
+  }
+
+  private markAtTick(tick: Ticks): TempoMark {
+    return this.marks.findLast((mark) => mark.tick <= tick) ?? (this.marks[0] as TempoMark)
+  }
+
+  private tickNow(now: number): Ticks {
+    const mark =
+      this.marks.findLast(({ seconds }) => seconds <= now) ?? (this.marks[0] as TempoMark)
+    return tickAt(mark, now)
   }
 
   /** The tick of the first event that has not begun yet, or the place reached where there is none. */
   private nextOnset(): Ticks {
-    const from = Math.ceil(tickAt(this.mark, this.now() + CHANGE_LEAD_SECONDS))
+    const from = Math.ceil(this.tickNow(this.now() + CHANGE_LEAD_SECONDS))
     const soon = eventsBetween(this.performance, from, from + this.performance.roundTicks)
     return soon.reduce((first, { tick }) => Math.min(first, tick), soon[0]?.tick ?? from)
   }

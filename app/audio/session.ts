@@ -1,4 +1,4 @@
-import type { Performance, Position } from '~/core/performance'
+import type { Performance, Position, TempoPlan } from '~/core/performance'
 import type { SoundName } from '~/core/sound'
 import { type Channel, KitPlayer } from './kit-player'
 import { Scheduler } from './scheduler'
@@ -29,7 +29,7 @@ export class SoundSession {
   ) {}
 
   /** Starts from the top. Must be called in a user's gesture, or the browser stays silent. */
-  async play(performance: Performance, secondsPerTick: number): Promise<void> {
+  async play(performance: Performance, plan: TempoPlan): Promise<void> {
     this.stop()
     const wanted = ++this.plays
     const player = await this.ready()
@@ -39,7 +39,7 @@ export class SoundSession {
     if (wanted !== this.plays) return
     const scheduler = new Scheduler(
       performance,
-      secondsPerTick,
+      plan,
       context.currentTime + START_LEAD,
       () => context.currentTime,
       player,
@@ -63,8 +63,8 @@ export class SoundSession {
     this.player?.silence()
   }
 
-  setTempo(secondsPerTick: number): void {
-    this.scheduler?.setTempo(secondsPerTick)
+  setPlan(plan: TempoPlan): void {
+    this.scheduler?.setPlan(plan)
   }
 
   setPerformance(performance: Performance): void {
@@ -76,9 +76,9 @@ export class SoundSession {
     this.player?.setVolume(channel, volume)
   }
 
-  /** Where the music is; undefined in silence. */
-  position(): Position | undefined {
-    return this.scheduler?.position()
+  /** Where the music is, or will be so many seconds ahead; undefined in silence. */
+  position(ahead = 0): Position | undefined {
+    return this.scheduler?.position(ahead)
   }
 
   close(): void {

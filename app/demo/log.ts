@@ -11,16 +11,28 @@ export interface DemoSitting {
   readonly repeats: number
   readonly seconds: number
   readonly rating: Rating
+  readonly tense: boolean
+  readonly grid: string
+  readonly form: string
+  readonly note: string
 }
 
 const PRACTISED = [
-  { lickId: 'demo-tightrope', from: 72, to: 108, since: 27 },
-  { lickId: 'demo-teeterboard', from: 66, to: 92, since: 26 },
-  { lickId: 'demo-parade', from: 76, to: 95, since: 19 },
-  { lickId: 'demo-five-rings', from: 70, to: 84, since: 11 },
-  { lickId: 'demo-cannon-exit', from: 58, to: 63, since: 24 },
+  { lickId: 'demo-tightrope', grid: '1/16', from: 72, to: 108, since: 27 },
+  { lickId: 'demo-teeterboard', grid: '1/16t', from: 66, to: 92, since: 26 },
+  { lickId: 'demo-parade', grid: '1/16', from: 76, to: 95, since: 19 },
+  { lickId: 'demo-five-rings', grid: '1/16', from: 70, to: 84, since: 11 },
+  { lickId: 'demo-cannon-exit', grid: '1/32', from: 58, to: 63, since: 24 },
 ] as const
-const STEPS = ['hands alone', 'on one surface', 'in the bar, after groove: 1 + 1'] as const
+const STEPS = [
+  ['hands alone', 'over and over'],
+  ['on one surface', 'over and over'],
+  ['in the bar, after groove: 1 + 1', '1 + 1'],
+] as const
+const NOTES = {
+  rough: ['the left drags', 'kick ahead of the floor tom', ''],
+  lost: ['came out a slot early', 'two shows today, tired', ''],
+} as const
 const DAYS = 28
 /** Show days leave no time: two evenings a week without practice, and a week of travel for one lick. */
 const RESTS = new Set([2, 6, 9, 13, 16, 20, 23])
@@ -32,13 +44,13 @@ export function demoSittings(): DemoSitting[] {
   for (let daysAgo = DAYS - 1; daysAgo >= 1; daysAgo -= 1) {
     if (RESTS.has(daysAgo)) continue
     let minute = 17 * 60 + Math.floor(random() * 40)
-    for (const { lickId, from, to, since } of PRACTISED) {
+    for (const { lickId, grid, from, to, since } of PRACTISED) {
       // What came later was begun later; the cannon was left alone these two weeks.
       const neglected = lickId === 'demo-cannon-exit' && daysAgo < 15
       if (daysAgo > since || neglected || random() < 0.45) continue
       const grown = from + ((to - from) * (since - daysAgo)) / since
       const top = Math.round(grown + (random() - 0.5) * 6)
-      const step = STEPS[Math.min(2, Math.floor(random() * 3.4))] as string
+      const [step, form] = STEPS[Math.min(2, Math.floor(random() * 3.4))] as (typeof STEPS)[number]
       // Up three rungs: the lower ones are clean, the top one as the day will have it.
       for (const below of [12, 6, 0]) {
         const tempo = top - below
@@ -46,7 +58,11 @@ export function demoSittings(): DemoSitting[] {
         const rating: Rating = luck < 0.9 ? 'clean' : luck < 1.18 ? 'rough' : 'lost'
         const repeats = 16 + Math.floor(random() * 32)
         const seconds = Math.round((repeats * 8 * 60) / tempo)
-        sittings.push({ lickId, daysAgo, minute, step, tempo, repeats, seconds, rating })
+        const tense = rating !== 'clean' && random() < 0.4
+        const notes = rating === 'clean' ? [''] : NOTES[rating]
+        const note = notes[Math.floor(random() * notes.length)] as string
+        const played = { lickId, grid, step, form, tempo, repeats, seconds }
+        sittings.push({ ...played, daysAgo, minute, rating, tense, note })
         minute += Math.ceil(seconds / 60) + 1
       }
     }

@@ -3,7 +3,7 @@ import { fail, ok, type Result } from '~/core/foundation'
 import type { StoreIssue } from './records'
 
 export const DATABASE_NAME = 'dime-stack'
-const STORE_VERSION = 4
+const STORE_VERSION = 5
 /** Dexie keeps ten steps of the browser's version number for each of ours. */
 const STEPS = 10
 
@@ -21,13 +21,15 @@ export class DimeDatabase extends Dexie {
   grooves!: EntityTable<StoredRow, 'id'>
   kits!: EntityTable<StoredRow, 'id'>
   sittings!: EntityTable<StoredRow, 'id'>
+  plans!: EntityTable<StoredRow, 'id'>
 
   constructor() {
     super(DATABASE_NAME)
     this.version(1).stores({ licks: 'id', settings: 'id' })
     this.version(2).stores({ cells: 'id', versions: 'id, lickId', grooves: 'id' })
     this.version(3).stores({ kits: 'id' })
-    this.version(STORE_VERSION).stores({ sittings: 'id, lickId' })
+    this.version(4).stores({ sittings: 'id, lickId' })
+    this.version(STORE_VERSION).stores({ plans: 'id' })
   }
 }
 

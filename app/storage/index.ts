@@ -4,6 +4,7 @@ export {
   keepCell,
   keepGroove,
   keepKit,
+  keepPlan,
   keepSitting,
   keepVersion,
   listCells,
@@ -11,6 +12,7 @@ export {
   listKits,
   listSittings,
   listVersions,
+  loadPlan,
 } from './kept'
 export {
   addLicks,
@@ -32,6 +34,8 @@ export {
   type KitRecord,
   kitRecordSchema,
   type LickRecord,
+  type PlanRecord,
+  planRecordSchema,
   type Settings,
   type SittingRecord,
   type StoreIssue,

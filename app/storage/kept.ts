@@ -8,6 +8,8 @@ import {
   grooveRecordSchema,
   type KitRecord,
   kitRecordSchema,
+  type PlanRecord,
+  planRecordSchema,
   type SittingRecord,
   type StoreIssue,
   sittingRecordSchema,
@@ -35,6 +37,14 @@ export function listSittings(): Promise<Result<SittingRecord[], StoreIssue>> {
   return withStore(async ({ sittings }) =>
     ok(readable(await sittings.toArray(), sittingRecordSchema)),
   )
+}
+
+/** How a lick is practised; null where nothing was chosen yet. */
+export function loadPlan(lickId: string): Promise<Result<PlanRecord | null, StoreIssue>> {
+  return withStore(async ({ plans }) => {
+    const read = planRecordSchema.safeParse(await plans.get(lickId))
+    return ok(read.success ? read.data : null)
+  })
 }
 
 /** The kept versions of a lick, oldest first. */
@@ -76,17 +86,22 @@ export function keepSitting(sitting: SittingRecord): Promise<Result<string, Stor
   return keep('sittings', sitting)
 }
 
+/** Keeps how a lick is practised. */
+export function keepPlan(plan: PlanRecord): Promise<Result<string, StoreIssue>> {
+  return keep('plans', plan)
+}
+
 /** Keeps a version of a lick, new or renamed. */
 export function keepVersion(version: VersionRecord): Promise<Result<string, StoreIssue>> {
   return keep('versions', version)
 }
 
 /** The tables of what is kept by name. */
-export type KeptTable = 'cells' | 'versions' | 'grooves' | 'kits' | 'sittings'
+export type KeptTable = 'cells' | 'versions' | 'grooves' | 'kits' | 'sittings' | 'plans'
 
 function keep(
   table: KeptTable,
-  record: CellRecord | VersionRecord | GrooveRecord | KitRecord | SittingRecord,
+  record: CellRecord | VersionRecord | GrooveRecord | KitRecord | SittingRecord | PlanRecord,
 ): Promise<Result<string, StoreIssue>> {
   return withStore(async (database: DimeDatabase) => {
     await database[table].put(record as StoredRow)

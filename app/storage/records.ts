@@ -71,10 +71,9 @@ const limbSpeed = z.object({
   double: z.number().min(30).max(2000),
 })
 
-/** A stretch of practice, kept as it goes on. Times are milliseconds since 1970. */
-export const sittingRecordSchema = z.object({
+const sittingFields = z.object({
   id: z.string().min(1).max(60),
-  version: z.literal(1),
+  version: z.literal(2),
   lickId: z.string().min(1),
   createdAt: z.number(),
   step: z.string().max(120),
@@ -82,8 +81,62 @@ export const sittingRecordSchema = z.object({
   repeats: z.number().int().min(0),
   seconds: z.number().min(0),
   rating: z.enum(['clean', 'rough', 'lost']).nullable(),
+  /** Whether it felt tense. */
+  tense: z.boolean(),
+  /** The grid and the form in which it was played; empty where that was not written down. */
+  grid: z.string().max(8),
+  form: z.string().max(40),
+  note: z.string().max(200),
 })
+
+/**
+ * A stretch of practice, kept as it goes on. Times are milliseconds since 1970. Those of version 1
+ * knew neither grid nor form, nor how it felt.
+ */
+export const sittingRecordSchema = z.preprocess((stored) => {
+  const old = z.looseObject({ version: z.literal(1) }).safeParse(stored)
+  return old.success
+    ? { ...old.data, version: 2, tense: false, grid: '', form: '', note: '' }
+    : stored
+}, sittingFields)
 export type SittingRecord = z.infer<typeof sittingRecordSchema>
+
+const practiceForm = z.discriminatedUnion('kind', [
+  z.object({
+    kind: z.literal('bars'),
+    groove: z.number().int().min(0).max(8),
+    fill: z.number().int().min(1).max(64),
+  }),
+  z.object({ kind: z.literal('half') }),
+  z.object({ kind: z.literal('over') }),
+])
+
+/** How a player practises a lick: order of the steps, ladder, repeats. Its id is the lick's. */
+export const planRecordSchema = z.object({
+  id: z.string().min(1),
+  version: z.literal(1),
+  createdAt: z.number(),
+  school: z.enum(['parts', 'halves', 'whole', 'bar']),
+  ladder: z.enum(['three', 'bpm', 'percent']),
+  /** The rungs as the player set them; null for those proposed. */
+  rungs: z.array(z.number().min(20).max(400)).min(1).max(40).nullable(),
+  /** Times on a rung. */
+  repeats: z.number().int().min(1).max(99),
+  /** Whether the ladder is climbed without being asked. */
+  climbs: z.boolean(),
+  steps: z
+    .array(
+      z.object({
+        part: z.string().max(60),
+        skipped: z.boolean(),
+        form: practiceForm.nullable(),
+      }),
+    )
+    .max(400),
+})
+export type PlanRecord = z.infer<typeof planRecordSchema>
+
+const padNote = z.number().int().min(0).max(127).nullable()
 
 /** What a player prefers; every field has a default, so that older records stay readable. */
 export const settingsSchema = z.object({
@@ -108,6 +161,25 @@ export const settingsSchema = z.object({
   openHanded: z.boolean().default(false),
   turnKit: z.boolean().default(false),
   turnFeet: z.boolean().default(false),
+  /** How practice is counted in and clicked. */
+  practiceCountIn: z.enum(['off', 'once', 'each']).default('once'),
+  clickMarks: z.enum(['off', 'beats', 'slots', 'off-beats']).default('beats'),
+  /** The click is silent in the last so many of every so many bars; null for never. */
+  dropOut: z
+    .object({ silent: z.number().int().min(1).max(15), of: z.number().int().min(2).max(16) })
+    .refine(({ silent, of }) => silent < of)
+    .nullable()
+    .default(null),
+  /** The hi-hat foot on the beat under whatever is practised. */
+  pulse: z.boolean().default(false),
+  /** The beats are said by the browser's voice. */
+  voiceCount: z.boolean().default(false),
+  /** Minutes after which a break is called for; 0 for never. */
+  breakAfter: z.number().int().min(0).max(120).default(25),
+  /** The MIDI notes of the pads that run practice. */
+  pads: z
+    .object({ play: padNote, clean: padNote, rough: padNote, lost: padNote })
+    .default({ play: null, clean: null, rough: null, lost: null }),
 })
 export type Settings = z.infer<typeof settingsSchema>
 export const DEFAULT_SETTINGS: Settings = settingsSchema.parse({})

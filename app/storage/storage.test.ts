@@ -110,6 +110,19 @@ describe('the store', () => {
       },
       settings: { id: 'settings', school: 'digits', turnKit: false },
     },
+    {
+      version: 4,
+      tables: {
+        licks: 'id',
+        settings: 'id',
+        cells: 'id',
+        versions: 'id, lickId',
+        grooves: 'id',
+        kits: 'id',
+        sittings: 'id, lickId',
+      },
+      settings: { id: 'settings', school: 'digits', openHanded: true },
+    },
   ]
 
   it.each(FROZEN)('of version $version is opened with all that is in it', async (frozen) => {
@@ -132,6 +145,18 @@ describe('the store', () => {
         .table('versions')
         .put({ id: 'v', version: 1, lickId: 'a', name: 'first', text: TEXT, createdAt: 5 })
     }
+    const sitting = {
+      id: 's',
+      version: 1,
+      lickId: 'a',
+      createdAt: 9,
+      step: 'hands alone',
+      tempo: 80,
+      repeats: 8,
+      seconds: 24,
+      rating: 'clean',
+    }
+    if (frozen.version > 3) await old.table('sittings').put(sitting)
     old.close()
     const store = await freshStore()
     expect(await store.loadLick('a')).toEqual({
@@ -144,7 +169,12 @@ describe('the store', () => {
       frozen.version > 1 ? [['first', '']] : [],
     )
     expect(await store.listKits()).toEqual({ ok: true, value: [] })
-    expect(await store.listSittings()).toEqual({ ok: true, value: [] })
+    const newest = { ...sitting, version: 2, tense: false, grid: '', form: '', note: '' }
+    expect(await store.listSittings()).toEqual({
+      ok: true,
+      value: frozen.version > 3 ? [newest] : [],
+    })
+    expect(await store.loadPlan('a')).toEqual({ ok: true, value: null })
     expect(await store.saveLick('a', 3, { text: TEXT, draft: null, voicing: '' }, 30)).toEqual({
       ok: true,
       value: 4,

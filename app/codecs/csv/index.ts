@@ -1,1 +1,1 @@
-export { formatSittings } from './sittings'
+export { formatSittings, type LoggedSitting } from './sittings'

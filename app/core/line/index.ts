@@ -10,6 +10,7 @@ export {
 } from './events'
 export {
   DEFAULT_FRAME,
+  DEFAULT_TEMPO,
   EMPTY_LICK,
   type Frame,
   frameTicks,

@@ -27,11 +27,11 @@ export interface SoundChoke {
   readonly surface: Voice
 }
 
-/** The metronome: the bar's first beat, the first of a felt group, or another beat. */
+/** The metronome: the bar's first beat, the first of a felt group, another beat, or between beats. */
 export interface SoundClick {
   readonly kind: 'click'
   readonly tick: Ticks
-  readonly weight: 'bar' | 'group' | 'beat'
+  readonly weight: 'bar' | 'group' | 'beat' | 'between'
   /** Clicks of the count-in are always heard; the others can be turned off. */
   readonly countIn: boolean
 }

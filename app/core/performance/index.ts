@@ -1,12 +1,17 @@
+export { CLICK_MARKS, type ClickMark, type ClickScheme, type DropOut, PLAIN_CLICK } from './clicks'
 export type { SoundClick, SoundEvent, SoundStroke } from './events'
 export { GRACE_LEAD_MS, graceLeads, LONGEST_GRACE_MS } from './grace'
-export { type Performance, type PlayOptions, toPerformance } from './performance'
+export { type Performance, toMedley, toPerformance } from './performance'
+export type { PlayOptions } from './round'
 export { onKit } from './sounds'
 export {
+  barOf,
   eventsBetween,
   type Position,
+  plannedSeconds,
   positionAt,
   secondsAt,
   type TempoMark,
+  type TempoPlan,
   tickAt,
 } from './timeline'

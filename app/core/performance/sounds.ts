@@ -19,10 +19,15 @@ export function onKit(
     const struck = { ...event, surface: sound(event.surface) }
     return graceSurface ? { ...struck, graceSurface: sound(graceSurface) } : struck
   }
+  const mapped = new WeakMap<readonly SoundEvent[], readonly SoundEvent[]>()
+  const known = (events: readonly SoundEvent[]) => {
+    const before = mapped.get(events) ?? events.map(sounding)
+    mapped.set(events, before)
+    return before
+  }
   return {
     ...performance,
-    firstRound: performance.firstRound.map(sounding),
-    laterRound: performance.laterRound.map(sounding),
+    round: (index) => known(performance.round(index)),
     ending: performance.ending.map(sounding),
   }
 }

@@ -1,4 +1,5 @@
 import type { Ticks } from '../time'
+import { isDropped } from './clicks'
 import { type SoundEvent, shifted } from './events'
 import type { Performance } from './performance'
 
@@ -13,26 +14,60 @@ export function eventsBetween(performance: Performance, from: Ticks, to: Ticks):
   const take = (events: readonly SoundEvent[], start: Ticks) => {
     for (const event of events) {
       const tick = start + event.tick
-      if (tick >= from && tick < to) found.push(shifted(event, start))
+      if (tick >= from && tick < to && !isSilent(performance, event, tick)) {
+        found.push(shifted(event, start))
+      }
     }
   }
   if (from < countInTicks) take(performance.countIn, 0)
   const first = Math.max(0, Math.floor((from - countInTicks) / roundTicks))
   const last = loop ? Math.ceil((to - countInTicks) / roundTicks) : 1
   for (let round = first; round < last; round += 1) {
-    take(
-      round === 0 ? performance.firstRound : performance.laterRound,
-      countInTicks + round * roundTicks,
-    )
+    take(performance.round(round), countInTicks + round * roundTicks)
   }
   if (!loop && to > countInTicks + roundTicks) take(performance.ending, countInTicks + roundTicks)
   return found
 }
 
+/** A click of the player's own is silent in the bars that are dropped; a count-in never is. */
+function isSilent(performance: Performance, event: SoundEvent, tick: Ticks): boolean {
+  if (event.kind !== 'click' || event.countIn) return false
+  return isDropped(performance.dropOut, barOf(performance, tick))
+}
+
+/** The bar of a play tick, counted from 0 after the count-in; negative in it. */
+export function barOf({ countInTicks, barTicks }: Performance, tick: Ticks): number {
+  return Math.floor((tick - countInTicks) / barTicks)
+}
+
+/** The tempo of every bar, in seconds a tick; the count-in goes at that of bar 0. */
+export type TempoPlan = (bar: number) => number
+
+/**
+ * When a play tick sounds by a plan, in seconds from the start: whole bars before it, each at its own
+ * tempo, and its part of the bar it lies in.
+ */
+export function plannedSeconds(performance: Performance, plan: TempoPlan, tick: Ticks): number {
+  const { countInTicks, barTicks } = performance
+  const bar = barOf(performance, tick)
+  if (bar < 0) return tick * plan(0)
+  let seconds = countInTicks * plan(0)
+  for (let before = 0; before < bar; before += 1) seconds += barTicks * plan(before)
+  return seconds + (tick - countInTicks - bar * barTicks) * plan(bar)
+}
+
 /** Where a play tick lies in the music. `tick` counts from the barline of the fill's bar. */
 export type Position =
   | { readonly phase: 'count-in'; readonly tick: Ticks }
-  | { readonly phase: 'round'; readonly round: number; readonly tick: Ticks }
+  | {
+      readonly phase: 'round'
+      readonly round: number
+      readonly tick: Ticks
+      /** From 0 after the count-in. */
+      readonly bar: number
+      /** Ticks since the end of the count-in. */
+      readonly played: Ticks
+    }
   | { readonly phase: 'ending'; readonly tick: Ticks }
   | { readonly phase: 'over' }
 
@@ -43,7 +78,9 @@ export function positionAt(performance: Performance, playTick: Ticks): Position 
   const since = playTick - countInTicks
   const round = Math.floor(since / roundTicks)
   if (loop || round === 0) {
-    return { phase: 'round', round, tick: since - round * roundTicks - barlineTick }
+    const bar = barOf(performance, playTick)
+    const tick = since - round * roundTicks - barlineTick
+    return { phase: 'round', round, tick, bar, played: since }
   }
   const tick = since - barlineTick
   return since < roundTicks + endingTicks ? { phase: 'ending', tick } : { phase: 'over' }

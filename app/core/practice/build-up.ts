@@ -2,9 +2,10 @@ import { leaveOut, mapStrokes, type Phrase, phraseOf, type SlotRange, startsOf }
 import { EMPTY_LICK, type Lick, type Line, lickSlots, lineEvents, normalGridChanges } from '../line'
 import { formatSlot } from '../notation'
 import { DEFAULT_SETTING, type Setting, speedLimit } from '../playing'
-import { isHand, type Stroke, strokesInSlot, toStroke } from '../sticking'
+import { isHand, type Stroke, strokesInSlot } from '../sticking'
 import type { Grid, Ticks } from '../time'
 import type { PracticeForm } from './form'
+import { pulseOf } from './pulse'
 
 export const PART_KINDS = [
   'hands',
@@ -16,6 +17,7 @@ export const PART_KINDS = [
   'right-voices',
   'left-voices',
   'bar',
+  'loop',
 ] as const
 export type PartKind = (typeof PART_KINDS)[number]
 
@@ -28,9 +30,22 @@ export interface PracticePart {
   readonly range: SlotRange
 }
 
-/** Part by part and joined, or the whole line at once and slow. */
-export const PRACTICE_SCHOOLS = ['parts', 'whole'] as const
+/**
+ * Limbs apart, then joined; halves, then glued; the whole line at once and slow, then voiced; or
+ * straight into the bar.
+ */
+export const PRACTICE_SCHOOLS = ['parts', 'halves', 'whole', 'bar'] as const
 export type PracticeSchool = (typeof PRACTICE_SCHOOLS)[number]
+
+/** What tells a part of a lick's build-up from the others, also when the lick has changed. */
+export function partKey({ kind, range }: PracticePart): string {
+  return `${kind} ${range.from}-${range.to}`
+}
+
+/** Slots of a lick as a part of their own, over and over: a loop of what is selected. */
+export function loopPart(lick: Lick, range: SlotRange): PracticePart {
+  return { kind: 'loop', lick: excerpt(lick, range), form: OVER, range }
+}
 
 const OVER: PracticeForm = { kind: 'over' }
 const IN_BAR: PracticeForm = { kind: 'bars', groove: 1, fill: 1 }
@@ -54,7 +69,9 @@ export function buildUp(
   const plain = withSlots(lick, mapStrokes(lick.line.slots, withoutVoice))
   const together: PracticePart = { kind: 'together', lick: bare(plain), form: OVER, range: all }
   const voices = voiceParts(lick, all)
+  if (school === 'bar') return [whole]
   if (school === 'whole') return [together, ...voices, whole]
+  if (school === 'halves') return [...halves(plain), together, ...voices, whole]
   return [
     ...limbParts(plain, all),
     together,
@@ -74,7 +91,9 @@ function limbParts(plain: Lick, all: SlotRange): PracticePart[] {
   if (feet.length === 0 || !hands) return []
   const without = (letters: readonly ('R' | 'L' | 'X' | 'K' | 'H' | 'J')[]) =>
     letters.reduce<Phrase>((phrase, letter) => leaveOut(phrase, letter), phraseOf(plain.line, all))
-  const pulse = uses(plain, ({ letter }) => letter === 'H' || letter === 'J') ? [] : [PULSE]
+  const pulse = uses(plain, ({ letter }) => letter === 'H' || letter === 'J')
+    ? []
+    : [pulseOf(plain.frame.meter)]
   return [
     { kind: 'hands', lick: bare(withSlots(plain, without(feet).slots)), form: OVER, range: all },
     {
@@ -85,17 +104,6 @@ function limbParts(plain: Lick, all: SlotRange): PracticePart[] {
     },
   ]
 }
-
-/** The hi-hat foot on every quarter. */
-const PULSE = {
-  scope: 'all',
-  grid: { value: 4, tuplet: null },
-  line: {
-    slots: [{ kind: 'struck', strokes: [toStroke('H')] }],
-    groups: [1],
-    gridChanges: [],
-  },
-} as const
 
 /** Each joint between two groups once, and the move that sets the speed limit. */
 function weakSpots(lick: Lick, plain: Lick, setting: Setting): PracticePart[] {

@@ -1,98 +1,128 @@
 import type { RandomStream } from '../foundation'
 
-/** A cell of a flow by its length in slots, and how often it is wished for beside the others. */
+/** A cell of a flow by its length, and how often it is wished for beside the others. */
 export interface FlowCell {
-  readonly slots: number
+  /** In whole units, whatever the unit is: slots, or ticks divided by what they have in common. */
+  readonly length: number
+  /** A whole number; 0 for never. */
   readonly weight: number
 }
 
 export interface FlowRules {
   readonly cells: readonly FlowCell[]
-  /** Every phrase has exactly so many slots. */
+  /** Every phrase has exactly so many units. */
   readonly length: number
-  /** No cell comes more than so often in a row within a phrase. */
+  /** No cell comes more than so often in a row. */
   readonly mostInRow: number
+  /** What is made up at the end is a whole number of these; 1 where nothing is said. */
+  readonly restUnit?: number
+}
+
+/** The cell that came last, and how often in a row: what the next phrase must take up. */
+export interface FlowRun {
+  readonly cell: number
+  readonly times: number
 }
 
 /** One phrase of a flow: the cells in order by their index, and what is left to make up. */
 export interface FlowPhrase {
   readonly order: readonly number[]
-  /** Slots of remainder at the end; 0 where the cells come out exactly. */
+  /** Units of remainder at the end; 0 where the cells come out exactly. */
   readonly rest: number
+  readonly run: FlowRun
 }
+
+export const NO_RUN: FlowRun = { cell: -1, times: 0 }
 
 /**
  * Draws phrases that always come out: among all orders of cells that fill a phrase exactly, each as
  * likely as the product of its cells' weights; equal weights draw evenly from all chains. Where no
- * order is exact, the longest that fits, and a remainder. Deterministic in its stream.
+ * order is exact, the longest that leaves a remainder which can be made up. Deterministic in its
+ * stream. Throws RangeError for rules that are none.
  */
-export function drawPhrase(rules: FlowRules, random: RandomStream): FlowPhrase {
+export function drawPhrase(
+  rules: FlowRules,
+  random: RandomStream,
+  before: FlowRun = NO_RUN,
+): FlowPhrase {
   assertRules(rules)
-  const { cells, length, mostInRow } = rules
+  const { cells, length, restUnit = 1 } = rules
   const weigh = toWeights(rules)
-  let target = length
-  while (target > 0 && weigh(target, -1, 0) === 0) target -= 1
+  let rest = 0
+  while (rest < length && weigh(length - rest, before) === 0n) rest += restUnit
   const order: number[] = []
-  let [left, last, run] = [target, -1, 0]
+  let run = before
+  let left = Math.max(0, length - rest)
   while (left > 0) {
-    const chances = cells.map((cell, i) => {
-      const again = i === last ? run + 1 : 1
-      if (cell.slots > left || again > mostInRow) return 0
-      return cell.weight * weigh(left - cell.slots, i, again)
-    })
+    const chances = cells.map((cell, i) => chanceOf(rules, cell, i, left, run, weigh))
     const chosen = pick(chances, random())
-    run = chosen === last ? run + 1 : 1
-    last = chosen
-    left -= (cells[chosen] as FlowCell).slots
+    run = after(run, chosen)
+    left -= (cells[chosen] as FlowCell).length
     order.push(chosen)
   }
-  return { order, rest: length - target }
+  const made = length - order.reduce((sum, cell) => sum + (cells[cell] as FlowCell).length, 0)
+  // What is made up stands between: whatever came before it is no longer the last.
+  return { order, rest: made, run: made > 0 ? NO_RUN : run }
 }
 
-/**
- * The summed weight of all ways to fill what is left, after so many of one cell in a row. Weights are
- * shares, so that the sums of long phrases stay within what a number can hold.
- */
-function toWeights({ cells, mostInRow }: FlowRules) {
-  const total = cells.reduce((sum, { weight }) => sum + weight, 0)
-  const known = new Map<string, number>()
-  const weigh = (left: number, last: number, run: number): number => {
-    if (left === 0) return 1
-    const key = `${left} ${last} ${run}`
+type Weigh = (left: number, run: FlowRun) => bigint
+
+/** The summed weight of all ways to fill what is left after a run: exact, in whole numbers. */
+function toWeights(rules: FlowRules): Weigh {
+  const known = new Map<string, bigint>()
+  const weigh: Weigh = (left, run) => {
+    if (left === 0) return 1n
+    const key = `${left} ${run.cell} ${run.times}`
     const before = known.get(key)
     if (before !== undefined) return before
-    let sum = 0
-    for (const [i, cell] of cells.entries()) {
-      const again = i === last ? run + 1 : 1
-      if (cell.slots <= left && again <= mostInRow && cell.weight > 0) {
-        sum += (cell.weight / total) * weigh(left - cell.slots, i, again)
-      }
-    }
+    let sum = 0n
+    for (const [i, cell] of rules.cells.entries()) sum += chanceOf(rules, cell, i, left, run, weigh)
     known.set(key, sum)
     return sum
   }
   return weigh
 }
 
-function pick(chances: readonly number[], share: number): number {
-  const total = chances.reduce((sum, chance) => sum + chance, 0)
-  let mark = share * total
-  for (const [i, chance] of chances.entries()) {
-    mark -= chance
-    if (mark < 0 && chance > 0) return i
-  }
-  return chances.findLastIndex((chance) => chance > 0)
+function chanceOf(
+  { mostInRow }: FlowRules,
+  { length, weight }: FlowCell,
+  index: number,
+  left: number,
+  run: FlowRun,
+  weigh: Weigh,
+): bigint {
+  const next = after(run, index)
+  if (length > left || next.times > mostInRow || weight === 0) return 0n
+  return BigInt(weight) * weigh(left - length, next)
 }
 
-/** A phrase is a few bars. */
-const MOST_SLOTS = 512
+function after(run: FlowRun, cell: number): FlowRun {
+  return { cell, times: cell === run.cell ? run.times + 1 : 1 }
+}
 
-function assertRules({ cells, length, mostInRow }: FlowRules): void {
+/** Shares are drawn in steps of 2 ** -48. */
+const STEPS = 2 ** 48
+
+function pick(chances: readonly bigint[], share: number): number {
+  const total = chances.reduce((sum, chance) => sum + chance, 0n)
+  let mark = (BigInt(Math.floor(share * STEPS)) * total) / BigInt(STEPS)
+  for (const [i, chance] of chances.entries()) {
+    mark -= chance
+    if (mark < 0n) return i
+  }
+  return chances.findLastIndex((chance) => chance > 0n)
+}
+
+/** A phrase is a few bars, in units as small as its grids ask for. */
+const MOST_UNITS = 16384
+
+function assertRules({ cells, length, mostInRow, restUnit = 1 }: FlowRules): void {
+  const whole = (value: number, least: number) => Number.isInteger(value) && value >= least
   const fine =
-    cells.every(({ slots, weight }) => Number.isInteger(slots) && slots > 0 && weight >= 0) &&
-    Number.isInteger(length) &&
-    length >= 0 &&
-    length <= MOST_SLOTS &&
-    mostInRow >= 1
-  if (!fine) throw new RangeError(`a flow of ${length} slots, ${mostInRow} in a row`)
+    cells.every((cell) => whole(cell.length, 1) && whole(cell.weight, 0)) &&
+    whole(length, 0) &&
+    length <= MOST_UNITS &&
+    whole(mostInRow, 1) &&
+    whole(restUnit, 1)
+  if (!fine) throw new RangeError(`a flow of ${length} units, ${mostInRow} in a row`)
 }

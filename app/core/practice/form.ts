@@ -68,18 +68,6 @@ function overAndOver(lick: Lick): Lick {
   return runOn(alone, all, Math.min(MAX_BARS, meeting.bars))?.lick ?? alone
 }
 
-/**
- * How often a part has come round after so many rounds of what is played, and ticks into the next:
- * over and over it is once each time through, else once a round.
- */
-export function repeatsAfter(lick: Lick, form: PracticeForm, rounds: number, tick: Ticks): number {
-  if (form.kind !== 'over') return rounds
-  const { bar } = frameTicks(lick.frame)
-  const once = roundOf(lick, form).ticks
-  const whole = (inForm(lick, form).frame.bars ?? 1) * bar
-  return Math.floor((rounds * whole + Math.max(0, tick)) / once)
-}
-
 /** Seconds of a round at a tempo in beats of the metre. Example: 3 + 1 in 4/4 at 96 is 10 s. */
 export function roundSeconds(lick: Lick, form: PracticeForm, tempo: number): number {
   const { beat } = frameTicks(lick.frame)

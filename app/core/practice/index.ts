@@ -1,33 +1,80 @@
 export {
   buildUp,
+  loopPart,
   PART_KINDS,
   type PartKind,
   PRACTICE_SCHOOLS,
   type PracticePart,
   type PracticeSchool,
+  partKey,
 } from './build-up'
-export { drawPhrase, type FlowCell, type FlowPhrase, type FlowRules } from './flow'
+export { minutesSinceBreak, type Strain, strainsAt } from './care'
+export {
+  barsOfRung,
+  type Climb,
+  chooseRung,
+  repeatsOn,
+  type Standing,
+  standAt,
+} from './climb'
+export { drawPhrase, type FlowCell, type FlowPhrase, type FlowRules, NO_RUN } from './flow'
 export {
   formName,
   inForm,
   PRACTICE_FORMS,
   type PracticeForm,
   type Round,
-  repeatsAfter,
   roundOf,
   roundSeconds,
 } from './form'
 export {
+  addRung,
   equalRatios,
   equalSteps,
   LADDER_SCHOOLS,
   type LadderSchool,
+  type LadderWish,
   ladderOf,
+  ladderSpan,
+  moveRung,
   nextRung,
   nextTempos,
   type Rating,
+  removeRung,
   threeRungs,
   wholeRatios,
 } from './ladder'
-export { dueAfter, type LickLog, lickLogs, minutesByDay, type Sitting } from './log'
+export {
+  dueAfter,
+  type LickLog,
+  lickLogs,
+  minutesByDay,
+  type Neglected,
+  neglectedLicks,
+  onGrid,
+  type Sitting,
+  speedJump,
+} from './log'
+export {
+  fillsBar,
+  type Mix,
+  type MixPhrase,
+  type MixSource,
+  type Stretch,
+  TAILS,
+  type Tail,
+  toMix,
+  toStretch,
+} from './mix'
 export { planSeconds, type Stage, stageSeconds } from './plan'
+export { findPulsed, pulseOf } from './pulse'
+export {
+  findStep,
+  moveStep,
+  type PlannedStep,
+  planSteps,
+  repeatStep,
+  type StepChoice,
+  sameForm,
+  toChoices,
+} from './steps'

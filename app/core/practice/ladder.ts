@@ -1,3 +1,5 @@
+import { DEFAULT_TEMPO, TEMPO_RANGE } from '../line'
+
 /** How a ladder's tempos are chosen. */
 export const LADDER_SCHOOLS = ['three', 'bpm', 'percent'] as const
 export type LadderSchool = (typeof LADDER_SCHOOLS)[number]
@@ -43,6 +45,64 @@ export function equalSteps(from: number, to: number, by: number): number[] {
 export function threeRungs(from: number, to: number): number[] {
   assertRising(from, to, 1)
   return [...new Set([from, Math.round(Math.sqrt(from * to)), to])]
+}
+
+/** What a ladder is proposed from. */
+export interface LadderWish {
+  /** The learning tempo and the goal that the lick is written with. */
+  readonly tempo: number
+  readonly goal: number | null
+  /** The fastest tempo that the model gives its hands and feet; null where nothing moves. */
+  readonly limit: number | null
+  /** The best clean tempo so far, and the slowest that was tense since; null for none. */
+  readonly bestClean: number | null
+  readonly tense: number | null
+}
+
+/** Where no goal is set, a ladder ends half as fast again as it begins. */
+const REACH = 1.5
+
+/**
+ * Where a ladder begins and ends. It begins at the learning tempo, or at the best clean one where
+ * that is faster; without either under the limit, at the limit. It ends at the goal; where that is
+ * reached, at the next tempo between clean and tense; without a goal within the limit.
+ */
+export function ladderSpan({ tempo, goal, limit, bestClean, tense }: LadderWish): {
+  readonly from: number
+  readonly to: number
+} {
+  const most = Math.min(TEMPO_RANGE.most, limit ?? TEMPO_RANGE.most)
+  const slow = Math.max(TEMPO_RANGE.least, Math.min(tempo, Math.floor(most)))
+  const from = Math.max(slow, bestClean ?? slow)
+  if (goal !== null && goal > from) return { from, to: goal }
+  const next = bestClean === null ? Math.round(from * REACH) : nextTempos(bestClean, tense)[1]
+  return { from, to: Math.max(from, Math.min(next, Math.floor(most))) }
+}
+
+/** A rung at another tempo, kept between its neighbours and within what can be played. */
+export function moveRung(rungs: readonly number[], index: number, tempo: number): number[] {
+  const least = index === 0 ? TEMPO_RANGE.least : (rungs[index - 1] as number) + 1
+  const most = index === rungs.length - 1 ? TEMPO_RANGE.most : (rungs[index + 1] as number) - 1
+  const moved = Math.min(most, Math.max(least, Math.round(tempo)))
+  // Neighbours that are less than two apart leave no room.
+  return least > most ? [...rungs] : rungs.map((rung, i) => (i === index ? moved : rung))
+}
+
+/** A rung more, in the widest gap; above the last where no gap has room. */
+export function addRung(rungs: readonly number[]): number[] {
+  const gaps = rungs.slice(1).map((rung, i) => rung - (rungs[i] as number))
+  const widest = Math.max(0, ...gaps)
+  const at = gaps.indexOf(widest)
+  const [below, above] = [rungs[at] as number, rungs[at + 1] as number]
+  if (widest >= 2) return rungs.toSpliced(at + 1, 0, Math.round((below + above) / 2))
+  const last = rungs.at(-1) ?? DEFAULT_TEMPO
+  const next = Math.min(TEMPO_RANGE.most, last + DEFAULT_STEP)
+  return next > last ? [...rungs, next] : [...rungs]
+}
+
+/** A rung fewer; the last one stays. */
+export function removeRung(rungs: readonly number[], index: number): number[] {
+  return rungs.length < 2 ? [...rungs] : rungs.toSpliced(index, 1)
 }
 
 /** A ladder by its school, at the usual cap and step. */

@@ -1,3 +1,4 @@
+import { findGrid, type Grid, gridName, gridTicks } from '../time'
 import type { Rating } from './ladder'
 
 /** One stretch of practice: a lick at one tempo. Times are milliseconds since 1970. */
@@ -12,6 +13,10 @@ export interface Sitting {
   readonly seconds: number
   /** How it went; null where it was not said. */
   readonly rating: Rating | null
+  /** Whether it felt tense. */
+  readonly tense: boolean
+  /** The grid that it was played on, as `1/16`; empty where that was not written down. */
+  readonly grid: string
 }
 
 const DAY = 24 * 60 * 60 * 1000
@@ -23,7 +28,7 @@ export interface LickLog {
   readonly seconds: number
   readonly lastAt: number
   readonly bestClean: number | null
-  /** The slowest tempo that was rough or lost since the best clean one was played; null for none. */
+  /** The slowest tempo that was tense, rough or lost since the best clean one; null for none. */
   readonly tense: number | null
   /** When it is due again, by the rule of `dueAfter`. */
   readonly dueAt: number
@@ -53,11 +58,12 @@ export function lickLogs(sittings: readonly Sitting[]): LickLog[] {
 /** The log of one lick from its sittings in order of time. */
 function logOf(lickId: string, own: readonly Sitting[]): LickLog {
   const last = own.at(-1) as Sitting
-  const clean = own.filter(({ rating }) => rating === 'clean')
+  const clean = own.filter(({ rating, tense }) => rating === 'clean' && !tense)
   const bestClean = clean.length > 0 ? Math.max(...clean.map(({ tempo }) => tempo)) : null
   const bestAt = clean.findLast(({ tempo }) => tempo === bestClean)?.at ?? Number.NEGATIVE_INFINITY
   const tense = own
-    .filter(({ rating, at }) => at >= bestAt && (rating === 'rough' || rating === 'lost'))
+    .filter(({ at }) => at >= bestAt)
+    .filter(({ rating, tense }) => tense || rating === 'rough' || rating === 'lost')
     .map(({ tempo }) => tempo)
   return {
     lickId,
@@ -85,6 +91,58 @@ function cleanTimes(own: readonly Sitting[]): number {
     }
   }
   return times
+}
+
+/**
+ * Sittings with their tempos as they would be on another grid: as many strokes a minute. So a lick
+ * that is now written in thirty-seconds is not taken to be twice as fast as it was ever played.
+ */
+export function onGrid<S extends Pick<Sitting, 'tempo' | 'grid'>>(
+  sittings: readonly S[],
+  grid: Grid,
+): S[] {
+  return sittings.map((sitting) => {
+    const own = findGrid(sitting.grid)
+    if (!own) return sitting
+    const tempo = sitting.tempo * (gridTicks(grid) / gridTicks(own))
+    return { ...sitting, tempo, grid: gridName(grid) }
+  })
+}
+
+/**
+ * How many times as fast one tempo on a grid is as another on another grid.
+ * Example: from 54 in `1/16` to 58 in `1/32` is 2.15 times.
+ */
+export function speedJump(
+  from: { readonly tempo: number; readonly grid: Grid },
+  to: { readonly tempo: number; readonly grid: Grid },
+): number {
+  return to.tempo / gridTicks(to.grid) / (from.tempo / gridTicks(from.grid))
+}
+
+/** A lick and how long it was left alone; null days where it was never practised. */
+export interface Neglected {
+  readonly lickId: string
+  readonly days: number | null
+}
+
+/** The licks left alone for more than so many days, never practised ones first, then the longest. */
+export function neglectedLicks(
+  lickIds: readonly string[],
+  logs: readonly LickLog[],
+  now: number,
+  days: number,
+): Neglected[] {
+  const lastAt = new Map(logs.map((log) => [log.lickId, log.lastAt]))
+  return lickIds
+    .map((lickId) => {
+      const last = lastAt.get(lickId)
+      return { lickId, days: last === undefined ? null : Math.floor((now - last) / DAY) }
+    })
+    .filter((one) => one.days === null || one.days > days)
+    .sort(
+      (a, b) => (b.days ?? Number.POSITIVE_INFINITY) - (a.days ?? Number.POSITIVE_INFINITY) || 0,
+    )
 }
 
 /** Minutes of each day from one to another, both included, days without any too. */

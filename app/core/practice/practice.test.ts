@@ -2,21 +2,16 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
-import { toRandomStream } from '../foundation'
 import { lineTicks, sumOf } from '../line'
 import { formatLine } from '../notation'
 import {
   buildUp,
-  drawPhrase,
-  dueAfter,
   equalRatios,
   equalSteps,
   formName,
   inForm,
   LADDER_SCHOOLS,
   ladderOf,
-  lickLogs,
-  minutesByDay,
   nextRung,
   nextTempos,
   PART_KINDS,
@@ -24,11 +19,8 @@ import {
   type PracticeForm,
   type PracticePart,
   planSeconds,
-  type Rating,
-  repeatsAfter,
   roundOf,
   roundSeconds,
-  type Sitting,
   type Stage,
   stageSeconds,
   threeRungs,
@@ -114,15 +106,6 @@ describe('forms (C17)', () => {
     expect(sumOf(over)).toMatchObject({ bars: 5, fits: true })
   })
 
-  it('count how often a line has come round', () => {
-    const five = lickOf('RLLRK')
-    const over = { kind: 'over' } as const
-    expect(repeatsAfter(five, over, 0, 5 * 2520 - 1)).toBe(0)
-    expect(repeatsAfter(five, over, 0, 5 * 2520)).toBe(1)
-    expect(repeatsAfter(five, over, 1, 0)).toBe(16)
-    expect(repeatsAfter(five, bars(1, 1), 3, 99999)).toBe(3)
-  })
-
   it('have names of their own', () =>
     expect(new Set(PRACTICE_FORMS.map(formName)).size).toBe(PRACTICE_FORMS.length))
 })
@@ -192,122 +175,5 @@ describe('build-ups (C48)', () => {
       }),
       { numRuns: 60 },
     )
-  })
-})
-
-describe('flows (C51, hard case 31)', () => {
-  const cells = (...slots: number[]) => slots.map((one) => ({ slots: one, weight: 1 }))
-  const count = (length: number, rules: ReturnType<typeof cells>, mostInRow = 99) => {
-    const stream = toRandomStream(7)
-    const seen = new Map<string, number>()
-    for (let i = 0; i < 3000; i += 1) {
-      const { order } = drawPhrase({ cells: rules, length, mostInRow }, stream)
-      const key = order.map((cell) => rules[cell]?.slots).join(' ')
-      seen.set(key, (seen.get(key) ?? 0) + 1)
-    }
-    return seen
-  }
-
-  it('draw evenly from all chains', () => {
-    const seen = count(14, cells(4, 5))
-    expect([...seen.keys()].sort()).toEqual(['4 5 5', '5 4 5', '5 5 4'])
-    for (const often of seen.values()) expect(Math.abs(often - 1000)).toBeLessThan(120)
-    expect(count(24, cells(4, 6)).size).toBe(12)
-  })
-
-  it('make up a remainder where nothing is exact', () =>
-    expect(drawPhrase({ cells: cells(6, 8), length: 15, mostInRow: 9 }, () => 0)).toEqual({
-      order: [0, 1],
-      rest: 1,
-    }))
-
-  it('end on the barline, for any cells, weights, and seed, and are the same for the same (law)', () => {
-    const some = fc.array(
-      fc.record({ slots: fc.integer({ min: 1, max: 12 }), weight: fc.integer({ min: 0, max: 9 }) }),
-      { maxLength: 5 },
-    )
-    const numbers = fc.tuple(
-      fc.integer({ min: 0, max: 96 }),
-      fc.integer({ min: 1, max: 4 }),
-      fc.nat(),
-    )
-    fc.assert(
-      fc.property(some, numbers, (list, [length, mostInRow, seed]) => {
-        const rules = { cells: list, length, mostInRow }
-        const { order, rest } = drawPhrase(rules, toRandomStream(seed))
-        const used = order.reduce((sum, cell) => sum + (list[cell]?.slots ?? Number.NaN), 0)
-        expect(used + rest).toBe(length)
-        for (const cell of order) expect(list[cell]?.weight).toBeGreaterThan(0)
-        for (let i = mostInRow; i < order.length; i += 1) {
-          expect(new Set(order.slice(i - mostInRow, i + 1)).size).toBeGreaterThan(1)
-        }
-        expect(drawPhrase(rules, toRandomStream(seed))).toEqual({ order, rest })
-      }),
-    )
-  })
-
-  it('refuse what is no flow', () =>
-    expect(() => drawPhrase({ cells: cells(0), length: 4, mostInRow: 1 }, () => 0)).toThrow(
-      RangeError,
-    ))
-})
-
-describe('the log', () => {
-  const DAY = 24 * 60 * 60 * 1000
-  const sitting = (day: number, tempo: number, rating: Rating | null, lickId = 'a'): Sitting => ({
-    id: `${lickId} ${day} ${tempo}`,
-    lickId,
-    at: day * DAY,
-    step: '',
-    tempo,
-    repeats: 8,
-    seconds: 60,
-    rating,
-  })
-
-  it('knows the best clean tempo, what is tense since, and what is due', () => {
-    const [b, a] = lickLogs([
-      sitting(3, 101, 'clean'),
-      sitting(1, 90, 'clean'),
-      sitting(2, 100, 'rough'),
-      sitting(3, 113, 'rough'),
-      sitting(0, 80, 'lost', 'b'),
-    ])
-    expect(b).toMatchObject({ lickId: 'b', bestClean: null, dueAt: 0 })
-    expect(a).toMatchObject({ bestClean: 101, tense: 113, sittings: 4, seconds: 240 })
-    expect(a?.dueAt).toBe(4 * DAY)
-  })
-
-  it.each<[number, Rating | null, number]>([
-    [1, 'clean', 1],
-    [2, 'clean', 2],
-    [3, 'clean', 4],
-    [9, 'clean', 16],
-    [0, 'rough', 1],
-    [0, null, 1],
-    [0, 'lost', 0],
-  ])('after %i clean in a row and %s at last it is due in %i days', (row, last, days) =>
-    expect(dueAfter(row, last)).toBe(days),
-  )
-
-  it('counts the rungs of one evening as one time', () => {
-    const evening = (day: number) =>
-      [72, 78, 84].map((tempo, i) => sitting(day + i / 48, tempo, 'clean'))
-    const [log] = lickLogs([...evening(0), ...evening(1), ...evening(3)])
-    expect(log?.dueAt).toBe((3 + 2 / 48 + 4) * DAY)
-  })
-
-  it('tells the minutes of every day, also of days without any', () => {
-    const days = minutesByDay(
-      [sitting(1, 80, null), sitting(1, 90, null), sitting(9, 90, null)],
-      0,
-      2 * DAY,
-      (at) => String(Math.floor(at / DAY)),
-    )
-    expect(days).toEqual([
-      { day: '0', minutes: 0 },
-      { day: '1', minutes: 2 },
-      { day: '2', minutes: 0 },
-    ])
   })
 })

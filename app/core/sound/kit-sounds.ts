@@ -96,7 +96,7 @@ function recipeOf(name: SoundName): Recipe {
     case 'click-beat':
       return click(1400)
     case 'click-between':
-      return click(1050, 0.28)
+      return click(1050, 0.32)
     default:
       throw new RangeError(`sound ${name}: there is no recipe for it`)
   }

@@ -1,5 +1,6 @@
 import { useHotkeys } from 'react-hotkeys-hook'
 import { TEMPO_RANGE } from '~/core/line'
+import { onControl } from '~/ui/keys'
 
 const TEMPO_STEP = 2
 
@@ -22,9 +23,4 @@ export function useBenchKeys(actions: {
   useHotkeys('-', () => onTempo((now) => Math.max(TEMPO_RANGE.least, now - TEMPO_STEP)), {
     useKey: true,
   })
-}
-
-/** Space belongs to a button or a list that has the focus. */
-function onControl({ target }: KeyboardEvent): boolean {
-  return target instanceof HTMLElement && target.closest('button, a, select, summary') !== null
 }

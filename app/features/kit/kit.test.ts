@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { formatKit, parseKit } from '~/codecs/kit'
 import { DEFAULT_KIT, DEFAULT_PLAYER, findPiece, KIT_PRESETS, type Piece } from '~/core/kit'
-import { isStroke } from '~/devices/pads'
+import { struckNote } from '~/devices/pads'
 import { DEFAULT_SETTINGS } from '~/storage'
 import { lickOf } from '../../../tests/support/licks'
 import { addPiece, changePiece, insteadOf, removePiece } from './kit-edits'
@@ -101,5 +101,7 @@ describe('pads', () => {
     [[0x99, 38, 0], false],
     [[0x89, 38, 64], false],
     [[], false],
-  ])('%j is a stroke: %s', (bytes, stroke) => expect(isStroke(Uint8Array.from(bytes))).toBe(stroke))
+  ])('%j is a stroke: %s', (bytes, stroke) =>
+    expect(struckNote(Uint8Array.from(bytes)) !== null).toBe(stroke),
+  )
 })

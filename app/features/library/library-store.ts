@@ -6,8 +6,10 @@ import { lineTextOf, parseLickText, setValues, valuesOf } from '~/codecs/lick-te
 import { parseVoicing } from '~/codecs/voicing'
 import { applyTransaction, toTransaction } from '~/core/editing'
 import { ok } from '~/core/foundation'
+import { lickLogs, onGrid } from '~/core/practice'
 import {
   addLicks,
+  type LickRecord,
   type LickTexts,
   listLicks,
   listSittings,
@@ -18,6 +20,7 @@ import {
   type StoreIssue,
   setDeleted,
 } from '~/storage'
+import { toSitting } from '../log/log-view'
 import { demoLicks, fillDemo } from '../shell/demo-fill'
 
 const DAY = 24 * 60 * 60 * 1000
@@ -37,15 +40,22 @@ export async function openLibrary(demo: boolean) {
   return ok({
     ...listed.value,
     turned: settings.turnLetters,
-    cleanTempos: bestClean(sittings.ok ? sittings.value : []),
+    cleanTempos: bestClean(sittings.ok ? sittings.value : [], listed.value.licks),
   })
 }
 
-/** The fastest tempo at which each lick was clean. */
-function bestClean(sittings: readonly SittingRecord[]): ReadonlyMap<string, number> {
+/** The fastest tempo at which each lick was clean, as it would be on the grid that it has now. */
+function bestClean(
+  sittings: readonly SittingRecord[],
+  licks: readonly LickRecord[],
+): ReadonlyMap<string, number> {
   const best = new Map<string, number>()
-  for (const { lickId, tempo, rating } of sittings) {
-    if (rating === 'clean') best.set(lickId, Math.max(tempo, best.get(lickId) ?? 0))
+  for (const { id, text } of licks) {
+    const own = sittings.filter(({ lickId }) => lickId === id)
+    const read = own.length > 0 ? parseLickText(text) : undefined
+    if (!read?.ok) continue
+    const [log] = lickLogs(onGrid(own.map(toSitting), read.value.lick.frame.grid))
+    if (log?.bestClean != null) best.set(id, Math.round(log.bestClean))
   }
   return best
 }

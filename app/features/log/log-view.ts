@@ -1,4 +1,5 @@
-import { type LickLog, lickLogs, minutesByDay, type Sitting } from '~/core/practice'
+import type { LoggedSitting } from '~/codecs/csv'
+import { type LickLog, lickLogs, minutesByDay } from '~/core/practice'
 import type { SittingRecord } from '~/storage'
 import type { LoggedLick } from './log-store'
 
@@ -6,7 +7,7 @@ const DAY = 24 * 60 * 60 * 1000
 const SHOWN_DAYS = 28
 
 /** A stored sitting as the core counts it. */
-export function toSitting({ createdAt, ...sitting }: SittingRecord): Sitting {
+export function toSitting({ createdAt, ...sitting }: SittingRecord): LoggedSitting {
   return { ...sitting, at: createdAt }
 }
 

@@ -13,7 +13,7 @@ const sitting = (
   lickId = 'a',
 ): SittingRecord => ({
   id: `${lickId} ${daysAgo} ${tempo}`,
-  version: 1,
+  version: 2,
   lickId,
   createdAt: NOW - daysAgo * DAY,
   step: '',
@@ -21,6 +21,10 @@ const sitting = (
   repeats: 8,
   seconds: 90,
   rating,
+  tense: false,
+  grid: '1/16',
+  form: '',
+  note: '',
 })
 const licks = [
   { id: 'a', title: 'Ring', goal: 100 },

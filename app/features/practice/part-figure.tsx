@@ -1,16 +1,24 @@
-import { memo, useMemo } from 'react'
-import { startsOf } from '~/core/changes'
+import { memo, type PointerEvent, useMemo, useRef } from 'react'
+import { type SlotRange, startsOf } from '~/core/changes'
 import type { Lick } from '~/core/line'
+import { formatLine } from '~/core/notation'
 import { SlotLetters } from '../ruler/slot-letters'
 import { toDisc } from '../stacks/disc'
 import { Stack } from '../stacks/discs'
 
 const SLOT = 44
 const PITCH = 12
-const MOST_SLOTS = 40
+/** A long part only begins. */
+export const MOST_SLOTS = 40
 
-/** A part in large: its stacks, and its sticking under them; a long one only begins. */
-export const PartFigure = memo(function PartFigure({ lick }: { lick: Lick }) {
+interface PartFigureProps {
+  readonly lick: Lick
+  /** Called with the slots over which a pointer was drawn; where it is not given, none can be. */
+  readonly onSelect?: (range: SlotRange) => void
+}
+
+/** A part in large: its stacks, and its sticking under them; the slot that sounds is lit. */
+export const PartFigure = memo(function PartFigure({ lick, onSelect }: PartFigureProps) {
   const slots = lick.line.slots.slice(0, MOST_SLOTS)
   const stacks = useMemo(() => {
     const starts = startsOf(lick.line.groups)
@@ -24,14 +32,42 @@ export const PartFigure = memo(function PartFigure({ lick }: { lick: Lick }) {
   const tallest = Math.min(9, Math.max(1, ...stacks.map(({ discs }) => discs.length)))
   const floor = tallest * PITCH + 26
   const width = Math.max(1, slots.length) * SLOT
+  const begun = useRef<number | null>(null)
+  const slotUnder = (event: PointerEvent<SVGSVGElement>) => {
+    const { matrix, x } = { matrix: event.currentTarget.getScreenCTM(), x: event.clientX }
+    const at = matrix ? new DOMPoint(x, 0).matrixTransform(matrix.inverse()).x : 0
+    return Math.max(0, Math.min(slots.length - 1, Math.floor(at / SLOT)))
+  }
   return (
     <svg
-      viewBox={`0 0 ${width} ${floor + 62}`}
-      className="block max-h-[30vh] w-full"
+      viewBox={`0 0 ${width} ${floor + 66}`}
+      className="block max-h-[26vh] w-full touch-pan-y select-none"
       preserveAspectRatio="xMinYMid meet"
       fill="currentColor"
-      aria-hidden="true"
+      role="img"
+      aria-label={formatLine(lick.line)}
+      onPointerDown={(event) => {
+        begun.current = slotUnder(event)
+      }}
+      onPointerUp={(event) => {
+        const [from, to] = [begun.current, slotUnder(event)]
+        begun.current = null
+        if (from === null || from === to) return
+        onSelect?.({ from: Math.min(from, to), to: Math.max(from, to) + 1 })
+      }}
     >
+      {slots.map((_, i) => (
+        <rect
+          key={i}
+          data-slot={i}
+          x={i * SLOT + 2}
+          y={floor + 14}
+          width={SLOT - 4}
+          height={50}
+          rx="8"
+          className="fill-transparent data-now:fill-(--cursor)"
+        />
+      ))}
       {stacks.map(({ from, size, discs }) => (
         <g key={from}>
           <Stack
@@ -59,7 +95,7 @@ export const PartFigure = memo(function PartFigure({ lick }: { lick: Lick }) {
             key={i}
             content={content}
             x={i * SLOT + SLOT / 2}
-            y={floor + 46}
+            y={floor + 50}
             width={SLOT}
           />
         ))}

@@ -1,42 +1,56 @@
-import { Play, Square } from 'lucide-react'
-import { useCallback, useMemo, useRef, useState } from 'react'
-import { useHotkeys } from 'react-hotkeys-hook'
-import { Link, useFetcher } from 'react-router'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { Link } from 'react-router'
+import type { Channel } from '~/audio'
 import { findVoicedLick } from '~/codecs/voicing'
+import type { SlotRange } from '~/core/changes'
 import { soundsOn } from '~/core/kit'
-import { EMPTY_LICK, frameTicks, type Lick } from '~/core/line'
+import { EMPTY_LICK, frameTicks, type Lick, sumOf } from '~/core/line'
+import { onKit, toPerformance } from '~/core/performance'
 import {
-  LADDER_SCHOOLS,
-  type LadderSchool,
+  findPulsed,
+  findStep,
   type LickLog,
   lickLogs,
-  PRACTICE_SCHOOLS,
-  type PracticeSchool,
-  type Rating,
+  loopPart,
+  minutesSinceBreak,
+  moveRung,
+  onGrid,
+  type PracticeForm,
+  strainsAt,
 } from '~/core/practice'
 import type { LickRecord, Settings, SittingRecord } from '~/storage'
-import { plural } from '../bench/figures'
 import { turnTexts } from '../bench/turned'
 import { toGrooves } from '../bench/use-grooves'
 import { ownKits, settingOf } from '../kit/setting'
-import { usePlayer } from '../player/use-player'
-import { Ladder } from './ladder'
+import { toSitting } from '../log/log-view'
+import { CLICK_VOLUME } from '../player/use-player'
+import { useSettings } from '../settings/use-settings'
+import { BigCount } from './big-count'
+import { Cautions } from './cautions'
+import { DARK, litOf, type Phase } from './lights'
+import { LoopFields } from './loop-fields'
 import { PartFigure } from './part-figure'
+import { PlanAside } from './plan-aside'
 import type { KeptForPractice } from './practice-store'
-import { pastLimit, planMinutes, rungsFor, type Step, toSteps } from './stages'
-import { useBigCount } from './use-big-count'
+import { Ratings } from './ratings'
+import { LIMB_KEYS, SoundStrip } from './sound-strip'
+import { pastLimit, planMinutes, toStep } from './step-view'
+import { useKept } from './use-kept'
+import { useLights } from './use-lights'
+import { usePads } from './use-pads'
+import { usePlan } from './use-plan'
+import { usePracticeKeys } from './use-practice-keys'
 import { useTrainer } from './use-trainer'
-
-const SCHOOL_WORDS: Readonly<Record<PracticeSchool, string>> = {
-  parts: 'part by part',
-  whole: 'whole and slow',
-}
-const LADDER_WORDS: Readonly<Record<LadderSchool, string>> = {
-  three: 'three rungs',
-  bpm: 'by 8 a rung',
-  percent: 'by 12 % a rung',
-}
-const REPEATS = 8
+import { useHasVoice, useVoiceCount } from './use-voice-count'
+import {
+  breakWords,
+  figure,
+  jumpWords,
+  logWords,
+  phaseWords,
+  speedWords,
+  strainWords,
+} from './words'
 
 interface PracticePageProps {
   readonly record: LickRecord
@@ -45,173 +59,254 @@ interface PracticePageProps {
 }
 
 /** A lick to be practised: its build-up step by step, up a ladder of tempos, seen from two metres. */
-export function PracticePage({ record, settings, kept }: PracticePageProps) {
-  const lick = useMemo(() => lickOf(record, settings), [record, settings])
+export function PracticePage({ record, settings: stored, kept }: PracticePageProps) {
+  const lick = useMemo(() => lickOf(record, stored), [record, stored])
   const grooves = useMemo(() => toGrooves(kept.grooves), [kept])
   const setting = useMemo(
-    () => settingOf(settings, ownKits(kept.kits), lick.kit, grooves),
-    [settings, kept, lick, grooves],
+    () => settingOf(stored, ownKits(kept.kits), lick.kit, grooves),
+    [stored, kept, lick, grooves],
   )
-  const log = useMemo(
-    () =>
-      lickLogs(kept.sittings.map((one) => ({ ...one, at: one.createdAt }))).find(
-        ({ lickId }) => lickId === record.id,
-      ),
-    [kept, record],
-  )
-  const [school, setSchool] = useState<PracticeSchool>('parts')
-  const [ladder, setLadder] = useState<LadderSchool>('three')
-  const [index, setIndex] = useState(0)
-  const steps = useMemo(() => toSteps(lick, school, setting), [lick, school, setting])
-  const rungs = useMemo(() => rungsFor(lick, ladder, log), [lick, ladder, log])
-  const step = steps[Math.min(index, steps.length - 1)]
-
-  const { submit } = useFetcher()
-  const keepSitting = useCallback(
-    (sitting: SittingRecord) =>
-      void submit(JSON.stringify(sitting), {
-        method: 'post',
-        action: `/practice/${record.id}`,
-        encType: 'application/json',
-      }),
-    [submit, record.id],
-  )
-  const [tempoNow, setTempoNow] = useState(rungs[0] ?? lick.frame.tempo)
-  const switches = { loop: true, countIn: settings.countIn, click: settings.click }
   const sounds = useMemo(() => soundsOn(setting.kit), [setting])
-  const { playing, toggle, position, trouble } = usePlayer(
-    step?.played ?? lick,
-    tempoNow,
-    switches,
-    null,
-    { grooves, sounds, swapsGroove: setting.player.swapsGroove ?? false },
+  const { settings, change: changeSettings } = useSettings(stored)
+  const { sittings, keepSitting, keepPlan, trouble: storeTrouble } = useKept(record.id, kept)
+  const own = useMemo(
+    () => sittings.filter(({ lickId }) => lickId === record.id),
+    [sittings, record.id],
+  )
+  const log = useMemo(() => logOf(own, lick), [own, lick])
+  const { plan, planned, steps, rungs, change, arrange } = usePlan({
+    lickId: record.id,
+    lick,
+    setting,
+    log,
+    kept: kept.plan,
+    onKeep: keepPlan,
+  })
+
+  const [index, setIndex] = useState(() => Math.max(0, findStep(planned, -1, 1) ?? 0))
+  const [loop, setLoop] = useState<SlotRange | null>(null)
+  const at = Math.min(index, steps.length - 1)
+  const listed = steps[at]
+  const step = useMemo(() => {
+    if (!loop) return listed
+    const part = loopPart(lick, loop)
+    return toStep(part, part.form, lick)
+  }, [loop, lick, listed])
+
+  const pulsed = useMemo(() => step && findPulsed(step.played), [step])
+  const heard = (settings.pulse ? pulsed : undefined) ?? step?.played ?? lick
+  const countsEach = settings.practiceCountIn === 'each' && step?.form.kind !== 'over'
+  const compose = useCallback(
+    () =>
+      onKit(
+        toPerformance(heard, {
+          loop: true,
+          countIn: countsEach ? 'each' : settings.practiceCountIn !== 'off',
+          click: {
+            marks: settings.clickMarks === 'off' ? 'beats' : settings.clickMarks,
+            dropOut: settings.dropOut,
+          },
+          grooves,
+          swapsGroove: setting.player.swapsGroove ?? false,
+        }),
+        sounds,
+      ),
+    [heard, countsEach, settings, grooves, setting, sounds],
   )
   const trainer = useTrainer({
     lickId: record.id,
     step,
     rungs,
-    playing,
-    position,
+    repeats: plan.repeats,
+    climbs: plan.climbs,
+    countsEach,
+    compose,
     onKeep: keepSitting,
   })
-  if (tempoNow !== trainer.tempo) setTempoNow(trainer.tempo)
+  const { playing, position, begin, stop, setVolume, rate, go, rung, tempo } = trainer
+  const play = useCallback(() => (playing ? stop() : begin()), [playing, stop, begin])
 
-  const play = useCallback(() => toggle(), [toggle])
-  useHotkeys('space', play, { preventDefault: true })
-  useHotkeys('right', () => trainer.rate('clean'), { preventDefault: true }, [trainer.rate])
-  useHotkeys('down', () => trainer.rate('rough'), { preventDefault: true }, [trainer.rate])
-  useHotkeys('left', () => trainer.rate('lost'), { preventDefault: true }, [trainer.rate])
-  const go = (by: 1 | -1) => setIndex((now) => Math.max(0, Math.min(steps.length - 1, now + by)))
-  useHotkeys('pagedown, n', () => go(1), { preventDefault: true }, [steps.length])
-  useHotkeys('pageup, p', () => go(-1), { preventDefault: true }, [steps.length])
+  // Another step, form or way of counting in begins anew: what sounded was another music.
+  const restart = useRef(begin)
+  restart.current = begin
+  const music = `${step?.key} ${step?.words} ${settings.practiceCountIn}`
+  const sounding = useRef(music)
+  useEffect(() => {
+    if (sounding.current === music) return
+    sounding.current = music
+    if (playing) restart.current()
+  }, [music, playing])
 
-  if (!step) {
-    return (
-      <p className="p-8">
-        There is nothing to practise yet.{' '}
-        <Link className="link" to={`/bench/${record.id}`}>
-          Type a sticking on the bench
-        </Link>
-        .
-      </p>
-    )
-  }
-  const past = pastLimit(step, rungs, setting)
+  const [muted, setMuted] = useState<ReadonlySet<Channel>>(new Set())
+  const mute = useCallback(
+    (channel: Channel) =>
+      setMuted(
+        (now) =>
+          new Set(now.has(channel) ? [...now].filter((one) => one !== channel) : [...now, channel]),
+      ),
+    [],
+  )
+  useEffect(() => {
+    for (const [channel] of LIMB_KEYS) setVolume(channel, muted.has(channel) ? 0 : 1)
+  }, [muted, setVolume])
+  useEffect(
+    () => setVolume('click', settings.clickMarks === 'off' ? 0 : CLICK_VOLUME),
+    [settings.clickMarks, setVolume],
+  )
+
+  const goStep = useCallback(
+    (way: 1 | -1) => {
+      setLoop(null)
+      setIndex((now) => findStep(planned, Math.min(now, planned.length - 1), way) ?? now)
+    },
+    [planned],
+  )
+  const canSpeak = useHasVoice()
+  const { beat, bar } = frameTicks(heard.frame)
+  useVoiceCount(playing && settings.voiceCount && canSpeak, position, beat, bar)
+  usePracticeKeys({
+    onPlay: play,
+    onRate: rate,
+    onStep: goStep,
+    onTempo: (by) => change({ rungs: moveRung(rungs, rung, (rungs[rung] ?? tempo) + by) }),
+    onLimb: (i) => LIMB_KEYS[i] && mute(LIMB_KEYS[i][0]),
+    onClick: () => changeSettings({ clickMarks: settings.clickMarks === 'off' ? 'beats' : 'off' }),
+    onPulse: () => changeSettings({ pulse: !settings.pulse }),
+    onTense: trainer.feelsTense,
+    onLeave: () => setLoop(null),
+  })
+  const [learning, setLearning] = useState(false)
+  usePads(settings.pads, learning, playing, play, rate)
+
+  const host = useRef<HTMLDivElement>(null)
+  const lit = useMemo(() => step && litOf(step, heard, countsEach), [step, heard, countsEach])
+  const bars = step?.form.kind === 'over' ? 0 : (heard.frame.bars ?? sumOf(heard).bars)
+  const says = useCallback((phase: Phase) => phaseWords(phase, heard, bars), [heard, bars])
+  useLights(playing, position, lit ?? DARK, says, host)
+
+  if (!step || !listed) return <NothingYet id={record.id} />
+  const strains = strainsAt(heard, tempo, setting)
+  const rest = breakWords(
+    minutesSinceBreak(
+      sittings.map(({ createdAt, seconds }) => ({ at: createdAt, seconds })),
+      Date.now(),
+    ),
+    settings.breakAfter,
+  )
+  const jump = jumpWords(lick, tempo, own)
   return (
-    <div className="mx-auto grid w-full max-w-7xl grow grid-cols-1 content-start gap-x-8 gap-y-4 px-4 py-4 sm:px-5 lg:grid-cols-[minmax(0,1fr)_20rem]">
+    <div
+      ref={host}
+      data-phase="still"
+      className="group mx-auto grid w-full max-w-7xl grow grid-cols-1 content-start gap-x-8 gap-y-3 px-4 py-3 sm:px-5 lg:grid-cols-[minmax(0,1fr)_20rem]"
+    >
       <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1 lg:col-span-2">
         <h1 className="font-semibold text-2xl tracking-tight">
           <Link to={`/bench/${record.id}`}>{lick.title || 'Untitled'}</Link>
         </h1>
         <p className="text-(--quiet)">
-          step {Math.min(index, steps.length - 1) + 1} of {steps.length}: {step.words}
+          {loop ? step.words : `step ${at + 1} of ${steps.length}: ${step.words}`}
         </p>
         {log && <p className="text-sm">{logWords(log)}</p>}
-        <p className="ml-auto text-(--quiet) text-sm">
-          {Math.round(planMinutes(steps, rungs, REPEATS))} minutes for the whole plan, {REPEATS}{' '}
-          times a rung
+        <p
+          role="status"
+          className={`ml-auto text-sm tabular-nums ${rest.due ? 'font-semibold text-warning' : 'text-(--quiet)'}`}
+        >
+          {rest.text}
         </p>
       </header>
-      <div className="flex min-w-0 flex-col gap-4">
-        <BigCount lick={step.played} playing={playing} position={position} />
-        <p className="flex justify-between font-semibold text-lg" role="status">
-          <span>{playing ? `${trainer.tempo} a minute` : 'space starts'}</span>
-          <span className="tabular-nums">
-            repeat {Math.min(trainer.repeats + 1, REPEATS)} of {REPEATS}
-          </span>
-        </p>
-        <div className="rounded-box bg-base-100 p-4">
-          <PartFigure lick={step.part.lick} />
+      <div className="flex min-w-0 flex-col gap-3">
+        <BigCount beats={Math.max(1, Math.round(bar / beat))} playing={playing} onTap={play} />
+        <div className="flex flex-wrap items-baseline justify-between gap-x-6">
+          <p data-phase-words className="font-semibold text-lg text-primary">
+            space starts
+          </p>
+          <p className="font-semibold text-lg tabular-nums" role="status">
+            {figure(tempo)} a minute
+            {trainer.nextTempo !== null && `, next ${figure(trainer.nextTempo)}`}
+          </p>
+          <p className="font-semibold text-lg tabular-nums">
+            repeat {Math.min(trainer.done + 1, plan.repeats)} of {plan.repeats}
+          </p>
         </div>
-        <div className="grid grid-cols-3 gap-2 sm:grid-cols-[auto_1fr_1fr_1fr] sm:gap-3">
-          <button
-            type="button"
-            className="btn btn-primary col-span-3 h-16 w-full sm:col-span-1 sm:h-20 sm:w-20 sm:rounded-full"
-            aria-label={playing ? 'Stop' : 'Play'}
-            aria-keyshortcuts="Space"
-            onClick={play}
-          >
-            {playing ? (
-              <Square size={30} fill="currentColor" aria-hidden />
-            ) : (
-              <Play size={32} fill="currentColor" aria-hidden />
-            )}
-          </button>
-          <Rate rating="clean" words="up a rung" arrow="→" onRate={trainer.rate} />
-          <Rate rating="rough" words="stay" arrow="↓" onRate={trainer.rate} />
-          <Rate rating="lost" words="down a rung" arrow="←" onRate={trainer.rate} />
+        <div className="rounded-box bg-base-100 px-4 py-3">
+          <PartFigure
+            lick={step.part.lick}
+            onSelect={({ from, to }) => {
+              const { range } = step.part
+              setLoop({ from: range.from + from, to: range.from + to })
+            }}
+          />
+          <p className="mt-1 flex flex-wrap gap-x-4 text-(--quiet) text-sm">
+            <span>{speedWords(step.part.lick, tempo)}</span>
+            <LoopFields lick={lick} loop={loop} onLoop={setLoop} />
+          </p>
         </div>
-        {trouble && (
+        {[...(jump ? [jump] : []), ...strains.map(strainWords)].map((words) => (
+          <p key={words} className="text-sm text-warning first-letter:uppercase">
+            {words}
+          </p>
+        ))}
+        <Ratings playing={playing} onPlay={play} onRate={rate} />
+        <SoundStrip
+          sound={settings}
+          form={step.form}
+          muted={muted}
+          canPulse={pulsed !== undefined}
+          canSpeak={canSpeak}
+          onSound={changeSettings}
+          onForm={(form: PracticeForm) =>
+            arrange(planned.map((one, i) => (i === at ? { ...one, form } : one)))
+          }
+          onMute={mute}
+        />
+        {(trainer.trouble || storeTrouble) && (
           <p role="alert" className="text-error">
-            {trouble}
+            {trainer.trouble || storeTrouble}
           </p>
         )}
-        <p className="hidden font-mono text-(--quiet) text-sm lg:block">
-          space play · → clean · ↓ rough · ← lost · n p next, previous step
+        <Cautions />
+        <p className="hidden font-mono text-(--quiet) text-xs lg:block">
+          space plays · → clean · ↓ rough · ← lost · t tense · n p step · + − tempo · 1 2 3 4 limbs
+          · c click · h hi-hat foot
         </p>
       </div>
-      <aside aria-label="Plan" className="flex flex-col gap-5">
-        <Ladder
-          rungs={rungs}
-          now={trainer.rung}
-          goal={lick.frame.goal}
-          past={past}
-          onGo={trainer.setRung}
-        />
-        <Pick
-          label="Ladder"
-          words={LADDER_WORDS}
-          all={LADDER_SCHOOLS}
-          value={ladder}
-          onPick={setLadder}
-        />
-        <StepList steps={steps} index={Math.min(index, steps.length - 1)} onGo={setIndex} />
-        <Pick
-          label="Order"
-          words={SCHOOL_WORDS}
-          all={PRACTICE_SCHOOLS}
-          value={school}
-          onPick={(next) => {
-            setSchool(next)
-            setIndex(0)
-          }}
-        />
-        <p className="text-(--quiet) text-sm">
-          Ears protected? Warm, and loose in the shoulders? Slower where it gets tense, and stop
-          where it hurts.
-        </p>
-      </aside>
+      <PlanAside
+        plan={plan}
+        planned={planned}
+        steps={steps}
+        index={loop ? -1 : at}
+        rungs={rungs}
+        rung={rung}
+        goal={lick.frame.goal}
+        past={pastLimit(step, rungs, setting)}
+        sittings={own}
+        minutes={planMinutes(steps, rungs, plan.repeats)}
+        settings={settings}
+        onGoRung={go}
+        onGoStep={(next) => {
+          setLoop(null)
+          setIndex(next)
+        }}
+        onChange={change}
+        onArrange={arrange}
+        onSettings={changeSettings}
+        onLearn={setLearning}
+      />
     </div>
   )
 }
 
-/** `3 sittings, 12 minutes; best clean 84, tense at 92`. */
-function logWords({ sittings, seconds, bestClean, tense }: LickLog): string {
-  const minutes = Math.round(seconds / 60)
-  const time = minutes === 0 ? `${Math.round(seconds)} seconds` : plural(minutes, 'minute')
-  const clean = bestClean === null ? 'nothing clean yet' : `best clean ${bestClean}`
-  const tight = tense === null ? '' : `, tense at ${tense}`
-  return `${plural(sittings, 'sitting')}, ${time}; ${clean}${tight}`
+function NothingYet({ id }: { id: string }) {
+  return (
+    <p className="p-8">
+      There is nothing to practise yet.{' '}
+      <Link className="link" to={`/bench/${id}`}>
+        Type a sticking on the bench
+      </Link>
+      .
+    </p>
+  )
 }
 
 /** A stored lick as it is played here: turned for its player, and voiced. */
@@ -219,114 +314,7 @@ function lickOf(record: LickRecord, { turnLetters }: Settings): Lick {
   return findVoicedLick(turnTexts(record, turnLetters)) ?? EMPTY_LICK
 }
 
-/** The beats of a bar as large figures; the one that sounds is lit. */
-function BigCount({
-  lick,
-  playing,
-  position,
-}: {
-  lick: Lick
-  playing: boolean
-  position: ReturnType<typeof usePlayer>['position']
-}) {
-  const host = useRef<HTMLDivElement>(null)
-  const { bar, beat } = frameTicks(lick.frame)
-  const beats = Math.max(1, Math.round(bar / beat))
-  useBigCount(playing, position, beat, beats, host)
-  return (
-    <div ref={host} className="group flex gap-2 sm:gap-4" data-phase="still" aria-hidden="true">
-      {Array.from({ length: beats }, (_, i) => (
-        <span
-          key={i}
-          data-beat={i}
-          className="flex min-w-0 grow items-center justify-center rounded-box bg-base-100 py-3 font-bold text-5xl data-now:bg-primary data-now:text-primary-content sm:text-8xl group-data-[phase=count-in]:text-(--quiet)"
-        >
-          {i + 1}
-        </span>
-      ))}
-    </div>
-  )
-}
-
-function Rate({
-  rating,
-  words,
-  arrow,
-  onRate,
-}: {
-  rating: Rating
-  words: string
-  arrow: string
-  onRate: (rating: Rating) => void
-}) {
-  return (
-    <button
-      type="button"
-      className="flex h-20 flex-col items-start justify-center rounded-box border border-base-300 bg-base-100 px-2 hover:bg-base-300"
-      onClick={() => onRate(rating)}
-    >
-      <span className="font-semibold text-xl sm:text-2xl">
-        {rating} <span className="text-primary">{arrow}</span>
-      </span>
-      <span className="text-(--quiet) text-sm">{words}</span>
-    </button>
-  )
-}
-
-function StepList({
-  steps,
-  index,
-  onGo,
-}: {
-  steps: readonly Step[]
-  index: number
-  onGo: (index: number) => void
-}) {
-  return (
-    <ol aria-label="Steps" className="flex max-h-72 flex-col overflow-y-auto text-sm">
-      {steps.map(({ key, words }, i) => (
-        <li key={key}>
-          <button
-            type="button"
-            aria-current={i === index ? 'step' : undefined}
-            className="w-full rounded-field px-2 py-1 text-left hover:bg-base-300 aria-[current]:bg-base-300 aria-[current]:font-semibold"
-            onClick={() => onGo(i)}
-          >
-            {i + 1}. {words}
-          </button>
-        </li>
-      ))}
-    </ol>
-  )
-}
-
-function Pick<T extends string>({
-  label,
-  words,
-  all,
-  value,
-  onPick,
-}: {
-  label: string
-  words: Readonly<Record<T, string>>
-  all: readonly T[]
-  value: T
-  onPick: (value: T) => void
-}) {
-  return (
-    <label className="flex items-center gap-2 text-sm">
-      {label}
-      <select
-        className="rounded-field border border-base-300 bg-base-100 px-2 py-1"
-        value={value}
-        onChange={(event) => onPick(event.target.value as T)}
-      >
-        {all.map((one) => (
-          <option key={one} value={one}>
-            {words[one]}
-          </option>
-        ))}
-      </select>
-    </label>
-  )
+/** A lick's log with the tempos that its sittings would have on the grid it has now. */
+function logOf(own: readonly SittingRecord[], { frame }: Lick): LickLog | undefined {
+  return lickLogs(onGrid(own.map(toSitting), frame.grid))[0]
 }

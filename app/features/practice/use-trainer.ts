@@ -1,87 +1,216 @@
 import { nanoid } from 'nanoid'
-import { useCallback, useEffect, useRef, useState } from 'react'
-import type { Position } from '~/core/performance'
-import { nextRung, type Rating, repeatsAfter } from '~/core/practice'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { frameTicks } from '~/core/line'
+import type { Performance } from '~/core/performance'
+import {
+  type Climb,
+  chooseRung,
+  formName,
+  nextRung,
+  type Rating,
+  repeatsOn,
+  roundOf,
+  type Standing,
+  standAt,
+} from '~/core/practice'
+import { gridName, secondsPerTick } from '~/core/time'
 import type { SittingRecord } from '~/storage'
-import type { Step } from './stages'
+import { useSounding } from '../player/use-sounding'
+import type { Step } from './step-view'
 
 interface Trained {
   readonly lickId: string
   readonly step: Step | undefined
   readonly rungs: readonly number[]
-  readonly playing: boolean
-  readonly position: () => Position | undefined
+  /** Times on a rung, and whether the ladder is climbed after them without being asked. */
+  readonly repeats: number
+  readonly climbs: boolean
+  /** Whether every round is counted in. */
+  readonly countsEach: boolean
+  readonly compose: () => Performance
   readonly onKeep: (sitting: SittingRecord) => void
 }
 
-/** How often what is running is written down: what was played until the last second is in the log. */
+/** How often what is running is looked at, and written down: until the last second it is in the log. */
+const LOOK_MS = 200
 const KEEP_MS = 1000
 
+/** A sitting while it goes on, and the standing on the ladder that it belongs to. */
+interface Running {
+  readonly stand: Standing
+  readonly sitting: SittingRecord
+}
+
 /**
- * Runs a step up its ladder: counts repeats as they are heard, keeps the sitting while it goes on,
- * and moves between rungs by how it went.
+ * Plays a step up its ladder. Where the music is tells the rung, the repeats and the sitting: they
+ * are worked out from the bars that have sounded, never counted beside them.
  */
-export function useTrainer({ lickId, step, rungs, playing, position, onKeep }: Trained) {
-  const [rung, setRung] = useState(0)
-  const [repeats, setRepeats] = useState(0)
-  const running = useRef<SittingRecord | null>(null)
-  const tempo = rungs[Math.min(rung, rungs.length - 1)] ?? 80
+export function useTrainer(trained: Trained) {
+  const { lickId, step, rungs, repeats, climbs, countsEach, compose, onKeep } = trained
+  const climb = useMemo(
+    () => climbOf(step, rungs.length, climbs ? repeats : null, countsEach),
+    [step, rungs, climbs, repeats, countsEach],
+  )
+  const [chosen, setChosen] = useState<readonly Standing[]>([{ bar: 0, rung: 0 }])
+  const beat = step ? frameTicks(step.played.frame).beat : 1
+  const tempoAt = useCallback(
+    (rung: number) => rungs[Math.max(0, Math.min(rung, rungs.length - 1))] ?? 80,
+    [rungs],
+  )
+  const plan = useCallback(
+    (bar: number) => secondsPerTick(tempoAt(standAt(chosen, bar, climb).rung), beat),
+    [chosen, climb, tempoAt, beat],
+  )
+  const sounding = useSounding(compose, plan)
+  const { playing, position, start, stop } = sounding
+  const [shown, setShown] = useState({ bar: 0, done: 0 })
+  const running = useRef<Running | null>(null)
   const keep = useRef(onKeep)
   keep.current = onKeep
 
-  // A sitting is one step at one tempo: another begins when either changes.
+  const pending = playing && (chosen.at(-1)?.bar ?? 0) > shown.bar ? chosen.at(-1) : undefined
+  const standing = standAt(chosen, shown.bar, climb)
+  const rung = Math.min(pending?.rung ?? standing.rung, rungs.length - 1)
+
   const begin = useCallback(() => {
-    running.current = {
-      id: nanoid(),
-      version: 1,
-      lickId,
-      createdAt: Date.now(),
-      step: step?.words ?? '',
-      tempo,
-      repeats: 0,
-      seconds: 0,
-      rating: null,
-    }
-    setRepeats(0)
-  }, [lickId, step, tempo])
+    setChosen([{ bar: 0, rung }])
+    setShown({ bar: 0, done: 0 })
+    running.current = null
+    start()
+  }, [rung, start])
 
   useEffect(() => {
     if (!playing || !step) return
-    begin()
-    const started = performance.now()
+    let keptAt = 0
     const write = () => {
-      const sitting = running.current
-      const at = position()
-      if (!sitting) return
-      const done =
-        at?.phase === 'round'
-          ? repeatsAfter(step.part.lick, step.part.form, at.round, at.tick)
-          : sitting.repeats
-      const seconds = Math.round((performance.now() - started) / 100) / 10
-      running.current = { ...sitting, repeats: done, seconds }
-      setRepeats(done)
-      if (seconds >= 1) keep.current(running.current)
+      const now = running.current
+      if (now && now.sitting.seconds >= 1) keep.current(now.sitting)
+      keptAt = performance.now()
     }
-    const timer = setInterval(write, KEEP_MS)
+    const look = () => {
+      const at = position()
+      if (at?.phase !== 'round') return
+      const stand = standAt(chosen, at.bar, climb)
+      const before = running.current
+      if (before && !sameStand(before.stand, stand)) {
+        // The rung before ended where this one began.
+        const ended = stand.bar * climb.barTicks
+        running.current = measured(before, ended, tempoAt(before.stand.rung), climb, beat)
+        write()
+      }
+      const tempo = tempoAt(stand.rung)
+      const known = running.current
+      const now =
+        known && sameStand(known.stand, stand) && known.sitting.tempo === tempo
+          ? known
+          : { stand, sitting: newSitting(lickId, step, tempo) }
+      running.current = measured(now, at.played, tempo, climb, beat)
+      const done = running.current.sitting.repeats
+      setShown((last) => (last.bar === at.bar && last.done === done ? last : { bar: at.bar, done }))
+      if (performance.now() - keptAt >= KEEP_MS) write()
+    }
+    const timer = setInterval(look, LOOK_MS)
     window.addEventListener('pagehide', write)
     return () => {
       clearInterval(timer)
       window.removeEventListener('pagehide', write)
       write()
     }
-  }, [playing, step, begin, position])
+  }, [playing, step, position, chosen, climb, tempoAt, beat, lickId])
+
+  const say = useCallback((changed: Partial<SittingRecord>) => {
+    const now = running.current
+    if (!now || now.sitting.seconds < 1) return
+    running.current = { ...now, sitting: { ...now.sitting, ...changed } }
+    keep.current(running.current.sitting)
+  }, [])
+
+  /** Goes to a rung: at once in silence, else from where what is played comes round. */
+  const go = useCallback(
+    (to: number) => {
+      const at = position()
+      const bar = playing && at?.phase === 'round' ? at.bar : null
+      setChosen((now) => chooseRung(now, to, bar, climb))
+      if (bar === null) setShown({ bar: 0, done: 0 })
+    },
+    [playing, position, climb],
+  )
 
   /** Says how it went, and goes to the rung that follows from it. */
   const rate = useCallback(
     (rating: Rating) => {
-      const sitting = running.current
-      if (sitting && sitting.seconds >= 1 && sitting.rating === null) {
-        running.current = { ...sitting, rating }
-        keep.current(running.current)
-      }
-      setRung((now) => nextRung(now, rungs.length, rating))
+      say({ rating })
+      go(nextRung(rung, rungs.length, rating))
     },
-    [rungs.length],
+    [say, go, rung, rungs.length],
   )
-  return { rung: Math.min(rung, rungs.length - 1), setRung, tempo, repeats, rate }
+  const feelsTense = useCallback(() => say({ tense: true }), [say])
+
+  return {
+    ...sounding,
+    begin,
+    stop,
+    rung,
+    tempo: tempoAt(standing.rung),
+    /** The tempo that comes with the next round; null where it stays. */
+    nextTempo: pending && pending.rung !== standing.rung ? tempoAt(pending.rung) : null,
+    done: shown.done,
+    go,
+    rate,
+    feelsTense,
+  }
+}
+
+function climbOf(
+  step: Step | undefined,
+  rungs: number,
+  every: number | null,
+  countsEach: boolean,
+): Climb {
+  if (!step) return { rungs, every: null, barTicks: 1, repeatTicks: 1, roundBars: 1 }
+  const { bar } = frameTicks(step.played.frame)
+  const { ticks } = roundOf(step.part.lick, step.form)
+  if (step.form.kind === 'over') {
+    return { rungs, every, barTicks: bar, repeatTicks: ticks, roundBars: 1 }
+  }
+  const round = ticks + (countsEach ? bar : 0)
+  return { rungs, every, barTicks: bar, repeatTicks: round, roundBars: round / bar }
+}
+
+function sameStand(a: Standing, b: Standing): boolean {
+  return a.bar === b.bar && a.rung === b.rung
+}
+
+function newSitting(lickId: string, step: Step, tempo: number): SittingRecord {
+  return {
+    id: nanoid(),
+    version: 2,
+    lickId,
+    createdAt: Date.now(),
+    step: step.words,
+    tempo,
+    repeats: 0,
+    seconds: 0,
+    rating: null,
+    tense: false,
+    grid: gridName(step.part.lick.frame.grid),
+    form: formName(step.form),
+    note: '',
+  }
+}
+
+/** A sitting with its repeats and seconds up to a tick since the count-in. */
+function measured(
+  { stand, sitting }: Running,
+  played: number,
+  tempo: number,
+  climb: Climb,
+  beat: number,
+): Running {
+  const ticks = Math.max(0, played - stand.bar * climb.barTicks)
+  const seconds = Math.round(ticks * secondsPerTick(tempo, beat) * 10) / 10
+  return {
+    stand,
+    sitting: { ...sitting, repeats: repeatsOn(stand, played, climb), seconds },
+  }
 }

@@ -22,7 +22,7 @@ export async function fillDemo(demo: boolean): Promise<void> {
   const sittings = demoSittings().map(({ daysAgo, minute, ...sitting }, i) => ({
     ...sitting,
     id: `demo-${i}`,
-    version: 1 as const,
+    version: 2 as const,
     createdAt: midnight - daysAgo * DAY + minute * 60_000,
   }))
   await fillOnFirstVisit(licks, Date.now(), sittings)

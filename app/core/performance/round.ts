@@ -1,0 +1,237 @@
+import { type Groove, grooveEvents, swapHands } from '../groove'
+import {
+  type Aim,
+  aimOf,
+  crashHand,
+  frameTicks,
+  type Lick,
+  NO_GROOVE,
+  type StrokeEvent,
+  strokeEvents,
+  strokeVelocity,
+  VELOCITIES,
+} from '../line'
+import { swungTick, TICKS_PER_QUARTER, type Ticks } from '../time'
+import { type ClickScheme, clicksOf, PLAIN_CLICK } from './clicks'
+import {
+  compareEvents,
+  type Part,
+  type SoundClick,
+  type SoundEvent,
+  type SoundStroke,
+  shifted,
+} from './events'
+
+/** How a lick is to be heard. */
+export interface PlayOptions {
+  readonly loop: boolean
+  /** Once before everything, or a bar of it before every round. */
+  readonly countIn: boolean | 'each'
+  /** How the click goes; on every beat where nothing is said. */
+  readonly click?: ClickScheme
+  /** The player's own grooves, beside those that ship. */
+  readonly grooves?: readonly Groove[]
+  /** Whether the groove's hands change places. */
+  readonly swapsGroove?: boolean
+}
+
+/** One round of a lick: what it brings by itself, and what it leaves to the round after it. */
+export interface RoundParts {
+  readonly ticks: Ticks
+  /** Where in the round the barline of the fill's bar lies. */
+  readonly barlineTick: Ticks
+  readonly clicks: readonly SoundClick[]
+  readonly groove: readonly SoundStroke[]
+  /** Line, layers and landing inside the round. */
+  readonly played: readonly SoundEvent[]
+  /** The same beyond its end, in ticks from there: the landing, and a line that is over. */
+  readonly tail: readonly SoundEvent[]
+  /** How long the groove after its landing is silent. */
+  readonly quietAfter: Ticks
+}
+
+/** An eighth after it, a stopped cymbal is choked. */
+const CHOKE_AFTER: Ticks = TICKS_PER_QUARTER / 2
+
+/** Takes a lick apart into what a round of it is put together from. */
+export function roundParts(lick: Lick, options: PlayOptions): RoundParts {
+  const { frame } = lick
+  const { bar, beat } = frameTicks(frame)
+  const aim = aimOf(lick)
+  const counted = options.countIn === 'each' ? bar : 0
+  const barlineTick = counted + frame.lead * bar
+  const ticks = barlineTick + aim.bars * bar
+  const silentAfter = frame.landing.kind === 'stop' ? beat : 0
+  const sounding = [...strokesOf(lick), ...landingEvents(lick, aim)].map((event) =>
+    shifted(event, barlineTick),
+  )
+  const groove = grooveStrokes(lick, aim, silentAfter, options.grooves ?? []).map((event) =>
+    shifted(event, barlineTick),
+  )
+  const { marks } = options.click ?? PLAIN_CLICK
+  const landsAtEnd = aim.target + barlineTick === ticks && frame.landing.kind !== 'none'
+  return {
+    ticks,
+    barlineTick,
+    clicks: [
+      ...clicksOf(frame, counted, 'beats', true),
+      ...clicksOf(frame, ticks - counted, marks, false).map((click) => shifted(click, counted)),
+    ],
+    groove: options.swapsGroove ? swapHands(groove) : groove,
+    played: sounding.filter(({ tick }) => tick < ticks),
+    tail: sounding.filter(({ tick }) => tick >= ticks).map((event) => shifted(event, -ticks)),
+    quietAfter: landsAtEnd ? silentAfter : 0,
+  }
+}
+
+/** What sounds in a round after another one; null where nothing has gone before. */
+export function roundEvents(parts: RoundParts, before: RoundParts | null): SoundEvent[] {
+  const last = before && lastOnset(unionOf(before, before))
+  return ordered(unionOf(parts, before), last === null ? null : last - (before?.ticks ?? 0))
+}
+
+/**
+ * Everything of a round. A line that is over by more than a whole round is cut there, or it would
+ * never end.
+ */
+function unionOf(parts: RoundParts, before: RoundParts | null): SoundEvent[] {
+  const wrapped = before?.tail.filter(({ tick }) => tick < parts.ticks) ?? []
+  const quietUntil = before?.quietAfter ?? 0
+  const groove = parts.groove.filter(({ tick }) => tick >= quietUntil)
+  const others = [...wrapped, ...parts.played]
+  return [...parts.clicks, ...yielding(groove, others), ...others]
+}
+
+/** What sounds after the last round: its tail, over a bar of groove where that follows. */
+export function endingEvents(lick: Lick, { tail }: RoundParts, options: PlayOptions): SoundEvent[] {
+  const { bar } = frameTicks(lick.frame)
+  const goesOn = lick.frame.landing.kind === 'groove'
+  const groove = goesOn ? grooveBarAt(lick, 0, bar, options.grooves ?? []) : []
+  return ordered(
+    [...yielding(options.swapsGroove ? swapHands(groove) : groove, tail), ...tail],
+    null,
+  )
+}
+
+/** Line and layers, as they sound. */
+function strokesOf(lick: Lick): SoundStroke[] {
+  return strokeEvents(lick).map((event) =>
+    toSound(event, lick, event.layer === 0 ? 'line' : 'layer'),
+  )
+}
+
+function toSound(event: StrokeEvent, lick: Lick, part: Part): SoundStroke {
+  const { meter, swing, swells } = lick.frame
+  const { limb, surface, grace, graceLimb, graceSurface } = event
+  return {
+    kind: 'stroke',
+    tick: swungTick(event.tick, event.grid, swing, meter),
+    part,
+    limb,
+    surface,
+    velocity: strokeVelocity(event.dynamic, event.slot, part === 'line' ? swells : []),
+    graces: grace,
+    ...(graceLimb && { graceLimb }),
+    ...(graceSurface && { graceSurface }),
+    since: null,
+  }
+}
+
+/** The crash by the free hand with the kick; for a stop also the choke. */
+function landingEvents(lick: Lick, aim: Aim): SoundEvent[] {
+  const { kind } = lick.frame.landing
+  if (kind !== 'crash' && kind !== 'stop') return []
+  const stroke = (limb: 'RH' | 'LH' | 'RF', surface: 'c1' | 'bd'): SoundStroke => ({
+    kind: 'stroke',
+    tick: aim.target,
+    part: 'landing',
+    limb,
+    surface,
+    velocity: VELOCITIES.accent,
+    graces: 0,
+    since: null,
+  })
+  const strokes = [stroke(crashHand(lick), 'c1'), stroke('RF', 'bd')]
+  if (kind === 'crash') return strokes
+  return [...strokes, { kind: 'choke', tick: aim.target + CHOKE_AFTER, surface: 'c1' }]
+}
+
+/** The groove before the fill, and after a landing inside the bar until the bar is over. */
+function grooveStrokes(
+  lick: Lick,
+  aim: Aim,
+  silentAfter: Ticks,
+  own: readonly Groove[],
+): SoundStroke[] {
+  const { frame } = lick
+  const { bar } = frameTicks(frame)
+  const strokes: SoundStroke[] = []
+  for (let index = -frame.lead; index < 0; index += 1)
+    strokes.push(...grooveBarAt(lick, index, bar, own))
+  strokes.push(...grooveBarAt(lick, 0, frame.stop ?? frame.start, own))
+  if (frame.landing.kind !== 'none') {
+    const resumes = aim.target + silentAfter
+    const last = grooveBarAt(lick, aim.bars - 1, bar, own)
+    strokes.push(...last.filter(({ tick }) => tick >= resumes))
+  }
+  return strokes
+}
+
+/** The groove's strokes in a bar, those notated before `until` ticks from its barline. */
+function grooveBarAt(
+  lick: Lick,
+  index: number,
+  until: Ticks,
+  own: readonly Groove[],
+): SoundStroke[] {
+  const { frame } = lick
+  if (frame.groove === NO_GROOVE) return []
+  const { bar } = frameTicks(frame)
+  return grooveEvents(frame.groove, frame.meter, own)
+    .filter(({ tick }) => tick < until)
+    .map((event) => shifted(toSound(event, lick, 'groove'), index * bar))
+}
+
+/**
+ * The groove gives way: where a limb is wanted by anything else at the same tick, and with both
+ * hands where the landing's crash sounds.
+ */
+function yielding(groove: readonly SoundStroke[], others: readonly SoundEvent[]): SoundStroke[] {
+  const taken = new Set<string>()
+  for (const event of others) {
+    if (event.kind !== 'stroke') continue
+    taken.add(`${event.tick} ${event.limb}`)
+    if (event.part === 'landing')
+      for (const hand of ['RH', 'LH']) taken.add(`${event.tick} ${hand}`)
+  }
+  return groove.filter(({ tick, limb }) => !taken.has(`${tick} ${limb}`))
+}
+
+/**
+ * Sorts, drops a limb's second stroke on one surface at one tick, and tells the time since the
+ * stroke before; `last` is the tick of the one before them all, null for none.
+ */
+function ordered(events: readonly SoundEvent[], last: Ticks | null): SoundEvent[] {
+  const seen = new Set<string>()
+  const kept = [...events].sort(compareEvents).filter((event) => {
+    if (event.kind !== 'stroke') return true
+    const key = `${event.tick} ${event.limb} ${event.surface}`
+    return !seen.has(key) && seen.add(key)
+  })
+  let before = last
+  let current = last
+  return kept.map((event) => {
+    if (event.kind !== 'stroke') return event
+    if (event.part !== 'layer' && event.tick !== current) {
+      before = current
+      current = event.tick
+    }
+    return event.graces > 0 && before !== null ? { ...event, since: event.tick - before } : event
+  })
+}
+
+/** The last onset of hands or feet but for layers; null for none. */
+function lastOnset(events: readonly SoundEvent[]): Ticks | null {
+  const onsets = events.filter((event) => event.kind === 'stroke' && event.part !== 'layer')
+  return onsets.length === 0 ? null : Math.max(...onsets.map(({ tick }) => tick))
+}

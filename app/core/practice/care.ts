@@ -1,0 +1,49 @@
+import type { Lick } from '../line'
+import { frameTicks } from '../line'
+import { type Move, movesOf, type Setting } from '../playing'
+import { secondsPerTick } from '../time'
+import type { Sitting } from './log'
+
+/** A limb that is asked for more than it can keep up. */
+export interface Strain {
+  readonly move: Move
+  /** The time that it has at this tempo, in milliseconds. */
+  readonly haveMs: number
+}
+
+/**
+ * The limbs that have less time than they need when a lick is played over and over at a tempo, each
+ * with its worst move, the worst first. Example: `under: @1/8 K` at 184 leaves a kick 163.0 ms of the
+ * 170 that a foot's single needs.
+ */
+export function strainsAt(lick: Lick, tempo: number, setting: Setting): Strain[] {
+  const perTick = secondsPerTick(tempo, frameTicks(lick.frame).beat)
+  const worst = new Map<Move['limb'], Move>()
+  for (const move of movesOf(lick, 'loop', setting)) {
+    const known = worst.get(move.limb)
+    if (move.bpm < tempo && (!known || move.bpm < known.bpm)) worst.set(move.limb, move)
+  }
+  return [...worst.values()]
+    .sort((a, b) => a.bpm - b.bpm)
+    .map((move) => ({ move, haveMs: (move.toTick - move.fromTick) * perTick * 1000 }))
+}
+
+/** A pause of this length is a break. */
+const BREAK_MS = 5 * 60 * 1000
+
+/**
+ * Minutes since the player last had a break: from where the sittings began that follow one another
+ * without a pause of five minutes, until now. 0 where the last pause is that long already.
+ */
+export function minutesSinceBreak(
+  sittings: readonly Pick<Sitting, 'at' | 'seconds'>[],
+  now: number,
+): number {
+  let since = now
+  for (const { at, seconds } of [...sittings].sort((a, b) => b.at - a.at)) {
+    if (at > now) continue
+    if (since - (at + seconds * 1000) >= BREAK_MS) break
+    since = Math.min(since, at)
+  }
+  return (now - since) / 60_000
+}

@@ -1,0 +1,108 @@
+import { describe, expect, it } from 'vitest'
+import {
+  dueAfter,
+  lickLogs,
+  minutesByDay,
+  neglectedLicks,
+  onGrid,
+  type Rating,
+  type Sitting,
+  speedJump,
+} from '.'
+
+describe('the log', () => {
+  const DAY = 24 * 60 * 60 * 1000
+  const sitting = (
+    day: number,
+    tempo: number,
+    rating: Rating | null,
+    lickId = 'a',
+    more: Partial<Sitting> = {},
+  ): Sitting => ({
+    id: `${lickId} ${day} ${tempo}`,
+    lickId,
+    at: day * DAY,
+    step: '',
+    tempo,
+    repeats: 8,
+    seconds: 60,
+    rating,
+    tense: false,
+    grid: '',
+    ...more,
+  })
+
+  it('knows the best clean tempo, what is tense since, and what is due', () => {
+    const [b, a] = lickLogs([
+      sitting(3, 101, 'clean'),
+      sitting(1, 90, 'clean'),
+      sitting(2, 100, 'rough'),
+      sitting(3, 113, 'rough'),
+      sitting(0, 80, 'lost', 'b'),
+    ])
+    expect(b).toMatchObject({ lickId: 'b', bestClean: null, dueAt: 0 })
+    expect(a).toMatchObject({ bestClean: 101, tense: 113, sittings: 4, seconds: 240 })
+    expect(a?.dueAt).toBe(4 * DAY)
+  })
+
+  it.each<[number, Rating | null, number]>([
+    [1, 'clean', 1],
+    [2, 'clean', 2],
+    [3, 'clean', 4],
+    [9, 'clean', 16],
+    [0, 'rough', 1],
+    [0, null, 1],
+    [0, 'lost', 0],
+  ])('after %i clean in a row and %s at last it is due in %i days', (row, last, days) =>
+    expect(dueAfter(row, last)).toBe(days),
+  )
+
+  it('counts the rungs of one evening as one time', () => {
+    const evening = (day: number) =>
+      [72, 78, 84].map((tempo, i) => sitting(day + i / 48, tempo, 'clean'))
+    const [log] = lickLogs([...evening(0), ...evening(1), ...evening(3)])
+    expect(log?.dueAt).toBe((3 + 2 / 48 + 4) * DAY)
+  })
+
+  it('tells the minutes of every day, also of days without any', () => {
+    const days = minutesByDay(
+      [sitting(1, 80, null), sitting(1, 90, null), sitting(9, 90, null)],
+      0,
+      2 * DAY,
+      (at) => String(Math.floor(at / DAY)),
+    )
+    expect(days).toEqual([
+      { day: '0', minutes: 0 },
+      { day: '1', minutes: 2 },
+      { day: '2', minutes: 0 },
+    ])
+  })
+
+  it('takes a clean sitting that was tense for tense (C53)', () => {
+    const [log] = lickLogs([
+      sitting(1, 101, 'clean'),
+      sitting(2, 113, 'clean', 'a', { tense: true }),
+    ])
+    expect(log).toMatchObject({ bestClean: 101, tense: 113 })
+  })
+
+  it('reads tempos of another grid as the same speed on this one (hard case 22)', () => {
+    const [sixteenth, thirtySecond] = [
+      { value: 16, tuplet: null },
+      { value: 32, tuplet: null },
+    ] as const
+    const before = [sitting(1, 54, 'clean', 'a', { grid: '1/16' }), sitting(2, 60, 'clean')]
+    expect(onGrid(before, thirtySecond).map(({ tempo }) => tempo)).toEqual([27, 60])
+    expect(onGrid(onGrid(before, thirtySecond), sixteenth)[0]?.tempo).toBe(54)
+    const jump = speedJump({ tempo: 54, grid: sixteenth }, { tempo: 58, grid: thirtySecond })
+    expect(jump).toBeCloseTo(2.148, 3)
+  })
+
+  it('lists what was left alone, the never practised first', () => {
+    const logs = lickLogs([sitting(1, 80, 'clean'), sitting(9, 80, 'clean', 'b')])
+    expect(neglectedLicks(['b', 'a', 'new'], logs, 20 * DAY, 11)).toEqual([
+      { lickId: 'new', days: null },
+      { lickId: 'a', days: 19 },
+    ])
+  })
+})

@@ -1,0 +1,28 @@
+import type { Layer, Lick } from '../line'
+import { REST, strokeLimb, strokesInSlot, toStroke } from '../sticking'
+import { barTicks, beatTicks, gridTicks, groupStarts, type Meter } from '../time'
+
+/**
+ * The hi-hat foot on the pulse: on every beat, in metres of eighths and sixteenths where the felt
+ * groups begin. Example: `@1/4 H` a bar long in 4/4, `@1/8 H-H-H--` in 7/8.
+ */
+export function pulseOf(meter: Meter): Layer {
+  const value = meter.unit === 2 ? 4 : meter.unit
+  const grid = { value, tuplet: null } as const
+  const [bar, beat, slot] = [barTicks(meter), beatTicks(meter), gridTicks(grid)]
+  const felt = new Set(meter.unit >= 8 ? groupStarts(meter) : [])
+  const slots = Array.from({ length: bar / slot }, (_, i) => {
+    const struck = meter.unit >= 8 ? felt.has(i * slot) : (i * slot) % beat === 0
+    return struck ? ({ kind: 'struck', strokes: [toStroke('H')] } as const) : REST
+  })
+  return { scope: 'all', grid, line: { slots, groups: [slots.length], gridChanges: [] } }
+}
+
+/** A lick with the pulse under it; undefined where its second foot has a part of its own. */
+export function findPulsed(lick: Lick): Lick | undefined {
+  const lines = [lick.line, ...lick.layers.map(({ line }) => line)]
+  const busy = lines.some(({ slots }) =>
+    slots.some((slot) => strokesInSlot(slot).some(({ stroke }) => strokeLimb(stroke) === 'LF')),
+  )
+  return busy ? undefined : { ...lick, layers: [...lick.layers, pulseOf(lick.frame.meter)] }
+}

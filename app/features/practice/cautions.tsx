@@ -1,0 +1,39 @@
+import { useState } from 'react'
+
+const SEEN = 'cautions-seen'
+
+function seenBefore(): boolean {
+  try {
+    return sessionStorage.getItem(SEEN) !== null
+  } catch {
+    return false
+  }
+}
+
+/** The usual cautions, once a sitting: they go at a touch, and stay away until the next one. */
+export function Cautions() {
+  const [seen, setSeen] = useState(seenBefore)
+  if (seen) return null
+  return (
+    <p className="flex items-baseline gap-3 rounded-box bg-base-300 px-3 py-2 text-sm">
+      <span>
+        Ears protected? Warm, and loose in the shoulders? Slower where it gets tense, stop where it
+        hurts; pain that stays is for a teacher or a doctor.
+      </span>
+      <button
+        type="button"
+        className="btn btn-ghost btn-xs shrink-0"
+        onClick={() => {
+          setSeen(true)
+          try {
+            sessionStorage.setItem(SEEN, 'yes')
+          } catch {
+            // Without storage they are gone for this page only.
+          }
+        }}
+      >
+        All right
+      </button>
+    </p>
+  )
+}

@@ -1,0 +1,191 @@
+import { useMemo, useState } from 'react'
+import {
+  findStep,
+  LADDER_SCHOOLS,
+  type LadderSchool,
+  type PlannedStep,
+  PRACTICE_SCHOOLS,
+  type PracticeSchool,
+  type Rating,
+} from '~/core/practice'
+import type { PlanRecord, Settings, SittingRecord } from '~/storage'
+import { SelectField } from '~/ui/field'
+import { Tick } from '~/ui/tick'
+import { Ladder } from './ladder'
+import { PadsPanel } from './pads-panel'
+import { StepList } from './step-list'
+import type { Step } from './step-view'
+import { figure } from './words'
+
+const SCHOOL_WORDS: Readonly<Record<PracticeSchool, string>> = {
+  parts: 'part by part',
+  halves: 'halves, then glued',
+  whole: 'whole and slow',
+  bar: 'straight into the bar',
+}
+const LADDER_WORDS: Readonly<Record<LadderSchool, string>> = {
+  three: 'three rungs',
+  bpm: 'by 8 a rung',
+  percent: 'by 12 % a rung',
+}
+const REPEATS = [2, 4, 6, 8, 12, 16, 24, 32]
+
+interface PlanAsideProps {
+  readonly plan: PlanRecord
+  readonly planned: readonly PlannedStep[]
+  readonly steps: readonly Step[]
+  /** The step that is played; -1 while a loop is. */
+  readonly index: number
+  readonly rungs: readonly number[]
+  readonly rung: number
+  readonly goal: number | null
+  readonly past: readonly number[]
+  /** The sittings of this lick. */
+  readonly sittings: readonly SittingRecord[]
+  readonly minutes: number
+  readonly settings: Settings
+  readonly onGoRung: (rung: number) => void
+  readonly onGoStep: (index: number) => void
+  readonly onChange: (changed: Partial<PlanRecord>) => void
+  readonly onArrange: (planned: readonly PlannedStep[]) => void
+  readonly onSettings: (changed: Partial<Settings>) => void
+  readonly onLearn: (learning: boolean) => void
+}
+
+/** The ladder, what comes next, the steps: the plan beside what is played, and how it is changed. */
+export function PlanAside(props: PlanAsideProps) {
+  const { plan, planned, steps, index, rungs, rung, goal, past, sittings, minutes } = props
+  const { settings, onGoRung, onGoStep, onChange, onArrange, onSettings, onLearn } = props
+  const [editing, setEditing] = useState(false)
+  const [arranging, setArranging] = useState(false)
+  const went = useMemo(() => rungs.map((tempo) => lastRating(sittings, tempo)), [rungs, sittings])
+  return (
+    <aside aria-label="Plan" className="flex flex-col gap-4">
+      <div className="flex flex-col gap-2">
+        <Heading title="Ladder" pressed={editing} act="Edit" onPress={setEditing} />
+        <Ladder
+          rungs={rungs}
+          now={rung}
+          goal={goal}
+          past={past}
+          went={went}
+          editing={editing}
+          onGo={onGoRung}
+          onEdit={(next) => onChange({ rungs: [...next] })}
+        />
+        <div className="flex items-end gap-3">
+          <SelectField
+            label="Tempos"
+            className="grow"
+            value={plan.rungs ? 'own' : plan.ladder}
+            options={[
+              ...(plan.rungs ? [{ value: 'own', label: 'my own' }] : []),
+              ...LADDER_SCHOOLS.map((one) => ({ value: one, label: LADDER_WORDS[one] })),
+            ]}
+            onChange={(ladder) => {
+              if (ladder !== 'own') onChange({ ladder: ladder as LadderSchool, rungs: null })
+            }}
+          />
+          <SelectField
+            label="Times a rung"
+            className="w-24"
+            value={String(plan.repeats)}
+            options={REPEATS.map((count) => ({ value: String(count), label: String(count) }))}
+            onChange={(count) => onChange({ repeats: Number(count) })}
+          />
+        </div>
+        <Tick checked={plan.climbs} onTick={(climbs) => onChange({ climbs })}>
+          climb by itself after {plan.repeats} times
+        </Tick>
+      </div>
+      <p>
+        <span className="block text-(--quiet) text-sm">next</span>
+        <span className="font-semibold text-lg leading-snug">
+          {nextWords(rungs, rung, steps, planned, index)}
+        </span>
+      </p>
+      <div className="flex flex-col gap-2">
+        <Heading title="Steps" pressed={arranging} act="Arrange" onPress={setArranging} />
+        <StepList
+          steps={steps}
+          planned={planned}
+          index={index}
+          arranging={arranging}
+          onGo={onGoStep}
+          onArrange={onArrange}
+        />
+        <SelectField
+          label="Order"
+          value={plan.school}
+          options={PRACTICE_SCHOOLS.map((one) => ({ value: one, label: SCHOOL_WORDS[one] }))}
+          onChange={(school) => onChange({ school: school as PracticeSchool, steps: [] })}
+        />
+        <p className="text-(--quiet) text-sm">
+          {Math.max(1, Math.round(minutes))} minutes for all of it, {plan.repeats} times a rung
+        </p>
+      </div>
+      <SelectField
+        label="Call for a break"
+        value={String(settings.breakAfter)}
+        options={[
+          ...[15, 20, 25, 30, 45].map((count) => ({
+            value: String(count),
+            label: `after ${count} minutes`,
+          })),
+          { value: '0', label: 'never' },
+        ]}
+        onChange={(minutesOf) => onSettings({ breakAfter: Number(minutesOf) })}
+      />
+      <PadsPanel pads={settings.pads} onPads={(pads) => onSettings({ pads })} onLearn={onLearn} />
+    </aside>
+  )
+}
+
+function Heading({
+  title,
+  act,
+  pressed,
+  onPress,
+}: {
+  title: string
+  act: string
+  pressed: boolean
+  onPress: (pressed: boolean) => void
+}) {
+  return (
+    <div className="flex items-baseline justify-between">
+      <h2 className="font-semibold">{title}</h2>
+      <button
+        type="button"
+        aria-pressed={pressed}
+        aria-label={`${act} the ${title.toLowerCase()}`}
+        className="rounded-field px-2 text-sm hover:bg-base-300 aria-pressed:bg-base-300"
+        onClick={() => onPress(!pressed)}
+      >
+        {pressed ? 'Done' : act}
+      </button>
+    </div>
+  )
+}
+
+/** How a tempo went when it was last played; null where it was not, or that was not said. */
+function lastRating(sittings: readonly SittingRecord[], tempo: number): Rating | null {
+  const [last] = sittings
+    .filter((one) => Math.abs(one.tempo - tempo) < 0.5)
+    .sort((a, b) => b.createdAt - a.createdAt)
+  return last?.rating ?? null
+}
+
+/** `95 a minute, then a joint alone: slots 4 to 7`. */
+function nextWords(
+  rungs: readonly number[],
+  rung: number,
+  steps: readonly Step[],
+  planned: readonly PlannedStep[],
+  index: number,
+): string {
+  const tempo = rungs[rung + 1]
+  const follower = steps[findStep(planned, index, 1) ?? -1]
+  const step = index < 0 ? 'back to the step' : (follower?.words ?? 'the end of the plan')
+  return tempo === undefined ? step : `${figure(tempo)} a minute, then ${step}`
+}

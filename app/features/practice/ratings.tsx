@@ -1,0 +1,59 @@
+import { ArrowDown, ArrowLeft, ArrowRight, Play, Square } from 'lucide-react'
+import type { Rating } from '~/core/practice'
+
+const RATES = [
+  { rating: 'clean', words: 'up a rung', Arrow: ArrowRight, key: 'ArrowRight' },
+  { rating: 'rough', words: 'stay', Arrow: ArrowDown, key: 'ArrowDown' },
+  { rating: 'lost', words: 'down a rung', Arrow: ArrowLeft, key: 'ArrowLeft' },
+] as const
+
+/** Start and stop, and how it went: large enough for a stick's end. */
+export function Ratings({
+  playing,
+  onPlay,
+  onRate,
+}: {
+  playing: boolean
+  onPlay: () => void
+  onRate: (rating: Rating) => void
+}) {
+  return (
+    <div className="grid grid-cols-3 gap-2 sm:grid-cols-[auto_1fr_1fr_1fr] sm:gap-3">
+      <button
+        type="button"
+        className="btn btn-primary col-span-3 h-16 w-full sm:col-span-1 sm:h-20 sm:w-20 sm:rounded-full"
+        aria-label={playing ? 'Stop' : 'Play'}
+        aria-keyshortcuts="Space"
+        onClick={(event) => {
+          onPlay()
+          if (event.detail > 0) event.currentTarget.blur()
+        }}
+      >
+        {playing ? (
+          <Square size={30} fill="currentColor" aria-hidden />
+        ) : (
+          <Play size={32} fill="currentColor" aria-hidden />
+        )}
+      </button>
+      {RATES.map(({ rating, words, Arrow, key }) => (
+        <button
+          key={rating}
+          type="button"
+          aria-keyshortcuts={key}
+          className="flex h-20 items-center justify-between gap-2 rounded-box border border-base-300 bg-base-100 px-3 text-left hover:bg-base-300 sm:px-5"
+          onClick={(event) => {
+            onRate(rating)
+            // Keys go on being the page's after a tap.
+            if (event.detail > 0) event.currentTarget.blur()
+          }}
+        >
+          <span>
+            <span className="block font-semibold text-xl leading-tight sm:text-2xl">{rating}</span>
+            <span className="text-(--quiet) text-sm">{words}</span>
+          </span>
+          <Arrow size={22} className="shrink-0 text-primary max-sm:hidden" aria-hidden />
+        </button>
+      ))}
+    </div>
+  )
+}

@@ -1,0 +1,127 @@
+import { DragDropProvider } from '@dnd-kit/react'
+import { isSortable, useSortable } from '@dnd-kit/react/sortable'
+import { Copy, Eye, EyeOff, GripVertical, X } from 'lucide-react'
+import { moveStep, type PlannedStep, repeatStep } from '~/core/practice'
+import { IconButton } from '~/ui/icon-button'
+import type { Step } from './step-view'
+
+interface StepListProps {
+  readonly steps: readonly Step[]
+  readonly planned: readonly PlannedStep[]
+  readonly index: number
+  readonly arranging: boolean
+  readonly onGo: (index: number) => void
+  readonly onArrange: (planned: readonly PlannedStep[]) => void
+}
+
+/** The steps of the plan; while they are arranged, each can be moved, skipped, and played once more. */
+export function StepList(props: StepListProps) {
+  const { steps, planned, index, arranging, onGo, onArrange } = props
+  if (!arranging) {
+    return (
+      <ol aria-label="Steps" className="flex max-h-60 flex-col overflow-y-auto text-sm">
+        {steps.map((step, i) => (
+          <li key={step.key}>
+            <GoButton step={step} at={i} current={i === index} onGo={onGo} />
+          </li>
+        ))}
+      </ol>
+    )
+  }
+  return (
+    <DragDropProvider
+      onDragEnd={({ operation: { source }, canceled }) => {
+        if (canceled || !isSortable(source)) return
+        onArrange(moveStep(planned, source.initialIndex, source.index))
+      }}
+    >
+      <ol aria-label="Steps" className="flex max-h-96 flex-col overflow-y-auto text-sm">
+        {steps.map((step, i) => (
+          <ArrangedStep key={step.key} {...props} step={step} at={i} />
+        ))}
+      </ol>
+    </DragDropProvider>
+  )
+}
+
+function GoButton({
+  step: { words, skipped },
+  at,
+  current,
+  onGo,
+}: {
+  step: Step
+  at: number
+  current: boolean
+  onGo: (index: number) => void
+}) {
+  return (
+    <button
+      type="button"
+      aria-current={current ? 'step' : undefined}
+      className={`w-full min-w-0 grow truncate rounded-field px-2 py-1 text-left hover:bg-base-300 aria-[current]:bg-base-300 aria-[current]:font-semibold ${skipped ? 'text-(--quiet) line-through' : ''}`}
+      title={words}
+      onClick={(event) => {
+        onGo(at)
+        if (event.detail > 0) event.currentTarget.blur()
+      }}
+    >
+      {at + 1}. {words}
+    </button>
+  )
+}
+
+/** A step that is moved by its handle: dragged, or lifted by space and carried by arrows. */
+function ArrangedStep({
+  step,
+  at,
+  steps,
+  planned,
+  index,
+  onGo,
+  onArrange,
+}: StepListProps & { readonly step: Step; readonly at: number }) {
+  const { ref, handleRef } = useSortable({ id: step.key, index: at })
+  const { words, skipped } = step
+  const twice = steps.filter(({ part }) => part === step.part).length > 1
+  return (
+    <li ref={ref} className="flex items-center bg-base-200">
+      <button
+        ref={handleRef}
+        type="button"
+        aria-label={`Move: ${words}`}
+        className="btn btn-ghost btn-square btn-xs cursor-grab touch-none"
+        // The arrows carry the step here; elsewhere they say how it went.
+        onKeyDown={(event) => event.stopPropagation()}
+      >
+        <GripVertical size={14} aria-hidden />
+      </button>
+      <GoButton step={step} at={at} current={at === index} onGo={onGo} />
+      <IconButton
+        size="tiny"
+        label={skipped ? `Play again: ${words}` : `Skip: ${words}`}
+        onClick={() =>
+          onArrange(planned.map((one, i) => (i === at ? { ...one, skipped: !skipped } : one)))
+        }
+      >
+        {skipped ? <EyeOff size={14} aria-hidden /> : <Eye size={14} aria-hidden />}
+      </IconButton>
+      <IconButton
+        size="tiny"
+        label={`Once more: ${words}`}
+        onClick={() => onArrange(repeatStep(planned, at))}
+      >
+        <Copy size={14} aria-hidden />
+      </IconButton>
+      {twice && (
+        <IconButton
+          size="tiny"
+          label={`Take out: ${words}`}
+          onClick={() => onArrange(planned.toSpliced(at, 1))}
+        >
+          <X size={14} aria-hidden />
+        </IconButton>
+      )}
+    </li>
+  )
+}

@@ -1,0 +1,51 @@
+import { useEffect, useSyncExternalStore } from 'react'
+import type { Position } from '~/core/performance'
+import type { Ticks } from '~/core/time'
+
+/** A voice begins to sound about so long after it is told to. */
+const VOICE_LEAD_SECONDS = 0.08
+const LOOK_MS = 20
+
+function subscribe(onChange: () => void): () => void {
+  if (!('speechSynthesis' in window)) return () => {}
+  window.speechSynthesis.addEventListener('voiceschanged', onChange)
+  return () => window.speechSynthesis.removeEventListener('voiceschanged', onChange)
+}
+
+/** Whether this browser has a voice. */
+export function useHasVoice(): boolean {
+  return useSyncExternalStore(
+    subscribe,
+    () => 'speechSynthesis' in window && window.speechSynthesis.getVoices().length > 0,
+    () => false,
+  )
+}
+
+/** Says the beats of each bar by the browser's voice while it plays. */
+export function useVoiceCount(
+  on: boolean,
+  position: (ahead?: number) => Position | undefined,
+  beat: Ticks,
+  bar: Ticks,
+): void {
+  useEffect(() => {
+    if (!on) return
+    let said: number | undefined
+    const timer = setInterval(() => {
+      const at = position(VOICE_LEAD_SECONDS)
+      if (!at || at.phase === 'over') return
+      const index = Math.floor(at.tick / beat)
+      if (index === said) return
+      said = index
+      const inBar = (((index * beat) % bar) + bar) % bar
+      const word = new SpeechSynthesisUtterance(String(1 + Math.round(inBar / beat)))
+      word.rate = 1.6
+      window.speechSynthesis.cancel()
+      window.speechSynthesis.speak(word)
+    }, LOOK_MS)
+    return () => {
+      clearInterval(timer)
+      window.speechSynthesis.cancel()
+    }
+  }, [on, position, beat, bar])
+}
