@@ -1,5 +1,5 @@
 import { toRandomStream } from '~/core/foundation'
-import type { Rating } from '~/core/practice'
+import type { Rating } from '~/core/log'
 
 /** A sitting of the circus drummer; days are counted back from today. */
 export interface DemoSitting {

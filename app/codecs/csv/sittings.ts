@@ -1,4 +1,4 @@
-import type { Sitting } from '~/core/practice'
+import type { Sitting } from '~/core/log'
 
 const HEAD = [
   'date',

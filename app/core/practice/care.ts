@@ -1,8 +1,8 @@
 import type { Lick } from '../line'
 import { frameTicks } from '../line'
+import type { Sitting } from '../log'
 import { type Move, movesOf, type Setting } from '../playing'
 import { secondsPerTick } from '../time'
-import type { Sitting } from './log'
 
 /** A limb that is asked for more than it can keep up. */
 export interface Strain {

@@ -39,22 +39,10 @@ export {
   moveRung,
   nextRung,
   nextTempos,
-  type Rating,
   removeRung,
   threeRungs,
   wholeRatios,
 } from './ladder'
-export {
-  dueAfter,
-  type LickLog,
-  lickLogs,
-  minutesByDay,
-  type Neglected,
-  neglectedLicks,
-  onGrid,
-  type Sitting,
-  speedJump,
-} from './log'
 export {
   fillsBar,
   type Mix,

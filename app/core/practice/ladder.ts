@@ -1,4 +1,5 @@
 import { DEFAULT_TEMPO, TEMPO_RANGE } from '../line'
+import type { Rating } from '../log'
 
 /** How a ladder's tempos are chosen. */
 export const LADDER_SCHOOLS = ['three', 'bpm', 'percent'] as const
@@ -122,10 +123,6 @@ function assertRising(from: number, to: number, step: number): void {
     throw new RangeError(`a ladder from ${from} to ${to} by ${step}: must rise from above 0`)
   }
 }
-
-/** How a repeat went. */
-export const RATINGS = ['clean', 'rough', 'lost'] as const
-export type Rating = (typeof RATINGS)[number]
 
 /** The rung after a rated one: up on clean, the same on rough, back on lost; never off the ladder. */
 export function nextRung(rung: number, rungs: number, rating: Rating): number {

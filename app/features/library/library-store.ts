@@ -6,7 +6,7 @@ import { lineTextOf, parseLickText, setValues, valuesOf } from '~/codecs/lick-te
 import { parseVoicing } from '~/codecs/voicing'
 import { applyTransaction, toTransaction } from '~/core/editing'
 import { ok } from '~/core/foundation'
-import { lickLogs, onGrid } from '~/core/practice'
+import { lickLogs, onGrid } from '~/core/log'
 import {
   addLicks,
   type LickRecord,

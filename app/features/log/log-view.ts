@@ -1,5 +1,5 @@
 import type { LoggedSitting } from '~/codecs/csv'
-import { type LickLog, lickLogs, minutesByDay } from '~/core/practice'
+import { type LickLog, lickLogs, minutesByDay } from '~/core/log'
 import type { SittingRecord } from '~/storage'
 import type { LoggedLick } from './log-store'
 

@@ -1,7 +1,8 @@
 import { GripVertical, Plus, X } from 'lucide-react'
 import { type PointerEvent, useRef } from 'react'
 import { TEMPO_RANGE } from '~/core/line'
-import { addRung, moveRung, type Rating, removeRung } from '~/core/practice'
+import type { Rating } from '~/core/log'
+import { addRung, moveRung, removeRung } from '~/core/practice'
 import { IconButton } from '~/ui/icon-button'
 
 interface LadderProps {

@@ -1,4 +1,5 @@
 import { useMemo, useState } from 'react'
+import type { Rating } from '~/core/log'
 import {
   findStep,
   LADDER_SCHOOLS,
@@ -6,7 +7,6 @@ import {
   type PlannedStep,
   PRACTICE_SCHOOLS,
   type PracticeSchool,
-  type Rating,
 } from '~/core/practice'
 import type { PlanRecord, Settings, SittingRecord } from '~/storage'
 import { SelectField } from '~/ui/field'

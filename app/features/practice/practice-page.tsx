@@ -5,16 +5,14 @@ import { findVoicedLick } from '~/codecs/voicing'
 import type { SlotRange } from '~/core/changes'
 import { soundsOn } from '~/core/kit'
 import { EMPTY_LICK, frameTicks, type Lick, sumOf } from '~/core/line'
+import { type LickLog, lickLogs, onGrid } from '~/core/log'
 import { onKit, toPerformance } from '~/core/performance'
 import {
   findPulsed,
   findStep,
-  type LickLog,
-  lickLogs,
   loopPart,
   minutesSinceBreak,
   moveRung,
-  onGrid,
   type PracticeForm,
   strainsAt,
 } from '~/core/practice'

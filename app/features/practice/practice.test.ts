@@ -1,16 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { frameTicks } from '~/core/line'
+import { type LickLog, lickLogs } from '~/core/log'
 import { positionAt, toPerformance } from '~/core/performance'
 import { DEFAULT_SETTING } from '~/core/playing'
-import {
-  buildUp,
-  type LickLog,
-  lickLogs,
-  type PracticeForm,
-  planSteps,
-  repeatStep,
-  strainsAt,
-} from '~/core/practice'
+import { buildUp, type PracticeForm, planSteps, repeatStep, strainsAt } from '~/core/practice'
 import type { SittingRecord } from '~/storage'
 import { lickOf } from '../../../tests/support/licks'
 import { DARK, litOf, phaseAt, slotTicks } from './lights'

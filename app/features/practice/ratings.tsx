@@ -1,5 +1,5 @@
 import { ArrowDown, ArrowLeft, ArrowRight, Play, Square } from 'lucide-react'
-import type { Rating } from '~/core/practice'
+import type { Rating } from '~/core/log'
 
 const RATES = [
   { rating: 'clean', words: 'up a rung', Arrow: ArrowRight, key: 'ArrowRight' },

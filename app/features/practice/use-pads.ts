@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react'
-import type { Rating } from '~/core/practice'
+import type { Rating } from '~/core/log'
 import { listenToPads } from '~/devices/pads'
 import type { Settings } from '~/storage'
 import { PAD_ACTIONS } from './pads-panel'

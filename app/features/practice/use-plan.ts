@@ -1,9 +1,9 @@
 import { useCallback, useMemo, useState } from 'react'
 import type { Lick } from '~/core/line'
+import type { LickLog } from '~/core/log'
 import { type Setting, speedLimit } from '~/core/playing'
 import {
   buildUp,
-  type LickLog,
   ladderOf,
   ladderSpan,
   type PlannedStep,

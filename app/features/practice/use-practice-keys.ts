@@ -1,5 +1,5 @@
 import { useHotkeys } from 'react-hotkeys-hook'
-import type { Rating } from '~/core/practice'
+import type { Rating } from '~/core/log'
 import { onControl } from '~/ui/keys'
 
 interface PracticeActions {

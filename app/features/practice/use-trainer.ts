@@ -1,13 +1,13 @@
 import { nanoid } from 'nanoid'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { frameTicks } from '~/core/line'
+import type { Rating } from '~/core/log'
 import type { Performance } from '~/core/performance'
 import {
   type Climb,
   chooseRung,
   formName,
   nextRung,
-  type Rating,
   repeatsOn,
   roundOf,
   type Standing,

@@ -1,5 +1,6 @@
 import { frameTicks, type Lick, trueSpeed } from '~/core/line'
-import { type LickLog, type Strain, speedJump } from '~/core/practice'
+import { type LickLog, speedJump } from '~/core/log'
+import type { Strain } from '~/core/practice'
 import { findGrid, gridName } from '~/core/time'
 import type { SittingRecord } from '~/storage'
 import { plural, tenth } from '../bench/figures'

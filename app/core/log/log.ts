@@ -1,5 +1,8 @@
 import { findGrid, type Grid, gridName, gridTicks } from '../time'
-import type { Rating } from './ladder'
+
+/** How a repeat went. */
+export const RATINGS = ['clean', 'rough', 'lost'] as const
+export type Rating = (typeof RATINGS)[number]
 
 /** One stretch of practice: a lick at one tempo. Times are milliseconds since 1970. */
 export interface Sitting {
