@@ -9,6 +9,7 @@ export default [
   route('kit', 'routes/kit.tsx'),
   route('versions/:lickId', 'routes/versions.ts'),
   route('practice/:id', 'routes/practice.tsx'),
+  route('flow', 'routes/flow.tsx'),
   route('log', 'routes/log.tsx'),
   route('settings', 'routes/settings.tsx'),
   route('*', 'routes/not-found.tsx'),

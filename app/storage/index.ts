@@ -29,6 +29,7 @@ export {
   type CellRecord,
   cellRecordSchema,
   DEFAULT_SETTINGS,
+  FLOW_ID,
   type GrooveRecord,
   grooveRecordSchema,
   type KitRecord,

@@ -101,6 +101,9 @@ export const sittingRecordSchema = z.preprocess((stored) => {
 }, sittingFields)
 export type SittingRecord = z.infer<typeof sittingRecordSchema>
 
+/** What a sitting with a flow is filed under: it is about no lick of its own. */
+export const FLOW_ID = 'flow'
+
 const practiceForm = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('bars'),

@@ -114,7 +114,7 @@ function pick(chances: readonly bigint[], share: number): number {
 }
 
 /** A phrase is a few bars, in units as small as its grids ask for. */
-const MOST_UNITS = 16384
+const MOST_UNITS = 2 ** 20
 
 function assertRules({ cells, length, mostInRow, restUnit = 1 }: FlowRules): void {
   const whole = (value: number, least: number) => Number.isInteger(value) && value >= least

@@ -218,7 +218,10 @@ function tailOf(tail: Tail, count: number, before: readonly SlotContent[]): Slot
   return Array.from({ length: count }, (_, i) => struck((i + begins) % 2 === 0 ? 'R' : 'L'))
 }
 
-/** A stream of its own for every number of a seed (multipliers of the MurmurHash3 finaliser). */
+const GOLDEN = 0x9e3779b9
+
+/** A stream of its own for every number of a seed: far apart on the generator's circle. */
 function streamAt(seed: number, index: number): RandomStream {
-  return toRandomStream(Math.imul(seed + 1, 0x85ebca6b) ^ Math.imul(index + 1, 0xc2b2ae35))
+  const from = Math.floor(toRandomStream(seed)() * 2 ** 32)
+  return toRandomStream(from + Math.imul(index + 1, GOLDEN))
 }

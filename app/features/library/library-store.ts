@@ -79,6 +79,11 @@ export async function libraryAction(request: Request): Promise<LibraryNotice | R
       return createLick({ text: NEW_TEXT, draft: null, voicing: '' })
     case 'duplicate':
       return duplicateLick(field('id'), field('texts'))
+    case 'keep': {
+      const given = parseTexts(field('texts'))
+      if (!given) return { kind: 'failed', message: 'There is no lick in what was to be kept.' }
+      return createLick(given)
+    }
     case 'delete': {
       const deleted = await setDeleted(field('id'), Date.now())
       if (!deleted.ok) return failed(deleted.error)

@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react'
 import { Link, useFetcher } from 'react-router'
 import { formatSittings } from '~/codecs/csv'
 import type { Rating } from '~/core/log'
-import type { SittingRecord } from '~/storage'
+import { FLOW_ID, type SittingRecord } from '~/storage'
 import { IconButton } from '~/ui/icon-button'
 import { saveFile } from '~/ui/save-file'
 import { plural } from '../bench/figures'
@@ -39,7 +39,8 @@ export function LogPage({ sittings, licks }: LogPageProps) {
       </div>
     )
   }
-  const titleOf = (id: string) => licks.find((lick) => lick.id === id)?.title ?? 'a deleted lick'
+  const titleOf = (id: string) =>
+    id === FLOW_ID ? 'Flow' : (licks.find((lick) => lick.id === id)?.title ?? 'a deleted lick')
   const total = minutes.reduce((sum, day) => sum + day.minutes, 0)
   return (
     <div className="mx-auto grid w-full max-w-7xl grid-cols-1 gap-x-10 gap-y-8 px-4 py-7 sm:px-5 lg:grid-cols-2">

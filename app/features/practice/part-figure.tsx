@@ -15,10 +15,16 @@ interface PartFigureProps {
   readonly lick: Lick
   /** Called with the slots over which a pointer was drawn; where it is not given, none can be. */
   readonly onSelect?: (range: SlotRange) => void
+  /** Whether its slots are never lit. */
+  readonly quiet?: boolean
 }
 
 /** A part in large: its stacks, and its sticking under them; the slot that sounds is lit. */
-export const PartFigure = memo(function PartFigure({ lick, onSelect }: PartFigureProps) {
+export const PartFigure = memo(function PartFigure({
+  lick,
+  onSelect,
+  quiet = false,
+}: PartFigureProps) {
   const slots = lick.line.slots.slice(0, MOST_SLOTS)
   const stacks = useMemo(() => {
     const starts = startsOf(lick.line.groups)
@@ -56,7 +62,7 @@ export const PartFigure = memo(function PartFigure({ lick, onSelect }: PartFigur
         onSelect?.({ from: Math.min(from, to), to: Math.max(from, to) + 1 })
       }}
     >
-      {slots.map((_, i) => (
+      {(quiet ? [] : slots).map((_, i) => (
         <rect
           key={i}
           data-slot={i}

@@ -6,7 +6,7 @@ import type { SlotRange } from '~/core/changes'
 import { soundsOn } from '~/core/kit'
 import { EMPTY_LICK, frameTicks, type Lick, sumOf } from '~/core/line'
 import { type LickLog, lickLogs, onGrid } from '~/core/log'
-import { onKit, toPerformance } from '~/core/performance'
+import { onKit, type Position, toPerformance } from '~/core/performance'
 import {
   findPulsed,
   findStep,
@@ -25,7 +25,7 @@ import { CLICK_VOLUME } from '../player/use-player'
 import { useSettings } from '../settings/use-settings'
 import { BigCount } from './big-count'
 import { Cautions } from './cautions'
-import { DARK, litOf, type Phase } from './lights'
+import { DARK, litOf, type Phase, phaseAt } from './lights'
 import { LoopFields } from './loop-fields'
 import { PartFigure } from './part-figure'
 import { PlanAside } from './plan-aside'
@@ -180,7 +180,8 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
   const lit = useMemo(() => step && litOf(step, heard, countsEach), [step, heard, countsEach])
   const bars = step?.form.kind === 'over' ? 0 : (heard.frame.bars ?? sumOf(heard).bars)
   const says = useCallback((phase: Phase) => phaseWords(phase, heard, bars), [heard, bars])
-  useLights(playing, position, lit ?? DARK, says, host)
+  const phaseOf = useCallback((now: Position | undefined) => phaseAt(now, lit ?? DARK), [lit])
+  useLights(playing, position, phaseOf, says, host)
 
   if (!step || !listed) return <NothingYet id={record.id} />
   const strains = strainsAt(heard, tempo, setting)

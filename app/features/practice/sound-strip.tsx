@@ -59,7 +59,7 @@ export function SoundStrip(props: SoundStripProps) {
     <section aria-label="What is heard" className="flex flex-wrap items-end gap-x-3 gap-y-2">
       <SelectField
         label="Form"
-        className="w-30"
+        className="w-33"
         value={formName(form)}
         options={PRACTICE_FORMS.map((one) => ({ value: formName(one), label: formName(one) }))}
         onChange={(name) => {

@@ -1,6 +1,6 @@
 import { type RefObject, useEffect } from 'react'
 import type { Position } from '~/core/performance'
-import { type Lit, type Phase, phaseAt, STILL } from './lights'
+import { type Phase, STILL } from './lights'
 
 /**
  * Lights what sounds, past React: of the elements marked `data-beat` that of the beat, of those
@@ -10,21 +10,21 @@ import { type Lit, type Phase, phaseAt, STILL } from './lights'
 export function useLights(
   playing: boolean,
   position: () => Position | undefined,
-  lit: Lit,
+  phaseOf: (position: Position | undefined) => Phase,
   words: (phase: Phase) => string,
   host: RefObject<HTMLElement | null>,
 ): void {
   useEffect(() => {
     if (!playing) return
     let frame = requestAnimationFrame(function step() {
-      paint(host.current, phaseAt(position(), lit), words)
+      paint(host.current, phaseOf(position()), words)
       frame = requestAnimationFrame(step)
     })
     return () => {
       cancelAnimationFrame(frame)
       paint(host.current, STILL, words)
     }
-  }, [playing, position, lit, words, host])
+  }, [playing, position, phaseOf, words, host])
 }
 
 function paint(host: HTMLElement | null, phase: Phase, words: (phase: Phase) => string): void {

@@ -8,3 +8,14 @@ export function onlyAnotherLick({
 }): boolean {
   return currentParams.id !== nextParams.id
 }
+
+/** A page whose address tells what is chosen on it: what is stored need not be loaded again for that. */
+export function onlyAnotherPage({
+  currentUrl,
+  nextUrl,
+}: {
+  currentUrl: URL
+  nextUrl: URL
+}): boolean {
+  return currentUrl.pathname !== nextUrl.pathname
+}

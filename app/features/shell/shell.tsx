@@ -24,6 +24,7 @@ export function Shell({ children }: { children: ReactNode }) {
           <nav aria-label="Places" className="flex items-center gap-1">
             <Place to="/">Library</Place>
             <Place to="/kit">Kit</Place>
+            <Place to="/flow">Flow</Place>
             <Place to="/log">Log</Place>
           </nav>
           <div className="ml-auto flex items-center gap-1">

@@ -1,0 +1,92 @@
+import { ALL_GRIDS, gridName } from '~/core/time'
+import { SelectField, TypedField } from '~/ui/field'
+import type { FlowSetup } from './flow-setup'
+
+const METERS = ['2/4', '3/4', '4/4', '5/4', '6/8', '7/8', '9/8', '12/8']
+const TAILS = [
+  { value: 'singles', label: 'hands by turns' },
+  { value: 'kicks', label: 'kicks' },
+  { value: 'rest', label: 'rests' },
+]
+const ORDERS = [
+  { value: 'growing', label: 'beat by beat' },
+  { value: 'chance', label: 'by chance' },
+]
+
+/** How the flow goes: metre, grid, tempo, and the rules of the draw. */
+export function FlowForm({
+  setup,
+  onChange,
+}: {
+  setup: FlowSetup
+  onChange: (changed: Partial<FlowSetup>) => void
+}) {
+  const count = (key: 'bars' | 'mostInRow' | 'beats' | 'times', label: string, all: number[]) => (
+    <SelectField
+      label={label}
+      value={String(setup[key])}
+      options={all.map((one) => ({ value: String(one), label: String(one) }))}
+      onChange={(value) => onChange({ [key]: Number(value) })}
+    />
+  )
+  return (
+    <section aria-label="Rules" className="grid grid-cols-2 gap-x-3 gap-y-2.5">
+      <SelectField
+        label="Kind"
+        className="col-span-2"
+        value={setup.mode}
+        options={[
+          { value: 'mix', label: 'mix without a break' },
+          { value: 'stretch', label: 'stretch a phrase' },
+        ]}
+        onChange={(mode) => onChange({ mode: mode as FlowSetup['mode'] })}
+      />
+      <SelectField
+        label="Metre"
+        value={setup.meter}
+        options={METERS.map((meter) => ({ value: meter, label: meter }))}
+        onChange={(meter) => onChange({ meter })}
+      />
+      <SelectField
+        label="Grid"
+        value={setup.grid}
+        options={ALL_GRIDS.map((grid) => ({ value: gridName(grid), label: gridName(grid) }))}
+        onChange={(grid) => onChange({ grid })}
+      />
+      <TypedField
+        label="Tempo"
+        inputMode="numeric"
+        value={String(setup.tempo)}
+        accepts={(text) => /^\d+$/.test(text) && Number(text) >= 20 && Number(text) <= 400}
+        expected="20 to 400"
+        onChange={(text) => onChange({ tempo: Number(text) })}
+      />
+      <TypedField
+        label="Seed"
+        inputMode="numeric"
+        value={String(setup.seed)}
+        accepts={(text) => /^\d{1,6}$/.test(text) && Number(text) > 0}
+        expected="1 to 999999"
+        onChange={(text) => onChange({ seed: Number(text) })}
+      />
+      {setup.mode === 'mix' && count('bars', 'Bars of a phrase', [1, 2, 3, 4])}
+      {setup.mode === 'stretch' && count('beats', 'Beats more, at most', [1, 2, 3, 4, 6, 8])}
+      {count('mostInRow', 'In a row, at most', [1, 2, 3, 4, 6, 9])}
+      {setup.mode === 'stretch' && count('times', 'Times each length', [1, 2, 4, 8])}
+      {setup.mode === 'stretch' && (
+        <SelectField
+          label="Lengths"
+          value={setup.order}
+          options={ORDERS}
+          onChange={(order) => onChange({ order: order as FlowSetup['order'] })}
+        />
+      )}
+      <SelectField
+        label="What is left over"
+        value={setup.tail}
+        options={TAILS}
+        onChange={(tail) => onChange({ tail: tail as FlowSetup['tail'] })}
+      />
+    </section>
+  )
+}

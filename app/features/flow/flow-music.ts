@@ -1,0 +1,149 @@
+import { findPhrase, formatPhrase } from '~/core/catalogue'
+import { DEFAULT_FRAME, frameTicks, type Lick, lickSlots, lineTicks } from '~/core/line'
+import { formatLine } from '~/core/notation'
+import type { Position } from '~/core/performance'
+import {
+  fillsBar,
+  loopPart,
+  type MixPhrase,
+  type MixSource,
+  toMix,
+  toStretch,
+} from '~/core/practice'
+import { findGrid, findMeter, type Ticks, toMeter } from '~/core/time'
+import { type Phase, STILL } from '../practice/lights'
+import type { FlowSetup, SourceName } from './flow-setup'
+
+/** A lick that can be mixed. */
+export interface MixableLick {
+  readonly id: string
+  readonly lick: Lick
+}
+
+/** What is mixed as it is listed: its name, and why it is never drawn; empty where it can be. */
+export interface ListedSource {
+  readonly name: SourceName
+  readonly source: MixSource
+  readonly title: string
+  readonly trouble: string
+}
+
+/** A flow that can be played, or why it cannot. */
+export interface FlowMusic {
+  readonly listed: readonly ListedSource[]
+  readonly phraseAt: ((round: number) => MixPhrase) | null
+  readonly trouble: string
+}
+
+/** Builds what a setup asks for. In a stretch the first source is the phrase that grows. */
+export function toFlowMusic(setup: FlowSetup, licks: readonly MixableLick[]): FlowMusic {
+  const grid = findGrid(setup.grid) ?? DEFAULT_FRAME.grid
+  const meter = findMeter(setup.meter) ?? toMeter(4, 4)
+  const frame = { ...DEFAULT_FRAME, meter, grid, tempo: setup.tempo }
+  const { bar } = frameTicks(frame)
+  const known = setup.sources.flatMap((name) => {
+    const found = findSource(name, licks, grid)
+    return found ? [found] : []
+  })
+  const room = setup.mode === 'mix' ? setup.bars * bar : Number.POSITIVE_INFINITY
+  const listed = known.map((one) => ({
+    ...one,
+    trouble: lineTicks(one.source.line, one.source.grid) > room ? 'longer than a phrase' : '',
+  }))
+  const fault = (trouble: string) => ({ listed, phraseAt: null, trouble })
+  if (!fillsBar({ frame }))
+    return fault(`${setup.grid} does not come out in a bar of ${setup.meter}.`)
+  const { mostInRow, tail, seed } = setup
+  const shared = { frame, layers: [], mostInRow, tail, seed }
+  const sources = listed.map(({ source }) => source)
+  if (setup.mode === 'mix') {
+    if (!listed.some(({ source, trouble }) => source.weight > 0 && trouble === '')) {
+      return fault('Nothing here can be drawn: add a cell or a lick that fits into a phrase.')
+    }
+    return { listed, phraseAt: toMix({ ...shared, sources, bars: setup.bars }), trouble: '' }
+  }
+  const [base, ...cells] = sources
+  if (!base || cells.length === 0) {
+    return fault('A stretch takes a phrase first, and a small cell or two to lengthen it with.')
+  }
+  const { beats: mostBeats, times: repeats, order } = setup
+  const stretch = { ...shared, base, sources: cells, mostBeats, repeats, order }
+  return { listed, phraseAt: toStretch(stretch), trouble: '' }
+}
+
+function findSource(name: SourceName, licks: readonly MixableLick[], grid: MixSource['grid']) {
+  if (name.kind === 'lick') {
+    const found = licks.find(({ id }) => id === name.of)
+    if (!found || found.lick.line.slots.length === 0) return undefined
+    const { title, line, frame } = found.lick
+    const source = { name: title, line, grid: frame.grid, weight: name.weight }
+    return { name, source, title: title || 'Untitled' }
+  }
+  const phrase = findPhrase(name.of)
+  if (!phrase || phrase.slots.length === 0) return undefined
+  const written = formatPhrase(phrase)
+  const line = { ...phrase, gridChanges: [] }
+  return { name, source: { name: written, line, grid, weight: name.weight }, title: written }
+}
+
+/** One bar of a flow as it is shown. */
+export interface FlowBar {
+  /** Counted from the first after the count-in. */
+  readonly index: number
+  readonly phrase: number
+  /** Null where the groove plays, or nothing begins in it. */
+  readonly lick: Lick | null
+  readonly groove: boolean
+  /** The first tick of each of its slots from its barline, and the end of the last. */
+  readonly slots: readonly Ticks[]
+}
+
+/** A bar of a flow, counted from 0 after the count-in. */
+export function flowBar(phraseAt: (round: number) => MixPhrase, index: number): FlowBar {
+  const { frame } = phraseAt(0).lick
+  const perRound = frame.lead + (frame.bars ?? 1)
+  const phrase = Math.floor(index / perRound)
+  const { lick } = phraseAt(phrase)
+  const { bar } = frameTicks(lick.frame)
+  const from = ((index % perRound) - lick.frame.lead) * bar
+  const inside = lickSlots(lick).filter(({ tick }) => tick >= from && tick < from + bar)
+  const [first, last] = [inside[0], inside.at(-1)]
+  const groove = from < 0 || (lick.frame.lead > 0 && from === 0 && lick.frame.start > 0)
+  if (!first || !last) return { index, phrase, lick: null, groove, slots: [] }
+  const range = { from: first.index, to: last.index + 1 }
+  return {
+    index,
+    phrase,
+    lick: loopPart(lick, range).lick,
+    groove,
+    slots: [...inside.map(({ tick }) => tick - from), last.tick + last.ticks - from],
+  }
+}
+
+/** What is heard at a position, in a bar of a flow. */
+export function flowPhaseAt(
+  position: Position | undefined,
+  { bar, beat }: { readonly bar: Ticks; readonly beat: Ticks },
+  slots: readonly Ticks[],
+): Phase {
+  if (!position || position.phase === 'over' || position.phase === 'ending') return STILL
+  if (position.phase === 'count-in') {
+    return { name: 'count-in', bar: 1, beat: Math.floor(position.tick / beat), slot: -1 }
+  }
+  const inBar = position.played % bar
+  const slot = inBar < (slots.at(-1) ?? 0) ? slots.findLastIndex((tick) => tick <= inBar) : -1
+  const name = slot < 0 ? 'groove' : 'fill'
+  return { name, bar: position.bar + 1, beat: Math.floor(inBar / beat), slot }
+}
+
+/** A phrase of a flow as a lick to keep. */
+export function toKeptLick({ lick }: MixPhrase, title: string): Lick {
+  const groove = lick.frame.groove === 'none' ? DEFAULT_FRAME.groove : lick.frame.groove
+  const { landing } = DEFAULT_FRAME
+  return { ...lick, title, tags: ['flow'], frame: { ...lick.frame, lead: 1, groove, landing } }
+}
+
+/** What a phrase is, in the line's notation, for those who hear the page. */
+export function phraseWords({ lick }: MixPhrase): string {
+  return formatLine(lick.line)
+}

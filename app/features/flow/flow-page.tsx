@@ -1,0 +1,212 @@
+import { Dices, Play, Square, Volume2, VolumeX } from 'lucide-react'
+import { useCallback, useMemo, useRef, useState } from 'react'
+import { useHotkeys } from 'react-hotkeys-hook'
+import { useSearchParams, useSubmit } from 'react-router'
+import { formatLickText } from '~/codecs/lick-text'
+import { soundsOn } from '~/core/kit'
+import { DEFAULT_FRAME, frameTicks, TEMPO_RANGE } from '~/core/line'
+import type { Position } from '~/core/performance'
+import { findMeter, toMeter } from '~/core/time'
+import { onControl } from '~/ui/keys'
+import { plural } from '../bench/figures'
+import { toGrooves } from '../bench/use-grooves'
+import { ownKits, settingOf } from '../kit/setting'
+import { BigCount } from '../practice/big-count'
+import type { Phase } from '../practice/lights'
+import { PartFigure } from '../practice/part-figure'
+import { useLights } from '../practice/use-lights'
+import { FlowForm } from './flow-form'
+import { type FlowBar, flowBar, flowPhaseAt, toFlowMusic, toKeptLick } from './flow-music'
+import { type FlowSetup, formatSetup, parseSetup } from './flow-setup'
+import type { OpenFlow } from './flow-store'
+import { SourceList } from './source-list'
+import { useFlow } from './use-flow'
+
+/** Bars shown ahead of the one that sounds. */
+const AHEAD = 2
+
+/** Cells and licks mixed by chance without a break, or a phrase that grows: always on the barline. */
+export function FlowPage({ settings, licks, cells, grooves, kits }: OpenFlow) {
+  const [search, setSearch] = useSearchParams()
+  const setup = useMemo(() => parseSetup(search), [search])
+  const change = useCallback(
+    (changed: Partial<FlowSetup>) =>
+      setSearch(formatSetup({ ...setup, ...changed }), { replace: true, preventScrollReset: true }),
+    [setup, setSearch],
+  )
+  const { phraseAt, listed, trouble } = useMemo(() => toFlowMusic(setup, licks), [setup, licks])
+  const setting = useMemo(
+    () => settingOf(settings, ownKits(kits), null, toGrooves(grooves)),
+    [settings, kits, grooves],
+  )
+  const sounds = useMemo(() => soundsOn(setting.kit), [setting])
+  const [heard, setHeard] = useState(true)
+  const meter = findMeter(setup.meter) ?? toMeter(4, 4)
+  const ticks = useMemo(() => frameTicks({ ...DEFAULT_FRAME, meter }), [meter])
+  const flow = useFlow({
+    phraseAt,
+    tempo: setup.tempo,
+    beat: ticks.beat,
+    words: `${setup.mode} of ${listed.map(({ title }) => title).join(', ')}`.slice(0, 120),
+    grid: setup.grid,
+    settings,
+    sounds,
+    swapsGroove: setting.player.swapsGroove ?? false,
+    heard,
+  })
+  const { playing, toggle, position, bar } = flow
+  const bars = useMemo(
+    () => (phraseAt ? Array.from({ length: AHEAD + 1 }, (_, i) => flowBar(phraseAt, bar + i)) : []),
+    [phraseAt, bar],
+  )
+  const now = bars[0]
+  const phaseOf = useCallback(
+    (at: Position | undefined) => flowPhaseAt(at, ticks, now?.slots ?? []),
+    [ticks, now],
+  )
+  const host = useRef<HTMLDivElement>(null)
+  useLights(playing, position, phaseOf, says, host)
+
+  const draw = useCallback(() => change({ seed: (setup.seed % 999_999) + 1 }), [change, setup.seed])
+  const louder = useCallback(() => setHeard((was) => !was), [])
+  const faster = (by: number) =>
+    change({
+      tempo: Math.min(TEMPO_RANGE.most, Math.max(TEMPO_RANGE.least, setup.tempo + by)),
+    })
+  useHotkeys('space', toggle, { preventDefault: true, ignoreEventWhen: onControl })
+  useHotkeys('d', draw)
+  useHotkeys('s', louder)
+  useHotkeys('+, =, shift+=', () => faster(2), { useKey: true })
+  useHotkeys('-', () => faster(-2), { useKey: true })
+
+  const submit = useSubmit()
+  const keep = () => {
+    if (!phraseAt || !now) return
+    const title = `Flow ${setup.seed}, phrase ${now.phrase + 1}`
+    const text = formatLickText(toKeptLick(phraseAt(now.phrase), title))
+    const texts = JSON.stringify({ text, draft: null, voicing: '' })
+    submit({ intent: 'keep', texts }, { method: 'post', action: '/?index' })
+  }
+  return (
+    <div
+      ref={host}
+      data-phase="still"
+      className="group mx-auto grid w-full max-w-7xl grow grid-cols-1 content-start gap-x-8 gap-y-3 px-4 py-3 sm:px-5 lg:grid-cols-[minmax(0,1fr)_20rem]"
+    >
+      <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1 lg:col-span-2">
+        <h1 className="font-semibold text-2xl tracking-tight">Flow</h1>
+        <p className="text-(--quiet)">
+          {setup.mode === 'mix'
+            ? `mixed by chance, on the barline every ${setup.bars === 1 ? 'bar' : plural(setup.bars, 'bar')}`
+            : `a phrase that grows by up to ${plural(setup.beats, 'beat')}, always into the downbeat`}
+        </p>
+      </header>
+      <div className="flex min-w-0 flex-col gap-3">
+        <BigCount
+          beats={Math.max(1, Math.round(ticks.bar / ticks.beat))}
+          playing={playing}
+          onTap={toggle}
+        />
+        <div className="flex flex-wrap items-baseline justify-between gap-x-6 font-semibold text-lg">
+          <p data-phase-words className="text-primary">
+            space starts
+          </p>
+          <p className="tabular-nums">{setup.tempo} a minute</p>
+          <p className="tabular-nums">phrase {(now?.phrase ?? 0) + 1}</p>
+        </div>
+        {trouble && <p role="alert">{trouble}</p>}
+        {now && <BarFigure title="now" bar={now} lit />}
+        <div className="grid grid-cols-2 gap-3">
+          {bars.slice(1).map((next, i) => (
+            <BarFigure key={next.index} title={i === 0 ? 'next' : 'then'} bar={next} />
+          ))}
+        </div>
+        <div className="flex flex-wrap items-center gap-2">
+          <button
+            type="button"
+            className="btn btn-primary h-16 w-16 rounded-full"
+            aria-label={playing ? 'Stop' : 'Play'}
+            aria-keyshortcuts="Space"
+            disabled={!phraseAt}
+            onClick={(event) => {
+              toggle()
+              if (event.detail > 0) event.currentTarget.blur()
+            }}
+          >
+            {playing ? (
+              <Square size={24} fill="currentColor" aria-hidden />
+            ) : (
+              <Play size={26} fill="currentColor" aria-hidden />
+            )}
+          </button>
+          <button
+            type="button"
+            aria-pressed={heard}
+            className="btn btn-outline border-base-300 font-normal"
+            onClick={louder}
+          >
+            {heard ? <Volume2 size={18} aria-hidden /> : <VolumeX size={18} aria-hidden />}
+            {heard ? 'Kit is heard' : 'Click only'}
+          </button>
+          <button
+            type="button"
+            className="btn btn-outline border-base-300 font-normal"
+            onClick={draw}
+          >
+            <Dices size={18} aria-hidden /> Draw again
+          </button>
+          <button
+            type="button"
+            className="btn btn-outline border-base-300 font-normal"
+            disabled={!phraseAt}
+            onClick={keep}
+          >
+            Keep this phrase as a lick
+          </button>
+        </div>
+        {flow.trouble && (
+          <p role="alert" className="text-error">
+            {flow.trouble}
+          </p>
+        )}
+        <p className="hidden font-mono text-(--quiet) text-xs lg:block">
+          space plays · s kit or click only · d draw again · + − tempo
+        </p>
+      </div>
+      <aside aria-label="Mixture" className="flex flex-col gap-5">
+        <SourceList
+          setup={setup}
+          listed={listed}
+          licks={licks}
+          cells={cells}
+          onSources={(sources) => change({ sources })}
+        />
+        <FlowForm setup={setup} onChange={change} />
+      </aside>
+    </div>
+  )
+}
+
+function says({ name }: Phase): string {
+  return { still: 'space starts', 'count-in': 'counting in', groove: 'groove', fill: 'play' }[name]
+}
+
+/** A bar in large: its stacks and its sticking, or that the groove plays. */
+function BarFigure({ title, bar, lit = false }: { title: string; bar: FlowBar; lit?: boolean }) {
+  const { lick, groove } = bar
+  return (
+    <section aria-label={title} className="min-w-0 rounded-box bg-base-100 px-4 py-2">
+      <h2 className="text-(--quiet) text-sm">
+        {title}
+        {groove && lick ? ', after groove' : ''}
+      </h2>
+      {lick ? (
+        <PartFigure lick={lick} quiet={!lit} />
+      ) : (
+        <p className={`font-semibold ${lit ? 'py-8 text-3xl' : 'py-4 text-xl'}`}>
+          {groove ? 'groove' : 'rest'}
+        </p>
+      )}
+    </section>
+  )
+}

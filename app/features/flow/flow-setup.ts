@@ -1,0 +1,83 @@
+import * as z from 'zod'
+import { TEMPO_RANGE } from '~/core/line'
+import { findGrid, findMeter } from '~/core/time'
+
+/** Something to mix, as the address names it: a lick of the library, or a sticking as it is typed. */
+export interface SourceName {
+  readonly kind: 'lick' | 'line'
+  readonly of: string
+  readonly weight: number
+}
+
+/** How the player wants a flow; all of it stands in the address, so that it can be shared. */
+export interface FlowSetup {
+  readonly mode: 'mix' | 'stretch'
+  readonly sources: readonly SourceName[]
+  readonly meter: string
+  readonly grid: string
+  readonly tempo: number
+  /** Bars of a phrase, in a mix. */
+  readonly bars: number
+  readonly mostInRow: number
+  readonly tail: 'rest' | 'singles' | 'kicks'
+  readonly seed: number
+  /** Beats that a phrase is stretched by at the most, and times on each length. */
+  readonly beats: number
+  readonly times: number
+  readonly order: 'growing' | 'chance'
+}
+
+export const MOST_SOURCES = 12
+export const MOST_WEIGHT = 9
+
+const whole = (least: number, most: number, usual: number) =>
+  z.coerce.number().int().min(least).max(most).catch(usual)
+
+const setupSchema = z.object({
+  mode: z.enum(['mix', 'stretch']).catch('mix'),
+  meter: z
+    .string()
+    .refine((text) => findMeter(text) !== undefined)
+    .catch('4/4'),
+  grid: z
+    .string()
+    .refine((text) => findGrid(text) !== undefined)
+    .catch('1/16'),
+  tempo: whole(TEMPO_RANGE.least, TEMPO_RANGE.most, 80),
+  bars: whole(1, 4, 1),
+  mostInRow: whole(1, 9, 2),
+  tail: z.enum(['rest', 'singles', 'kicks']).catch('singles'),
+  seed: whole(1, 999_999, 1),
+  beats: whole(1, 8, 2),
+  times: whole(1, 16, 4),
+  order: z.enum(['growing', 'chance']).catch('growing'),
+})
+
+/** Taken up where nothing is chosen yet: a five and a three, so that something sounds at once. */
+const FIRST: readonly SourceName[] = [
+  { kind: 'line', of: 'RLLRK', weight: 1 },
+  { kind: 'line', of: 'RLK', weight: 1 },
+]
+
+/** Reads an address; what is not in it, or cannot be read, is as usual. */
+export function parseSetup(search: URLSearchParams): FlowSetup {
+  const sources = search.getAll('source').slice(0, MOST_SOURCES).flatMap(parseSource)
+  const given = search.has('source') ? sources : FIRST
+  return { ...setupSchema.parse(Object.fromEntries(search)), sources: given }
+}
+
+function parseSource(text: string): SourceName[] {
+  const [, weight, kind, of] = /^(\d):(lick|line):(.{1,400})$/s.exec(text) ?? []
+  if (!of || (kind !== 'lick' && kind !== 'line')) return []
+  return [{ kind, of, weight: Number(weight) }]
+}
+
+/** A setup as an address; `parseSetup` of it is the same setup. */
+export function formatSetup({ sources, ...rest }: FlowSetup): URLSearchParams {
+  const search = new URLSearchParams()
+  // One empty source tells none from never chosen.
+  if (sources.length === 0) search.append('source', '')
+  for (const { kind, of, weight } of sources) search.append('source', `${weight}:${kind}:${of}`)
+  for (const [key, value] of Object.entries(rest)) search.set(key, String(value))
+  return search
+}

@@ -1,0 +1,49 @@
+import * as z from 'zod'
+import { findVoicedLick } from '~/codecs/voicing'
+import {
+  type CellRecord,
+  type GrooveRecord,
+  type KitRecord,
+  keepSitting,
+  listCells,
+  listGrooves,
+  listKits,
+  listLicks,
+  loadSettings,
+  sittingRecordSchema,
+} from '~/storage'
+import { turnTexts } from '../bench/turned'
+import { fillDemo } from '../shell/demo-fill'
+import type { MixableLick } from './flow-music'
+
+/** Everything that can be mixed, and what it is played on. */
+export async function openFlow(demo: boolean) {
+  await fillDemo(demo)
+  const [settings, listed, cells, grooves, kits] = await Promise.all([
+    loadSettings(),
+    listLicks(),
+    listCells(),
+    listGrooves(),
+    listKits(),
+  ])
+  const licks = (listed.ok ? listed.value.licks : []).flatMap((record): MixableLick[] => {
+    const lick = findVoicedLick(turnTexts(record, settings.turnLetters))
+    return lick ? [{ id: record.id, lick }] : []
+  })
+  return {
+    settings,
+    licks,
+    cells: (cells.ok ? cells.value : []) satisfies CellRecord[],
+    grooves: (grooves.ok ? grooves.value : []) satisfies GrooveRecord[],
+    kits: (kits.ok ? kits.value : []) satisfies KitRecord[],
+  }
+}
+export type OpenFlow = Awaited<ReturnType<typeof openFlow>>
+
+/** Writes a sitting with a flow down. */
+export async function logFlow(sent: unknown): Promise<{ trouble: string }> {
+  const sitting = sittingRecordSchema.safeParse(sent)
+  if (!sitting.success) return { trouble: z.prettifyError(sitting.error) }
+  const kept = await keepSitting(sitting.data)
+  return { trouble: kept.ok ? '' : `What you play is not written down: ${kept.error.detail}` }
+}

@@ -1,0 +1,124 @@
+import { X } from 'lucide-react'
+import { CATALOGUE, formatPhrase } from '~/core/catalogue'
+import type { CellRecord } from '~/storage'
+import { IconButton } from '~/ui/icon-button'
+import { PhraseStacks } from '../stacks/phrase-figure'
+import type { ListedSource, MixableLick } from './flow-music'
+import { type FlowSetup, MOST_SOURCES, MOST_WEIGHT, type SourceName } from './flow-setup'
+
+interface SourceListProps {
+  readonly setup: FlowSetup
+  readonly listed: readonly ListedSource[]
+  readonly licks: readonly MixableLick[]
+  readonly cells: readonly CellRecord[]
+  readonly onSources: (sources: readonly SourceName[]) => void
+}
+
+/** Cells of the catalogue up to this length are offered: what is longer is a lick of its own. */
+const LONGEST_CELL = 9
+
+/** What is mixed: each with its weight, and everything that can be added. */
+export function SourceList({ setup, listed, licks, cells, onSources }: SourceListProps) {
+  const names = listed.map(({ name }) => name)
+  const change = (at: number, weight: number) =>
+    onSources(names.map((name, i) => (i === at ? { ...name, weight } : name)))
+  return (
+    <section aria-labelledby="sources-title" className="flex flex-col gap-2">
+      <h2 id="sources-title" className="font-semibold">
+        {setup.mode === 'mix' ? 'What is mixed' : 'What grows, and by what'}
+      </h2>
+      <ul aria-label="Sources" className="flex flex-col">
+        {listed.map(({ name, source, title, trouble }, i) => (
+          <li
+            key={`${name.kind} ${name.of} ${i}`}
+            className="flex items-center gap-2 border-base-300 border-b py-1"
+          >
+            <span className="min-w-0 grow">
+              <span className="flex items-center gap-2">
+                <span className="w-20 shrink-0 overflow-hidden">
+                  <PhraseStacks phrase={source.line} />
+                </span>
+                <span
+                  className={`min-w-0 truncate ${name.kind === 'line' ? 'font-mono text-sm' : 'font-semibold text-sm'}`}
+                >
+                  {title}
+                </span>
+              </span>
+              {trouble && (
+                <span className="block text-warning text-xs">{trouble}: never drawn</span>
+              )}
+            </span>
+            {setup.mode === 'stretch' && i === 0 ? (
+              <span className="text-(--quiet) text-xs">grows</span>
+            ) : (
+              <input
+                type="number"
+                aria-label={`How often ${title}`}
+                title="How often beside the others"
+                className="w-12 rounded-field border border-base-300 bg-base-100 px-1 text-center tabular-nums"
+                min={0}
+                max={MOST_WEIGHT}
+                value={name.weight}
+                onChange={(event) => {
+                  const weight = event.target.valueAsNumber
+                  if (Number.isInteger(weight) && weight >= 0 && weight <= MOST_WEIGHT) {
+                    change(i, weight)
+                  }
+                }}
+              />
+            )}
+            <IconButton
+              size="tiny"
+              label={`Take out ${title}`}
+              onClick={() => onSources(names.toSpliced(i, 1))}
+            >
+              <X size={14} aria-hidden />
+            </IconButton>
+          </li>
+        ))}
+      </ul>
+      <select
+        aria-label="Add to the flow"
+        className="w-full rounded-field border border-base-300 bg-base-100 px-2 py-1.5 text-sm"
+        value=""
+        disabled={names.length >= MOST_SOURCES}
+        onChange={(event) => {
+          const [kind, of] = splitOnce(event.target.value)
+          if (kind === 'lick' || kind === 'line') onSources([...names, { kind, of, weight: 1 }])
+        }}
+      >
+        <option value="">Add a cell or a lick …</option>
+        <optgroup label="Licks">
+          {licks.map(({ id, lick }) => (
+            <option key={id} value={`lick:${id}`}>
+              {lick.title || 'Untitled'}
+            </option>
+          ))}
+        </optgroup>
+        {cells.length > 0 && (
+          <optgroup label="Cells of your own">
+            {cells.map(({ id, name, line }) => (
+              <option key={id} value={`line:${line}`}>
+                {name}: {line}
+              </option>
+            ))}
+          </optgroup>
+        )}
+        <optgroup label="Cells">
+          {CATALOGUE.filter(({ phrase }) => phrase.slots.length <= LONGEST_CELL).map(
+            ({ id, name, phrase }) => (
+              <option key={id} value={`line:${formatPhrase(phrase)}`}>
+                {name}: {formatPhrase(phrase)}
+              </option>
+            ),
+          )}
+        </optgroup>
+      </select>
+    </section>
+  )
+}
+
+function splitOnce(value: string): [string, string] {
+  const at = value.indexOf(':')
+  return [value.slice(0, at), value.slice(at + 1)]
+}

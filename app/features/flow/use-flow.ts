@@ -1,0 +1,113 @@
+import { nanoid } from 'nanoid'
+import { useCallback, useEffect, useRef, useState } from 'react'
+import { useFetcher } from 'react-router'
+import { onKit, type Performance, toMedley } from '~/core/performance'
+import type { MixPhrase } from '~/core/practice'
+import type { Surface } from '~/core/sticking'
+import { secondsPerTick, type Ticks } from '~/core/time'
+import { FLOW_ID, type Settings, type SittingRecord } from '~/storage'
+import { CLICK_VOLUME } from '../player/use-player'
+import { useSounding } from '../player/use-sounding'
+import { LIMB_KEYS } from '../practice/sound-strip'
+
+interface Flowing {
+  readonly phraseAt: ((round: number) => MixPhrase) | null
+  readonly tempo: number
+  readonly beat: Ticks
+  readonly words: string
+  readonly grid: string
+  readonly settings: Settings
+  readonly sounds: Readonly<Partial<Record<Surface, Surface>>>
+  readonly swapsGroove: boolean
+  /** Whether the kit is heard, or the click alone. */
+  readonly heard: boolean
+}
+
+const LOOK_MS = 100
+const KEEP_MS = 1000
+
+/** Plays a flow without end, tells the bar that sounds, and writes the sitting down as it goes on. */
+export function useFlow(flowing: Flowing) {
+  const { phraseAt, tempo, beat, words, grid, settings, sounds, swapsGroove, heard } = flowing
+  const [bar, setBar] = useState(0)
+  const compose = useCallback((): Performance => {
+    if (!phraseAt) throw new RangeError('a flow without phrases')
+    const medley = toMedley((round) => phraseAt(round).lick, {
+      countIn: settings.practiceCountIn !== 'off',
+      swapsGroove,
+      click: {
+        marks: settings.clickMarks === 'off' ? 'beats' : settings.clickMarks,
+        dropOut: settings.dropOut,
+      },
+    })
+    return onKit(medley, sounds)
+  }, [phraseAt, settings, sounds, swapsGroove])
+  const tickSeconds = secondsPerTick(tempo, beat)
+  const plan = useCallback(() => tickSeconds, [tickSeconds])
+  const { playing, trouble, start, stop, position, setVolume } = useSounding(compose, plan)
+
+  useEffect(() => {
+    for (const [channel] of LIMB_KEYS) setVolume(channel, heard ? 1 : 0)
+    setVolume('click', settings.clickMarks === 'off' && heard ? 0 : CLICK_VOLUME)
+  }, [heard, settings.clickMarks, setVolume])
+
+  // What cannot be played any more falls silent.
+  useEffect(() => {
+    if (playing && !phraseAt) stop()
+  }, [playing, phraseAt, stop])
+
+  const { submit } = useFetcher()
+  const written = useRef({ words, tempo, grid })
+  written.current = { words, tempo, grid }
+  useEffect(() => {
+    if (!playing) return
+    const begun = performance.now()
+    const sitting: SittingRecord = {
+      id: nanoid(),
+      version: 2,
+      lickId: FLOW_ID,
+      createdAt: Date.now(),
+      step: '',
+      tempo: written.current.tempo,
+      repeats: 0,
+      seconds: 0,
+      rating: null,
+      tense: false,
+      grid: written.current.grid,
+      form: 'flow',
+      note: '',
+    }
+    let rounds = 0
+    let keptAt = begun
+    const write = () => {
+      const seconds = Math.round((performance.now() - begun) / 100) / 10
+      const { words: step, tempo: now } = written.current
+      if (seconds < 1) return
+      const json = JSON.stringify({ ...sitting, step, tempo: now, repeats: rounds, seconds })
+      submit(json, { method: 'post', action: '/flow', encType: 'application/json' })
+      keptAt = performance.now()
+    }
+    const look = () => {
+      const at = position()
+      if (at?.phase === 'round') {
+        rounds = at.round
+        setBar(at.bar)
+      }
+      if (performance.now() - keptAt >= KEEP_MS) write()
+    }
+    const timer = setInterval(look, LOOK_MS)
+    window.addEventListener('pagehide', write)
+    return () => {
+      clearInterval(timer)
+      window.removeEventListener('pagehide', write)
+      write()
+      setBar(0)
+    }
+  }, [playing, position, submit])
+
+  const toggle = useCallback(() => {
+    if (playing) stop()
+    else if (phraseAt) start()
+  }, [playing, stop, start, phraseAt])
+  return { playing, trouble, position, toggle, bar }
+}
