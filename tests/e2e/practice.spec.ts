@@ -1,10 +1,16 @@
-import { expect, type Page, test } from '@playwright/test'
+import { spawnSync } from 'node:child_process'
+import { mkdtemp, rm } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { chromium, expect, type Page, test } from '@playwright/test'
+import { QUIET_FLAGS } from '../../scripts/serve.mjs'
 import { expectAccessible, openLick } from './bench-page'
 
 const practise = async (page: Page, title: string) => {
   await openLick(page, title)
   await page.getByRole('link', { name: 'Practise' }).click()
-  await expect(page.getByRole('heading', { name: title })).toBeVisible()
+  // The bench has a heading and a play button of these names too.
+  await expect(page.getByRole('complementary', { name: 'Plan' })).toBeVisible()
 }
 const rung = (page: Page) => page.getByRole('list', { name: 'Ladder' }).locator('[aria-current]')
 
@@ -31,16 +37,32 @@ test('a lick is taken apart, played up its ladder by keys, and logged as it goes
   await expect(page.getByText(/sittings?, .*best clean 160/)).toBeVisible()
 })
 
-test('what was played before the page is killed is in the log', async ({ page, context }) => {
+test('what was played until the browser is killed is in the log', async ({ baseURL }) => {
+  const home = await mkdtemp(join(tmpdir(), 'dime-stack-'))
+  const launch = () =>
+    chromium.launchPersistentContext(home, {
+      executablePath: '/usr/bin/chromium',
+      args: [...QUIET_FLAGS, '--remote-debugging-port=0'],
+      ...(baseURL && { baseURL }),
+    })
+  const before = await launch()
+  const page = await before.newPage()
   await practise(page, 'Fire Ring')
   await page.getByRole('button', { name: 'Play', exact: true }).click()
   await expect(page.locator('[data-phase="fill"]')).toBeVisible({ timeout: 20_000 })
-  await page.waitForTimeout(2500)
+  await page.waitForTimeout(4000)
   const address = page.url()
-  await page.close({ runBeforeUnload: false })
-  const next = await context.newPage()
+  // Nothing is asked and nothing can be said: every process of the browser ends at once.
+  spawnSync('pkill', ['-9', '-f', home])
+  const after = await launch()
+  const next = await after.newPage()
   await next.goto(address)
-  await expect(next.getByText(/1 sitting, \d+ seconds; nothing clean yet/)).toBeVisible()
+  const words = next.getByText(/1 sitting, \d+ seconds; nothing clean yet/)
+  await expect(words).toBeVisible({ timeout: 30_000 })
+  const seconds = Number(/(\d+) seconds/.exec((await words.textContent()) ?? '')?.[1])
+  expect(seconds).toBeGreaterThanOrEqual(2)
+  await after.close()
+  await rm(home, { recursive: true, force: true })
 })
 
 test('the practice page is read from afar, has no fault that axe finds, and fits a phone', async ({
@@ -54,6 +76,109 @@ test('the practice page is read from afar, has no fault that axe finds, and fits
   await expectAccessible(page)
 })
 
+test('the plan is arranged by keys, kept, and its ladder edited by numbers and arrows', async ({
+  page,
+}) => {
+  await practise(page, 'Tightrope')
+  const steps = page.getByRole('list', { name: 'Steps' })
+  await page.getByRole('button', { name: 'Arrange the steps' }).click()
+  await page.getByRole('button', { name: 'Skip: feet alone' }).click()
+  await page.getByRole('button', { name: 'Once more: on one surface' }).click()
+  await page.getByRole('button', { name: 'Move: hands alone' }).press('Space')
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('Space')
+  await expect(steps.getByRole('listitem').nth(1)).toContainText('hands alone')
+  await expectAccessible(page)
+  await page.setViewportSize({ width: 1280, height: 800 })
+  await page.getByRole('button', { name: 'Edit the ladder' }).click()
+  await page.getByRole('slider', { name: 'Rung 1' }).press('Shift+ArrowDown')
+  await page.getByRole('spinbutton', { name: 'Tempo of rung 2' }).fill('109')
+  await page.keyboard.press('Enter')
+  await page.getByRole('button', { name: 'A rung more' }).click()
+  await page.getByRole('spinbutton', { name: 'Tempo of rung 4' }).fill('399')
+  await page.keyboard.press('Enter')
+  await expectAccessible(page)
+  await page.setViewportSize({ width: 1280, height: 800 })
+  await page.getByRole('button', { name: 'Edit the ladder' }).click()
+  const rungs = page.getByRole('list', { name: 'Ladder' }).getByRole('listitem')
+  await expect(rungs).toHaveCount(4)
+  await expect(rungs.nth(3)).toContainText('past what it plays up to')
+  await page.waitForTimeout(400)
+  await page.reload()
+  await expect(rungs).toHaveCount(4)
+  await expect(rungs.nth(2)).toContainText('109')
+  await expect(steps.getByRole('listitem').nth(1)).toContainText('hands alone')
+  await expect(steps.getByRole('listitem').filter({ hasText: 'on one surface' })).toHaveCount(2)
+})
+
+test('the ladder climbs by itself, and each rung is a sitting of its own', async ({ page }) => {
+  await practise(page, 'Fire Ring')
+  await page.getByLabel('Times a rung').selectOption('2')
+  await page.getByRole('checkbox', { name: /climb by itself/ }).check()
+  await page.getByLabel('Form').selectOption('half and half')
+  await page.getByRole('button', { name: 'Edit the ladder' }).click()
+  await page.getByRole('spinbutton', { name: 'Tempo of rung 3' }).fill('300')
+  await page.keyboard.press('Enter')
+  await page.getByRole('spinbutton', { name: 'Tempo of rung 2' }).fill('240')
+  await page.keyboard.press('Enter')
+  await page.getByRole('spinbutton', { name: 'Tempo of rung 1' }).fill('200')
+  await page.keyboard.press('Enter')
+  await page.getByRole('button', { name: 'Edit the ladder' }).click()
+  await page.getByRole('button', { name: 'Start: tap the count' }).click()
+  await expect(rung(page)).toContainText('240', { timeout: 20_000 })
+  await expect(rung(page)).toContainText('300', { timeout: 20_000 })
+  await page.waitForTimeout(1500)
+  await page.keyboard.press('Space')
+  await page.getByRole('link', { name: 'Log', exact: true }).click()
+  const sittings = page.getByRole('region', { name: 'Sittings' }).getByRole('listitem')
+  for (const [i, tempo] of ['300', '240', '200'].entries()) {
+    await expect(sittings.nth(i)).toContainText(`Fire Ring`)
+    await expect(sittings.nth(i)).toContainText(`${tempo} in 1/16`)
+  }
+  await expect(sittings.nth(1)).toContainText('2 times')
+})
+
+test('pads run it: any starts what stands still, others are taught', async ({ page }) => {
+  await practise(page, 'Parade')
+  await page.getByText('Pads', { exact: true }).click()
+  await page.getByRole('button', { name: 'Learn the pad for clean' }).click()
+  await page.getByRole('button', { name: 'Stand-in pad, note 38' }).click()
+  await expect(page.getByText('note 38', { exact: true })).toBeVisible()
+  const first = await rung(page).textContent()
+  await page.getByRole('button', { name: 'Stand-in pad, note 49' }).click()
+  await expect(page.getByRole('button', { name: 'Stop', exact: true })).toBeVisible()
+  await page.getByRole('button', { name: 'Stand-in pad, note 38' }).click()
+  await expect(rung(page)).not.toHaveText(first ?? '')
+  await page.getByRole('button', { name: 'Stand-in pad, note 49' }).click()
+  await expect(page.getByRole('button', { name: 'Stop', exact: true })).toBeVisible()
+})
+
+test('limbs, click and pulse go on and off by keys; slots are looped; cautions come once', async ({
+  page,
+}) => {
+  await practise(page, 'Teeterboard')
+  await page.keyboard.press('1')
+  const right = page.getByRole('button', { name: 'right hand heard' })
+  await expect(right).toHaveAttribute('aria-pressed', 'false')
+  await page.keyboard.press('1')
+  await expect(right).toHaveAttribute('aria-pressed', 'true')
+  await page.keyboard.press('c')
+  await expect(page.getByLabel('Click on')).toHaveValue('off')
+  await page.getByLabel('Click silent in').selectOption('1/4')
+  await page.getByRole('button', { name: 'All right' }).click()
+  await page.getByLabel('Last slot of the loop').fill('5')
+  await expect(page.getByText('a loop: slots 1 to 5')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await page.getByLabel('Last slot of the loop').blur()
+  await page.keyboard.press('Escape')
+  await expect(page.getByText(/^step 1 of/)).toBeVisible()
+  await page.waitForTimeout(400)
+  await page.reload()
+  await expect(page.getByLabel('Click on')).toHaveValue('off')
+  await expect(page.getByLabel('Click silent in')).toHaveValue('1/4')
+  await expect(page.getByText(/Ears protected/)).toBeHidden()
+})
+
 test('the log tells what is due, draws what was played, and is mended and exported', async ({
   page,
 }) => {
@@ -61,9 +186,11 @@ test('the log tells what is due, draws what was played, and is mended and export
   await page.getByRole('link', { name: 'Log', exact: true }).click()
   await expect(page.getByRole('button', { name: 'Cannon Exit', exact: true })).toBeVisible()
   await expect(page.getByText(/neglected/)).toBeVisible()
+  await expect(page.getByRole('link', { name: 'Clown Walk', exact: true })).toBeVisible()
   await page.getByRole('button', { name: 'Tightrope', exact: true }).click()
   await expect(page.getByRole('heading', { name: 'Tempo of Tightrope' })).toBeVisible()
-  await page.getByText('As a table').last().click()
+  const tempos = page.getByRole('region', { name: 'Tempo of Tightrope' })
+  await tempos.getByText('As a table').click()
   await expect(page.getByRole('table', { name: 'Tempo of Tightrope' })).toBeVisible()
   const newest = page.getByRole('combobox', { name: /^How it went/ }).first()
   await newest.selectOption('lost')
@@ -74,7 +201,16 @@ test('the log tells what is due, draws what was played, and is mended and export
     .nth(1)
     .click()
   await expect(sittings.getByRole('button', { name: /^All / })).not.toHaveText(all ?? '')
+  await sittings.getByRole('button', { name: 'Bring it back' }).click()
+  await expect(sittings.getByRole('button', { name: /^All / })).toHaveText(all ?? '')
+  await sittings.getByRole('button', { name: /^Edit/ }).first().click()
+  await sittings.getByLabel('Minutes').fill('4.7')
+  await sittings.getByLabel('Note').fill('the lamps went out')
+  await sittings.getByRole('button', { name: 'Keep' }).click()
+  await expect(sittings.getByText(/the lamps went out/)).toBeVisible()
+  await expect(sittings.getByText(/282 s/)).toBeVisible()
   await page.reload()
+  await expect(sittings.getByText(/the lamps went out/)).toBeVisible()
   await expect(newest).toHaveValue('lost')
   const download = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Export as CSV' }).click()

@@ -9,7 +9,7 @@ import {
   XAxis,
   YAxis,
 } from 'recharts'
-import type { toMinutes, toTempos } from './log-view'
+import type { NeglectedRow, toMinutes, toTempos } from './log-view'
 
 const INK = 'var(--quiet)'
 const AXIS = { stroke: INK, fontSize: 12, tickLine: false } as const
@@ -81,6 +81,28 @@ export function TempoChart({
             isAnimationActive={false}
           />
         </LineChart>
+      </ResponsiveContainer>
+    </div>
+  )
+}
+
+const ROW = 26
+
+/** Days since each lick was practised last, as bars to the right. */
+export function NeglectedChart({ data }: { data: readonly NeglectedRow[] }) {
+  return (
+    <div className="overflow-hidden" style={{ height: data.length * ROW + 34 }} aria-hidden="true">
+      <ResponsiveContainer width="100%" height="100%">
+        <BarChart
+          accessibilityLayer={false}
+          layout="vertical"
+          data={[...data]}
+          margin={{ top: 4, right: 16, bottom: 0, left: 4 }}
+        >
+          <XAxis type="number" {...AXIS} allowDecimals={false} />
+          <YAxis type="category" dataKey="title" width={120} {...AXIS} axisLine={false} />
+          <Bar dataKey="days" fill="var(--color-primary)" barSize={12} isAnimationActive={false} />
+        </BarChart>
       </ResponsiveContainer>
     </div>
   )

@@ -1,28 +1,36 @@
-import { Download, X } from 'lucide-react'
+import { Download } from 'lucide-react'
 import { useMemo, useState } from 'react'
-import { Link, useFetcher } from 'react-router'
+import { Link } from 'react-router'
 import { formatSittings } from '~/codecs/csv'
-import type { Rating } from '~/core/log'
 import { FLOW_ID, type SittingRecord } from '~/storage'
-import { IconButton } from '~/ui/icon-button'
 import { saveFile } from '~/ui/save-file'
 import { plural } from '../bench/figures'
-import { MinutesChart, TempoChart } from './charts'
-import type { LogCommand, LoggedLick } from './log-store'
-import { type DueRow, dayOf, toDueRows, toMinutes, toSitting, toTempos } from './log-view'
+import { MinutesChart, NeglectedChart, TempoChart } from './charts'
+import { DataTable } from './data-table'
+import type { LoggedLick } from './log-store'
+import {
+  ALONE_DAYS,
+  type DueRow,
+  dayOf,
+  toDueRows,
+  toMinutes,
+  toNeglected,
+  toSitting,
+  toTempos,
+} from './log-view'
+import { Sittings } from './sittings'
 
 interface LogPageProps {
   readonly sittings: readonly SittingRecord[]
   readonly licks: readonly LoggedLick[]
 }
 
-const SHOWN = 20
-
 /** What was practised: what is due, minutes a day, a lick's tempos over time, and every sitting. */
 export function LogPage({ sittings, licks }: LogPageProps) {
   const [now] = useState(() => Date.now())
   const due = useMemo(() => toDueRows(sittings, licks, now), [sittings, licks, now])
   const minutes = useMemo(() => toMinutes(sittings, now), [sittings, now])
+  const neglected = useMemo(() => toNeglected(sittings, licks, now), [sittings, licks, now])
   const [lickId, setLickId] = useState('')
   const shown = due.find((row) => row.lickId === lickId) ?? due[0]
   if (sittings.length === 0) {
@@ -91,11 +99,11 @@ export function LogPage({ sittings, licks }: LogPageProps) {
               Tempo of {shown.title}
             </h2>
             <p className="text-(--quiet) text-sm">full: clean; hollow: rough, lost, or not said</p>
-            <TempoChart data={toTempos(sittings, shown.lickId)} goal={shown.goal} />
+            <TempoChart data={toTempos(sittings, licks, shown.lickId)} goal={shown.goal} />
             <DataTable
               caption={`Tempo of ${shown.title}`}
               head={['day', 'clean', 'other']}
-              rows={toTempos(sittings, shown.lickId).map(({ day, clean, other }) => [
+              rows={toTempos(sittings, licks, shown.lickId).map(({ day, clean, other }) => [
                 day,
                 clean ?? '–',
                 other ?? '–',
@@ -103,9 +111,49 @@ export function LogPage({ sittings, licks }: LogPageProps) {
             />
           </section>
         )}
+        <Neglected {...neglected} />
       </div>
       <Sittings sittings={sittings} titleOf={titleOf} />
     </div>
+  )
+}
+
+/** What was left alone: days since, and what was never begun. */
+function Neglected({ never, alone }: ReturnType<typeof toNeglected>) {
+  return (
+    <section aria-labelledby="alone-title" className="min-w-0">
+      <h2 id="alone-title" className="font-semibold text-lg">
+        Left alone
+      </h2>
+      <p className="text-(--quiet) text-sm">
+        {alone.length > 0
+          ? `days since they were practised, where it is more than ${ALONE_DAYS}`
+          : `nothing that was begun is left alone for more than ${ALONE_DAYS} days`}
+      </p>
+      {alone.length > 0 && (
+        <>
+          <NeglectedChart data={alone} />
+          <DataTable
+            caption="Days since practised"
+            head={['lick', 'days']}
+            rows={alone.map(({ title, days }) => [title, days])}
+          />
+        </>
+      )}
+      {never.length > 0 && (
+        <p className="mt-2 text-sm">
+          Never practised:{' '}
+          {never.map(({ id, title }, i) => (
+            <span key={id}>
+              {i > 0 && ', '}
+              <Link className="link" to={`/practice/${id}`}>
+                {title}
+              </Link>
+            </span>
+          ))}
+        </p>
+      )}
+    </section>
   )
 }
 
@@ -129,6 +177,7 @@ function DueTable({
           <th className="text-left font-normal">lick</th>
           <th className="text-right font-normal">best clean</th>
           <th className="text-right font-normal">goal</th>
+          <th className="hidden text-right font-normal sm:table-cell">next</th>
           <th className="pl-4 text-left font-normal">when</th>
           <th>
             <span className="sr-only">practise</span>
@@ -136,7 +185,7 @@ function DueTable({
         </tr>
       </thead>
       <tbody>
-        {rows.map(({ lickId, title, bestClean, goal, due, neglected, lastAt }) => (
+        {rows.map(({ lickId, title, bestClean, goal, due, next, neglected, lastAt }) => (
           <tr key={lickId} className="border-base-300 border-t">
             <th scope="row" className="py-1.5 text-left font-normal">
               <button
@@ -148,8 +197,13 @@ function DueTable({
                 {title}
               </button>
             </th>
-            <td className="whitespace-nowrap text-right tabular-nums">{bestClean ?? '–'}</td>
+            <td className="whitespace-nowrap text-right tabular-nums">
+              {bestClean === null ? '–' : Math.round(bestClean)}
+            </td>
             <td className="whitespace-nowrap text-right tabular-nums">{goal ?? '–'}</td>
+            <td className="hidden whitespace-nowrap text-right tabular-nums sm:table-cell">
+              {next === null ? '–' : `${next[0]}, ${next[1]}`}
+            </td>
             <td className="pl-4">
               {due}
               <span className="block text-(--quiet) text-xs">
@@ -170,123 +224,5 @@ function DueTable({
         ))}
       </tbody>
     </table>
-  )
-}
-
-/** The figures of a chart for those who do not see it. */
-function DataTable({
-  caption,
-  head,
-  rows,
-}: {
-  caption: string
-  head: readonly string[]
-  rows: readonly (readonly (string | number)[])[]
-}) {
-  return (
-    <details className="mt-1 text-sm">
-      <summary className="cursor-pointer text-(--quiet)">As a table</summary>
-      <table className="mt-1 tabular-nums">
-        <caption className="sr-only">{caption}</caption>
-        <thead>
-          <tr>
-            {head.map((name) => (
-              <th key={name} scope="col" className="pr-6 text-left font-normal text-(--quiet)">
-                {name}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => (
-            <tr key={row[0]}>
-              {row.map((value, i) => (
-                <td key={head[i]} className="pr-6">
-                  {value}
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </details>
-  )
-}
-
-/** Every sitting, the newest first; how it went can be said later, and mistakes deleted. */
-function Sittings({
-  sittings,
-  titleOf,
-}: {
-  sittings: readonly SittingRecord[]
-  titleOf: (id: string) => string
-}) {
-  const { submit, data } = useFetcher<{ trouble: string }>()
-  const [all, setAll] = useState(false)
-  const tell = (command: LogCommand) =>
-    submit(JSON.stringify(command), {
-      method: 'post',
-      action: '/log',
-      encType: 'application/json',
-    })
-  const newest = [...sittings].reverse()
-  return (
-    <section aria-labelledby="sittings-title" className="min-w-0 lg:col-span-2">
-      <h2 id="sittings-title" className="font-semibold text-lg">
-        Sittings
-      </h2>
-      {data?.trouble && (
-        <p role="alert" className="text-error text-sm">
-          {data.trouble}
-        </p>
-      )}
-      <ul className="mt-2 text-sm">
-        {newest.slice(0, all ? newest.length : SHOWN).map((sitting) => {
-          const { id, lickId, createdAt, step, tempo, repeats, seconds, rating } = sitting
-          const name = `${titleOf(lickId)}, ${dayOf(createdAt)}, ${tempo}`
-          return (
-            <li
-              key={id}
-              className="flex flex-wrap items-center gap-x-4 gap-y-0.5 border-base-300 border-t py-1"
-            >
-              <span className="w-12 text-(--quiet) tabular-nums">{dayOf(createdAt)}</span>
-              <span className="w-36 truncate font-semibold">{titleOf(lickId)}</span>
-              <span className="min-w-32 grow truncate text-(--quiet)">{step}</span>
-              <span className="tabular-nums">
-                {tempo}, {plural(repeats, 'time')}, {Math.round(seconds)} s
-              </span>
-              <select
-                aria-label={`How it went: ${name}`}
-                className="rounded-field border border-base-300 bg-base-100 px-1.5 py-0.5"
-                value={rating ?? ''}
-                onChange={(event) =>
-                  tell({
-                    intent: 'change',
-                    sitting: { ...sitting, rating: (event.target.value || null) as Rating | null },
-                  })
-                }
-              >
-                <option value="">not said</option>
-                <option value="clean">clean</option>
-                <option value="rough">rough</option>
-                <option value="lost">lost</option>
-              </select>
-              <IconButton
-                size="tiny"
-                label={`Delete: ${name}`}
-                onClick={() => tell({ intent: 'forget', id })}
-              >
-                <X size={14} aria-hidden />
-              </IconButton>
-            </li>
-          )
-        })}
-      </ul>
-      {newest.length > SHOWN && (
-        <button type="button" className="btn btn-ghost btn-sm mt-2" onClick={() => setAll(!all)}>
-          {all ? 'Fewer' : `All ${newest.length}`}
-        </button>
-      )}
-    </section>
   )
 }

@@ -1,5 +1,6 @@
 import * as z from 'zod'
 import { parseLickText } from '~/codecs/lick-text'
+import { gridName } from '~/core/time'
 import {
   forget,
   keepSitting,
@@ -15,6 +16,8 @@ export interface LoggedLick {
   readonly id: string
   readonly title: string
   readonly goal: number | null
+  /** The grid that it is written in now, as `1/16`. */
+  readonly grid: string
 }
 
 /** The whole log, and the licks that it is about. */
@@ -26,7 +29,8 @@ export async function openLog(demo: boolean) {
     licks: (licks.ok ? licks.value.licks : []).map(({ id, text }): LoggedLick => {
       const read = parseLickText(text)
       const lick = read.ok ? read.value.lick : null
-      return { id, title: lick?.title || 'Untitled', goal: lick?.frame.goal ?? null }
+      const grid = lick ? gridName(lick.frame.grid) : ''
+      return { id, title: lick?.title || 'Untitled', goal: lick?.frame.goal ?? null, grid }
     }),
   }
 }

@@ -1,5 +1,7 @@
 import type { LoggedSitting } from '~/codecs/csv'
-import { type LickLog, lickLogs, minutesByDay } from '~/core/log'
+import { type LickLog, lickLogs, minutesByDay, neglectedLicks, onGrid } from '~/core/log'
+import { nextTempos } from '~/core/practice'
+import { findGrid } from '~/core/time'
 import type { SittingRecord } from '~/storage'
 import type { LoggedLick } from './log-store'
 
@@ -11,11 +13,26 @@ export function toSitting({ createdAt, ...sitting }: SittingRecord): LoggedSitti
   return { ...sitting, at: createdAt }
 }
 
+/** Sittings with the tempos that they would have on the grids that their licks have now. */
+export function onGrids(
+  records: readonly SittingRecord[],
+  licks: readonly LoggedLick[],
+): LoggedSitting[] {
+  const grids = new Map(licks.map(({ id, grid }) => [id, findGrid(grid)]))
+  return records.map((record) => {
+    const grid = grids.get(record.lickId)
+    const sitting = toSitting(record)
+    return (grid && onGrid([sitting], grid)[0]) || sitting
+  })
+}
+
 /** A lick of the log as it is listed: what is due first stands first. */
 export interface DueRow extends LickLog {
   readonly title: string
   readonly goal: number | null
   readonly due: string
+  /** The best clean tempo again, then halfway to where it gets tense; null before anything is clean. */
+  readonly next: readonly [number, number] | null
   /** Practised longer ago than two weeks. */
   readonly neglected: boolean
 }
@@ -29,13 +46,13 @@ export function toDueRows(
   now: number,
 ): DueRow[] {
   const byId = new Map(licks.map((lick) => [lick.id, lick]))
-  return lickLogs(records.map(toSitting)).flatMap((log): DueRow[] => {
+  return lickLogs(onGrids(records, licks)).flatMap((log): DueRow[] => {
     const lick = byId.get(log.lickId)
     if (!lick) return []
     const neglected = now - log.lastAt > NEGLECTED_DAYS * DAY
-    return [
-      { ...log, title: lick.title, goal: lick.goal, due: dueWords(log.dueAt, now), neglected },
-    ]
+    const { title, goal } = lick
+    const next = log.bestClean === null ? null : nextTempos(Math.round(log.bestClean), log.tense)
+    return [{ ...log, title, goal, due: dueWords(log.dueAt, now), next, neglected }]
   })
 }
 
@@ -64,15 +81,53 @@ export function toMinutes(records: readonly SittingRecord[], now: number) {
   }))
 }
 
-/** One lick's tempos over time: clean, or not, each day its fastest of the kind. */
-export function toTempos(records: readonly SittingRecord[], lickId: string) {
+/**
+ * One lick's tempos over time, as they would be on its grid of today: clean, or not, each day its
+ * fastest of the kind.
+ */
+export function toTempos(
+  records: readonly SittingRecord[],
+  licks: readonly LoggedLick[],
+  lickId: string,
+) {
   const days = new Map<string, { day: string; clean?: number; other?: number }>()
-  for (const { lickId: of, createdAt, tempo, rating } of records) {
-    if (of !== lickId) continue
-    const day = dayOf(createdAt)
+  const own = records.filter((record) => record.lickId === lickId)
+  for (const { at, tempo: exact, rating } of onGrids(own, licks)) {
+    const tempo = Math.round(exact * 10) / 10
+    const day = dayOf(at)
     const point = days.get(day) ?? { day }
     const kind = rating === 'clean' ? 'clean' : 'other'
     days.set(day, { ...point, [kind]: Math.max(tempo, point[kind] ?? 0) })
   }
   return [...days.values()]
+}
+
+/** After so many days without practice a lick is listed as left alone. */
+export const ALONE_DAYS = 7
+
+/** The licks of the library that were left alone: the never practised, then by days. */
+export function toNeglected(
+  records: readonly SittingRecord[],
+  licks: readonly LoggedLick[],
+  now: number,
+): { readonly never: readonly LoggedLick[]; readonly alone: readonly NeglectedRow[] } {
+  const byId = new Map(licks.map((lick) => [lick.id, lick]))
+  const logs = lickLogs(records.map(toSitting))
+  const left = neglectedLicks([...byId.keys()], logs, now, ALONE_DAYS)
+  const named = left.flatMap(({ lickId, days }) => {
+    const lick = byId.get(lickId)
+    return lick ? [{ lick, days }] : []
+  })
+  return {
+    never: named.filter(({ days }) => days === null).map(({ lick }) => lick),
+    alone: named.flatMap(({ lick: { id, title }, days }) =>
+      days === null ? [] : [{ id, title, days }],
+    ),
+  }
+}
+
+export interface NeglectedRow {
+  readonly id: string
+  readonly title: string
+  readonly days: number
 }

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { DEMO_LICKS } from '~/demo/licks'
 import { demoSittings } from '~/demo/log'
 import type { SittingRecord } from '~/storage'
-import { dayOf, toDueRows, toMinutes, toTempos } from './log-view'
+import { dayOf, toDueRows, toMinutes, toNeglected, toTempos } from './log-view'
 
 const DAY = 24 * 60 * 60 * 1000
 const NOW = new Date(2026, 10, 23, 12).getTime()
@@ -27,8 +27,8 @@ const sitting = (
   note: '',
 })
 const licks = [
-  { id: 'a', title: 'Ring', goal: 100 },
-  { id: 'b', title: 'Wheel', goal: null },
+  { id: 'a', title: 'Ring', goal: 100, grid: '1/16' },
+  { id: 'b', title: 'Wheel', goal: null, grid: '1/16' },
 ]
 
 describe('the log as it is shown', () => {
@@ -57,9 +57,33 @@ describe('the log as it is shown', () => {
   it('draws each day’s fastest, clean and other apart', () => {
     const tempos = toTempos(
       [sitting(1, 80, 'clean'), sitting(1, 84, 'clean'), sitting(1, 92, 'rough')],
+      licks,
       'a',
     )
     expect(tempos).toEqual([{ day: dayOf(NOW - DAY), clean: 84, other: 92 }])
+  })
+})
+
+describe('a lick that changed its grid', () => {
+  const [ring] = licks
+  const now32 = ring ? [{ ...ring, grid: '1/32' }] : []
+
+  it('is not taken to be twice as fast as it was played', () => {
+    const before = [sitting(1, 84, 'clean')]
+    expect(toTempos(before, now32, 'a')).toEqual([{ day: dayOf(NOW - DAY), clean: 42 }])
+    expect(toDueRows(before, now32, NOW)[0]).toMatchObject({ bestClean: 42, next: [42, 45] })
+  })
+})
+
+describe('what was left alone', () => {
+  it('is listed by days, what was never begun apart', () => {
+    const { never, alone } = toNeglected([sitting(20, 60, 'rough', 'b')], licks, NOW)
+    expect(never.map(({ title }) => title)).toEqual(['Ring'])
+    expect(alone).toEqual([{ id: 'b', title: 'Wheel', days: 20 }])
+    expect(toNeglected([sitting(2, 60, null), sitting(1, 60, null, 'b')], licks, NOW)).toEqual({
+      never: [],
+      alone: [],
+    })
   })
 })
 

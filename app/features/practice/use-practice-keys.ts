@@ -27,7 +27,7 @@ export function usePracticeKeys(actions: PracticeActions): void {
   useHotkeys('pageup, p', () => onStep(-1), KEEP)
   useHotkeys('+, =, shift+=', () => onTempo(1), { useKey: true })
   useHotkeys('-', () => onTempo(-1), { useKey: true })
-  useHotkeys('1, 2, 3, 4', ({ key }) => onLimb(Number(key) - 1), { useKey: true })
+  useHotkeys(['1', '2', '3', '4'], ({ key }) => onLimb(Number(key) - 1))
   useHotkeys('c', onClick)
   useHotkeys('h', onPulse)
   useHotkeys('t', onTense)

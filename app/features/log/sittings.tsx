@@ -1,0 +1,244 @@
+import { Pencil, X } from 'lucide-react'
+import { type ComponentProps, useState } from 'react'
+import { useFetcher } from 'react-router'
+import { TEMPO_RANGE } from '~/core/line'
+import type { Rating } from '~/core/log'
+import type { SittingRecord } from '~/storage'
+import { IconButton } from '~/ui/icon-button'
+import { plural } from '../bench/figures'
+import type { LogCommand } from './log-store'
+import { dayOf } from './log-view'
+
+const SHOWN = 20
+const CONTROL = 'rounded-field border border-base-300 bg-base-100 px-1.5 py-0.5'
+
+interface SittingsProps {
+  readonly sittings: readonly SittingRecord[]
+  readonly titleOf: (id: string) => string
+}
+
+/** Every sitting, the newest first: each can be mended, and what is deleted can be brought back. */
+export function Sittings({ sittings, titleOf }: SittingsProps) {
+  const { submit, data } = useFetcher<{ trouble: string }>()
+  const [all, setAll] = useState(false)
+  const [editing, setEditing] = useState('')
+  const [deleted, setDeleted] = useState<SittingRecord | null>(null)
+  const tell = (command: LogCommand) =>
+    submit(JSON.stringify(command), {
+      method: 'post',
+      action: '/log',
+      encType: 'application/json',
+    })
+  const newest = [...sittings].reverse()
+  return (
+    <section aria-labelledby="sittings-title" className="min-w-0 lg:col-span-2">
+      <h2 id="sittings-title" className="font-semibold text-lg">
+        Sittings
+      </h2>
+      {data?.trouble && (
+        <p role="alert" className="text-error text-sm">
+          {data.trouble}
+        </p>
+      )}
+      {deleted && (
+        <p role="status" className="text-sm">
+          Deleted: {titleOf(deleted.lickId)}, {dayOf(deleted.createdAt)}.{' '}
+          <button
+            type="button"
+            className="link"
+            onClick={() => {
+              tell({ intent: 'change', sitting: deleted })
+              setDeleted(null)
+            }}
+          >
+            Bring it back
+          </button>
+        </p>
+      )}
+      <ul className="mt-2 text-sm">
+        {newest.slice(0, all ? newest.length : SHOWN).map((sitting) =>
+          sitting.id === editing ? (
+            <SittingForm
+              key={sitting.id}
+              sitting={sitting}
+              title={titleOf(sitting.lickId)}
+              onDone={(changed) => {
+                if (changed) tell({ intent: 'change', sitting: changed })
+                setEditing('')
+              }}
+            />
+          ) : (
+            <SittingRow
+              key={sitting.id}
+              sitting={sitting}
+              title={titleOf(sitting.lickId)}
+              onRate={(rating) => tell({ intent: 'change', sitting: { ...sitting, rating } })}
+              onEdit={() => setEditing(sitting.id)}
+              onDelete={() => {
+                tell({ intent: 'forget', id: sitting.id })
+                setDeleted(sitting)
+              }}
+            />
+          ),
+        )}
+      </ul>
+      {newest.length > SHOWN && (
+        <button type="button" className="btn btn-ghost btn-sm mt-2" onClick={() => setAll(!all)}>
+          {all ? 'Fewer' : `All ${newest.length}`}
+        </button>
+      )}
+    </section>
+  )
+}
+
+function SittingRow({
+  sitting,
+  title,
+  onRate,
+  onEdit,
+  onDelete,
+}: {
+  sitting: SittingRecord
+  title: string
+  onRate: (rating: Rating | null) => void
+  onEdit: () => void
+  onDelete: () => void
+}) {
+  const { createdAt, step, tempo, repeats, seconds, rating, tense, grid, note } = sitting
+  const name = `${title}, ${dayOf(createdAt)}, ${tempo}`
+  return (
+    <li className="flex flex-wrap items-center gap-x-4 gap-y-0.5 border-base-300 border-t py-1">
+      <span className="w-12 text-(--quiet) tabular-nums">{dayOf(createdAt)}</span>
+      <span className="w-36 truncate font-semibold">{title}</span>
+      <span className="min-w-32 grow truncate text-(--quiet)">
+        {step}
+        {note && `: ${note}`}
+      </span>
+      <span className="tabular-nums">
+        {Math.round(tempo * 10) / 10}
+        {grid && ` in ${grid}`}, {plural(repeats, 'time')}, {Math.round(seconds)} s
+        {tense && ', tense'}
+      </span>
+      <select
+        aria-label={`How it went: ${name}`}
+        className={CONTROL}
+        value={rating ?? ''}
+        onChange={(event) => onRate((event.target.value || null) as Rating | null)}
+      >
+        <option value="">not said</option>
+        <option value="clean">clean</option>
+        <option value="rough">rough</option>
+        <option value="lost">lost</option>
+      </select>
+      <span className="flex">
+        <IconButton size="tiny" label={`Edit: ${name}`} onClick={onEdit}>
+          <Pencil size={13} aria-hidden />
+        </IconButton>
+        <IconButton size="tiny" label={`Delete: ${name}`} onClick={onDelete}>
+          <X size={14} aria-hidden />
+        </IconButton>
+      </span>
+    </li>
+  )
+}
+
+/** A sitting with all of its figures to be typed; the browser says what of them cannot be. */
+function SittingForm({
+  sitting,
+  title,
+  onDone,
+}: {
+  sitting: SittingRecord
+  title: string
+  onDone: (changed: SittingRecord | null) => void
+}) {
+  const { createdAt, step, tempo, repeats, seconds, tense, note } = sitting
+  return (
+    <li className="border-base-300 border-t py-2">
+      <form
+        aria-label={`Edit ${title}, ${dayOf(createdAt)}`}
+        className="flex flex-wrap items-end gap-x-4 gap-y-2"
+        onKeyDown={(event) => {
+          if (event.key === 'Escape') onDone(null)
+        }}
+        onSubmit={(event) => {
+          event.preventDefault()
+          const form = new FormData(event.currentTarget)
+          onDone({
+            ...sitting,
+            step: String(form.get('step')),
+            tempo: Number(form.get('tempo')),
+            repeats: Number(form.get('repeats')),
+            seconds: Math.round(Number(form.get('minutes')) * 600) / 10,
+            tense: form.get('tense') === 'on',
+            note: String(form.get('note')),
+          })
+        }}
+      >
+        <span className="pb-1 font-semibold">
+          {title}, {dayOf(createdAt)}
+        </span>
+        <Typed label="Step" name="step" value={step} maxLength={120} className="w-52" />
+        <Typed
+          label="Tempo"
+          name="tempo"
+          type="number"
+          value={tempo}
+          min={TEMPO_RANGE.least}
+          max={TEMPO_RANGE.most}
+          step="any"
+          required
+        />
+        <Typed label="Times" name="repeats" type="number" value={repeats} min={0} required />
+        <Typed
+          label="Minutes"
+          name="minutes"
+          type="number"
+          value={Math.round(seconds / 6) / 10}
+          min={0}
+          max={600}
+          step="any"
+          required
+        />
+        <label className="flex items-center gap-2 pb-1">
+          <input
+            type="checkbox"
+            name="tense"
+            className="checkbox checkbox-sm"
+            defaultChecked={tense}
+          />
+          tense
+        </label>
+        <Typed label="Note" name="note" value={note} maxLength={200} className="w-64" />
+        <button type="submit" className="btn btn-primary btn-sm">
+          Keep
+        </button>
+        <button type="button" className="btn btn-ghost btn-sm" onClick={() => onDone(null)}>
+          Leave as it was
+        </button>
+      </form>
+    </li>
+  )
+}
+
+function Typed({
+  label,
+  value,
+  className = 'w-20',
+  ...rest
+}: {
+  label: string
+  value: string | number
+  className?: string
+} & Omit<ComponentProps<'input'>, 'value' | 'defaultValue'>) {
+  return (
+    <label className="flex flex-col text-(--quiet) text-xs">
+      {label}
+      <input
+        className={`${CONTROL} text-base-content text-sm ${className}`}
+        defaultValue={value}
+        {...rest}
+      />
+    </label>
+  )
+}

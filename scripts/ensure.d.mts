@@ -1,0 +1,2 @@
+/** Where Debian's Chromium is. */
+export const CHROMIUM: string

@@ -1,0 +1,71 @@
+import { expect, type Page, test } from '@playwright/test'
+import { expectAccessible, sticking } from './bench-page'
+
+const bar = (page: Page, which: 'now' | 'next' | 'then') =>
+  page.getByRole('region', { name: which }).getByRole('img').first()
+const words = async (page: Page, which: 'now' | 'next' | 'then') =>
+  (await bar(page, which).getAttribute('aria-label')) ?? ''
+
+test('a flow goes on without a break, two bars ahead, and every bar is as it was shown', async ({
+  page,
+}) => {
+  await page.goto('/')
+  await page.getByRole('link', { name: 'Flow', exact: true }).click()
+  await expect(bar(page, 'now')).toBeVisible()
+  await page.getByLabel('Tempo').fill('150')
+  await page.getByLabel('Seed').fill('3')
+  await expect(page).toHaveURL(/seed=3/)
+  const [first, second, third] = [
+    await words(page, 'now'),
+    await words(page, 'next'),
+    await words(page, 'then'),
+  ]
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Start: tap the count' }).click()
+  await expect(page.locator('[data-slot][data-now]')).toHaveCount(1, { timeout: 20_000 })
+  await expect(page.getByText('phrase 2', { exact: true })).toBeVisible({ timeout: 20_000 })
+  expect(await words(page, 'now')).toBe(second)
+  expect(await words(page, 'next')).toBe(third)
+  await page.getByRole('button', { name: 'Kit is heard' }).click()
+  await expect(page.getByRole('button', { name: 'Click only' })).toBeVisible()
+  await page.getByRole('button', { name: 'Stop', exact: true }).click()
+  await expect(page.getByText('phrase 1', { exact: true })).toBeVisible()
+  await page.reload()
+  await expect(bar(page, 'now')).toHaveAttribute('aria-label', first)
+  await page.getByRole('button', { name: 'Draw again' }).click()
+  await expect(page).toHaveURL(/seed=4/)
+  await page.getByRole('link', { name: 'Log', exact: true }).click()
+  const newest = page.getByRole('region', { name: 'Sittings' }).getByRole('listitem').first()
+  await expect(newest).toContainText('Flow')
+  await expect(newest).toContainText('mix of RLLRK, RLK')
+})
+
+test('a phrase grows by small cells, and what is drawn is kept as a lick', async ({ page }) => {
+  await page.goto('/flow?bars=2')
+  await page.getByLabel('Add to the flow').selectOption({ label: 'Tightrope' })
+  await page.getByRole('button', { name: 'Take out RLLRK' }).click()
+  await page.getByRole('spinbutton', { name: 'How often RLK' }).fill('3')
+  await expect(page.getByRole('list', { name: 'Sources' }).getByRole('listitem')).toHaveCount(2)
+  await page.getByLabel('Kind').selectOption('stretch a phrase')
+  await expect(page.getByText('grows', { exact: true })).toBeVisible()
+  await expect(page.getByRole('region', { name: 'now' })).toContainText('groove')
+  await page.getByLabel('Kind').selectOption('mix without a break')
+  const phrase = [await words(page, 'now'), await words(page, 'next')].join(' ')
+  await page.getByRole('button', { name: 'Keep this phrase as a lick' }).click()
+  await expect(page.getByLabel('Title')).toHaveValue(/^Flow \d+, phrase 1$/)
+  const kept = (await sticking(page).inputValue()).replace(/[\s|]/g, '')
+  expect(kept.length).toBeGreaterThan(10)
+  expect(phrase.length).toBeGreaterThan(10)
+})
+
+test('what cannot be mixed is said, nothing stands in the way, and it fits a phone', async ({
+  page,
+}) => {
+  await page.goto('/flow?source=1:line:RLRKRLRKRLRKRLRKRLRK')
+  await expect(page.getByText('longer than a phrase: never drawn')).toBeVisible()
+  await expect(page.getByRole('alert')).toContainText('Nothing here can be drawn')
+  await expect(page.getByRole('button', { name: 'Play' })).toBeDisabled()
+  await page.goto('/flow')
+  await expect(bar(page, 'now')).toBeVisible()
+  await expectAccessible(page)
+})
