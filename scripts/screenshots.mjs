@@ -23,7 +23,7 @@ const VIEWS = [
   { name: 'kit-phone-dark', size: PHONE, dark: true, open: kit },
   { name: 'practice-dark', dark: true, open: practising },
   { name: 'log', open: log },
-  { name: 'settings', open: settings },
+  { name: 'flow', open: flow },
 ]
 
 ensurePackages()
@@ -122,9 +122,12 @@ async function log(page) {
   await page.waitForTimeout(500)
 }
 
-async function settings(page) {
-  await library(page)
-  await page.goto('/settings')
-  await page.getByRole('heading', { name: 'Settings' }).waitFor()
-  await page.waitForTimeout(300)
+async function flow(page) {
+  await page.goto('/')
+  await page.getByRole('link', { name: 'Flow', exact: true }).click()
+  await page.getByLabel('Add to the flow').selectOption({ label: 'Tightrope' })
+  await page.getByLabel('Seed').fill('5')
+  await page.getByRole('button', { name: 'Start: tap the count' }).click()
+  await page.locator('[data-slot][data-now]').waitFor()
+  await page.waitForTimeout(2200)
 }

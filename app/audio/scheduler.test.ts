@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { eventsBetween, plannedSeconds, type SoundEvent, toPerformance } from '~/core/performance'
 import { lickOf } from '../../tests/support/licks'
-import { Scheduler, type Sink } from './scheduler'
+import { AHEAD_SECONDS, HIDDEN_AHEAD_SECONDS, Scheduler, type Sink } from './scheduler'
 
 interface Handed {
   readonly event: SoundEvent
@@ -99,6 +99,26 @@ describe('scheduling', () => {
       expect(Math.abs(seconds - exact)).toBeLessThan(1e-6)
       expect(seconds).toBeGreaterThan(at)
     }
+  })
+
+  it('bears a page that is hidden: a pulse a second only, nothing late or lost', () => {
+    const performance = looped(TEXT)
+    const studio = new Studio()
+    let hidden = false
+    const ahead = () => (hidden ? HIDDEN_AHEAD_SECONDS : AHEAD_SECONDS)
+    const plan = () => perTick(120)
+    const scheduler = new Scheduler(performance, plan, 0.1, () => studio.now, studio, ahead)
+    scheduler.pulse()
+    studio.run(scheduler, 20, () => 0.025)
+    hidden = true
+    scheduler.pulse()
+    studio.run(scheduler, 80, (i) => (i % 7 === 0 ? 2 : 1))
+    hidden = false
+    studio.run(scheduler, 100, () => 0.025)
+    const last = studio.handed.at(-1)?.event.tick ?? 0
+    const before = studio.handed.filter(({ event }) => event.tick < last)
+    expect(before.map(({ event }) => event)).toEqual(eventsBetween(performance, 0, last))
+    for (const { seconds, at } of studio.handed) expect(seconds).toBeGreaterThan(at)
   })
 
   it('goes on at the same place of the bar when the content changes', () => {

@@ -25,6 +25,8 @@ export interface Sink {
  * What was handed over too early is taken back when tempo or content change.
  */
 export const AHEAD_SECONDS = 0.5
+/** The same while the page is hidden: browsers may let its timers run once a second only. */
+export const HIDDEN_AHEAD_SECONDS = 2.5
 /** A change takes effect at the first event that is still this far away. */
 const CHANGE_LEAD_SECONDS = 0.02
 
@@ -45,6 +47,7 @@ export class Scheduler {
     startSeconds: number,
     private readonly now: () => number,
     private readonly sink: Sink,
+    private readonly ahead: () => number = () => AHEAD_SECONDS,
   ) {
     this.marks = [{ tick: 0, seconds: startSeconds, secondsPerTick: plan(0) }]
   }
@@ -52,7 +55,7 @@ export class Scheduler {
   /** Hands over what begins soon. Call it at every pulse; more often does no harm. */
   pulse(): void {
     const now = this.now()
-    const horizon = now + AHEAD_SECONDS + LONGEST_GRACE_MS / 1000
+    const horizon = now + this.ahead() + LONGEST_GRACE_MS / 1000
     this.planUntil(horizon)
     this.forgetBefore(now)
     const to = Math.ceil(tickAt(this.last, horizon))

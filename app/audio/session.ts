@@ -1,7 +1,7 @@
 import type { Performance, Position, TempoPlan } from '~/core/performance'
 import type { SoundName } from '~/core/sound'
 import { type Channel, KitPlayer } from './kit-player'
-import { Scheduler } from './scheduler'
+import { AHEAD_SECONDS, HIDDEN_AHEAD_SECONDS, Scheduler } from './scheduler'
 
 /** What the session needs from outside: the kit's samples, and a steady pulse. */
 export interface SoundSources {
@@ -26,7 +26,12 @@ export class SoundSession {
   constructor(
     private readonly sources: SoundSources,
     private readonly onEnd: () => void,
-  ) {}
+  ) {
+    document.addEventListener('visibilitychange', this.pulse)
+  }
+
+  /** A page that is just being hidden hands over at once what its slower pulse would be late for. */
+  private readonly pulse = () => this.scheduler?.pulse()
 
   /** Starts from the top. Must be called in a user's gesture, or the browser stays silent. */
   async play(performance: Performance, plan: TempoPlan): Promise<void> {
@@ -43,6 +48,7 @@ export class SoundSession {
       context.currentTime + START_LEAD,
       () => context.currentTime,
       player,
+      () => (document.hidden ? HIDDEN_AHEAD_SECONDS : AHEAD_SECONDS),
     )
     this.scheduler = scheduler
     scheduler.pulse()
@@ -82,6 +88,7 @@ export class SoundSession {
   }
 
   close(): void {
+    document.removeEventListener('visibilitychange', this.pulse)
     this.stop()
     void this.context?.close()
     this.context = undefined

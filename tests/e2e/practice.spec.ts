@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium, expect, type Page, test } from '@playwright/test'
 import { QUIET_FLAGS } from '../../scripts/serve.mjs'
-import { expectAccessible, openLick } from './bench-page'
+import { expectAccessible, kept, openLick, sticking } from './bench-page'
 
 const practise = async (page: Page, title: string) => {
   await openLick(page, title)
@@ -177,6 +177,38 @@ test('limbs, click and pulse go on and off by keys; slots are looped; cautions c
   await expect(page.getByLabel('Click on')).toHaveValue('off')
   await expect(page.getByLabel('Click silent in')).toHaveValue('1/4')
   await expect(page.getByText(/Ears protected/)).toBeHidden()
+})
+
+test('a voice counts the beats, where the browser has one', async ({ page }) => {
+  await page.addInitScript(() => {
+    const said: string[] = []
+    const voice = Object.assign(new EventTarget(), {
+      getVoices: () => [{ name: 'stand-in' }],
+      speak: ({ text }: SpeechSynthesisUtterance) => said.push(text),
+      cancel: () => {},
+    })
+    Object.defineProperty(window, 'speechSynthesis', { value: voice })
+    Object.assign(window, { said })
+  })
+  await practise(page, 'Tightrope')
+  await page.getByRole('checkbox', { name: 'a voice counts' }).check()
+  await page.getByRole('button', { name: 'Play', exact: true }).click()
+  const said = () => page.evaluate(() => (window as unknown as { said: string[] }).said.join(' '))
+  await expect.poll(said, { timeout: 20_000 }).toMatch(/^1 2 3 4 1 2 3 4/)
+})
+
+test('what is noted at a stroke on the bench is minded in practice', async ({ page }) => {
+  await openLick(page, 'Parade')
+  await page.getByRole('button', { name: 'Notes', exact: true }).click()
+  await expect(page.getByText(/Select a stroke on the ruler/)).toBeVisible()
+  await sticking(page).press('Home')
+  await page.keyboard.press('ArrowRight')
+  await page.getByRole('button', { name: 'low wrist' }).click()
+  await expect(page.getByRole('list', { name: 'Notes' })).toContainText('slot 1 (')
+  await expectAccessible(page)
+  await kept(page)
+  await page.getByRole('link', { name: 'Practise' }).click()
+  await expect(page.getByText('slot 1: low wrist')).toBeVisible()
 })
 
 test('the log tells what is due, draws what was played, and is mended and exported', async ({

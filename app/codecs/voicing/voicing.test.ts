@@ -5,11 +5,14 @@ import { formatVoicing, parseVoicing, turnVoicing } from '.'
 const all: Voicing = {
   rules: voicingPresets(['t1', 't2', 'f1']).flatMap(({ rules }) => rules),
   pins: [{ slot: 4, surface: 'sn' }],
+  notes: [{ slot: 3, text: 'low wrist' }],
 }
 
 describe('voicings as JSON', () => {
   it('are read back the same; nothing is written for none', () => {
     expect(parseVoicing(formatVoicing(all))).toEqual({ ok: true, value: all })
+    const { notes: _, ...bare } = all
+    expect(parseVoicing(formatVoicing(bare))).toEqual({ ok: true, value: bare })
     expect(formatVoicing(PLAIN_VOICING)).toBe('')
     expect(parseVoicing('')).toEqual({ ok: true, value: PLAIN_VOICING })
   })
@@ -17,6 +20,7 @@ describe('voicings as JSON', () => {
   it.each([
     ['{', 'no JSON'],
     ['[]', 'at its beginning'],
+    ['{"rules":[],"pins":[],"notes":[{"slot":1,"text":" "}]}', 'notes.0.text'],
     ['{"rules":[],"pins":[{"slot":-1,"surface":"sn"}]}', 'pins.0.slot'],
     ['{"rules":[{"hands":"feet","which":{"kind":"every"},"on":true}],"pins":[]}', 'rules.0'],
     [

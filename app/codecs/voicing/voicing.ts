@@ -5,6 +5,7 @@ import { SURFACES } from '~/core/sticking'
 import { PATH_ENDS, PLAIN_VOICING, PLAYERS_OF_RULE, type Voicing } from '~/core/voicing'
 
 const MOST_RULES = 64
+const MOST_NOTES = 256
 const MOST_BYTES = 65_536
 
 const surface = z.enum(SURFACES)
@@ -43,16 +44,23 @@ const action = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('graces-with-hand') }),
 ])
 
+const slot = z.number().int().min(0).max(MAX_SLOTS)
+
 const voicing = z.object({
   rules: z
     .array(z.object({ hands: z.enum(PLAYERS_OF_RULE), which, action, on: z.boolean() }))
     .max(MOST_RULES),
-  pins: z.array(z.object({ slot: z.number().int().min(0).max(MAX_SLOTS), surface })).max(MAX_SLOTS),
+  pins: z.array(z.object({ slot, surface })).max(MAX_SLOTS),
+  notes: z
+    .array(z.object({ slot, text: z.string().trim().min(1).max(200) }))
+    .max(MOST_NOTES)
+    .optional(),
 })
 
-/** A voicing as JSON; empty where there are neither rules nor pins. Law: read back it is the same. */
-export function formatVoicing({ rules, pins }: Voicing): string {
-  return rules.length === 0 && pins.length === 0 ? '' : JSON.stringify({ rules, pins })
+/** A voicing as JSON; empty where there is nothing in it. Law: read back it is the same. */
+export function formatVoicing({ rules, pins, notes = [] }: Voicing): string {
+  if (rules.length + pins.length + notes.length === 0) return ''
+  return JSON.stringify({ rules, pins, ...(notes.length > 0 && { notes }) })
 }
 
 /** Reads a voicing, whole or not at all; an empty text is the plain one. */

@@ -56,6 +56,7 @@ export {
 } from './mix'
 export { planSeconds, type Stage, stageSeconds } from './plan'
 export { findPulsed, pulseOf } from './pulse'
+export { type SeamRun, seamRuns } from './seam'
 export {
   findStep,
   moveStep,

@@ -11,6 +11,7 @@ export {
   PLAIN_VOICING,
   PLAYERS_OF_RULE,
   type RuleHands,
+  type StrokeNote,
   type Voicing,
   type VoicingRule,
   type Which,

@@ -64,6 +64,12 @@ export interface Pin {
   readonly surface: Surface
 }
 
+/** A note at a slot: low wrist, centre of the head, move while the kick sounds. */
+export interface StrokeNote {
+  readonly slot: number
+  readonly text: string
+}
+
 /**
  * How a sticking is laid on the kit. Later rules win over earlier ones, pins over rules, and a voice
  * that is written at a stroke over all.
@@ -71,6 +77,8 @@ export interface Pin {
 export interface Voicing {
   readonly rules: readonly VoicingRule[]
   readonly pins: readonly Pin[]
+  /** What the player minds at a stroke; they move nothing. */
+  readonly notes?: readonly StrokeNote[]
 }
 
 export const PLAIN_VOICING: Voicing = { rules: [], pins: [] }

@@ -18,8 +18,12 @@ export function useCaret(document: BenchDocument, run: Dispatch<BenchCommand>) {
     if (current.current.good.lick.line.slots.length === 0) field.current?.focus()
   }, [])
 
+  // The browser tells the same caret more than once a key: asking React would draw the page again.
+  const told = useRef(caret)
   const tellCaret = useCallback((from: number, to: number) => {
-    setCaret((now) => (now.from === from && now.to === to ? now : { from, to }))
+    if (told.current.from === from && told.current.to === to) return
+    told.current = { from, to }
+    setCaret(told.current)
   }, [])
 
   const pick = useCallback(

@@ -1,7 +1,8 @@
 import { memo, type PointerEvent, useMemo, useRef } from 'react'
 import { type SlotRange, startsOf } from '~/core/changes'
-import type { Lick } from '~/core/line'
+import { type Lick, lineCounts } from '~/core/line'
 import { formatLine } from '~/core/notation'
+import type { CountingSchool } from '~/core/time'
 import { SlotLetters } from '../ruler/slot-letters'
 import { toDisc } from '../stacks/disc'
 import { Stack } from '../stacks/discs'
@@ -15,6 +16,8 @@ interface PartFigureProps {
   readonly lick: Lick
   /** Called with the slots over which a pointer was drawn; where it is not given, none can be. */
   readonly onSelect?: (range: SlotRange) => void
+  /** By which its slots are counted, under the letters; not at all where none is given. */
+  readonly school?: CountingSchool
   /** Whether its slots are never lit. */
   readonly quiet?: boolean
 }
@@ -23,6 +26,7 @@ interface PartFigureProps {
 export const PartFigure = memo(function PartFigure({
   lick,
   onSelect,
+  school,
   quiet = false,
 }: PartFigureProps) {
   const slots = lick.line.slots.slice(0, MOST_SLOTS)
@@ -38,6 +42,7 @@ export const PartFigure = memo(function PartFigure({
   const tallest = Math.min(9, Math.max(1, ...stacks.map(({ discs }) => discs.length)))
   const floor = tallest * PITCH + 26
   const width = Math.max(1, slots.length) * SLOT
+  const counts = school ? lineCounts(lick, school).slice(0, MOST_SLOTS) : []
   const begun = useRef<number | null>(null)
   const slotUnder = (event: PointerEvent<SVGSVGElement>) => {
     const { matrix, x } = { matrix: event.currentTarget.getScreenCTM(), x: event.clientX }
@@ -46,7 +51,7 @@ export const PartFigure = memo(function PartFigure({
   }
   return (
     <svg
-      viewBox={`0 0 ${width} ${floor + 66}`}
+      viewBox={`0 0 ${width} ${floor + (school ? 86 : 66)}`}
       className="block max-h-[26vh] w-full touch-pan-y select-none"
       preserveAspectRatio="xMinYMid meet"
       fill="currentColor"
@@ -94,6 +99,18 @@ export const PartFigure = memo(function PartFigure({
             stroke="currentColor"
           />
         </g>
+      ))}
+      {counts.map((count, i) => (
+        <text
+          key={i}
+          x={i * SLOT + SLOT / 2}
+          y={floor + 80}
+          textAnchor="middle"
+          fontSize="15"
+          fill="var(--quiet)"
+        >
+          {count}
+        </text>
       ))}
       <g className="font-mono">
         {slots.map((content, i) => (

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import type { Channel } from '~/audio'
-import { findVoicedLick } from '~/codecs/voicing'
+import { findVoicedLick, parseVoicing } from '~/codecs/voicing'
 import type { SlotRange } from '~/core/changes'
 import { soundsOn } from '~/core/kit'
 import { EMPTY_LICK, frameTicks, type Lick, sumOf } from '~/core/line'
@@ -14,8 +14,11 @@ import {
   minutesSinceBreak,
   moveRung,
   type PracticeForm,
+  seamRuns,
   strainsAt,
 } from '~/core/practice'
+import { COUNTING_SCHOOLS, DEFAULT_SCHOOL, gridTicks, type Ticks } from '~/core/time'
+import { PLAIN_VOICING, type Voicing } from '~/core/voicing'
 import type { LickRecord, Settings, SittingRecord } from '~/storage'
 import { turnTexts } from '../bench/turned'
 import { toGrooves } from '../bench/use-grooves'
@@ -23,6 +26,7 @@ import { ownKits, settingOf } from '../kit/setting'
 import { toSitting } from '../log/log-view'
 import { CLICK_VOLUME } from '../player/use-player'
 import { useSettings } from '../settings/use-settings'
+import { notesIn } from '../workbench/notes'
 import { BigCount } from './big-count'
 import { Cautions } from './cautions'
 import { DARK, litOf, type Phase, phaseAt } from './lights'
@@ -46,7 +50,10 @@ import {
   jumpWords,
   logWords,
   phaseWords,
+  saysSlots,
+  seamWords,
   speedWords,
+  spokenCount,
   strainWords,
 } from './words'
 
@@ -59,6 +66,7 @@ interface PracticePageProps {
 /** A lick to be practised: its build-up step by step, up a ladder of tempos, seen from two metres. */
 export function PracticePage({ record, settings: stored, kept }: PracticePageProps) {
   const lick = useMemo(() => lickOf(record, stored), [record, stored])
+  const voicing = useMemo(() => voicingOf(record), [record])
   const grooves = useMemo(() => toGrooves(kept.grooves), [kept])
   const setting = useMemo(
     () => settingOf(stored, ownKits(kept.kits), lick.kit, grooves),
@@ -161,7 +169,18 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
   )
   const canSpeak = useHasVoice()
   const { beat, bar } = frameTicks(heard.frame)
-  useVoiceCount(playing && settings.voiceCount && canSpeak, position, beat, bar)
+  const school = COUNTING_SCHOOLS.find(({ id }) => id === settings.school) ?? DEFAULT_SCHOOL
+  const onSlots = saysSlots(heard, tempo)
+  const spoken = useCallback(
+    (tick: Ticks) => spokenCount(tick, onSlots, heard.frame, school),
+    [onSlots, heard, school],
+  )
+  useVoiceCount(
+    playing && settings.voiceCount && canSpeak,
+    position,
+    onSlots ? gridTicks(heard.frame.grid) : beat,
+    spoken,
+  )
   usePracticeKeys({
     onPlay: play,
     onRate: rate,
@@ -185,6 +204,7 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
 
   if (!step || !listed) return <NothingYet id={record.id} />
   const strains = strainsAt(heard, tempo, setting)
+  const seam = seamWords(seamRuns(step.played, { grooves }))
   const rest = breakWords(
     minutesSinceBreak(
       sittings.map(({ createdAt, seconds }) => ({ at: createdAt, seconds })),
@@ -231,6 +251,7 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
         <div className="rounded-box bg-base-100 px-4 py-3">
           <PartFigure
             lick={step.part.lick}
+            school={school}
             onSelect={({ from, to }) => {
               const { range } = step.part
               setLoop({ from: range.from + from, to: range.from + to })
@@ -238,6 +259,12 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
           />
           <p className="mt-1 flex flex-wrap gap-x-4 text-(--quiet) text-sm">
             <span>{speedWords(step.part.lick, tempo)}</span>
+            {seam && <span>{seam}</span>}
+            {notesIn(voicing, step.part.range).map(({ slot, text }) => (
+              <span key={slot} className="text-base-content">
+                slot {slot - step.part.range.from + 1}: {text}
+              </span>
+            ))}
             <LoopFields lick={lick} loop={loop} onLoop={setLoop} />
           </p>
         </div>
@@ -306,6 +333,12 @@ function NothingYet({ id }: { id: string }) {
       .
     </p>
   )
+}
+
+/** What was noted at its strokes; nothing where it cannot be read. */
+function voicingOf({ voicing }: LickRecord): Voicing {
+  const read = parseVoicing(voicing)
+  return read.ok ? read.value : PLAIN_VOICING
 }
 
 /** A stored lick as it is played here: turned for its player, and voiced. */

@@ -4,12 +4,23 @@ import { type LickLog, lickLogs } from '~/core/log'
 import { positionAt, toPerformance } from '~/core/performance'
 import { DEFAULT_SETTING } from '~/core/playing'
 import { buildUp, type PracticeForm, planSteps, repeatStep, strainsAt } from '~/core/practice'
+import { type CountingSchool, DEFAULT_SCHOOL } from '~/core/time'
 import type { SittingRecord } from '~/storage'
 import { lickOf } from '../../../tests/support/licks'
 import { DARK, litOf, phaseAt, slotTicks } from './lights'
 import { pastLimit, planMinutes, toStep, toSteps } from './step-view'
 import { newPlan, rungsOf } from './use-plan'
-import { breakWords, jumpWords, logWords, phaseWords, speedWords, strainWords } from './words'
+import {
+  breakWords,
+  jumpWords,
+  logWords,
+  phaseWords,
+  saysSlots,
+  seamWords,
+  speedWords,
+  spokenCount,
+  strainWords,
+} from './words'
 
 const LICK = lickOf('title: Ring\ntempo: 72\ngoal: 126\nline: RLRKK RLRKK')
 const PLANNED = planSteps(buildUp(LICK), [])
@@ -161,6 +172,28 @@ describe('what is said', () => {
     const fill = { name: 'fill', bar: 1, beat: 0, slot: 0 } as const
     expect(phaseWords(fill, LICK, 2)).toBe('fill, bar 1 of 2')
     expect(phaseWords({ ...fill, name: 'groove', bar: 2 }, LICK, 1)).toBe('groove')
+  })
+
+  it('counts aloud by the school, slot by slot where a voice can', () => {
+    const frame = lickOf('grid: 1/16\nline: RL').frame
+    const said = (school: CountingSchool, onSlots: boolean) =>
+      [10080, 12600, 15120, 17640]
+        .map((tick) => spokenCount(tick, onSlots, frame, school))
+        .join(' ')
+    expect(said(DEFAULT_SCHOOL, true)).toBe('2 ee and uh')
+    expect(said(DEFAULT_SCHOOL, false)).toBe('2 2 2 2')
+    expect(spokenCount(-10080, false, frame, DEFAULT_SCHOOL)).toBe('4')
+    expect([60, 90].map((tempo) => saysSlots(lickOf('RL'), tempo))).toEqual([true, false])
+  })
+
+  it('says what runs on over the seam, where it matters', () => {
+    expect(
+      seamWords([
+        { limb: 'RH', strokes: 3 },
+        { limb: 'RF', strokes: 2 },
+      ]),
+    ).toBe('over the seam: right hand 3 in a row, kick 2 in a row')
+    expect(seamWords([{ limb: 'RH', strokes: 2 }])).toBe('')
   })
 
   it('calls for a break when it is time, unless it never should', () => {

@@ -21,12 +21,12 @@ export function useHasVoice(): boolean {
   )
 }
 
-/** Says the beats of each bar by the browser's voice while it plays. */
+/** Says the count by the browser's voice while it plays: `words` of every `step` of ticks. */
 export function useVoiceCount(
   on: boolean,
   position: (ahead?: number) => Position | undefined,
-  beat: Ticks,
-  bar: Ticks,
+  step: Ticks,
+  words: (tick: Ticks) => string,
 ): void {
   useEffect(() => {
     if (!on) return
@@ -34,11 +34,12 @@ export function useVoiceCount(
     const timer = setInterval(() => {
       const at = position(VOICE_LEAD_SECONDS)
       if (!at || at.phase === 'over') return
-      const index = Math.floor(at.tick / beat)
+      const index = Math.floor(at.tick / step)
       if (index === said) return
       said = index
-      const inBar = (((index * beat) % bar) + bar) % bar
-      const word = new SpeechSynthesisUtterance(String(1 + Math.round(inBar / beat)))
+      const text = words(index * step)
+      if (text === '') return
+      const word = new SpeechSynthesisUtterance(text)
       word.rate = 1.6
       window.speechSynthesis.cancel()
       window.speechSynthesis.speak(word)
@@ -47,5 +48,5 @@ export function useVoiceCount(
       clearInterval(timer)
       window.speechSynthesis.cancel()
     }
-  }, [on, position, beat, bar])
+  }, [on, position, step, words])
 }

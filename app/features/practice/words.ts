@@ -1,7 +1,16 @@
-import { frameTicks, type Lick, trueSpeed } from '~/core/line'
+import { modulo } from '~/core/foundation'
+import { type Frame, frameTicks, type Lick, trueSpeed } from '~/core/line'
 import { type LickLog, speedJump } from '~/core/log'
-import type { Strain } from '~/core/practice'
-import { findGrid, gridName } from '~/core/time'
+import type { SeamRun, Strain } from '~/core/practice'
+import {
+  barTicks,
+  beatTicks,
+  type CountingSchool,
+  countSyllable,
+  findGrid,
+  gridName,
+  type Ticks,
+} from '~/core/time'
 import type { SittingRecord } from '~/storage'
 import { plural, tenth } from '../bench/figures'
 import { LIMB_NAMES } from '../bench/limb-names'
@@ -19,6 +28,33 @@ export function logWords({ sittings, seconds, bestClean, tense }: LickLog): stri
 /** A tempo to a tenth, without a nought behind the point. */
 export function figure(tempo: number): string {
   return String(Math.round(tempo * 10) / 10)
+}
+
+/** A syllable as a voice says it. */
+const SPOKEN: Readonly<Record<string, string>> = { '&': 'and', e: 'ee', a: 'uh', '?': '', '.': '' }
+
+/** Slots that are shorter than this are not said one by one: no voice is that quick. */
+const SAID_FROM_MS = 220
+
+/**
+ * What a voice counts at a tick, on a step of so many ticks: the syllable of a slot by the school, or
+ * the number of a beat.
+ */
+export function spokenCount(
+  tick: Ticks,
+  onSlots: boolean,
+  { meter, grid }: Pick<Frame, 'meter' | 'grid'>,
+  school: CountingSchool,
+): string {
+  if (!onSlots) return String(1 + Math.floor(modulo(tick, barTicks(meter)) / beatTicks(meter)))
+  const word = countSyllable(tick, grid, meter, school)
+  return SPOKEN[word] ?? word
+}
+
+/** Whether the slots of a grid are slow enough at a tempo to be said one by one. */
+export function saysSlots({ frame }: Lick, tempo: number): boolean {
+  const { beat } = frameTicks(frame)
+  return trueSpeed(tempo, beat, frame.grid).millisecondsPerSlot >= SAID_FROM_MS
 }
 
 /**
@@ -64,6 +100,17 @@ export function jumpWords(lick: Lick, tempo: number, sittings: readonly SittingR
 /** `kick: 163.0 ms, where it needs 170: slower, or not for long`. */
 export function strainWords({ move, haveMs }: Strain): string {
   return `${LIMB_NAMES[move.limb]}: ${tenth(haveMs)} ms from stroke to stroke, where it needs ${Math.round(move.needMs)}. Slower, or not for long.`
+}
+
+/** From how many in a row a seam is said: a foot's own doubles are as hard as a hand's threes. */
+const WORTH_SAYING = { RH: 3, LH: 3, XH: 3, RF: 2, LF: 2 } as const
+
+/** `Over the seam: right hand 3 in a row`; empty where nothing runs on. */
+export function seamWords(runs: readonly SeamRun[]): string {
+  const said = runs.filter(({ limb, strokes }) => strokes >= WORTH_SAYING[limb])
+  if (said.length === 0) return ''
+  const each = said.map(({ limb, strokes }) => `${LIMB_NAMES[limb]} ${strokes} in a row`)
+  return `over the seam: ${each.join(', ')}`
 }
 
 /** `12 min · break in 13`; what is due once the time is over. */

@@ -57,6 +57,7 @@ export const TABS = [
   ['limits', 'Limits'],
   ['families', 'Families'],
   ['groove', 'Groove'],
+  ['notes', 'Notes'],
   ['versions', 'Versions'],
 ] as const
 export type WorkbenchTab = (typeof TABS)[number][0]

@@ -7,6 +7,7 @@ import { FamilyPanel } from './family-panel'
 import { GroovePanel } from './groove-panel'
 import { HandsPanel } from './hands-panel'
 import { MeetingPanel } from './meeting-panel'
+import { NotesPanel } from './notes-panel'
 import type { PanelProps, WorkbenchTab } from './panel-props'
 import { SumsPanel } from './sums-panel'
 import { VersionsPanel } from './versions-panel'
@@ -22,6 +23,7 @@ const PANELS = {
   limits: LimitsPanel,
   families: FamilyPanel,
   groove: GroovePanel,
+  notes: NotesPanel,
   versions: VersionsPanel,
 } as const
 

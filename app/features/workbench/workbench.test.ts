@@ -5,6 +5,7 @@ import { findPhrase } from '~/core/catalogue'
 import { CHANGES } from '~/core/changes'
 import { mendsOf } from '~/core/fitting'
 import { formatLine } from '~/core/notation'
+import { PLAIN_VOICING } from '~/core/voicing'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
 import {
@@ -27,6 +28,7 @@ import {
 } from './edits'
 import { chainEdit, mendEdit } from './fitting-edits'
 import { changeCells, changeVersions, openCells, openVersions } from './kept-store'
+import { notesIn, withNote } from './notes'
 import { soloLick } from './solo'
 import { comparedWith } from './versions'
 
@@ -38,6 +40,20 @@ const named = (id: string) => {
   if (!change) throw new Error(`no change ${id}`)
   return change
 }
+
+describe('notes at strokes (C54)', () => {
+  it('stand in order, one a slot, and go when they are emptied', () => {
+    const two = withNote(withNote(PLAIN_VOICING, 4, ' low wrist '), 1, 'centre')
+    expect(two.notes).toEqual([
+      { slot: 1, text: 'centre' },
+      { slot: 4, text: 'low wrist' },
+    ])
+    expect(withNote(two, 4, 'loose').notes).toHaveLength(2)
+    expect(withNote(two, 1, '').notes).toEqual([{ slot: 4, text: 'low wrist' }])
+    expect(notesIn(two, { from: 2, to: 5 })).toEqual([{ slot: 4, text: 'low wrist' }])
+    expect(notesIn(PLAIN_VOICING, { from: 0, to: 9 })).toEqual([])
+  })
+})
 
 describe('what a change is about', () => {
   it.each([
