@@ -1,5 +1,7 @@
 import { type RefObject, useRef, useState } from 'react'
 import type { TextIssue } from '~/codecs/lick-text'
+import { GAUGE, useColumns } from '~/ui/use-columns'
+import { wrappedRows } from '~/ui/wrapped-rows'
 
 interface LineEditorProps {
   readonly value: string
@@ -10,12 +12,20 @@ interface LineEditorProps {
   readonly fieldRef: RefObject<HTMLTextAreaElement | null>
 }
 
+/** A row of the field and its padding, in pixels; more rows than these are scrolled. */
+const ROW = 28
+const PADDING = 12
+const MOST_ROWS = 8
+
 /**
  * The sticking as it is typed. What cannot be read stays as it is, is underlined at its place, and
  * the first fault is said below. Enter plays, shift with Enter begins another row.
  */
 export function LineEditor({ value, issues, onType, onSelect, onPlay, fieldRef }: LineEditorProps) {
   const backdrop = useRef<HTMLDivElement>(null)
+  const gauge = useRef<HTMLSpanElement>(null)
+  const columns = useColumns(fieldRef, gauge)
+  const rows = columns > 0 ? wrappedRows(value, columns) : value.split('\n').length
   const [focused, setFocused] = useState(false)
   const faults = issues.filter(({ inLine }) => inLine)
   const first = issues[0]
@@ -38,10 +48,14 @@ export function LineEditor({ value, issues, onType, onSelect, onPlay, fieldRef }
         >
           {faults.length > 0 && underlined(value, faults)}
         </div>
+        <span ref={gauge} className={`invisible absolute h-0 ${shared} px-0`} aria-hidden="true">
+          {GAUGE}
+        </span>
         <textarea
           ref={fieldRef}
-          rows={Math.min(8, value.split('\n').length)}
-          className={`relative block max-h-64 w-full resize-none overflow-auto bg-transparent outline-none [field-sizing:content] ${shared}`}
+          // Its height is known beforehand, and nothing inside it moves the page: a key is drawn sooner.
+          style={{ height: Math.min(MOST_ROWS, rows) * ROW + PADDING, contain: 'strict' }}
+          className={`relative block w-full resize-none overflow-auto bg-transparent outline-none ${shared}`}
           aria-label="Sticking"
           aria-invalid={first !== undefined}
           aria-describedby="line-fault"

@@ -30,9 +30,13 @@ const KEEP_MS = 1000
 export function useFlow(flowing: Flowing) {
   const { phraseAt, tempo, beat, words, grid, settings, sounds, swapsGroove, heard } = flowing
   const [bar, setBar] = useState(0)
+  // What cannot be played any more goes on as it was until it is stopped, a moment later.
+  const playable = useRef(phraseAt)
+  playable.current = phraseAt ?? playable.current
   const compose = useCallback((): Performance => {
-    if (!phraseAt) throw new RangeError('a flow without phrases')
-    const medley = toMedley((round) => phraseAt(round).lick, {
+    const phrases = phraseAt ?? playable.current
+    if (!phrases) throw new RangeError('a flow without phrases')
+    const medley = toMedley((round) => phrases(round).lick, {
       countIn: settings.practiceCountIn !== 'off',
       swapsGroove,
       click: {
@@ -51,7 +55,6 @@ export function useFlow(flowing: Flowing) {
     setVolume('click', settings.clickMarks === 'off' && heard ? 0 : CLICK_VOLUME)
   }, [heard, settings.clickMarks, setVolume])
 
-  // What cannot be played any more falls silent.
   useEffect(() => {
     if (playing && !phraseAt) stop()
   }, [playing, phraseAt, stop])

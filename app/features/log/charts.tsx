@@ -34,6 +34,11 @@ export function MinutesChart({ data }: { data: ReturnType<typeof toMinutes> }) {
   )
 }
 
+/** The ten below or above a tempo. */
+function tens(tempo: number, round: (value: number) => number): number {
+  return round(tempo / 10) * 10
+}
+
 /** A lick's tempos against its goal: clean in full dots joined, others hollow. */
 export function TempoChart({
   data,
@@ -56,7 +61,10 @@ export function TempoChart({
             {...AXIS}
             axisLine={false}
             allowDecimals={false}
-            domain={['dataMin - 8', (most: number) => Math.max(most, goal ?? 0) + 4]}
+            domain={[
+              (least: number) => tens(least - 4, Math.floor),
+              (most: number) => tens(Math.max(most, goal ?? 0) + 4, Math.ceil),
+            ]}
           />
           {goal !== null && (
             <ReferenceLine

@@ -68,16 +68,19 @@ export function LogPage({ sittings, licks }: LogPageProps) {
           <Download size={16} aria-hidden /> Export as CSV
         </button>
       </div>
-      <section aria-labelledby="due-title" className="min-w-0">
-        <h2 id="due-title" className="font-semibold text-lg">
-          What is due
-        </h2>
-        <p className="text-(--quiet) text-sm">
-          Clean on one day, two, three days running: again after 1, 2, 4 days, and so on to 16.
-          Rough: tomorrow. Lost: today.
-        </p>
-        <DueTable rows={due} shown={shown?.lickId} onShow={setLickId} />
-      </section>
+      <div className="flex min-w-0 flex-col gap-8">
+        <section aria-labelledby="due-title" className="min-w-0">
+          <h2 id="due-title" className="font-semibold text-lg">
+            What is due
+          </h2>
+          <p className="text-(--quiet) text-sm">
+            Clean on one day, two, three days running: again after 1, 2, 4 days, and so on to 16.
+            Rough: tomorrow. Lost: today.
+          </p>
+          <DueTable rows={due} shown={shown?.lickId} onShow={setLickId} />
+        </section>
+        <Neglected {...neglected} />
+      </div>
       <div className="flex min-w-0 flex-col gap-8">
         <section aria-labelledby="minutes-title" className="min-w-0">
           <h2 id="minutes-title" className="font-semibold text-lg">
@@ -111,7 +114,6 @@ export function LogPage({ sittings, licks }: LogPageProps) {
             />
           </section>
         )}
-        <Neglected {...neglected} />
       </div>
       <Sittings sittings={sittings} titleOf={titleOf} />
     </div>
@@ -145,7 +147,7 @@ function Neglected({ never, alone }: ReturnType<typeof toNeglected>) {
           Never practised:{' '}
           {never.map(({ id, title }, i) => (
             <span key={id}>
-              {i > 0 && ', '}
+              {i > 0 && ' · '}
               <Link className="link" to={`/practice/${id}`}>
                 {title}
               </Link>

@@ -28,7 +28,7 @@ export function Ladder(props: LadderProps) {
           // Rungs are told apart by their place: their tempos change while they are dragged.
           <li
             key={i}
-            className="flex items-end border-base-300 border-b-2 has-[[aria-current]]:border-primary"
+            className={`flex border-base-300 border-b-2 has-[[aria-current]]:border-primary ${editing ? 'items-center' : 'items-end'}`}
           >
             {editing && <Handle rungs={rungs} index={i} onEdit={onEdit} />}
             {editing ? (

@@ -91,13 +91,13 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
 
   const [index, setIndex] = useState(() => Math.max(0, findStep(planned, -1, 1) ?? 0))
   const [loop, setLoop] = useState<SlotRange | null>(null)
+  const [loopForm, setLoopForm] = useState<PracticeForm>({ kind: 'over' })
   const at = Math.min(index, steps.length - 1)
   const listed = steps[at]
   const step = useMemo(() => {
     if (!loop) return listed
-    const part = loopPart(lick, loop)
-    return toStep(part, part.form, lick)
-  }, [loop, lick, listed])
+    return toStep(loopPart(lick, loop), loopForm, lick)
+  }, [loop, loopForm, lick, listed])
 
   const pulsed = useMemo(() => step && findPulsed(step.played), [step])
   const heard = (settings.pulse ? pulsed : undefined) ?? step?.played ?? lick
@@ -202,9 +202,17 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
   const phaseOf = useCallback((now: Position | undefined) => phaseAt(now, lit ?? DARK), [lit])
   useLights(playing, position, phaseOf, says, host)
 
+  const past = useMemo(() => (step ? pastLimit(step, rungs, setting) : []), [step, rungs, setting])
+  const seam = useMemo(
+    () => (step ? seamWords(seamRuns(step.played, { grooves })) : ''),
+    [step, grooves],
+  )
+  const strains = useMemo(
+    () => strainsAt(heard, tempo, setting).map(strainWords),
+    [heard, tempo, setting],
+  )
+  const minutes = useMemo(() => planMinutes(steps, rungs, plan.repeats), [steps, rungs, plan])
   if (!step || !listed) return <NothingYet id={record.id} />
-  const strains = strainsAt(heard, tempo, setting)
-  const seam = seamWords(seamRuns(step.played, { grooves }))
   const rest = breakWords(
     minutesSinceBreak(
       sittings.map(({ createdAt, seconds }) => ({ at: createdAt, seconds })),
@@ -268,7 +276,7 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
             <LoopFields lick={lick} loop={loop} onLoop={setLoop} />
           </p>
         </div>
-        {[...(jump ? [jump] : []), ...strains.map(strainWords)].map((words) => (
+        {[...(jump ? [jump] : []), ...strains].map((words) => (
           <p key={words} className="text-sm text-warning first-letter:uppercase">
             {words}
           </p>
@@ -282,7 +290,9 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
           canSpeak={canSpeak}
           onSound={changeSettings}
           onForm={(form: PracticeForm) =>
-            arrange(planned.map((one, i) => (i === at ? { ...one, form } : one)))
+            loop
+              ? setLoopForm(form)
+              : arrange(planned.map((one, i) => (i === at ? { ...one, form } : one)))
           }
           onMute={mute}
         />
@@ -305,9 +315,9 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
         rungs={rungs}
         rung={rung}
         goal={lick.frame.goal}
-        past={pastLimit(step, rungs, setting)}
+        past={past}
         sittings={own}
-        minutes={planMinutes(steps, rungs, plan.repeats)}
+        minutes={minutes}
         settings={settings}
         onGoRung={go}
         onGoStep={(next) => {

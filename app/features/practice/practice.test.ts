@@ -48,6 +48,8 @@ describe('the steps of a plan', () => {
     const part = PLANNED[0]?.part
     const half = part && toStep(part, { kind: 'half' }, LICK)
     expect(half?.words).toBe('hands alone: half and half')
+    expect(half?.played.frame.groove).toBe('eighths')
+    expect(part && toStep(part, { kind: 'over' }, LICK).played.frame.groove).toBe('none')
   })
 
   it('have minutes that grow with rungs and repeats, without those that are skipped', () => {

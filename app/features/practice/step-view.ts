@@ -48,7 +48,11 @@ export function toSteps(planned: readonly PlannedStep[], lick: Lick): Step[] {
 /** A part in a form as a step by itself. */
 export function toStep(part: PracticePart, form: PracticeForm, lick: Lick): Step {
   const words = partWords(part, form, lick)
-  return { key: partKey(part), words, part, form, skipped: false, played: inForm(part.lick, form) }
+  // A part by itself has no groove; with bars of groove around it, it is the lick's own.
+  const { groove } = lick.frame
+  const grooving = { ...part.lick, frame: { ...part.lick.frame, groove } }
+  const played = inForm(form.kind === 'over' ? part.lick : grooving, form)
+  return { key: partKey(part), words, part, form, skipped: false, played }
 }
 
 /** `a joint alone: slots 4 to 7`, `in the bar, after groove: 1 + 1`. */
