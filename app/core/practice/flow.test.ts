@@ -1,7 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { toRandomStream } from '../foundation'
-import { drawPhrase } from '.'
+import { type FlowRules, toDraw } from '.'
+
+const drawPhrase = (rules: FlowRules, ...rest: Parameters<ReturnType<typeof toDraw>>) =>
+  toDraw(rules)(...rest)
 
 describe('flows (C51, hard case 31)', () => {
   const cells = (...slots: number[]) => slots.map((one) => ({ length: one, weight: 1 }))

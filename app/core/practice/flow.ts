@@ -34,35 +34,36 @@ export interface FlowPhrase {
 
 export const NO_RUN: FlowRun = { cell: -1, times: 0 }
 
+/** Draws one phrase after what went before it. */
+export type DrawPhrase = (random: RandomStream, before?: FlowRun) => FlowPhrase
+
 /**
  * Draws phrases that always come out: among all orders of cells that fill a phrase exactly, each as
  * likely as the product of its cells' weights; equal weights draw evenly from all chains. Where no
  * order is exact, the longest that leaves a remainder which can be made up. Deterministic in its
- * stream. Throws RangeError for rules that are none.
+ * stream; what is worked out for one phrase serves the next. Throws RangeError for rules that are none.
  */
-export function drawPhrase(
-  rules: FlowRules,
-  random: RandomStream,
-  before: FlowRun = NO_RUN,
-): FlowPhrase {
+export function toDraw(rules: FlowRules): DrawPhrase {
   assertRules(rules)
   const { cells, length, restUnit = 1 } = rules
   const weigh = toWeights(rules)
-  let rest = 0
-  while (rest < length && weigh(length - rest, before) === 0n) rest += restUnit
-  const order: number[] = []
-  let run = before
-  let left = Math.max(0, length - rest)
-  while (left > 0) {
-    const chances = cells.map((cell, i) => chanceOf(rules, cell, i, left, run, weigh))
-    const chosen = pick(chances, random())
-    run = after(run, chosen)
-    left -= (cells[chosen] as FlowCell).length
-    order.push(chosen)
+  return (random, before = NO_RUN) => {
+    let rest = 0
+    while (rest < length && weigh(length - rest, before) === 0n) rest += restUnit
+    const order: number[] = []
+    let run = before
+    let left = Math.max(0, length - rest)
+    while (left > 0) {
+      const chances = cells.map((cell, i) => chanceOf(rules, cell, i, left, run, weigh))
+      const chosen = pick(chances, random())
+      run = after(run, chosen)
+      left -= (cells[chosen] as FlowCell).length
+      order.push(chosen)
+    }
+    const made = length - order.reduce((sum, cell) => sum + (cells[cell] as FlowCell).length, 0)
+    // What is made up stands between: whatever came before it is no longer the last.
+    return { order, rest: made, run: made > 0 ? NO_RUN : run }
   }
-  const made = length - order.reduce((sum, cell) => sum + (cells[cell] as FlowCell).length, 0)
-  // What is made up stands between: whatever came before it is no longer the last.
-  return { order, rest: made, run: made > 0 ? NO_RUN : run }
 }
 
 type Weigh = (left: number, run: FlowRun) => bigint

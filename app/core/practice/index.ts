@@ -17,7 +17,7 @@ export {
   type Standing,
   standAt,
 } from './climb'
-export { drawPhrase, type FlowCell, type FlowPhrase, type FlowRules, NO_RUN } from './flow'
+export { type DrawPhrase, type FlowCell, type FlowPhrase, type FlowRules, toDraw } from './flow'
 export {
   formName,
   inForm,

@@ -5,6 +5,7 @@ import { lickOf } from '../../../tests/support/licks'
 import { frameTicks, type Lick, lineTicks, sumOf } from '../line'
 import { formatLine } from '../notation'
 import { toMedley } from '../performance'
+import { gridTicks } from '../time'
 import { fillsBar, type Mix, type MixSource, type Stretch, TAILS, toMix, toStretch } from '.'
 
 const source = (text: string, weight = 1): MixSource => {
@@ -155,5 +156,40 @@ describe('stretching', () => {
     const bars = Array.from({ length: 40 }, (_, i) => roundAt(i).lick.frame)
     for (const { lead, bars: filled } of bars) expect(lead + (filled ?? 0)).toBe(3)
     expect(new Set(bars.map(({ start }) => start)).size).toBeGreaterThan(3)
+  })
+
+  it('lands for any licks, however they are drawn, and never changes its bars (law)', () => {
+    const rules = fc.record({
+      mostBeats: fc.integer({ min: 1, max: 4 }),
+      repeats: fc.integer({ min: 1, max: 3 }),
+      order: fc.constantFrom('growing' as const, 'chance' as const),
+      seed: fc.nat(),
+    })
+    const given = fc.array(random.lick, { minLength: 2, maxLength: 3 })
+    fc.assert(
+      fc.property(given, rules, (licks, some) => {
+        const [base, ...cells] = licks.map(({ line, frame }) => ({
+          name: '',
+          line,
+          grid: frame.grid,
+          weight: 1,
+        }))
+        const { frame } = licks[0] as Lick
+        if (!base || !fillsBar({ frame })) return
+        const roundAt = toStretch(stretch({ ...some, frame, base, sources: cells }))
+        const { bar } = frameTicks(frame)
+        const all = [0, 1, 2, 7].map((round) => roundAt(round))
+        const rounds = all.map(({ lick }) => lick.frame.lead + (lick.frame.bars ?? 0))
+        expect(new Set(rounds).size).toBe(1)
+        for (const { lick } of all) {
+          const end = lick.frame.start + lineTicks(lick.line, frame.grid)
+          const short = (lick.frame.bars ?? 0) * bar - end
+          expect(short).toBeGreaterThanOrEqual(0)
+          expect(short).toBeLessThan(gridTicks(frame.grid))
+          expect(lick.frame.start).toBeGreaterThanOrEqual(0)
+        }
+      }),
+      { numRuns: 40 },
+    )
   })
 })

@@ -11,7 +11,7 @@ import {
 } from '../line'
 import { isHand, REST, type SlotContent, strokesInSlot, toStroke } from '../sticking'
 import { type Grid, gridTicks, type Ticks } from '../time'
-import { drawPhrase, type FlowRun, NO_RUN } from './flow'
+import { type DrawPhrase, type FlowRules, type FlowRun, NO_RUN, toDraw } from './flow'
 
 /** Something to mix: a cell or the line of a lick, on the grid that it is written in. */
 export interface MixSource {
@@ -152,7 +152,14 @@ export function toStretch(
 /** Draws an order of sources for a length; a remainder is of whole slots of the grid, if it can. */
 function toFilling(sources: readonly MixSource[], grid: Grid, mostInRow: number) {
   const ticks = sources.map(({ line, grid: own }) => lineTicks(line, own))
+  const draws = new Map<Ticks, DrawPhrase>()
   return (length: Ticks, random: RandomStream, before: FlowRun) => {
+    const draw = draws.get(length) ?? toDraw(rulesFor(length))
+    draws.set(length, draw)
+    return draw(random, before)
+  }
+
+  function rulesFor(length: Ticks): FlowRules {
     const slot = gridTicks(grid)
     const unit = [...ticks, slot, length].filter((one) => one > 0).reduce(gcd, 0)
     const cells = sources.map(({ weight }, i) => {
@@ -162,7 +169,7 @@ function toFilling(sources: readonly MixSource[], grid: Grid, mostInRow: number)
     })
     // A remainder that is no whole number of slots can only stand where the length leaves one.
     const restUnit = length % slot === 0 ? slot / unit : 1
-    return drawPhrase({ cells, length: length / unit, mostInRow, restUnit }, random, before)
+    return { cells, length: length / unit, mostInRow, restUnit }
   }
 }
 
