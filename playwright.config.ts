@@ -5,7 +5,7 @@ const PORT = 4173
 
 export default defineConfig({
   testDir: 'tests/e2e',
-  workers: 1,
+  workers: 2,
   retries: 0,
   timeout: 60_000,
   expect: { timeout: 10_000 },

@@ -17,10 +17,11 @@ export function strikeStandIn(note: number): void {
 }
 
 /**
- * Calls back at every stroke on a MIDI pad or on the stand-in. Returns the way to stop. Where there is
- * no MIDI, or it is not allowed, keys and the pads on screen do the same.
+ * Calls back at every stroke on the stand-in and, where `devices` are wanted too, on a MIDI pad: the
+ * browser may ask the player first. Returns the way to stop. Where there is no MIDI, or it is not
+ * allowed, keys and the pads on screen do the same.
  */
-export function listenToPads(onStroke: OnStroke): () => void {
+export function listenToPads(onStroke: OnStroke, devices = true): () => void {
   const hear = (message: Uint8Array | null | undefined, at: number) => {
     const note = message && struckNote(message)
     if (note !== null && note !== undefined) onStroke(at, note)
@@ -31,7 +32,8 @@ export function listenToPads(onStroke: OnStroke): () => void {
   standIn.addEventListener('midimessage', fromStandIn)
   let stop = () => {}
   let stopped = false
-  openMidi().then((access) => {
+  const opened = devices ? openMidi() : Promise.resolve(undefined)
+  opened.then((access) => {
     if (!access || stopped) return
     const fromDevice = (event: Event) => {
       if (event instanceof MIDIMessageEvent) hear(event.data, event.timeStamp)

@@ -20,7 +20,7 @@ import {
   type StoreIssue,
   setDeleted,
 } from '~/storage'
-import { toSitting } from '../log/log-view'
+import { toSitting } from '../log/sitting'
 import { demoLicks, fillDemo } from '../shell/demo-fill'
 
 const DAY = 24 * 60 * 60 * 1000

@@ -15,9 +15,9 @@ import {
   toDueRows,
   toMinutes,
   toNeglected,
-  toSitting,
   toTempos,
 } from './log-view'
+import { toSitting } from './sitting'
 import { Sittings } from './sittings'
 
 interface LogPageProps {

@@ -4,14 +4,10 @@ import { nextTempos } from '~/core/practice'
 import { findGrid } from '~/core/time'
 import type { SittingRecord } from '~/storage'
 import type { LoggedLick } from './log-store'
+import { toSitting } from './sitting'
 
 const DAY = 24 * 60 * 60 * 1000
 const SHOWN_DAYS = 28
-
-/** A stored sitting as the core counts it. */
-export function toSitting({ createdAt, ...sitting }: SittingRecord): LoggedSitting {
-  return { ...sitting, at: createdAt }
-}
 
 /** Sittings with the tempos that they would have on the grids that their licks have now. */
 export function onGrids(

@@ -16,16 +16,17 @@ const ACTION_WORDS: Readonly<Record<PadAction, string>> = {
 export function PadsPanel({
   pads,
   onPads,
-  onLearn,
+  onWatch,
 }: {
   pads: Settings['pads']
   onPads: (pads: Settings['pads']) => void
-  /** Told while a pad is waited for: it should do nothing else then. */
-  onLearn: (learning: boolean) => void
+  /** Told whether the pads are looked at, and whether one is waited for: it should do nothing else. */
+  onWatch: (pads: { readonly open: boolean; readonly learning: boolean }) => void
 }) {
+  const [open, setOpen] = useState(false)
   const [learning, setLearning] = useState<PadAction | null>(null)
+  useEffect(() => onWatch({ open, learning: learning !== null }), [open, learning, onWatch])
   useEffect(() => {
-    onLearn(learning !== null)
     if (!learning) return
     return listenToPads((_, note) => {
       // A pad does one thing: what it did before, it does no more.
@@ -35,9 +36,9 @@ export function PadsPanel({
       onPads({ ...free, [learning]: note })
       setLearning(null)
     })
-  }, [learning, pads, onPads, onLearn])
+  }, [learning, pads, onPads])
   return (
-    <details className="text-sm">
+    <details className="text-sm" onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="cursor-pointer font-semibold">Pads</summary>
       <p className="mt-1 text-(--quiet)">
         Any pad starts what stands still. To run all of it by pads: Learn, then strike one.

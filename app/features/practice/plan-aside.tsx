@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react'
+import { type ComponentProps, useMemo, useState } from 'react'
 import type { Rating } from '~/core/log'
 import {
   findStep,
@@ -49,13 +49,13 @@ interface PlanAsideProps {
   readonly onChange: (changed: Partial<PlanRecord>) => void
   readonly onArrange: (planned: readonly PlannedStep[]) => void
   readonly onSettings: (changed: Partial<Settings>) => void
-  readonly onLearn: (learning: boolean) => void
+  readonly onWatch: ComponentProps<typeof PadsPanel>['onWatch']
 }
 
 /** The ladder, what comes next, the steps: the plan beside what is played, and how it is changed. */
 export function PlanAside(props: PlanAsideProps) {
   const { plan, planned, steps, index, rungs, rung, goal, past, sittings, minutes } = props
-  const { settings, onGoRung, onGoStep, onChange, onArrange, onSettings, onLearn } = props
+  const { settings, onGoRung, onGoStep, onChange, onArrange, onSettings, onWatch } = props
   const [editing, setEditing] = useState(false)
   const [arranging, setArranging] = useState(false)
   const went = useMemo(() => rungs.map((tempo) => lastRating(sittings, tempo)), [rungs, sittings])
@@ -136,7 +136,7 @@ export function PlanAside(props: PlanAsideProps) {
         ]}
         onChange={(minutesOf) => onSettings({ breakAfter: Number(minutesOf) })}
       />
-      <PadsPanel pads={settings.pads} onPads={(pads) => onSettings({ pads })} onLearn={onLearn} />
+      <PadsPanel pads={settings.pads} onPads={(pads) => onSettings({ pads })} onWatch={onWatch} />
     </aside>
   )
 }

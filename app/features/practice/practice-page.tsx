@@ -23,7 +23,7 @@ import type { LickRecord, Settings, SittingRecord } from '~/storage'
 import { turnTexts } from '../bench/turned'
 import { toGrooves } from '../bench/use-grooves'
 import { ownKits, settingOf } from '../kit/setting'
-import { toSitting } from '../log/log-view'
+import { toSitting } from '../log/sitting'
 import { CLICK_VOLUME } from '../player/use-player'
 import { useSettings } from '../settings/use-settings'
 import { notesIn } from '../workbench/notes'
@@ -192,8 +192,8 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
     onTense: trainer.feelsTense,
     onLeave: () => setLoop(null),
   })
-  const [learning, setLearning] = useState(false)
-  usePads(settings.pads, learning, playing, play, rate)
+  const [watched, setWatched] = useState({ open: false, learning: false })
+  usePads(settings.pads, watched, playing, play, rate)
 
   const host = useRef<HTMLDivElement>(null)
   const lit = useMemo(() => step && litOf(step, heard, countsEach), [step, heard, countsEach])
@@ -327,7 +327,7 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
         onChange={change}
         onArrange={arrange}
         onSettings={changeSettings}
-        onLearn={setLearning}
+        onWatch={setWatched}
       />
     </div>
   )

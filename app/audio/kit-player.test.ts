@@ -1,0 +1,145 @@
+import { describe, expect, it } from 'vitest'
+import type { SoundClick, SoundStroke } from '~/core/performance'
+import { SOUND_NAMES, type SoundName } from '~/core/sound'
+import { KitPlayer } from './kit-player'
+
+interface Source {
+  readonly name: SoundName
+  begins: number
+  /** The stops it was told, in order; undefined for at once. */
+  readonly stops: (number | undefined)[]
+  readonly out: Gain[]
+}
+interface Gain {
+  value: number
+  readonly targets: [number, number][]
+  readonly cancelled: number[]
+}
+
+/** As much of a browser's audio as the kit asks for, writing down what it is told. */
+class Studio {
+  readonly currentTime = 0
+  readonly destination = 'speaker'
+  readonly sources: Source[] = []
+
+  createDynamicsCompressor() {
+    const knob = () => ({ value: 0 })
+    return {
+      threshold: knob(),
+      knee: knob(),
+      ratio: knob(),
+      attack: knob(),
+      release: knob(),
+      connect: () => {},
+    }
+  }
+  createGain() {
+    const gain: Gain = { value: 1, targets: [], cancelled: [] }
+    const node = {
+      gain: Object.assign(gain, {
+        setTargetAtTime: (value: number, at: number) => gain.targets.push([value, at]),
+        cancelScheduledValues: (at: number) => gain.cancelled.push(at),
+      }),
+      to: undefined as unknown,
+      connect: (to: unknown) => {
+        node.to = to
+        return to
+      },
+      disconnect: () => {},
+    }
+    return node
+  }
+  createBufferSource() {
+    const source: Source = { name: 'sn', begins: -1, stops: [], out: [] }
+    this.sources.push(source)
+    return {
+      set buffer({ name }: { name: SoundName }) {
+        Object.assign(source, { name })
+      },
+      connect: (to: { gain: Gain }) => {
+        source.out.push(to.gain)
+        return to
+      },
+      start: (when: number) => {
+        source.begins = when
+      },
+      stop: (when?: number) => source.stops.push(when),
+    }
+  }
+}
+
+const setUp = () => {
+  const studio = new Studio()
+  const buffers = new Map(SOUND_NAMES.map((name) => [name, { name, duration: 2 }]))
+  const player = new KitPlayer(
+    studio as unknown as BaseAudioContext,
+    buffers as unknown as ReadonlyMap<SoundName, AudioBuffer>,
+  )
+  return { studio, player }
+}
+const stroke = (surface: SoundStroke['surface'], part: Partial<SoundStroke> = {}): SoundStroke => ({
+  kind: 'stroke',
+  tick: 0,
+  part: 'line',
+  limb: 'RH',
+  surface,
+  velocity: 80,
+  graces: 0,
+  since: null,
+  ...part,
+})
+
+describe('the kit through a browser’s audio', () => {
+  it('lets the closed hat take hold of the open one, and lets go where that is taken back', () => {
+    const { studio, player } = setUp()
+    player.strike(stroke('ho'), 1, 0)
+    player.strike(stroke('hh'), 2, 0)
+    const [open, closed] = studio.sources
+    expect(open?.out[0]?.targets).toEqual([[0, 2]])
+    expect(open?.stops).toEqual([2.06])
+    player.cancelFrom(1.5)
+    expect(closed?.stops).toEqual([undefined])
+    expect(open?.out[0]?.cancelled).toEqual([2])
+    expect(open?.stops.at(-1)).toBe(3)
+  })
+
+  it('takes back what is to come, leaves what rings, and ends all of it when it must', () => {
+    const { studio, player } = setUp()
+    player.strike(stroke('c1'), 1, 0)
+    player.strike(stroke('sn'), 2, 0)
+    player.cancelFrom(2)
+    expect(studio.sources.map(({ stops }) => stops.length)).toEqual([0, 1])
+    player.silence()
+    expect(studio.sources.map(({ stops }) => stops.length)).toEqual([1, 1])
+  })
+
+  it('plays graces before their stroke, by milliseconds, at most half of the time before', () => {
+    const { studio, player } = setUp()
+    const flam = { graces: 1, graceLimb: 'LH', graceSurface: 't1' } as const
+    player.strike(stroke('sn', { ...flam, since: null }), 1, 0.001)
+    player.strike(stroke('sn', { ...flam, since: 40 }), 2, 0.001)
+    expect(studio.sources.map(({ name, begins }) => [name, begins])).toEqual([
+      ['t1', 0.97],
+      ['sn', 1],
+      ['t1', 1.98],
+      ['sn', 2],
+    ])
+  })
+
+  it('has a click for every weight', () => {
+    const { studio, player } = setUp()
+    const weights: SoundClick['weight'][] = ['bar', 'group', 'beat', 'between']
+    for (const weight of weights) {
+      player.strike({ kind: 'click', tick: 0, weight, countIn: false }, 1, 0)
+    }
+    expect(studio.sources.map(({ name }) => name)).toEqual(weights.map((one) => `click-${one}`))
+  })
+
+  it('chokes a cymbal that is stopped, and nothing that begins later', () => {
+    const { studio, player } = setUp()
+    player.strike(stroke('c1'), 1, 0)
+    player.strike(stroke('c1'), 3, 0)
+    player.strike({ kind: 'choke', tick: 0, surface: 'c1' }, 2, 0)
+    expect(studio.sources.map(({ stops }) => stops)).toEqual([[2.06], []])
+  })
+})
