@@ -1,4 +1,5 @@
 import { expect, type Page, test } from '@playwright/test'
+import { lickOf } from '../support/licks'
 import { expectAccessible, sticking } from './bench-page'
 
 const bar = (page: Page, which: 'now' | 'next' | 'then') =>
@@ -12,7 +13,7 @@ test('a flow goes on without a break, two bars ahead, and every bar is as it was
   await page.goto('/')
   await page.getByRole('link', { name: 'Flow', exact: true }).click()
   await expect(bar(page, 'now')).toBeVisible()
-  await page.getByLabel('Tempo').fill('150')
+  await page.getByLabel('Tempo').fill('100')
   await page.getByLabel('Seed').fill('3')
   await expect(page).toHaveURL(/seed=3/)
   const [first, second, third] = [
@@ -23,9 +24,19 @@ test('a flow goes on without a break, two bars ahead, and every bar is as it was
   await page.keyboard.press('Escape')
   await page.getByRole('button', { name: 'Start: tap the count' }).click()
   await expect(page.locator('[data-slot][data-now]')).toHaveCount(1, { timeout: 20_000 })
-  await expect(page.getByText('phrase 2', { exact: true })).toBeVisible({ timeout: 20_000 })
-  expect(await words(page, 'now')).toBe(second)
-  expect(await words(page, 'next')).toBe(third)
+  // All of it at one moment: a slow machine may look a bar later.
+  const seen = () =>
+    page.evaluate(() => {
+      const words = (name: string) =>
+        document.querySelector(`section[aria-label="${name}"] svg`)?.getAttribute('aria-label')
+      const phrase = [...document.querySelectorAll('p')].find((one) =>
+        one.textContent?.startsWith('phrase '),
+      )
+      return [phrase?.textContent, words('now'), words('next')]
+    })
+  await expect
+    .poll(seen, { timeout: 20_000, intervals: [150] })
+    .toEqual(['phrase 2', second, third])
   await page.getByRole('button', { name: 'Kit is heard' }).click()
   await expect(page.getByRole('button', { name: 'Click only' })).toBeVisible()
   await page.getByRole('button', { name: 'Stop', exact: true }).click()
@@ -50,12 +61,12 @@ test('a phrase grows by small cells, and what is drawn is kept as a lick', async
   await expect(page.getByText('grows', { exact: true })).toBeVisible()
   await expect(page.getByRole('region', { name: 'now' })).toContainText('groove')
   await page.getByLabel('Kind').selectOption('mix without a break')
-  const phrase = [await words(page, 'now'), await words(page, 'next')].join(' ')
+  const shown = [await words(page, 'now'), await words(page, 'next')]
   await page.getByRole('button', { name: 'Keep this phrase as a lick' }).click()
   await expect(page.getByLabel('Title')).toHaveValue(/^Flow \d+, phrase 1$/)
-  const kept = (await sticking(page).inputValue()).replace(/[\s|]/g, '')
-  expect(kept.length).toBeGreaterThan(10)
-  expect(phrase.length).toBeGreaterThan(10)
+  const slotsOf = (line: string) => lickOf(`line: ${line}`).line.slots
+  const kept = slotsOf(await sticking(page).inputValue())
+  expect(kept).toEqual(shown.flatMap(slotsOf))
 })
 
 test('what cannot be mixed is said, nothing stands in the way, and it fits a phone', async ({

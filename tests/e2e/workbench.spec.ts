@@ -222,6 +222,7 @@ test('no panel leaves anything to the checker of accessibility, or is too wide',
     'Limits',
     'Families',
     'Groove',
+    'Notes',
     'Versions',
   ]) {
     await open(page, name)

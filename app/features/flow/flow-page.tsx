@@ -1,4 +1,4 @@
-import { Dices, Play, Square, Volume2, VolumeX } from 'lucide-react'
+import { Dices, Volume2, VolumeX } from 'lucide-react'
 import { useCallback, useMemo, useRef, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { useSearchParams, useSubmit } from 'react-router'
@@ -11,6 +11,7 @@ import { onControl } from '~/ui/keys'
 import { plural } from '../bench/figures'
 import { toGrooves } from '../bench/use-grooves'
 import { ownKits, settingOf } from '../kit/setting'
+import { PlayButton } from '../player/play-button'
 import { BigCount } from '../practice/big-count'
 import type { Phase } from '../practice/lights'
 import { PartFigure } from '../practice/part-figure'
@@ -122,23 +123,12 @@ export function FlowPage({ settings, licks, cells, grooves, kits }: OpenFlow) {
           ))}
         </div>
         <div className="flex flex-wrap items-center gap-2">
-          <button
-            type="button"
-            className="btn btn-primary h-16 w-16 rounded-full"
-            aria-label={playing ? 'Stop' : 'Play'}
-            aria-keyshortcuts="Space"
+          <PlayButton
+            playing={playing}
             disabled={!phraseAt}
-            onClick={(event) => {
-              toggle()
-              if (event.detail > 0) event.currentTarget.blur()
-            }}
-          >
-            {playing ? (
-              <Square size={24} fill="currentColor" aria-hidden />
-            ) : (
-              <Play size={26} fill="currentColor" aria-hidden />
-            )}
-          </button>
+            className="h-16 w-16 rounded-full"
+            onPlay={toggle}
+          />
           <button
             type="button"
             aria-pressed={heard}

@@ -1,5 +1,6 @@
-import { ArrowDown, ArrowLeft, ArrowRight, Play, Square } from 'lucide-react'
+import { ArrowDown, ArrowLeft, ArrowRight } from 'lucide-react'
 import type { Rating } from '~/core/log'
+import { PlayButton } from '../player/play-button'
 
 const RATES = [
   { rating: 'clean', words: 'up a rung', Arrow: ArrowRight, key: 'ArrowRight' },
@@ -19,22 +20,11 @@ export function Ratings({
 }) {
   return (
     <div className="grid grid-cols-3 gap-2 sm:grid-cols-[auto_1fr_1fr_1fr] sm:gap-3">
-      <button
-        type="button"
-        className="btn btn-primary col-span-3 h-16 w-full sm:col-span-1 sm:h-20 sm:w-20 sm:rounded-full"
-        aria-label={playing ? 'Stop' : 'Play'}
-        aria-keyshortcuts="Space"
-        onClick={(event) => {
-          onPlay()
-          if (event.detail > 0) event.currentTarget.blur()
-        }}
-      >
-        {playing ? (
-          <Square size={30} fill="currentColor" aria-hidden />
-        ) : (
-          <Play size={32} fill="currentColor" aria-hidden />
-        )}
-      </button>
+      <PlayButton
+        playing={playing}
+        className="col-span-3 h-16 w-full sm:col-span-1 sm:h-20 sm:w-20 sm:rounded-full"
+        onPlay={onPlay}
+      />
       {RATES.map(({ rating, words, Arrow, key }) => (
         <button
           key={rating}
