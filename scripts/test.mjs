@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { ensureChromium, ensurePackages } from './ensure.mjs'
 
@@ -7,19 +7,24 @@ const BIN = 'node_modules/.bin'
 const UNIT_RESULTS = 'test-results/unit.json'
 const BROWSER_RESULTS = 'test-results/results.json'
 
+/** One after the other; those of a row's lanes beside each other, since they need one core each. */
 const checks = [
-  ['format and lint', `${BIN}/biome`, ['check', '--error-on-warnings', '.']],
-  ['route types', `${BIN}/react-router`, ['typegen']],
-  ['types', `${BIN}/tsc`, ['--noEmit', '-p', 'tsconfig.json']],
+  [['format and lint', `${BIN}/biome`, ['check', '--error-on-warnings', '.']]],
+  [['route types', `${BIN}/react-router`, ['typegen']]],
   [
-    'types of the core, without a browser',
-    `${BIN}/tsc`,
-    ['--noEmit', '-p', 'app/core/tsconfig.json'],
+    ['types', `${BIN}/tsc`, ['--noEmit', '-p', 'tsconfig.json']],
+    ['layers', `${BIN}/depcruise`, ['app', 'scripts', '--config', '.dependency-cruiser.cjs']],
   ],
-  ['layers', `${BIN}/depcruise`, ['app', 'scripts', '--config', '.dependency-cruiser.cjs']],
-  ['unused code', `${BIN}/knip`, []],
-  ['build', `${BIN}/react-router`, ['build'], { quiet: true }],
-  ['size of the first page', 'node', ['scripts/budget.mjs']],
+  [
+    [
+      'types of the core, without a browser',
+      `${BIN}/tsc`,
+      ['--noEmit', '-p', 'app/core/tsconfig.json'],
+    ],
+    ['unused code', `${BIN}/knip`, []],
+    ['build', `${BIN}/react-router`, ['build'], { quiet: true }],
+  ],
+  [['size of the first page', 'node', ['scripts/budget.mjs']]],
 ]
 
 ensurePackages()
@@ -29,10 +34,11 @@ mkdirSync('test-results', { recursive: true })
 
 let passed = 0
 let failed = 0
-for (const [name, command, args, options] of checks) {
-  const ok = step(name, command, args, options)
-  if (ok) passed += 1
-  else failed += 1
+for (const lanes of checks) {
+  for (const ok of await Promise.all(lanes.map((lane) => check(...lane)))) {
+    if (ok) passed += 1
+    else failed += 1
+  }
 }
 
 step('unit tests', `${BIN}/vitest`, [
@@ -51,15 +57,37 @@ count(BROWSER_RESULTS, ({ stats }) => [stats.expected, stats.unexpected + stats.
 console.log(`\n${passed} passed, ${failed} failed`)
 process.exit(failed > 0 ? 1 : 0)
 
-function step(name, command, args, { quiet = false } = {}) {
+/** Runs a check beside others: what it says is printed whole when it is done. */
+function check(name, command, args, { quiet = false } = {}) {
+  const begun = Date.now()
+  return new Promise((resolve) => {
+    const child = spawn(command, args)
+    let said = ''
+    const hear = (chunk) => {
+      said += chunk
+    }
+    child.stdout.on('data', hear)
+    child.stderr.on('data', hear)
+    child.on('error', hear)
+    child.on('close', (status) => {
+      const ok = status === 0
+      console.log(`\n== ${name}`)
+      if (!ok || !quiet) console.log(said.trimEnd())
+      console.log(`== ${name}: ${ok ? 'passed' : 'failed'} in ${seconds(begun)} s`)
+      resolve(ok)
+    })
+  })
+}
+
+function seconds(begun) {
+  return ((Date.now() - begun) / 1000).toFixed(1)
+}
+
+function step(name, command, args) {
   const begun = Date.now()
   console.log(`\n== ${name}`)
-  const done = spawnSync(command, args, quiet ? { encoding: 'utf8' } : { stdio: 'inherit' })
-  const ok = done.status === 0
-  if (!ok && quiet) console.log(done.stdout, done.stderr)
-  console.log(
-    `== ${name}: ${ok ? 'passed' : 'failed'} in ${((Date.now() - begun) / 1000).toFixed(1)} s`,
-  )
+  const ok = spawnSync(command, args, { stdio: 'inherit' }).status === 0
+  console.log(`== ${name}: ${ok ? 'passed' : 'failed'} in ${seconds(begun)} s`)
   return ok
 }
 
