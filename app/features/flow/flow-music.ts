@@ -1,6 +1,5 @@
 import { findPhrase, formatPhrase } from '~/core/catalogue'
 import { DEFAULT_FRAME, frameTicks, type Lick, lickSlots, lineTicks } from '~/core/line'
-import { formatLine } from '~/core/notation'
 import type { Position } from '~/core/performance'
 import {
   fillsBar,
@@ -141,9 +140,4 @@ export function toKeptLick({ lick }: MixPhrase, title: string): Lick {
   const groove = lick.frame.groove === 'none' ? DEFAULT_FRAME.groove : lick.frame.groove
   const { landing } = DEFAULT_FRAME
   return { ...lick, title, tags: ['flow'], frame: { ...lick.frame, lead: 1, groove, landing } }
-}
-
-/** What a phrase is, in the line's notation, for those who hear the page. */
-export function phraseWords({ lick }: MixPhrase): string {
-  return formatLine(lick.line)
 }
