@@ -60,7 +60,7 @@ test('what was played until the browser is killed is in the log', async ({ baseU
   const words = next.getByText(/1 sitting, \d+ seconds; nothing clean yet/)
   await expect(words).toBeVisible({ timeout: 30_000 })
   const seconds = Number(/(\d+) seconds/.exec((await words.textContent()) ?? '')?.[1])
-  expect(seconds).toBeGreaterThanOrEqual(2)
+  expect(seconds).toBeGreaterThanOrEqual(3)
   await after.close()
   await rm(home, { recursive: true, force: true })
 })
