@@ -6,7 +6,9 @@ export function watchKeys() {
   const keys = []
   addEventListener(
     'keydown',
-    () => {
+    ({ key }) => {
+      // Keys that only move the caret are not what is measured.
+      if (key.length > 1 && key !== 'Backspace') return
       const begun = performance.now()
       let handled = begun
       // React commits in a microtask of the input event, queued before this one.

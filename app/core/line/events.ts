@@ -99,6 +99,28 @@ export function lineEvents(lick: Lick): readonly StrokeEvent[] {
 const eventsOfLick = new WeakMap<Lick, readonly StrokeEvent[]>()
 
 /**
+ * The strokes of the line that sound last, together; none where the line has no stroke. At the cost
+ * of the slots after them alone, since no slot reaches into the next. Law: they are the strokes of
+ * `lineEvents` at its last tick.
+ */
+export function lastStrokes(lick: Lick): readonly StrokeEvent[] {
+  const slots = lickSlots(lick)
+  for (let last = slots.length - 1; last >= 0; last -= 1) {
+    const events = slotsEvents([slots[last] as TimedSlot], 0)
+    const tick = events.at(-1)?.tick
+    if (tick !== undefined) return events.filter((event) => event.tick === tick)
+  }
+  return []
+}
+
+/** The slot of the line that a tick lies in, found by halving; undefined beside the line. */
+export function slotAt(lick: Lick, tick: Ticks): TimedSlot | undefined {
+  const slots = lickSlots(lick)
+  const slot = slots[firstFrom(slots, tick + 1) - 1]
+  return slot && tick < slot.tick + slot.ticks ? slot : undefined
+}
+
+/**
  * Where layers begin and end: from the lead-in's first tick to the downbeat aimed at. Rounds that do
  * not touch [from, to) are not written out.
  */

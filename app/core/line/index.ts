@@ -2,9 +2,11 @@ export { type Aim, aimOf } from './aim'
 export { type Clash, limbClashes } from './clashes'
 export {
   firstFrom,
+  lastStrokes,
   lickSlots,
   lineEvents,
   type StrokeEvent,
+  slotAt,
   strokeEvents,
   strokeEventsBetween,
 } from './events'

@@ -6,9 +6,12 @@ import { footLanding } from '../playing'
 import { findGrid, type Grid } from '../time'
 import {
   countStrokes,
+  lastStrokes,
+  lickSlots,
   limbClashes,
   lineEvents,
   lineTicks,
+  slotAt,
   strokeEvents,
   strokeEventsBetween,
   strokeVelocity,
@@ -205,6 +208,32 @@ describe('strokes of a stretch', () => {
         const from = a - 45000
         const within = strokeEvents(lick).filter(({ tick }) => tick >= from && tick < from + length)
         expect(strokeEventsBetween(lick, from, from + length)).toEqual(within)
+      }),
+      { numRuns: 150 },
+    )
+  })
+
+  it('that sound last are those of the last onset (law)', () => {
+    fc.assert(
+      fc.property(random.lick, (lick) => {
+        const events = lineEvents(lick)
+        const last = events.at(-1)?.tick
+        expect(lastStrokes(lick)).toEqual(events.filter(({ tick }) => tick === last))
+      }),
+      { numRuns: 150 },
+    )
+  })
+})
+
+describe('the slot at a tick', () => {
+  it('is the one that holds it; beside the line there is none (law)', () => {
+    fc.assert(
+      fc.property(random.lick, fc.nat(120000), (lick, a) => {
+        const tick = a - 20000
+        const holding = lickSlots(lick).find(
+          (slot) => tick >= slot.tick && tick < slot.tick + slot.ticks,
+        )
+        expect(slotAt(lick, tick)).toBe(holding)
       }),
       { numRuns: 150 },
     )

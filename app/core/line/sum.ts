@@ -2,7 +2,7 @@ import { lcm } from '../foundation'
 import type { Limb, Voice } from '../sticking'
 import { type CountingSchool, countSyllable, DEFAULT_SCHOOL, type Ticks } from '../time'
 import { aimOf, toSlots } from './aim'
-import { lickSlots, lineEvents, type StrokeEvent } from './events'
+import { lastStrokes, lickSlots, lineEvents, type StrokeEvent } from './events'
 import { frameTicks, type Lick } from './lick'
 import { lineTicks } from './line'
 
@@ -74,7 +74,7 @@ export function sumOf(lick: Lick): Sum {
   return {
     ...fitOf(lick),
     linear: isLinear(events),
-    landing: approachOf(events, aimOf(lick).target),
+    landing: approachOf(lick),
   }
 }
 
@@ -83,23 +83,17 @@ function isLinear(events: readonly StrokeEvent[]): boolean {
   return events.every((event, i) => event.grace === 0 && event.tick !== events[i + 1]?.tick)
 }
 
-function approachOf(events: readonly StrokeEvent[], target: Ticks): Approach | null {
-  const last = events.at(-1)
+function approachOf(lick: Lick): Approach | null {
+  const together = lastStrokes(lick)
+  const [last] = together
   if (!last) return null
-  const together = lastOnset(events)
   const limbs = together.map((event) => event.limb)
   return {
     lastLimbs: limbs,
     lastSurfaces: together.map((event) => event.surface),
-    gapTicks: target - last.tick,
+    gapTicks: aimOf(lick).target - last.tick,
     freeHand: freeHandAfter(limbs),
   }
-}
-
-/** The strokes that sound last, together. */
-function lastOnset(events: readonly StrokeEvent[]): readonly StrokeEvent[] {
-  const tick = events.at(-1)?.tick
-  return events.slice(events.findLastIndex((event) => event.tick !== tick) + 1)
 }
 
 /** The hand that is free after these limbs struck together. */
@@ -118,6 +112,6 @@ export function freeHandAfter(limbs: readonly Limb[]): FreeHand {
 
 /** The hand that takes the crash of the landing: the free one, the right where both or none is. */
 export function crashHand(lick: Lick): 'RH' | 'LH' {
-  const limbs = lastOnset(lineEvents(lick)).map(({ limb }) => limb)
+  const limbs = lastStrokes(lick).map(({ limb }) => limb)
   return freeHandAfter(limbs) === 'LH' ? 'LH' : 'RH'
 }

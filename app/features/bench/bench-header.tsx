@@ -28,7 +28,7 @@ export const BenchHeader = memo(function BenchHeader(props: BenchHeaderProps) {
   const tell = (fields: Record<string, string>) =>
     submit({ id, ...fields }, { method: 'post', action: '/?index' })
   return (
-    <header className="flex flex-wrap items-center gap-x-4 gap-y-2 lg:col-span-2">
+    <header className="paint-alone flex flex-wrap items-center gap-x-4 gap-y-2 lg:col-span-2">
       <h1 className="min-w-0">
         <DraftInput
           label="Title"

@@ -241,7 +241,7 @@ export function BenchPage({
             onText={replaceText}
           />
         </div>
-        <aside aria-label="Answers" className="flex flex-col gap-5 text-sm">
+        <aside aria-label="Answers" className="paint-alone flex flex-col gap-5 text-sm">
           <FitAnswer fit={fit} onStart={(place) => set('start', [place])} />
           <MoreAnswers answers={answers} />
         </aside>

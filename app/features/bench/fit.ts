@@ -5,7 +5,7 @@ import {
   frameTicks,
   type Lick,
   type LineFit,
-  lickSlots,
+  slotAt,
 } from '~/core/line'
 import { formatSlot } from '~/core/notation'
 import { type CountingSchool, countSyllable, gridName, gridTicks, placeName } from '~/core/time'
@@ -76,8 +76,9 @@ function again({ again: meets }: LineFit): string {
 function offPlace(lick: Lick, sum: LineFit, school: CountingSchool): string {
   const { end, target: aimed } = aimOf(lick)
   if (sum.left.ticks > 0 && lick.line.slots.length > 0) return `Free from ${placeIn(lick, end)}`
-  const over = lickSlots(lick).find(({ tick, ticks }) => tick + ticks > aimed)
-  if (sum.left.ticks < 0 && over) {
+  if (sum.left.ticks >= 0) return ''
+  const over = slotAt(lick, aimed)
+  if (over) {
     const count = countSyllable(aimed, lick.frame.grid, lick.frame.meter, school)
     const typed = formatSlot(over.content)
     if (over.tick < aimed) return `Slot ${over.index + 1}, ${typed}, reaches over the ${count}`

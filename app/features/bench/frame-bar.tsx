@@ -73,7 +73,7 @@ export const FrameBar = memo(function FrameBar({ lick, grooves, onSet }: FrameBa
   const grids = useMemo(() => gridOptions(lick), [lick])
   const stops = useMemo(() => stopOptions(lick), [lick])
   return (
-    <section aria-label="Frame">
+    <section aria-label="Frame" className="paint-alone">
       <button
         type="button"
         className="flex w-full items-center gap-2 py-1 text-left text-sm sm:hidden"

@@ -27,7 +27,7 @@ export const RowFigure = memo(function RowFigure({
     <svg
       width={width}
       height={parts.height}
-      className="block select-none"
+      className="paint-alone block select-none"
       fill="currentColor"
       role="img"
       aria-label={rowLabel(view)}

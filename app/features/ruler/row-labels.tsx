@@ -17,7 +17,7 @@ export const RowLabels = memo(function RowLabels({ heights }: { heights: RowHeig
     <svg
       width="52"
       height={parts.height}
-      className="shrink-0 text-[11px]"
+      className="paint-alone shrink-0 text-[11px]"
       fill="var(--quiet)"
       aria-hidden="true"
     >

@@ -12,7 +12,7 @@ export function Shell({ children }: { children: ReactNode }) {
       >
         To the content
       </a>
-      <header className="border-base-300 border-b bg-base-100">
+      <header className="paint-alone border-base-300 border-b bg-base-100">
         <div className="mx-auto flex h-13 w-full max-w-7xl items-center gap-5 px-4 sm:px-5">
           <NavLink
             to="/"

@@ -58,6 +58,9 @@ export function drawUnit(
   const renderer = new vexflow.Renderer(host, vexflow.Renderer.Backends.SVG)
   renderer.resize(geometry.width, STAFF_HEIGHT)
   const context = renderer.getContext()
+  // The library lays an unseen rectangle over every note to be pointed at. Here the ruler is pointed
+  // at instead, and each of them would be a layer of paint that every key pays for.
+  context.pointerRect = () => context
   const stave = drawStave(vexflow, context, geometry)
   const xOf = (tick: Ticks) => geometry.inset + (tick - unit.from) * geometry.pixelsPerTick
 

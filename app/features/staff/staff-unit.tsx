@@ -41,7 +41,7 @@ export const StaffUnitView = memo(
     return (
       <div
         ref={host}
-        className="staff-unit"
+        className="staff-unit paint-alone"
         style={{ height: STAFF_HEIGHT, width: geometry.width }}
       />
     )

@@ -107,7 +107,7 @@ interface TabBarProps {
 /** The panels by name, and the way to everything else by its name. */
 const TabBar = memo(function TabBar({ tab, onOpen, onFind }: TabBarProps) {
   return (
-    <div className="flex flex-wrap gap-0.5">
+    <div className="paint-alone flex flex-wrap gap-0.5">
       {TABS.map(([id, label]) => (
         <button
           key={id}
