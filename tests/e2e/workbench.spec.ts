@@ -52,6 +52,13 @@ test('changes are previewed, taken, found by name, and undone', async ({ page })
   await page.getByLabel('What a change is about').selectOption('line')
   await page.getByRole('button', { name: 'Group so' }).click()
   await expect(sticking(page)).toHaveValue('RLLR KRLK')
+
+  await panel(page).getByRole('button', { name: 'Over slots 1 to 8' }).click()
+  const rows = page.locator('[data-row]').getByRole('img')
+  await expect(rows.first()).toHaveAccessibleName(/swell from ghost to accent, slots 1 to 8/)
+  await page.getByRole('button', { name: 'Take away the swell over slots 1 to 8' }).click()
+  await expect(rows.first()).not.toHaveAccessibleName(/swell/)
+  await expect(sticking(page)).toHaveValue('RLLR KRLK')
 })
 
 test('a line that does not fit is mended with a click', async ({ page }) => {

@@ -49,4 +49,4 @@ export {
   type Sum,
   sumOf,
 } from './sum'
-export { GRACE_VELOCITY, strokeVelocity, VELOCITIES } from './swell'
+export { GRACE_VELOCITY, strokeVelocity, swellVelocity, VELOCITIES } from './swell'

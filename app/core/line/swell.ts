@@ -19,7 +19,11 @@ export const GRACE_VELOCITY = 32
 export function strokeVelocity(level: Level, slot: number, swells: readonly Swell[]): number {
   if (level !== 'tap') return VELOCITIES[level]
   const swell = swells.findLast(({ from, to }) => slot >= from && slot <= to)
-  if (!swell) return VELOCITIES.tap
+  return swell ? swellVelocity(swell, slot) : VELOCITIES.tap
+}
+
+/** The velocity of a plain stroke in a slot of a swell; of a swell of one slot, that of its end. */
+export function swellVelocity(swell: Swell, slot: number): number {
   const [start, end] = [VELOCITIES[swell.start], VELOCITIES[swell.end]]
   const steps = swell.to - swell.from
   return steps === 0 ? end : Math.round(start + ((end - start) * (slot - swell.from)) / steps)

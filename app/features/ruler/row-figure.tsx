@@ -1,6 +1,6 @@
 import { memo } from 'react'
 import { COUNT_BASELINE, COUNT_ROW, LANE, type RowHeights, rowParts } from './row-heights'
-import { Count, LaneDot, SlotColumn, StackColumn } from './row-marks'
+import { Count, Hairpin, LaneDot, SlotColumn, StackColumn } from './row-marks'
 import type { RowView } from './view'
 
 interface RowFigureProps {
@@ -70,6 +70,9 @@ export const RowFigure = memo(function RowFigure({
           slotWidth={slotWidth}
         />
       ))}
+      {view.swells.map((swell) => (
+        <Hairpin key={`${swell.from} ${swell.spoken}`} swell={swell} y={parts.swellsMiddle} />
+      ))}
       {view.lanes.map((mark) => (
         <LaneDot
           key={`${mark.limb} ${mark.x} ${mark.under}`}
@@ -118,8 +121,8 @@ const Lines = memo(
 )
 
 /** What a screen reader says of a row: its slots in words, in order. */
-function rowLabel({ letters }: RowView): string {
+function rowLabel({ letters, swells }: RowView): string {
   return letters.length === 0
     ? 'No strokes in this row'
-    : letters.map(({ spoken }) => spoken).join('; ')
+    : [...letters, ...swells].map(({ spoken }) => spoken).join('; ')
 }

@@ -7,6 +7,8 @@ export interface RowHeights {
   readonly stacks: number
   readonly letters: number
   readonly pitch: number
+  /** Room for swells, 0 where there are none. */
+  readonly swells: number
   readonly lanes: readonly Limb[]
 }
 
@@ -18,6 +20,7 @@ export const LANE = 17
 const VOICES = 24
 export const TALLEST_STACK = 24
 const LETTER = 17
+const SWELLS = 18
 
 /** How tall the rows have to be for what stands in any of them. */
 export function rowHeights({ lick }: Scene, slotWidth: number): RowHeights {
@@ -37,6 +40,7 @@ export function rowHeights({ lick }: Scene, slotWidth: number): RowHeights {
     stacks: tallest * pitch + 8,
     letters: 22 + LETTER * together,
     pitch,
+    swells: lick.frame.swells.length > 0 ? SWELLS : 0,
     lanes: (['RH', 'LH', 'XH', 'RF', 'LF'] as const).filter((limb) => used.has(limb)),
   }
 }
@@ -45,12 +49,13 @@ export function rowHeights({ lick }: Scene, slotWidth: number): RowHeights {
 export function rowParts(heights: RowHeights) {
   const stacksBottom = COUNT_ROW + heights.stacks
   const lettersBaseline = stacksBottom + BRACKET + heights.letters - 6
-  const lanesTop = lettersBaseline + 14
+  const lanesTop = lettersBaseline + 14 + heights.swells
   const voicesBaseline = lanesTop + heights.lanes.length * LANE + 17
   return {
     stacksBottom,
     bracketBottom: stacksBottom + BRACKET,
     lettersBaseline,
+    swellsMiddle: lettersBaseline + 6 + heights.swells / 2,
     lanesTop,
     voicesBaseline,
     height: voicesBaseline + VOICES - 17,

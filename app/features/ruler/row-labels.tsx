@@ -27,6 +27,11 @@ export const RowLabels = memo(function RowLabels({ heights }: { heights: RowHeig
       <text x="0" y={parts.lettersBaseline}>
         sticking
       </text>
+      {heights.swells > 0 && (
+        <text x="0" y={parts.swellsMiddle + 4}>
+          swell
+        </text>
+      )}
       {heights.lanes.map((limb, i) => (
         <text key={limb} x="0" y={parts.lanesTop + i * LANE + 12}>
           {LANE_NAMES[limb]}

@@ -1,7 +1,9 @@
 import { memo } from 'react'
+import { VELOCITIES } from '~/core/line'
 import { LIMB_COLOUR, Stack } from '../stacks/discs'
 import { COUNT_BASELINE, TALLEST_STACK } from './row-heights'
 import { SlotLetters } from './slot-letters'
+import type { SwellMark } from './swell-marks'
 import type { CountMark, LaneMark, LetterMark, StackMark } from './view'
 
 /** The count over a slot. */
@@ -103,6 +105,28 @@ export const SlotColumn = memo(function SlotColumn({
     </>
   )
 })
+
+/** A swell as a hairpin, as wide open at each end as it is loud there. */
+export const Hairpin = memo(function Hairpin({ swell, y }: { swell: SwellMark; y: number }) {
+  const { from, to, loudFrom, loudTo } = swell
+  const [open, close] = [openingOf(loudFrom), openingOf(loudTo)]
+  return (
+    <path
+      d={`M${from} ${y - open}L${to} ${y - close}M${from} ${y + open}L${to} ${y + close}`}
+      fill="none"
+      stroke="currentColor"
+      strokeWidth="1.3"
+    />
+  )
+})
+
+const WIDEST_OPENING = 7
+
+/** Half the opening of a hairpin, in pixels: nothing at a ghost's velocity, all at the loudest. */
+function openingOf(velocity: number): number {
+  const { ghost, strong } = VELOCITIES
+  return (WIDEST_OPENING * (velocity - ghost)) / (strong - ghost)
+}
 
 const DOT = { ghost: 3, soft: 4.5, tap: 5.5, accent: 7, strong: 7.5 } as const
 

@@ -89,6 +89,19 @@ describe('rows', () => {
     ])
   })
 
+  it('open a swell over its slots, and go on with it in the next row', () => {
+    const [one, two] = views('bars: 2\nswell: 12..19 ghost>accent\nline: RLRL*8', 820)
+    expect(
+      [one, two].map((row) => row?.swells.map(({ loudFrom, loudTo }) => [loudFrom, loudTo])),
+    ).toEqual([[[36, 69]], [[79, 112]]])
+    const first = one?.letters[12]
+    const last = two?.letters[3]
+    expect(one?.swells[0]?.from).toBeLessThan(first?.x ?? 0)
+    expect(one?.swells[0]?.from).toBeGreaterThan(one?.letters[11]?.x ?? 0)
+    expect(two?.swells[0]?.to).toBeGreaterThan(last?.x ?? 0)
+    expect(two?.swells[0]?.to).toBeLessThan(two?.letters[4]?.x ?? 0)
+  })
+
   it('say every slot in words', () => {
     const [row] = views('start: 2&\nline: >R:t1l-(RK)')
     expect(row?.letters.map(({ spoken }) => spoken)).toEqual([

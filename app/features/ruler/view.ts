@@ -29,6 +29,7 @@ import {
 import { type Disc, toDisc } from '../stacks/disc'
 import { type Ruler, type RulerRow, type Segment, xOf } from './layout'
 import { spokenSlot } from './spoken'
+import { type SwellMark, swellMarks } from './swell-marks'
 
 /** A count under the ruler. `part` says what stands at it: the fill, groove before it, or nothing. */
 export interface CountMark {
@@ -77,6 +78,7 @@ export interface RowView {
   readonly counts: readonly CountMark[]
   readonly stacks: readonly StackMark[]
   readonly letters: readonly LetterMark[]
+  readonly swells: readonly SwellMark[]
   readonly lanes: readonly LaneMark[]
   readonly beatLines: readonly number[]
   readonly landing: Segment | undefined
@@ -117,11 +119,12 @@ export function toRowView(scene: Scene, ruler: Ruler, row: RulerRow): RowView {
   const counts = countMarks(lick, ruler, row, slots, school)
   const letters = slots.map((slot) => letterMark(slot, lick, ruler, row, school))
   const stacks = stackMarks(scene, slots, ruler, row)
+  const swells = swellMarks(lick.frame.swells, slots, ruler, row)
   const lanes = laneMarks(lick, ruler, row)
   const beatLines = beatLinesOf(lick, ruler, row)
   const landing = row.segments.find(({ kind }) => kind === 'landing')
-  const landed = landing ? landingLanes(lick, xOf(ruler, row, landing.from) ?? 0) : []
-  return { row, counts, stacks, letters, lanes: [...lanes, ...landed], beatLines, landing }
+  if (landing) lanes.push(...landingLanes(lick, xOf(ruler, row, landing.from) ?? 0))
+  return { row, counts, stacks, letters, swells, lanes, beatLines, landing }
 }
 
 /** The strokes of a row on their limbs' lines; a limb struck twice at once is a clash. */

@@ -16,6 +16,7 @@ import { PhraseStacks, PhraseText } from '../stacks/phrase-figure'
 import { applyChange, changedPhrase, type Edit, findSizes, groupAs, groupingEdits } from './edits'
 import type { PanelProps } from './panel-props'
 import { Act, Nothing, Part, TextBox } from './parts'
+import { SwellPart } from './swell-part'
 
 const KINDS: readonly (readonly [ChangeKind, string])[] = [
   ['order', 'Order'],
@@ -48,6 +49,7 @@ export function ChangePanel(props: PanelProps) {
         {KINDS.map(([kind, title]) => (
           <Kind key={kind} kind={kind} title={title} lick={lick} range={range} onEdit={onEdit} />
         ))}
+        <SwellPart lick={lick} range={range} onEdit={onEdit} />
         <Whole lick={lick} onEdit={onEdit} />
       </div>
     </div>

@@ -1,6 +1,7 @@
 import type { LineChange } from '~/codecs/lick-text'
 import { formatPhrase } from '~/core/catalogue'
 import {
+  addSwell,
   type Change,
   changeLick,
   cut,
@@ -8,13 +9,14 @@ import {
   leaveOut,
   type Phrase,
   phraseOf,
+  plainStrokes,
   regroup,
   type SlotRange,
   startsOf,
 } from '~/core/changes'
 import { nextGroup } from '~/core/fitting'
 import { aimOf, frameTicks, type Lick, lickSlots, limbClashes, lineEvents } from '~/core/line'
-import { type Letter, type Limb, REST } from '~/core/sticking'
+import { type Letter, type Level, type Limb, REST } from '~/core/sticking'
 import { gridTicks, placeName, type Ticks } from '~/core/time'
 
 /** What a change is about: the selected strokes, the groups they lie in, or the whole line. */
@@ -67,6 +69,16 @@ export function changedPhrase(lick: Lick, range: SlotRange, change: Change): Phr
 /** The edit of a named change. */
 export function applyChange(lick: Lick, range: SlotRange, change: Change): Edit {
   return replaceRange(lick, range, changedPhrase(lick, range, change), change.name)
+}
+
+/** The edit that lets the plain strokes of a range swell; null where fewer than two would. */
+export function swellEdit(lick: Lick, range: SlotRange, start: Level, end: Level): Edit | null {
+  if (range.to - range.from < 2 || plainStrokes(lick, range) < 2) return null
+  return {
+    label: `Swell from ${start} to ${end}`,
+    lick: addSwell(lick, range, start, end),
+    select: range,
+  }
 }
 
 /** A phrase put between groups: before the group that the slot lies in, or at the end. */

@@ -2,7 +2,14 @@ import { useEffect, useId, useRef, useState } from 'react'
 import { CHANGES, phraseOf, type SlotRange } from '~/core/changes'
 import type { Lick } from '~/core/line'
 import { PhraseText } from '../stacks/phrase-figure'
-import { applyChange, changedPhrase, type Edit, groupingEdits, scopeRange } from './edits'
+import {
+  applyChange,
+  changedPhrase,
+  type Edit,
+  groupingEdits,
+  scopeRange,
+  swellEdit,
+} from './edits'
 import { TABS, type WorkbenchTab } from './panel-props'
 
 interface PaletteProps {
@@ -146,11 +153,15 @@ function deedsFor(
     const { id, name, kind } = change
     return [{ id, name, kind, preview, run: () => onEdit(applyChange(lick, range, change)) }]
   })
-  const grouping = groupingEdits(lick, selection, range).flatMap(({ label, edit }): Deed[] =>
-    edit
-      ? [{ id: label, name: label, kind: 'groups', preview: null, run: () => onEdit(edit) }]
-      : [],
+  const named = (kind: string, label: string, edit: Edit | null): Deed[] =>
+    edit ? [{ id: label, name: label, kind, preview: null, run: () => onEdit(edit) }] : []
+  const grouping = groupingEdits(lick, selection, range).flatMap(({ label, edit }) =>
+    named('groups', label, edit),
   )
+  const swells = [
+    ...named('swell', 'Swell from ghost to accent', swellEdit(lick, range, 'ghost', 'accent')),
+    ...named('swell', 'Fade from accent to ghost', swellEdit(lick, range, 'accent', 'ghost')),
+  ]
   const panels = TABS.map(
     ([tab, label]): Deed => ({
       id: `open-${tab}`,
@@ -160,7 +171,7 @@ function deedsFor(
       run: () => onOpen(tab),
     }),
   )
-  return [...changes, ...grouping, ...panels]
+  return [...changes, ...grouping, ...swells, ...panels]
 }
 
 function says({ name, kind }: Deed, words: string): boolean {

@@ -1,0 +1,87 @@
+import { X } from 'lucide-react'
+import { useState } from 'react'
+import { plainStrokes, removeSwell, type SlotRange } from '~/core/changes'
+import type { Lick, Swell } from '~/core/line'
+import { LEVELS, type Level } from '~/core/sticking'
+import { IconButton } from '~/ui/icon-button'
+import { plural } from '../bench/figures'
+import { type Edit, swellEdit } from './edits'
+import { Act, Part } from './parts'
+
+interface SwellPartProps {
+  readonly lick: Lick
+  readonly range: SlotRange
+  readonly onEdit: (edit: Edit) => void
+}
+
+/** Plain strokes that grow or fade over the range; the swells that the line has, to take away. */
+export function SwellPart({ lick, range, onEdit }: SwellPartProps) {
+  const [start, setStart] = useState<Level>('ghost')
+  const [end, setEnd] = useState<Level>('accent')
+  const plain = plainStrokes(lick, range)
+  const edit = swellEdit(lick, range, start, end)
+  return (
+    <Part title="Swell">
+      <div className="flex flex-wrap items-center gap-2 text-sm">
+        <LevelChoice label="Swell from" value={start} onChoose={setStart} />
+        <span>to</span>
+        <LevelChoice label="Swell to" value={end} onChoose={setEnd} />
+        <Act disabled={!edit} onClick={() => edit && onEdit(edit)}>
+          Over {slotWords({ from: range.from, to: range.to - 1 })}
+        </Act>
+        <span className="text-(--quiet)">{plainWords(plain)}</span>
+      </div>
+      {lick.frame.swells.length > 0 && (
+        <ul className="flex flex-wrap gap-x-4 gap-y-1 text-sm">
+          {lick.frame.swells.map((swell) => (
+            <li key={JSON.stringify(swell)} className="flex items-center gap-1">
+              {slotWords(swell)}: {swell.start} to {swell.end}
+              <IconButton
+                label={`Take away the swell over ${slotWords(swell)}`}
+                onClick={() =>
+                  onEdit({
+                    label: `No swell over ${slotWords(swell)}`,
+                    lick: removeSwell(lick, swell),
+                  })
+                }
+              >
+                <X size={15} aria-hidden />
+              </IconButton>
+            </li>
+          ))}
+        </ul>
+      )}
+    </Part>
+  )
+}
+
+interface LevelChoiceProps {
+  readonly label: string
+  readonly value: Level
+  readonly onChoose: (level: Level) => void
+}
+
+function LevelChoice({ label, value, onChoose }: LevelChoiceProps) {
+  return (
+    <select
+      aria-label={label}
+      className="rounded-field border border-base-300 bg-base-100 px-2 py-1 text-sm"
+      value={value}
+      onChange={(event) => onChoose(event.target.value as Level)}
+    >
+      {LEVELS.map((level) => (
+        <option key={level}>{level}</option>
+      ))}
+    </select>
+  )
+}
+
+/** `slots 1 to 5`; both ends included, from 0. */
+function slotWords({ from, to }: Pick<Swell, 'from' | 'to'>): string {
+  return from === to ? `slot ${from + 1}` : `slots ${from + 1} to ${to + 1}`
+}
+
+function plainWords(plain: number): string {
+  if (plain === 0) return 'No plain stroke here: all have a level of their own.'
+  return `${plural(plain, 'plain stroke')} ${plain === 1 ? 'follows' : 'follow'}; others keep their level.`
+}
