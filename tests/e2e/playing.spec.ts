@@ -101,13 +101,63 @@ test('once means once: it lands, rings, and stops by itself', async ({ page }) =
   await expect(page.getByRole('button', { name: 'Play' })).toBeVisible(PATIENCE)
 })
 
-test('the click is turned off and the count-in still counts', async ({ page }) => {
+/** Listens to what the page sends to the loudspeaker. Returns the loudest sample since it was asked. */
+async function listen(page: Page): Promise<() => Promise<number>> {
+  await page.addInitScript(() => {
+    const heard = { peak: 0 }
+    const ears = new WeakMap<BaseAudioContext, AnalyserNode>()
+    const connect = AudioNode.prototype.connect as (this: AudioNode, ...to: unknown[]) => unknown
+    const earOf = (context: BaseAudioContext) => {
+      const known = ears.get(context)
+      if (known) return known
+      const ear = context.createAnalyser()
+      const samples = new Float32Array(ear.fftSize)
+      // More often than the samples it holds last, so that nothing passes unheard.
+      setInterval(() => {
+        ear.getFloatTimeDomainData(samples)
+        for (const sample of samples) heard.peak = Math.max(heard.peak, Math.abs(sample))
+      }, 20)
+      ears.set(context, ear)
+      return ear
+    }
+    Object.assign(AudioNode.prototype, {
+      connect(this: AudioNode, ...to: unknown[]) {
+        if (to[0] instanceof AudioDestinationNode) connect.call(this, earOf(this.context))
+        return connect.call(this, ...to)
+      },
+    })
+    const takePeak = () => {
+      const { peak } = heard
+      heard.peak = 0
+      return peak
+    }
+    Object.assign(window, { takePeak })
+  })
+  return () => page.evaluate(() => (window as unknown as { takePeak: () => number }).takePeak())
+}
+
+test('the click is turned off, is not heard, and the count-in still counts', async ({ page }) => {
+  const peak = await listen(page)
   const starts = await recordStarts(page)
   await openLick(page, 'Clown Walk')
-  await page.getByRole('button', { name: 'Click' }).click()
-  await expect(page.getByRole('button', { name: 'Click' })).toHaveAttribute('aria-pressed', 'false')
+  const click = page.getByRole('button', { name: 'Click' })
+  // A bar of nothing: all there is to hear is the click.
+  await sticking(page).fill('----')
+  await page.getByLabel('Groove', { exact: true }).selectOption('none')
+  await page.getByLabel('Landing').selectOption('none')
+  await page.getByRole('spinbutton', { name: 'Playing tempo' }).fill('240')
+  await click.click()
+  await expect(click).toHaveAttribute('aria-pressed', 'false')
   await page.getByRole('button', { name: 'Play' }).click()
-  await expect.poll(async () => (await starts()).length, PATIENCE).toBeGreaterThan(7)
+  await expect.poll(peak, PATIENCE).toBeGreaterThan(0.05)
+  await expect.poll(async () => (await starts()).length, PATIENCE).toBeGreaterThan(9)
+  await expect.poll(peak, PATIENCE).toBeLessThan(0.001)
+  const silent = (await starts()).length
+  await expect.poll(async () => (await starts()).length, PATIENCE).toBeGreaterThan(silent + 4)
+  expect(await peak()).toBeLessThan(0.001)
+  await click.click()
+  await expect.poll(peak, PATIENCE).toBeGreaterThan(0.05)
+  await click.click()
   await page.reload()
-  await expect(page.getByRole('button', { name: 'Click' })).toHaveAttribute('aria-pressed', 'false')
+  await expect(click).toHaveAttribute('aria-pressed', 'false')
 })
