@@ -63,9 +63,8 @@ const only = process.argv[2]
 if (!only) benchCore()
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: QUIET_FLAGS })
 try {
-  const bare = await benchStaff()
-  await benchKeys(bare)
-  if (!only) await benchDrag()
+  if (only !== 'drag') await benchKeys(await benchStaff())
+  if (only !== 'keys') await benchDrag()
 } finally {
   await browser.close()
 }

@@ -3,7 +3,15 @@ import { PLAIN_VOICING, type Voicing, voicingPresets } from '~/core/voicing'
 import { formatVoicing, parseVoicing, turnVoicing } from '.'
 
 const all: Voicing = {
-  rules: voicingPresets(['t1', 't2', 'f1']).flatMap(({ rules }) => rules),
+  rules: [
+    ...voicingPresets(['t1', 't2', 'f1']).flatMap(({ rules }) => rules),
+    {
+      hands: 'RH',
+      which: { kind: 'every' },
+      action: { kind: 'draw', surfaces: ['t1', 'f1'], per: 'stroke', twice: false, seed: 41 },
+      on: true,
+    },
+  ],
   pins: [{ slot: 4, surface: 'sn' }],
   notes: [{ slot: 3, text: 'low wrist' }],
 }
@@ -26,6 +34,10 @@ describe('voicings as JSON', () => {
     [
       '{"rules":[{"hands":"RH","which":{"kind":"every"},"action":{"kind":"put","surface":"zz"},"on":true}],"pins":[]}',
       'rules.0.action.surface',
+    ],
+    [
+      '{"rules":[{"hands":"RH","which":{"kind":"every"},"action":{"kind":"draw","surfaces":[],"per":"stroke","twice":true,"seed":-1},"on":true}],"pins":[]}',
+      'rules.0.action.seed',
     ],
     [`"${' '.repeat(70_000)}"`, '64 KiB'],
   ])('refuse %.60s, saying where', (json, where) => {

@@ -40,6 +40,13 @@ const action = z.discriminatedUnion('kind', [
     end: z.enum(PATH_ENDS),
     turningStroke: z.boolean(),
   }),
+  z.object({
+    kind: z.literal('draw'),
+    surfaces: z.array(surface).max(32),
+    per: z.enum(['stroke', 'group']),
+    twice: z.boolean(),
+    seed: z.number().int().min(0).max(0xffff_ffff),
+  }),
   z.object({ kind: z.literal('split'), main: surface, grace: surface }),
   z.object({ kind: z.literal('graces-with-hand') }),
 ])

@@ -43,6 +43,16 @@ export type Action =
       /** One stroke more where the path turns, so that the other hand leads back. */
       readonly turningStroke: boolean
     }
+  /** On surfaces drawn by chance, for each stroke or each group; listed twice is twice as likely. */
+  | {
+      readonly kind: 'draw'
+      readonly surfaces: readonly Surface[]
+      readonly per: 'stroke' | 'group'
+      /** Whether one surface may come twice running. */
+      readonly twice: boolean
+      /** A whole number from 0: which draw it is. */
+      readonly seed: number
+    }
   /** Main stroke and graces apart. */
   | { readonly kind: 'split'; readonly main: Surface; readonly grace: Surface }
   /** Graces where their own hand struck last. */

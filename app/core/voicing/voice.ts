@@ -15,6 +15,7 @@ import {
   toStroke,
   type Voice,
 } from '../sticking'
+import { surfaceDraw } from './draw'
 import { pathSurfaces } from './path'
 import { type Action, isPlain, type Voicing, type VoicingRule, type Which } from './rule'
 
@@ -107,6 +108,7 @@ function applyRule(strokes: readonly Voiced[], { hands, which, action }: Voicing
     (one) => (hands === 'hands' || strokeLimb(one.stroke) === hands) && isMeant(one, which),
   )
   if (action.kind === 'path') walk(meant, action)
+  else if (action.kind === 'draw') draw(meant, action)
   else for (const one of meant) act(one, action)
 }
 
@@ -150,7 +152,18 @@ function walk(meant: readonly Voiced[], path: Extract<Action, { kind: 'path' }>)
   }
 }
 
-function act(one: Voiced, action: Exclude<Action, { kind: 'path' }>): void {
+function draw(meant: readonly Voiced[], action: Extract<Action, { kind: 'draw' }>): void {
+  const next = surfaceDraw(action)
+  let drawn: Surface | null = null
+  let group = -1
+  for (const one of meant) {
+    if (action.per === 'stroke' || one.group !== group) drawn = next()
+    group = one.group
+    one.surface = drawn ?? one.surface
+  }
+}
+
+function act(one: Voiced, action: Exclude<Action, { kind: 'path' | 'draw' }>): void {
   switch (action.kind) {
     case 'put':
       one.surface = action.surface

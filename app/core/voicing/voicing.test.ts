@@ -168,6 +168,13 @@ const moving = fc.oneof<fc.Arbitrary<Action>[]>(
     end: fc.constantFrom('over' as const, 'turn' as const, 'turn-again' as const),
     turningStroke: fc.boolean(),
   }),
+  fc.record({
+    kind: fc.constant('draw' as const),
+    surfaces: fc.array(surface, { maxLength: 4 }),
+    per: fc.constantFrom('stroke' as const, 'group' as const),
+    twice: fc.boolean(),
+    seed: fc.nat(99),
+  }),
   fc.record({ kind: fc.constant('split' as const), main: surface, grace: surface }),
   fc.constant({ kind: 'graces-with-hand' as const }),
 )
@@ -249,6 +256,78 @@ describe('laws', () => {
       expect(voiceLick(lick, { rules, pins: [] })).not.toBe(lick)
     },
   )
+})
+
+describe('voices by chance (C51)', () => {
+  const drawn = (changed: Partial<Extract<Action, { kind: 'draw' }>> = {}): Action => ({
+    kind: 'draw',
+    surfaces: ['t1', 't2', 'f1'],
+    per: 'stroke',
+    twice: true,
+    seed: 0,
+    ...changed,
+  })
+  const tally = (text: string, hands: VoicingRule['hands'], action: (seed: number) => Action) => {
+    const lick = lickOf(`line: ${text}`)
+    const counts = new Map<string, number>()
+    for (let seed = 0; seed < 6000; seed += 1) {
+      const on = surfacesOf(voiceLick(lick, voicing(rule(hands, action(seed)))), 'RH').join(' ')
+      counts.set(on, (counts.get(on) ?? 0) + 1)
+    }
+    return counts
+  }
+
+  it('are every voicing of the family, each as often as any other', () => {
+    const counts = tally('RRR', 'RH', (seed) => drawn({ seed }))
+    expect(counts.size).toBe(Number(countVoicings(3, 3, false)))
+    // 6000 draws of 27: 222 each, with a standard deviation of 14.6.
+    for (const count of counts.values()) expect(Math.abs(count - 222.2)).toBeLessThan(4.5 * 14.6)
+  })
+
+  it('are none twice running where that is asked', () => {
+    const counts = tally('RRR', 'RH', (seed) => drawn({ seed, twice: false }))
+    expect(counts.size).toBe(Number(countVoicings(3, 3, true)))
+    for (const count of counts.values()) expect(Math.abs(count - 500)).toBeLessThan(4.5 * 21.4)
+    const one = drawn({ surfaces: ['t1', 't1'], twice: false })
+    expect(written('RRR', voicing(rule('RH', one)))).toBe('R:t1R:t1R:t1')
+  })
+
+  it('are as likely as they are often listed', () => {
+    const counts = tally('R', 'RH', (seed) => drawn({ seed, surfaces: ['t1', 't1', 't1', 'f1'] }))
+    // A quarter of 6000, with a standard deviation of 33.5.
+    expect(Math.abs((counts.get('f1') ?? 0) - 1500)).toBeLessThan(4.5 * 33.5)
+  })
+
+  it('are one a group where that is asked, and leave feet, pins and written voices alone', () => {
+    const text = 'RLK RRL:rd KRL RLRL'
+    const laid = { ...voicing(rule('hands', drawn({ per: 'group', twice: false, seed: 4 }))) }
+    const voiced = voiceLick(lickOf(`line: ${text}`), laid)
+    const byGroup = voiced.line.groups.map((size, group) => {
+      const from = voiced.line.groups.slice(0, group).reduce((sum, one) => sum + one, 0)
+      const inside = lineEvents(voiced).filter(({ slot }) => slot >= from && slot < from + size)
+      return new Set(inside.map(({ surface: on }) => on).filter((on) => on !== 'bd' && on !== 'rd'))
+    })
+    expect(byGroup.map(({ size }) => size)).toEqual([1, 1, 1, 1])
+    for (const [i, here] of byGroup.entries())
+      if (i > 0) expect([...here]).not.toEqual([...(byGroup[i - 1] ?? [])])
+    const pinned = voiceLick(lickOf(`line: ${text}`), {
+      ...laid,
+      pins: [{ slot: 0, surface: 'xs' }],
+    })
+    expect(lineEvents(pinned)[0]?.surface).toBe('xs')
+    expect(lineEvents(pinned)[5]?.surface).toBe('rd')
+  })
+
+  it('are the same for the same seed, and go on where a shorter line ended (law)', () =>
+    fc.assert(
+      fc.property(fc.nat(), fc.boolean(), fc.integer({ min: 1, max: 12 }), (seed, twice, n) => {
+        const laid = voicing(rule('RH', drawn({ seed, twice })))
+        const [short, long] = ['R'.repeat(n), 'R'.repeat(n + 4)].map((line) =>
+          surfacesOf(voiceLick(lickOf(`line: ${line}`), laid), 'RH'),
+        )
+        expect(long?.slice(0, n)).toEqual(short)
+      }),
+    ))
 })
 
 describe('how many', () => {

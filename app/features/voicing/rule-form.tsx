@@ -27,6 +27,8 @@ interface RuleDraft {
   readonly per: string
   readonly end: PathEnd
   readonly turningStroke: boolean
+  /** Whether a drawn surface may come twice running. */
+  readonly twice: boolean
 }
 
 interface RuleFormProps {
@@ -49,6 +51,7 @@ export function RuleForm({ kit, onDraft, onAdd }: RuleFormProps) {
     per: 'group',
     end: 'turn',
     turningStroke: false,
+    twice: false,
   }))
   const change = (changed: Partial<RuleDraft>) => {
     const next = { ...draft, ...changed }
@@ -90,14 +93,32 @@ export function RuleForm({ kit, onDraft, onAdd }: RuleFormProps) {
         options={entries(ACTION_WORDS)}
         onPick={(kind) => change({ action: kind })}
       />
-      {action === 'path' ? (
+      {(action === 'path' || action === 'draw') && (
+        <Field
+          label={action === 'path' ? 'Surfaces of the path' : 'Surfaces to draw from'}
+          wide
+          value={draft.surfaces}
+          onType={(surfaces) => change({ surfaces })}
+        />
+      )}
+      {action === 'draw' && (
         <>
-          <Field
-            label="Surfaces of the path"
-            wide
-            value={draft.surfaces}
-            onType={(surfaces) => change({ surfaces })}
+          <Pick
+            label="How long on each"
+            value={draft.per === 'group' ? 'group' : '1'}
+            options={[
+              ['group', 'a group each'],
+              ['1', 'a stroke each'],
+            ]}
+            onPick={(per) => change({ per })}
           />
+          <Tick checked={!draft.twice} onTick={(once) => change({ twice: !once })}>
+            none twice running
+          </Tick>
+        </>
+      )}
+      {action === 'path' && (
+        <>
           <Pick
             label="How long on each"
             value={draft.per}
@@ -122,14 +143,13 @@ export function RuleForm({ kit, onDraft, onAdd }: RuleFormProps) {
             </Tick>
           )}
         </>
-      ) : (
-        action !== 'graces-with-hand' && (
-          <SurfacePick
-            label={action === 'split' ? 'Main stroke on' : 'Surface'}
-            value={draft.surface}
-            onPick={(surface) => change({ surface })}
-          />
-        )
+      )}
+      {ON_ONE_SURFACE.has(action) && (
+        <SurfacePick
+          label={action === 'split' ? 'Main stroke on' : 'Surface'}
+          value={draft.surface}
+          onPick={(surface) => change({ surface })}
+        />
       )}
       {action === 'split' && (
         <SurfacePick label="Grace on" value={draft.grace} onPick={(grace) => change({ grace })} />
@@ -145,6 +165,8 @@ export function RuleForm({ kit, onDraft, onAdd }: RuleFormProps) {
     </form>
   )
 }
+
+const ON_ONE_SURFACE: ReadonlySet<ActionKind> = new Set(['put', 'with-kick', 'with-hand', 'split'])
 
 /** What a filled-in form says; null where a part of it cannot be read. */
 function findRule(draft: RuleDraft): VoicingRule | null {
@@ -176,6 +198,11 @@ function findAction(draft: RuleDraft): Action | null {
       const per = draft.per === 'group' ? 'group' : Number(draft.per)
       return surfaces ? { kind: action, surfaces, per, end, turningStroke } : null
     }
+    case 'draw': {
+      const surfaces = findSurfaces(draft.surfaces)
+      const per = draft.per === 'group' ? 'group' : 'stroke'
+      return surfaces ? { kind: action, surfaces, per, twice: draft.twice, seed: 0 } : null
+    }
     case 'split':
       return { kind: action, main: surface, grace }
     case 'graces-with-hand':
@@ -205,7 +232,7 @@ function findSurfaces(typed: string): Surface[] | null {
 
 function faultOf(draft: RuleDraft): string {
   return findWhich(draft)
-    ? 'The path is made of surfaces such as t1 t2 f1, with spaces between.'
+    ? 'Surfaces such as t1 t2 f1, with spaces between; t1 t1 f1 has tom 1 twice as often.'
     : 'Numbers from 1 on, with spaces between.'
 }
 

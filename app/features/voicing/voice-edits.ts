@@ -30,28 +30,48 @@ export function hasWrittenVoice({ line }: Lick, { from, to }: SlotRange): boolea
 
 /** Slots kept on a surface whoever plays them; null lets them go. */
 export function withPins(
-  { rules, pins }: Voicing,
+  voicing: Voicing,
   { from, to }: SlotRange,
   surface: Surface | null,
 ): Voicing {
-  const others = pins.filter(({ slot }) => slot < from || slot >= to)
+  const others = voicing.pins.filter(({ slot }) => slot < from || slot >= to)
   const own: Pin[] = surface
     ? Array.from({ length: to - from }, (_, i) => ({ slot: from + i, surface }))
     : []
-  return { rules, pins: [...others, ...own].sort((a, b) => a.slot - b.slot) }
+  return { ...voicing, pins: [...others, ...own].sort((a, b) => a.slot - b.slot) }
 }
 
-export function withRule({ rules, pins }: Voicing, rule: VoicingRule): Voicing {
-  return { rules: [...rules, rule], pins }
+export function withRule(voicing: Voicing, rule: VoicingRule): Voicing {
+  return { ...voicing, rules: [...voicing.rules, rule] }
 }
 
-export function withoutRule({ rules, pins }: Voicing, index: number): Voicing {
-  return { rules: rules.filter((_, i) => i !== index), pins }
+export function withoutRule(voicing: Voicing, index: number): Voicing {
+  return { ...voicing, rules: voicing.rules.filter((_, i) => i !== index) }
 }
 
 /** A rule off, or on again. */
-export function switchRule({ rules, pins }: Voicing, index: number): Voicing {
-  return { rules: rules.map((rule, i) => (i === index ? { ...rule, on: !rule.on } : rule)), pins }
+export function switchRule(voicing: Voicing, index: number): Voicing {
+  return changeRule(voicing, index, (rule) => ({ ...rule, on: !rule.on }))
+}
+
+/** The next draw of a rule that draws by chance; any other rule stays as it is. */
+export function drawAgain(voicing: Voicing, index: number): Voicing {
+  return changeRule(voicing, index, (rule) =>
+    rule.action.kind === 'draw'
+      ? { ...rule, on: true, action: { ...rule.action, seed: (rule.action.seed + 1) % DRAWS } }
+      : rule,
+  )
+}
+
+/** As many draws as there are seeds. */
+const DRAWS = 2 ** 32
+
+function changeRule(
+  voicing: Voicing,
+  index: number,
+  change: (rule: VoicingRule) => VoicingRule,
+): Voicing {
+  return { ...voicing, rules: voicing.rules.map((rule, i) => (i === index ? change(rule) : rule)) }
 }
 
 /** A rule moved one place earlier or later; the same voicing at the ends. */

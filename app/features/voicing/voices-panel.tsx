@@ -1,4 +1,4 @@
-import { ChevronDown, ChevronUp, X } from 'lucide-react'
+import { ChevronDown, ChevronUp, Dices, X } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { phraseOf } from '~/core/changes'
 import { standIns, tomsOf } from '~/core/kit'
@@ -24,6 +24,7 @@ import { Act, Choice, Nothing, Part } from '../workbench/parts'
 import { RuleForm } from './rule-form'
 import { theSurface } from './surface-words'
 import {
+  drawAgain,
   hasWrittenVoice,
   moveRule,
   putOn,
@@ -100,6 +101,15 @@ function RuleList({ voicing, onVoice }: RuleListProps) {
             >
               <span className={rule.on ? '' : 'text-(--quiet) line-through'}>{words}</span>
             </Tick>
+            {rule.action.kind === 'draw' && (
+              <IconButton
+                size="tiny"
+                label={`Draw again: ${words}`}
+                onClick={() => onVoice('Draw again', drawAgain(voicing, i))}
+              >
+                <Dices size={15} aria-hidden />
+              </IconButton>
+            )}
             <IconButton
               size="tiny"
               label={`Earlier: ${words}`}

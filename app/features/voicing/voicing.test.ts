@@ -3,6 +3,7 @@ import { formatLine } from '~/core/notation'
 import { PLAIN_VOICING, type VoicingRule, voicingPresets } from '~/core/voicing'
 import { lickOf } from '../../../tests/support/licks'
 import {
+  drawAgain,
   hasWrittenVoice,
   moveRule,
   putOn,
@@ -63,6 +64,18 @@ describe('sentences', () => {
       { action: { kind: 'with-hand', surface: 't2' } },
       'Right hand: together with the other hand on tom 2',
     ],
+    [
+      {
+        action: {
+          kind: 'draw',
+          surfaces: ['t1', 'f1'],
+          per: 'stroke',
+          twice: false,
+          seed: 6,
+        },
+      },
+      'Right hand: drawn from tom 1, floor tom, a stroke each, none twice running, draw 7',
+    ],
   ])('%j', (rule, words) => expect(ruleWords({ ...put('t1'), ...rule })).toBe(words))
 
   it('are told apart for every preset', () => {
@@ -89,6 +102,29 @@ describe('edits of a voicing', () => {
     ])
     expect(withPins(pinned, { from: 5, to: 6 }, 't1').pins[1]?.surface).toBe('t1')
     expect(withPins(pinned, { from: 0, to: 9 }, null)).toEqual(two)
+  })
+
+  it('draw again with the next seed, and touch no other rule', () => {
+    const action = { kind: 'draw', surfaces: ['t1'], per: 'group', twice: true } as const
+    const last: VoicingRule = { ...put('t1'), on: false, action: { ...action, seed: 2 ** 32 - 1 } }
+    const again = drawAgain(withRule(two, last), 2)
+    expect(again.rules[2]).toEqual({ ...last, on: true, action: { ...action, seed: 0 } })
+    expect(drawAgain(two, 0)).toEqual(two)
+  })
+
+  it('leave what is noted at strokes as it is', () => {
+    const notes = [{ slot: 3, text: 'low wrist' }]
+    const noted = { ...two, notes }
+    const edited = [
+      withRule(noted, put('t1')),
+      withoutRule(noted, 0),
+      switchRule(noted, 0),
+      moveRule(noted, 0, 1),
+      drawAgain(noted, 0),
+      withPins(noted, { from: 0, to: 2 }, 'sn'),
+      withPins(noted, { from: 0, to: 2 }, null),
+    ]
+    for (const voicing of edited) expect(voicing.notes).toEqual(notes)
   })
 
   it('write voices at hands only, and take them away', () => {

@@ -26,6 +26,7 @@ export const WHICH_WORDS: Readonly<Record<Which['kind'], string>> = {
 export const ACTION_WORDS: Readonly<Record<Action['kind'], string>> = {
   put: 'on',
   path: 'along a path',
+  draw: 'drawn by chance',
   'with-kick': 'on a cymbal, kick under it',
   'with-hand': 'together with the other hand on',
   split: 'split, main and grace apart',
@@ -71,6 +72,11 @@ function actionWords(action: Action): string {
       return `main stroke on ${theSurface(action.main)}, grace on ${theSurface(action.grace)}`
     case 'graces-with-hand':
       return 'graces where their own hand struck last'
+    case 'draw': {
+      const each = action.per === 'group' ? 'a group each' : 'a stroke each'
+      const twice = action.twice ? '' : ', none twice running'
+      return `drawn from ${names(action.surfaces)}, ${each}${twice}, draw ${action.seed + 1}`
+    }
     case 'path': {
       const each =
         action.per === 'group'
