@@ -53,11 +53,13 @@ function apply({ text, beside }: History, transaction: Transaction) {
 function joinTyping(last: Transaction, next: Transaction): Transaction | undefined {
   const [before, after] = [only(last), only(next)]
   if (!before || !after || last.label !== next.label) return undefined
-  if (last.beside || next.beside) return undefined
   if (before.removed !== '' || after.removed !== '' || /\s/.test(after.inserted)) return undefined
   if (after.inserted.length !== 1 || before.at + before.inserted.length !== after.at)
     return undefined
-  return { label: last.label, splices: [{ ...before, inserted: before.inserted + after.inserted }] }
+  const splices = [{ ...before, inserted: before.inserted + after.inserted }]
+  const [first, then] = [last.beside ?? next.beside, next.beside ?? last.beside]
+  const beside = first && then && { removed: first.removed, inserted: then.inserted }
+  return { label: last.label, splices, ...(beside && { beside }) }
 }
 
 function only({ splices }: Transaction): Splice | undefined {

@@ -1,3 +1,4 @@
+export { type ChangedSpan, changedSpan, joinSpans } from './changed-span'
 export { commit, type History, redo, toHistory, undo } from './history'
 export {
   applyTransaction,

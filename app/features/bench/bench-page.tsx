@@ -175,7 +175,7 @@ export function BenchPage({
             value={lineTextOf(text)}
             issues={document.issues}
             fieldRef={field}
-            onType={(typed) => run({ kind: 'type-line', typed })}
+            onType={(typed, caret) => run({ kind: 'type-line', typed, caret })}
             onSelect={tellCaret}
             onPlay={play}
           />

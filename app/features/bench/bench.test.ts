@@ -18,7 +18,7 @@ import { toFit } from './fit'
 
 const TEXT = 'dime-lick: 1\ntitle: Ring\nline: RLLRK RLK\n'
 const type = (document: BenchDocument, typed: string) =>
-  runCommand(document, { kind: 'type-line', typed })
+  runCommand(document, { kind: 'type-line', typed, caret: typed.length })
 
 const texts = (text: string) => ({ text, draft: null, voicing: '' })
 

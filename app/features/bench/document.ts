@@ -11,18 +11,21 @@ import {
 } from '~/codecs/lick-text'
 import { formatVoicing, parseVoicing } from '~/codecs/voicing'
 import {
+  applyTransaction,
   commit,
   type History,
   mapOffset,
   redo,
+  type Transaction,
   toBesideTransaction,
   toHistory,
   toTransaction,
   undo,
 } from '~/core/editing'
 import { EMPTY_LICK, type Lick } from '~/core/line'
-import { PLAIN_VOICING, type Voicing } from '~/core/voicing'
+import { hasMarks, moveMarks, PLAIN_VOICING, slotShift, type Voicing } from '~/core/voicing'
 import type { LickTexts } from '~/storage'
+import { type Typing, typedVoicing, typingAfter } from './typed-marks'
 
 /** The lick on the bench: its text with its history, and the last state that could be read. */
 export interface BenchDocument {
@@ -34,10 +37,13 @@ export interface BenchDocument {
   readonly voicing: Voicing
   /** Why the text as typed cannot be read; empty where it can. */
   readonly issues: readonly TextIssue[]
+  /** The typing that goes on at one place, as far as pins and notes have to go with it. */
+  readonly typing: Typing | null
 }
 
 export type BenchCommand =
-  | { readonly kind: 'type-line'; readonly typed: string }
+  /** The line as it is typed now, and the caret in it. */
+  | { readonly kind: 'type-line'; readonly typed: string; readonly caret: number }
   | { readonly kind: 'set'; readonly key: Key; readonly values: readonly string[] }
   | { readonly kind: 'replace-text'; readonly text: string }
   | {
@@ -62,6 +68,7 @@ export function openDocument({ text, draft, voicing }: LickTexts): BenchDocument
     goodText: text,
     voicing: voicingOf(voicing),
     issues: read.ok ? [] : read.error,
+    typing: null,
   }
   return draft === null ? start : judged(start, toHistory(draft, voicing))
 }
@@ -72,10 +79,7 @@ export function runCommand(document: BenchDocument, command: BenchCommand): Benc
   const { text } = history
   switch (command.kind) {
     case 'type-line':
-      return judged(
-        document,
-        commit(history, toTransaction('type', setLineText(text, command.typed))),
-      )
+      return typedOn(document, command.typed, command.caret)
     case 'set': {
       const splices = setValues(text, command.key, command.values)
       return judged(document, commit(history, toTransaction(`set ${command.key}`, splices)))
@@ -87,8 +91,15 @@ export function runCommand(document: BenchDocument, command: BenchCommand): Benc
     case 'change': {
       // Changes are of what can be read: while the text cannot be, there is nothing to change.
       if (text !== document.goodText) return document
-      const splices = rewriteLick(text, document.good, command.lick, command.change)
-      return judged(document, commit(history, toTransaction(command.label, splices)))
+      const { label, lick, change } = command
+      const transaction = toTransaction(label, rewriteLick(text, document.good, lick, change))
+      const grown = lick.line.slots.length - document.good.lick.line.slots.length
+      if (!change || grown === 0 || !hasMarks(document.voicing)) {
+        return judged(document, commit(history, transaction))
+      }
+      const shift = slotShift(change, change.to - change.from + grown)
+      const voicing = moveMarks(document.voicing, shift)
+      return judged(document, commit(history, withVoicing(transaction, history, voicing)))
     }
     case 'voice': {
       const next = formatVoicing(command.voicing)
@@ -110,16 +121,48 @@ export function runCommand(document: BenchDocument, command: BenchCommand): Benc
   }
 }
 
+/** Takes what is typed; pins and notes go with their strokes. */
+function typedOn(document: BenchDocument, typed: string, caret: number): BenchDocument {
+  const { history, voicing } = document
+  const transaction = toTransaction('type', setLineText(history.text, typed))
+  const typing = typingAfter({ ...document, text: history.text }, typed, caret)
+  if (!typing) return judged(document, commit(history, transaction))
+  const text = applyTransaction(history.text, transaction)
+  const read = parseLickText(text)
+  const moved = read.ok ? typedVoicing(typing, read.value) : voicing
+  const next = commit(history, withVoicing(transaction, history, moved))
+  return next === history ? document : { ...judgedAs(document, next, read), typing }
+}
+
+/** A transaction that changes the voicing too. */
+function withVoicing(transaction: Transaction, { beside }: History, voicing: Voicing): Transaction {
+  const next = formatVoicing(voicing)
+  return next === beside
+    ? transaction
+    : { ...transaction, beside: { removed: beside, inserted: next } }
+}
+
 /** Reads what is typed; what cannot be read leaves the last good state standing. */
 function judged(document: BenchDocument, history: History): BenchDocument {
   if (history === document.history) return document
-  const voicing =
-    history.beside === document.history.beside ? document.voicing : voicingOf(history.beside)
-  if (history.text === document.history.text) return { ...document, history, voicing }
-  const read = parseLickText(history.text)
+  if (history.text !== document.history.text)
+    return judgedAs(document, history, parseLickText(history.text))
+  return { ...document, history, voicing: voicingIn(document, history), typing: null }
+}
+
+function judgedAs(
+  document: BenchDocument,
+  history: History,
+  read: ReturnType<typeof parseLickText>,
+): BenchDocument {
+  const voicing = voicingIn(document, history)
   return read.ok
-    ? { history, good: read.value, goodText: history.text, voicing, issues: [] }
-    : { ...document, history, voicing, issues: read.error }
+    ? { history, good: read.value, goodText: history.text, voicing, issues: [], typing: null }
+    : { ...document, history, voicing, issues: read.error, typing: null }
+}
+
+function voicingIn(document: BenchDocument, history: History): Voicing {
+  return history.beside === document.history.beside ? document.voicing : voicingOf(history.beside)
 }
 
 /** What to store: the last good text, and the text as typed where that is another. */

@@ -6,7 +6,7 @@ import { wrappedRows } from '~/ui/wrapped-rows'
 interface LineEditorProps {
   readonly value: string
   readonly issues: readonly TextIssue[]
-  readonly onType: (typed: string) => void
+  readonly onType: (typed: string, caret: number) => void
   readonly onSelect: (from: number, to: number) => void
   readonly onPlay: () => void
   readonly fieldRef: RefObject<HTMLTextAreaElement | null>
@@ -66,7 +66,7 @@ export function LineEditor({ value, issues, onType, onSelect, onPlay, fieldRef }
           placeholder="Type R, L, K … a space begins the next group"
           value={value}
           onChange={(event) => {
-            onType(event.target.value)
+            onType(event.target.value, event.target.selectionEnd)
             tellSelection()
           }}
           onSelect={tellSelection}

@@ -1,0 +1,80 @@
+import { type LickReading, lineTextOf } from '~/codecs/lick-text'
+import { type ChangedSpan, changedSpan, joinSpans } from '~/core/editing'
+import { hasMarks, moveMarks, type Voicing } from '~/core/voicing'
+
+/**
+ * Typing at one place of the line: how it was before, and where it has been typed at so far. Pins
+ * and notes are moved from there, not from key to key: of a group that is typed over, each stroke
+ * keeps its own, though for a moment most of it was gone.
+ */
+export interface Typing {
+  readonly line: string
+  readonly spans: LickReading['spans']
+  readonly voicing: Voicing
+  /** The place in the line as it is typed now. */
+  readonly at: ChangedSpan
+}
+
+interface Typed {
+  /** The document's text before the key, and the last that could be read. */
+  readonly text: string
+  readonly goodText: string
+  readonly good: LickReading
+  readonly voicing: Voicing
+  readonly typing: Typing | null
+}
+
+/** The typing that a key goes on with or begins; null where nothing hangs on single slots. */
+export function typingAfter(before: Typed, typed: string, caret: number): Typing | null {
+  const { text, goodText, good, voicing, typing } = before
+  if (!typing && !hasMarks(voicing)) return null
+  const at = typing && joinSpans(typing.at, changedSpan(lineTextOf(text), typed, caret))
+  if (typing && at) return { ...typing, at }
+  if (!hasMarks(voicing)) return null
+  const line = lineTextOf(goodText)
+  return { line, spans: good.spans, voicing, at: changedSpan(line, typed, caret) }
+}
+
+/** The voicing with its pins and notes where their strokes are, once the typed line can be read. */
+export function typedVoicing({ line, spans, voicing, at }: Typing, now: LickReading): Voicing {
+  const grown = at.afterTo - at.beforeTo
+  const [old, next] = [byPlace(spans), byPlace(now.spans)]
+  const changed = { from: at.from, to: at.beforeTo }
+  const oldMiddle = startsIn(spans, changed)
+  const newMiddle = startsIn(now.spans, { from: at.from, to: at.afterTo })
+  const atEnd = at.beforeTo >= line.trimEnd().length
+  return moveMarks(voicing, (slot) => {
+    const span = spans[slot]
+    // A mark beyond the end of the line waits there for strokes to come.
+    if (!span) return slot
+    const round = old.from.get(span.from)?.indexOf(slot) ?? 0
+    // Signs are typed before a stroke as well as behind it: each side is known by its far end.
+    if (span.to <= changed.from) return next.from.get(span.from)?.[round] ?? null
+    if (span.from >= changed.to) return next.to.get(span.to + grown)?.[round] ?? null
+    const place = newMiddle[oldMiddle.indexOf(span.from)]
+    if (place === undefined) return atEnd ? slot : null
+    return next.from.get(place)?.[round] ?? null
+  })
+}
+
+/** The slots that begin and end at each offset: of a repeated group one a round. */
+function byPlace(spans: LickReading['spans']) {
+  const places = { from: new Map<number, number[]>(), to: new Map<number, number[]>() }
+  for (const [slot, span] of spans.entries()) {
+    for (const edge of ['from', 'to'] as const) {
+      const slots = places[edge].get(span[edge])
+      if (slots) slots.push(slot)
+      else places[edge].set(span[edge], [slot])
+    }
+  }
+  return places
+}
+
+/** Where the strokes begin that touch a stretch of the line, each place once. */
+function startsIn(
+  spans: LickReading['spans'],
+  { from, to }: { readonly from: number; readonly to: number },
+): number[] {
+  const touching = spans.filter((span) => span.to > from && span.from < to)
+  return [...new Set(touching.map((span) => span.from))].sort((a, b) => a - b)
+}
