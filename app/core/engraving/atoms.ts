@@ -1,17 +1,15 @@
-import { type Groove, grooveEvents } from '../groove'
 import {
   aimOf,
   frameTicks,
   type Lick,
   lickSlots,
   lineTicks,
-  NO_GROOVE,
   type TimedSlot,
   timedSlots,
 } from '../line'
-import type { Rest, SlotContent, Stroke, Struck } from '../sticking'
-import { toStroke } from '../sticking'
+import { REST, type Rest, type SlotContent, type Stroke, type Struck } from '../sticking'
 import { type Grid, gridTicks, type Ticks, TUPLET_RATIOS } from '../time'
+import type { Edges } from './edges'
 import { beatWindows, type Window, windowAt } from './windows'
 
 /** What a note's value is squeezed by: `notes` in the time of `inTimeOf`, as one bracket. */
@@ -48,12 +46,25 @@ const SQUEEZED: Readonly<Record<number, { shorter: number; inTimeOf: number }>> 
 }
 const SHORTEST_VALUE = 256
 
-/** The atoms of the line, slot by slot. */
-export function lineAtoms(lick: Lick): Atom[] {
+/** A slot of the line, or of its grid before and behind it, where it belongs to no group. */
+type PlacedSlot = Omit<TimedSlot, 'index' | 'group'> & {
+  readonly index: number | null
+  readonly group: number | null
+}
+
+/** The atoms of the line, slot by slot, with rests on its grid from `before` and up to `after`. */
+export function lineAtoms(lick: Lick, { before, after }: Edges): Atom[] {
   const { frame } = lick
   const { bar } = frameTicks(frame)
   const windows = beatWindows(frame.meter)
-  return sameGridRuns(lickSlots(lick), bar).flatMap((run) => {
+  const slots = lickSlots(lick)
+  const { start, end } = aimOf(lick)
+  const all = [
+    ...restSlots(slots[0]?.grid ?? frame.grid, before, start),
+    ...slots,
+    ...restSlots(slots.at(-1)?.grid ?? frame.grid, end, after),
+  ]
+  return sameGridRuns(all, bar).flatMap((run) => {
     const brackets = runBrackets(run, bar, windows)
     return run.flatMap((slot) =>
       slotAtoms(slot.content, {
@@ -68,9 +79,21 @@ export function lineAtoms(lick: Lick): Atom[] {
   })
 }
 
+function restSlots(grid: Grid, from: Ticks, to: Ticks): PlacedSlot[] {
+  const ticks = gridTicks(grid)
+  return Array.from({ length: Math.round((to - from) / ticks) }, (_, i) => ({
+    index: null,
+    group: null,
+    tick: from + i * ticks,
+    ticks,
+    grid,
+    content: REST,
+  }))
+}
+
 /** Slots cut where the grid changes and at barlines. */
-function sameGridRuns(slots: readonly TimedSlot[], bar: Ticks): TimedSlot[][] {
-  const runs: TimedSlot[][] = []
+function sameGridRuns(slots: readonly PlacedSlot[], bar: Ticks): PlacedSlot[][] {
+  const runs: PlacedSlot[][] = []
   for (const slot of slots) {
     const run = runs.at(-1)
     const last = run?.at(-1)
@@ -81,7 +104,7 @@ function sameGridRuns(slots: readonly TimedSlot[], bar: Ticks): TimedSlot[][] {
   return runs
 }
 
-function barOf(tick: Ticks, bar: Ticks): number {
+export function barOf(tick: Ticks, bar: Ticks): number {
   return Math.floor(tick / bar)
 }
 
@@ -90,11 +113,11 @@ function barOf(tick: Ticks, bar: Ticks): number {
  * they begin. Two threes of triplets that fill one beat's window are written as a six.
  */
 function runBrackets(
-  run: readonly TimedSlot[],
+  run: readonly PlacedSlot[],
   bar: Ticks,
   windows: readonly Window[],
 ): (tick: Ticks) => Bracket[] {
-  const [first, last] = [run[0] as TimedSlot, run.at(-1) as TimedSlot]
+  const [first, last] = [run[0] as PlacedSlot, run.at(-1) as PlacedSlot]
   const { value, tuplet } = first.grid
   if (tuplet === null) return () => []
   const { notes, inTimeOf } = TUPLET_RATIOS[tuplet]
@@ -161,38 +184,4 @@ export function layerAtoms(lick: Lick): Atom[] {
     }
     return atoms
   })
-}
-
-/** The groove's strokes in the fill's bar before it falls silent, as they are. */
-export function grooveAtoms(lick: Lick, own: readonly Groove[]): Atom[] {
-  const { frame } = lick
-  const until = frame.stop ?? frame.start
-  if (frame.groove === NO_GROOVE) return []
-  const byTick = new Map<Ticks, Atom>()
-  for (const event of grooveEvents(frame.groove, frame.meter, own)) {
-    if (event.tick >= until) continue
-    const letter =
-      event.limb === 'RF' ? 'K' : event.limb === 'LF' ? 'H' : event.limb === 'LH' ? 'L' : 'R'
-    const stroke = toStroke(letter, { level: event.dynamic, voice: event.surface })
-    const ticks = gridTicks(event.grid)
-    const known = byTick.get(event.tick)
-    byTick.set(event.tick, {
-      tick: event.tick,
-      ticks,
-      kind: 'strokes',
-      strokes: [...(known?.strokes ?? []), stroke],
-      value: event.grid.value,
-      dots: 0,
-      brackets: grooveBrackets(event.grid, event.tick),
-      group: null,
-      slot: null,
-    })
-  }
-  return [...byTick.values()]
-}
-
-function grooveBrackets(grid: Grid, tick: Ticks): Bracket[] {
-  if (grid.tuplet === null) return []
-  const { notes, inTimeOf } = TUPLET_RATIOS[grid.tuplet]
-  return [{ id: `groove ${Math.floor(tick / (gridTicks(grid) * notes))}`, notes, inTimeOf }]
 }

@@ -3,9 +3,10 @@ import { describe, expect, it, test } from 'vitest'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
 import { STAFF_KEY } from '../kit'
-import { aimOf, frameTicks, lineEvents } from '../line'
+import { aimOf, frameTicks, type Lick, lickSlots, lineEvents, type TimedSlot } from '../line'
 import { SURFACES } from '../sticking'
-import { landingUnit, type StaffView, staffUnit, toStaff } from '.'
+import { type Grid, gridTicks, TICKS_PER_WHOLE } from '../time'
+import { beatWindows, landingUnit, type StaffView, staffUnit, toStaff } from '.'
 
 const BY_BEAT: StaffView = { beaming: 'beat', groove: 'slashes' }
 const BY_GROUP: StaffView = { beaming: 'group', groove: 'slashes' }
@@ -48,7 +49,12 @@ describe('values', () => {
     ['R--L R-LK RL-- {RL}RLK', '8. 16 8 16 16 16 8. 32 32 16 16 16'],
     ['grid: 1/8t\nline: R-L RLK RL- R--', '4 8 8 8 8 8 4 4.'],
     ['grid: 1/4\nline: R-LK', '4 -4 4 4'],
-    ['meter: 3/4\nlanding: groove beat\nstart: 1\nline: RLRL', '16 16 16 16 /4 -4'],
+    ['meter: 3/4\nlanding: groove beat\nstart: 1\nline: RLRL', '16 16 16 16 /4 /4'],
+    ['landing: stop beat\nstart: 1\nline: RLRL', '16 16 16 16 8 -8 /4 /4'],
+    ['landing: none beat\nstart: 1\nline: RLRL', '16 16 16 16 -4 -4 -4'],
+    ['landing: crash beat\ngroove: none\nstart: 1\nline: RLRL', '16 16 16 16 4 -4 -4'],
+    ['meter: 12/8\nlanding: crash beat\nline: RLRLRL', '16 16 16 16 16 16 4. /4. /4.'],
+    ['meter: 7/8\nlanding: crash beat\nline: RLRLRL', '16 16 16 16 16 16 8 /4.'],
   ])('%s is written %s', (text, written) => expect(values(text)).toBe(written))
 
   it('write squeezes at their real value', () => {
@@ -80,6 +86,35 @@ describe('tuplets', () => {
   })
 })
 
+/** Whether slots of a grid and then plain values come to a length. */
+function comesTo(length: number, grid: Grid): boolean {
+  const slot = gridTicks(grid)
+  const counts = Array.from({ length: Math.floor(length / slot) + 1 }, (_, i) => i)
+  return counts.some((count) => (length - count * slot) % (TICKS_PER_WHOLE / 64) === 0)
+}
+
+/** Whether the line's own grid and plain values reach from its ends to the ends of their beats. */
+function isWritable(lick: Lick): boolean {
+  const { start, end, target } = aimOf(lick)
+  const { grid, stop, meter, landing } = lick.frame
+  const { bar } = frameTicks(lick.frame)
+  const slots = lickSlots(lick)
+  const windowOf = (tick: number) =>
+    beatWindows(meter).find(({ to }) => tick % bar < to) ?? { from: 0, to: bar }
+  const to = end - (end % bar) + windowOf(end).to
+  const limit = landing.at === 'beat' && landing.kind !== 'none' && target > end ? target : to
+  return (
+    (stop === null || stop === 0) &&
+    comesTo(start - windowOf(start).from, slots[0]?.grid ?? grid) &&
+    comesTo(Math.min(to, limit) - end, slots.at(-1)?.grid ?? grid)
+  )
+}
+
+/** Eight in a sixty-fourth would be 512ths: the shortest value that is written is a 256th. */
+function isTooShort({ content, grid }: TimedSlot): boolean {
+  return content.kind === 'squeeze' && content.parts.length === 8 && grid.value === 64
+}
+
 describe('the staff', () => {
   it('shows every stroke of the line at its tick, and nothing twice (law)', () => {
     fc.assert(
@@ -103,6 +138,55 @@ describe('the staff', () => {
       }),
       { numRuns: 80 },
     )
+  })
+
+  it('writes every note and rest as long as it lasts, without gap or overlap (law)', () => {
+    fc.assert(
+      fc.property(random.lick, (lick) => {
+        const { start, end, target } = aimOf(lick)
+        const { bar } = frameTicks(lick.frame)
+        const staff = toStaff(lick, BY_BEAT)
+        fc.pre(isWritable(lick) && !lickSlots(lick).some(isTooShort))
+        let tick = 0
+        for (const atom of staff.notes) {
+          const written = atom.brackets.reduce(
+            (ticks, { notes, inTimeOf }) => (ticks * inTimeOf) / notes,
+            ((TICKS_PER_WHOLE / atom.value) * (2 + atom.dots)) / 2,
+          )
+          // A squeeze that does not divide its slot lies at floors.
+          expect(Math.abs(written - atom.ticks)).toBeLessThan(1)
+          expect(atom.tick).toBe(tick)
+          tick = atom.tick + atom.ticks
+        }
+        expect(tick).toBe(Math.ceil(Math.max(start, end, target) / bar) * bar)
+      }),
+      { numRuns: 120 },
+    )
+  })
+
+  it.each([
+    ['grid: 1/8t\nstart: 3trip\nline: LK RLK', '/4 /4 /8 8 8 8 8 8', [3, 3]],
+    ['grid: 1/8t\nstart: 3let\nline: K RLK', '/4 /4 /4 8 8 8 8', [3, 3]],
+    ['grid: 1/8t\nstart: 3let\nstop: 3\nline: K RLK', '/4 /4 -4 8 8 8 8', [3, 3]],
+    ['grid: 1/16t\nstart: 3trip\nline: RLRLK RLRLKK', `/4 /4 /8${' 16'.repeat(10)}`, [6, 6]],
+    ['grid: 1/8t\nstart: 3\nline: RLK R', '/4 /4 8 8 8 4.', [3, 3]],
+    ['grid: 1/16q\nstart: 3\nline: RLRLK RLR', '/4 /4 16 16 16 16 16 16 16 8.', [5, 5]],
+  ])('%s completes its tuplets: %s', (text, written, numbers) => {
+    expect(values(text)).toBe(written)
+    expect(unit(text).tuplets.map(({ notes }) => notes)).toEqual(numbers)
+  })
+
+  it('writes groove notes no longer than until the line begins', () => {
+    const notes = (text: string) =>
+      unit(text, { beaming: 'beat', groove: 'notes' }).notes.map(({ value }) => value)
+    expect(notes('start: 1e\nline: RLK')[0]).toBe(16)
+    expect(notes('grid: 1/8t\nstart: 2trip\nline: LK').slice(0, 5)).toEqual([8, 8, 8, 8, 8])
+    expect(
+      unit('grid: 1/8t\nstart: 2trip\nline: LK', {
+        beaming: 'beat',
+        groove: 'notes',
+      }).tuplets[0],
+    ).toMatchObject({ from: 2, to: 4, notes: 3 })
   })
 
   it('writes what stands at a note: heads, accents, ghosts, graces, sticking', () => {
@@ -131,6 +215,8 @@ describe('the staff', () => {
   it('lands as the lick says', () => {
     const land = (kind: string) =>
       landingUnit(lickOf(`landing: ${kind}\nline: RL`), 40320, 40320)?.notes[0]
+    const slow = landingUnit(lickOf('meter: 6/8\nline: RL'), 30240, 30240)?.notes[0]
+    expect([slow?.value, slow?.dots]).toEqual([4, 1])
     expect([land('crash')?.value, land('stop')?.value, land('groove')?.kind, land('none')]).toEqual(
       [4, 8, 'slash', undefined],
     )

@@ -2,10 +2,12 @@ import type { Groove } from '../groove'
 import { type HeadPlace, STAFF_KEY, type StaffKey } from '../kit'
 import { aimOf, frameTicks, type Lick, NO_GROOVE } from '../line'
 import { graceSurface, type Letter, type Stroke, strokeSurface, toStroke } from '../sticking'
-import type { Ticks } from '../time'
-import { type Atom, grooveAtoms, layerAtoms, lineAtoms } from './atoms'
+import { TICKS_PER_QUARTER, type Ticks } from '../time'
+import { type Atom, layerAtoms, lineAtoms } from './atoms'
 import { beamsOf } from './beams'
-import { fillerAtoms, joinRests } from './values'
+import { edgesOf, playedOn, slashed } from './edges'
+import { grooveAtoms, grooveBetween } from './groove-atoms'
+import { fillerAtoms, joinRests, writtenAs } from './values'
 import { beatWindows, windowAt } from './windows'
 
 /** What the player prefers to read. */
@@ -71,41 +73,63 @@ export function toStaff(lick: Lick, view: StaffView): Staff {
   const { bar } = frameTicks(frame)
   const windows = beatWindows(frame.meter)
   const { start, end, target } = aimOf(lick)
-  const windowOf = (tick: Ticks) => {
+  const windowAround = (tick: Ticks) => {
     const barStart = Math.floor(tick / bar) * bar
-    return barStart + windowAt(windows, tick - barStart).from
+    const { from, to } = windowAt(windows, tick - barStart)
+    return { from: barStart + from, to: barStart + to }
   }
+  const windowOf = (tick: Ticks) => windowAround(tick).from
   const filler = (kind: 'rest' | 'slash', from: Ticks, to: Ticks) =>
     fillerAtoms(kind, from, to, bar, windows)
   const stop = frame.groove === NO_GROOVE ? 0 : (frame.stop ?? start)
-  const line = lineAtoms(lick)
   const over = Math.ceil(Math.max(end, target) / bar) * bar
   const landing = target < over && end <= target ? landingAtoms(lick, target) : []
-  const silentFrom = Math.max(end, landing.length > 0 ? target + (landing[0] as Atom).ticks : 0)
-  const notes = [
-    ...(view.groove === 'slashes'
-      ? filler('slash', 0, stop)
-      : withRests(grooveAtoms(lick, view.grooves ?? []), stop, filler)),
-    ...filler('rest', stop, start),
-    ...line,
-    ...(landing.length > 0 ? filler('rest', end, target) : []),
-    ...landing,
-    ...filler('rest', silentFrom, over),
+  const onsets = view.groove === 'notes' ? grooveAtoms(lick, view, 0, stop) : []
+  const { before, after } = edgesOf(lick, {
+    start,
+    end,
+    stop,
+    limit: landing.length > 0 ? target : over,
+    onsets: onsets.map(({ tick }) => tick),
+    windowAround,
+  })
+  const groove = (from: Ticks, to: Ticks) => grooveBetween(lick, view, from, to, filler)
+  const line = lineAtoms(lick, { before, after })
+  const lead = line.filter(({ tick }) => tick < stop)
+  const front = [
+    ...groove(0, Math.min(stop, before)),
+    ...(view.groove === 'notes' ? playedOn(lead, onsets) : slashed(lead)),
+    ...filler('rest', stop, before),
+    ...line.slice(lead.length),
+    ...(landing.length > 0 ? filler('rest', after, target) : []),
   ]
-  return { notes: joinRests(notes, windowOf), feet: layerAtoms(lick), windowOf, view }
+  const landed = landing[0] ? landing[0].tick + landing[0].ticks : after
+  const resumes = landing[0] ? resumesAt(lick, landed) : over
+  const behind = [...filler('rest', landed, resumes), ...groove(resumes, over)]
+  // The landing lasts as it is written, whatever rests come after it.
+  const notes = [...joinRests(front, windowOf), ...landing, ...joinRests(behind, windowOf)]
+  return { notes, feet: layerAtoms(lick), windowOf, view }
 }
 
-/** The landing as it is drawn: a quarter with crash and kick, or a slash back into the groove. */
+/** Where the groove goes on after a landing inside the bar: at once, after a stop on the next beat. */
+function resumesAt(lick: Lick, landed: Ticks): Ticks {
+  const { target } = aimOf(lick)
+  const { beat } = frameTicks(lick.frame)
+  return lick.frame.landing.kind === 'stop' ? Math.max(landed, target + beat) : landed
+}
+
+/** A choke comes an eighth after its stroke. */
+const CHOKED_AFTER: Ticks = TICKS_PER_QUARTER / 2
+
+/** The landing as it is drawn: a beat of crash and kick, an eighth choked, or a slash of groove. */
 export function landingAtoms(lick: Lick, tick: Ticks): Atom[] {
   const { kind } = lick.frame.landing
   if (kind === 'none') return []
-  const { beat } = frameTicks(lick.frame)
+  const ticks = kind === 'stop' ? CHOKED_AFTER : frameTicks(lick.frame).beat
+  const place = { tick, ticks, ...writtenAs(ticks), brackets: [], group: null, slot: null }
+  if (kind === 'groove') return [{ ...place, kind: 'slash', strokes: [] }]
   const strokes = [toStroke('R', { level: 'accent', voice: 'c1' }), toStroke('K')]
-  const shape = { tick, dots: 0, brackets: [], group: null, slot: null } as const
-  if (kind === 'groove') return [{ ...shape, ticks: beat, kind: 'slash', strokes: [], value: 4 }]
-  return kind === 'stop'
-    ? [{ ...shape, ticks: beat / 2, kind: 'strokes', strokes, value: 8 }]
-    : [{ ...shape, ticks: beat, kind: 'strokes', strokes, value: 4 }]
+  return [{ ...place, kind: 'strokes', strokes }]
 }
 
 /** The unit of a staff between two ticks. */
@@ -134,33 +158,6 @@ export function landingUnit(
   const notes = landingAtoms(lick, tick).map((atom) => toNote(atom, key))
   if (notes.length === 0) return null
   return { from: tick, to: tick + length, notes, beams: [], tuplets: [], feet: [], feetBeams: [] }
-}
-
-/** Groove notes last until the next one; gaps at the end become rests. */
-function withRests(
-  atoms: readonly Atom[],
-  until: Ticks,
-  filler: (kind: 'rest', from: Ticks, to: Ticks) => Atom[],
-): Atom[] {
-  const filled: Atom[] = []
-  let tick = 0
-  for (const atom of atoms) {
-    if (atom.tick > tick) filled.push(...restsLike(atom, tick))
-    filled.push(atom)
-    tick = atom.tick + atom.ticks
-  }
-  return [...filled, ...filler('rest', tick, until)]
-}
-
-/** Rests on the grid of the groove, so that tuplets keep their places. */
-function restsLike(next: Atom, from: Ticks): Atom[] {
-  const count = Math.round((next.tick - from) / next.ticks)
-  return Array.from({ length: count }, (_, i) => ({
-    ...next,
-    tick: from + i * next.ticks,
-    kind: 'rest' as const,
-    strokes: [],
-  }))
 }
 
 function toNote(atom: Atom, key: StaffKey = STAFF_KEY): StaffNote {

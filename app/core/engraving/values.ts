@@ -63,6 +63,27 @@ export function fillerAtoms(
 }
 
 /**
+ * The plain or dotted value that lasts exactly so many ticks.
+ * @throws RangeError where there is none
+ */
+export function writtenAs(ticks: Ticks): Pick<WrittenValue, 'value' | 'dots'> {
+  const found = WRITTEN.find((written) => written.ticks === ticks)
+  if (!found) throw new RangeError(`${ticks} ticks: no plain or dotted value`)
+  return { value: found.value, dots: found.dots }
+}
+
+/**
+ * A note no longer than up to a tick: the longest plain value that fits. A note under a bracket, and
+ * one for which no value is short enough, stays as it is.
+ */
+export function clipped(atom: Atom, until: Ticks): Atom {
+  const room = until - atom.tick
+  if (atom.ticks <= room || atom.brackets.length > 0) return atom
+  const fit = WRITTEN.find(({ ticks }) => ticks <= room)
+  return fit ? { ...atom, ...fit } : atom
+}
+
+/**
  * Lets notes last over the rests behind them as far as one value can say it, and joins rests, all
  * within a window and under the same brackets. Onsets never move.
  */
@@ -107,7 +128,7 @@ function longestValue(atom: Atom, run: number, atoms: readonly Atom[], index: nu
 }
 
 /** The value that is `slots` times as long: two thirds of it, dotted, where slots come in threes. */
-function longerValue(atom: Atom, slots: number): { value: number; dots: 0 | 1 } | undefined {
+export function longerValue(atom: Atom, slots: number): { value: number; dots: 0 | 1 } | undefined {
   const dotted = slots % 3 === 0
   const value = dotted ? (atom.value * 3) / (2 * slots) : atom.value / slots
   return Number.isInteger(value) && value >= 1 ? { value, dots: dotted ? 1 : 0 } : undefined

@@ -1,0 +1,93 @@
+import { type Lick, lickSlots } from '../line'
+import { gridTicks, TICKS_PER_WHOLE, type Ticks } from '../time'
+import type { Atom } from './atoms'
+import { longerValue } from './values'
+import type { Window } from './windows'
+
+/** How far a line's own grid is written beyond its strokes: from `before` to `after`. */
+export interface Edges {
+  readonly before: Ticks
+  readonly after: Ticks
+}
+
+const SHORTEST = TICKS_PER_WHOLE / 64
+
+interface Surroundings {
+  /** Where the groove falls silent. */
+  readonly stop: Ticks
+  readonly start: Ticks
+  readonly end: Ticks
+  /** Where something else is written again behind the line, or the bar ends. */
+  readonly limit: Ticks
+  /** The groove's onsets where they are written out. */
+  readonly onsets: readonly Ticks[]
+  readonly windowAround: (tick: Ticks) => Window
+}
+
+/**
+ * A line that begins or ends within a tuplet: what is missing of it is written on the line's own
+ * grid, under the same bracket, since no plain value lasts that long. Elsewhere, and where the groove
+ * or the beat does not lie on that grid, the line is written from its start to its end.
+ */
+export function edgesOf(lick: Lick, around: Surroundings): Edges {
+  const { start, end, stop, limit, onsets, windowAround } = around
+  const slots = lickSlots(lick)
+  const first = gridTicks(slots[0]?.grid ?? lick.frame.grid)
+  const last = gridTicks(slots.at(-1)?.grid ?? lick.frame.grid)
+  const { from } = windowAround(start)
+  const to = Math.min(limit, windowAround(Math.max(start, end - 1)).to)
+  return {
+    before: leadFrom(start - plainAfter(start - from, first), first, { start, stop, onsets }),
+    after: end + plainAfter(to - end, last),
+  }
+}
+
+/** How many ticks of slots come before what plain values can say of a distance; 0 where none do. */
+function plainAfter(distance: Ticks, slot: Ticks): Ticks {
+  for (let ticks = 0; ticks <= distance; ticks += slot) if (isPlain(distance - ticks)) return ticks
+  return 0
+}
+
+/** Whether plain and dotted values down to the sixty-fourth come to a length. */
+function isPlain(ticks: Ticks): boolean {
+  return ticks % SHORTEST === 0
+}
+
+/** Where the grid is written from, if groove and silence lie on it there; else from the silence on. */
+function leadFrom(
+  from: Ticks,
+  slot: Ticks,
+  { start, stop, onsets }: Pick<Surroundings, 'start' | 'stop' | 'onsets'>,
+): Ticks {
+  const reaches = (tick: Ticks) => tick >= from && tick < start && (start - tick) % slot === 0
+  const silence = stop <= from || stop === start || reaches(stop)
+  if (silence && onsets.every((onset) => onset < from || onset >= stop || reaches(onset)))
+    return from
+  return reaches(stop) ? stop : start
+}
+
+/** Rests of a tuplet as slashes: the groove goes on until the line begins. */
+export function slashed(rests: readonly Atom[]): Atom[] {
+  const slashes: Atom[] = []
+  let i = 0
+  while (i < rests.length) {
+    const atom = rests[i] as Atom
+    const bracket = atom.brackets[0]?.id
+    const next = rests.findIndex((other, at) => at > i && other.brackets[0]?.id !== bracket)
+    const run = (next < 0 ? rests.length : next) - i
+    const slots = [8, 4, 3, 2].find((n) => n <= run && longerValue(atom, n)) ?? 1
+    const end = rests[i + slots - 1] as Atom
+    const value = slots > 1 ? longerValue(atom, slots) : undefined
+    slashes.push({ ...atom, ...value, ticks: end.tick + end.ticks - atom.tick, kind: 'slash' })
+    i += slots
+  }
+  return slashes
+}
+
+/** Rests of a tuplet with the strokes of the groove that lie on them. */
+export function playedOn(rests: readonly Atom[], groove: readonly Atom[]): Atom[] {
+  return rests.map((rest) => {
+    const stroke = groove.find(({ tick }) => tick === rest.tick)
+    return stroke ? { ...rest, kind: 'strokes', strokes: stroke.strokes } : rest
+  })
+}

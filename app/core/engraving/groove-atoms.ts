@@ -1,0 +1,93 @@
+import { type Groove, grooveEvents } from '../groove'
+import { frameTicks, type Lick, NO_GROOVE } from '../line'
+import { toStroke } from '../sticking'
+import { type Grid, gridTicks, type Ticks, TUPLET_RATIOS } from '../time'
+import { type Atom, type Bracket, barOf } from './atoms'
+import { clipped } from './values'
+
+/** How a player wants the groove written, and the grooves of their own. */
+interface Written {
+  readonly groove: 'slashes' | 'notes'
+  readonly grooves?: readonly Groove[]
+}
+
+/** Writes a stretch without notes: rests, or slashes for groove. */
+type Filler = (kind: 'rest' | 'slash', from: Ticks, to: Ticks) => Atom[]
+
+/** The groove from one tick to another of a bar, as slashes or as its notes; silence where it is none. */
+export function grooveBetween(
+  lick: Lick,
+  view: Written,
+  from: Ticks,
+  to: Ticks,
+  filler: Filler,
+): Atom[] {
+  if (view.groove === 'notes') return withRests(grooveAtoms(lick, view, from, to), from, to, filler)
+  return filler(lick.frame.groove === NO_GROOVE ? 'rest' : 'slash', from, to)
+}
+
+/** The groove's strokes from one tick to another of a bar, as they are. */
+export function grooveAtoms(
+  { frame }: Lick,
+  { grooves = [] }: Written,
+  from: Ticks,
+  until: Ticks,
+): Atom[] {
+  if (frame.groove === NO_GROOVE) return []
+  const { bar } = frameTicks(frame)
+  const barStart = barOf(from, bar) * bar
+  const byTick = new Map<Ticks, Atom>()
+  for (const inBar of grooveEvents(frame.groove, frame.meter, grooves)) {
+    const event = { ...inBar, tick: barStart + inBar.tick }
+    if (event.tick < from || event.tick >= until) continue
+    const letter =
+      event.limb === 'RF' ? 'K' : event.limb === 'LF' ? 'H' : event.limb === 'LH' ? 'L' : 'R'
+    const stroke = toStroke(letter, { level: event.dynamic, voice: event.surface })
+    const ticks = gridTicks(event.grid)
+    const known = byTick.get(event.tick)
+    byTick.set(event.tick, {
+      tick: event.tick,
+      ticks,
+      kind: 'strokes',
+      strokes: [...(known?.strokes ?? []), stroke],
+      value: event.grid.value,
+      dots: 0,
+      brackets: grooveBrackets(event.grid, event.tick),
+      group: null,
+      slot: null,
+    })
+  }
+  return [...byTick.values()]
+}
+
+function grooveBrackets(grid: Grid, tick: Ticks): Bracket[] {
+  if (grid.tuplet === null) return []
+  const { notes, inTimeOf } = TUPLET_RATIOS[grid.tuplet]
+  return [{ id: `groove ${Math.floor(tick / (gridTicks(grid) * notes))}`, notes, inTimeOf }]
+}
+
+/** The groove from one tick to another: its notes last until the next one at most; gaps become rests. */
+function withRests(groove: readonly Atom[], from: Ticks, until: Ticks, filler: Filler): Atom[] {
+  const atoms = groove.filter(({ tick }) => tick < until)
+  const filled: Atom[] = []
+  let tick = from
+  for (const [i, whole] of atoms.entries()) {
+    const atom = clipped(whole, atoms[i + 1]?.tick ?? until)
+    if (atom.tick > tick) filled.push(...(restsLike(atom, tick) ?? filler('rest', tick, atom.tick)))
+    filled.push(atom)
+    tick = atom.tick + atom.ticks
+  }
+  return [...filled, ...filler('rest', tick, until)]
+}
+
+/** Rests on the tuplet grid of a note, so that its bracket is whole; undefined for a plain grid. */
+function restsLike(next: Atom, from: Ticks): Atom[] | undefined {
+  const gap = next.tick - from
+  if (next.brackets.length === 0 || gap % next.ticks !== 0) return undefined
+  return Array.from({ length: gap / next.ticks }, (_, i) => ({
+    ...next,
+    tick: from + i * next.ticks,
+    kind: 'rest' as const,
+    strokes: [],
+  }))
+}
