@@ -1,7 +1,5 @@
 import { type Lick, lickSlots } from '../line'
 import { gridTicks, TICKS_PER_WHOLE, type Ticks } from '../time'
-import type { Atom } from './atoms'
-import { longerValue } from './values'
 import type { Window } from './windows'
 
 /** How far a line's own grid is written beyond its strokes: from `before` to `after`. */
@@ -64,30 +62,4 @@ function leadFrom(
   if (silence && onsets.every((onset) => onset < from || onset >= stop || reaches(onset)))
     return from
   return reaches(stop) ? stop : start
-}
-
-/** Rests of a tuplet as slashes: the groove goes on until the line begins. */
-export function slashed(rests: readonly Atom[]): Atom[] {
-  const slashes: Atom[] = []
-  let i = 0
-  while (i < rests.length) {
-    const atom = rests[i] as Atom
-    const bracket = atom.brackets[0]?.id
-    const next = rests.findIndex((other, at) => at > i && other.brackets[0]?.id !== bracket)
-    const run = (next < 0 ? rests.length : next) - i
-    const slots = [8, 4, 3, 2].find((n) => n <= run && longerValue(atom, n)) ?? 1
-    const end = rests[i + slots - 1] as Atom
-    const value = slots > 1 ? longerValue(atom, slots) : undefined
-    slashes.push({ ...atom, ...value, ticks: end.tick + end.ticks - atom.tick, kind: 'slash' })
-    i += slots
-  }
-  return slashes
-}
-
-/** Rests of a tuplet with the strokes of the groove that lie on them. */
-export function playedOn(rests: readonly Atom[], groove: readonly Atom[]): Atom[] {
-  return rests.map((rest) => {
-    const stroke = groove.find(({ tick }) => tick === rest.tick)
-    return stroke ? { ...rest, kind: 'strokes', strokes: stroke.strokes } : rest
-  })
 }

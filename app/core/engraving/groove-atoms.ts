@@ -3,7 +3,7 @@ import { frameTicks, type Lick, NO_GROOVE } from '../line'
 import { toStroke } from '../sticking'
 import { type Grid, gridTicks, type Ticks, TUPLET_RATIOS } from '../time'
 import { type Atom, type Bracket, barOf } from './atoms'
-import { clipped } from './values'
+import { clipped, longerValue } from './values'
 
 /** How a player wants the groove written, and the grooves of their own. */
 interface Written {
@@ -90,4 +90,30 @@ function restsLike(next: Atom, from: Ticks): Atom[] | undefined {
     kind: 'rest' as const,
     strokes: [],
   }))
+}
+
+/** Rests of a tuplet as slashes: the groove goes on until the line begins. */
+export function slashed(rests: readonly Atom[]): Atom[] {
+  const slashes: Atom[] = []
+  let i = 0
+  while (i < rests.length) {
+    const atom = rests[i] as Atom
+    const bracket = atom.brackets[0]?.id
+    const next = rests.findIndex((other, at) => at > i && other.brackets[0]?.id !== bracket)
+    const run = (next < 0 ? rests.length : next) - i
+    const slots = [8, 4, 3, 2].find((n) => n <= run && longerValue(atom, n)) ?? 1
+    const end = rests[i + slots - 1] as Atom
+    const value = slots > 1 ? longerValue(atom, slots) : undefined
+    slashes.push({ ...atom, ...value, ticks: end.tick + end.ticks - atom.tick, kind: 'slash' })
+    i += slots
+  }
+  return slashes
+}
+
+/** Rests of a tuplet with the strokes of the groove that lie on them. */
+export function playedOn(rests: readonly Atom[], groove: readonly Atom[]): Atom[] {
+  return rests.map((rest) => {
+    const stroke = groove.find(({ tick }) => tick === rest.tick)
+    return stroke ? { ...rest, kind: 'strokes', strokes: stroke.strokes } : rest
+  })
 }

@@ -5,8 +5,8 @@ import { graceSurface, type Letter, type Stroke, strokeSurface, toStroke } from 
 import { TICKS_PER_QUARTER, type Ticks } from '../time'
 import { type Atom, layerAtoms, lineAtoms } from './atoms'
 import { beamsOf } from './beams'
-import { edgesOf, playedOn, slashed } from './edges'
-import { grooveAtoms, grooveBetween } from './groove-atoms'
+import { edgesOf } from './edges'
+import { grooveAtoms, grooveBetween, playedOn, slashed } from './groove-atoms'
 import { fillerAtoms, joinRests, writtenAs } from './values'
 import { beatWindows, windowAt } from './windows'
 
