@@ -1,0 +1,124 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { lineTextOf } from '~/codecs/lick-text'
+import { formatVoicing } from '~/codecs/voicing'
+import { CHANGES } from '~/core/changes'
+import { voicingPresets } from '~/core/voicing'
+import { applyChange, stepStart } from '../workbench/edits'
+import {
+  type BenchCommand,
+  type BenchDocument,
+  openDocument,
+  runCommand,
+  textsOf,
+} from './document'
+
+const OPEN = openDocument({
+  text: 'title: Ring\nswell: 1..3 soft>accent\nunder: @1/4 H\nline: RLLRK RLK\n',
+  draft: null,
+  voicing: formatVoicing({
+    rules: voicingPresets(['t1', 'f1'])[0]?.rules ?? [],
+    pins: [{ slot: 4, surface: 'sn' }],
+    notes: [{ slot: 6, text: 'low wrist' }],
+  }),
+})
+
+/** What a player may do next, told by numbers, as it depends on what is there by then. */
+const deed = fc.tuple(
+  fc.constantFrom('type', 'delete', 'set', 'change', 'step', 'rules', 'undo', 'redo', 'whole'),
+  fc.nat(),
+  fc.string({ unit: fc.constantFrom(...'RLKrl>({})-* @1/6t:23'), maxLength: 3 }),
+)
+
+function command(
+  document: BenchDocument,
+  [kind, at, text]: [string, number, string],
+): BenchCommand | null {
+  const line = lineTextOf(document.history.text)
+  const from = at % (line.length + 1)
+  const { lick } = document.good
+  switch (kind) {
+    case 'type':
+      return typed(line.slice(0, from) + text + line.slice(from), from + text.length)
+    case 'delete':
+      return typed(line.slice(0, from) + line.slice(from + 2), from)
+    case 'set':
+      return { kind: 'set', key: 'start', values: [String((at % 4) + 1)] }
+    case 'change': {
+      const change = CHANGES[at % CHANGES.length]
+      const to = lick.line.slots.length
+      return change && to > 0
+        ? { kind: 'change', ...applyChange(lick, { from: at % to, to }, change) }
+        : null
+    }
+    case 'step': {
+      const edit = stepStart(lick, at % 2 === 0 ? 1 : -1)
+      return edit && { kind: 'change', ...edit }
+    }
+    case 'rules': {
+      const rules = voicingPresets(['t1', 'f1'])[at % 4]?.rules ?? []
+      return { kind: 'voice', label: 'Rules', voicing: { ...document.voicing, rules } }
+    }
+    case 'whole':
+      return { kind: 'replace-text', text: `title: Rung\nline: ${text}\n` }
+    default:
+      return { kind: kind === 'undo' ? 'undo' : 'redo' }
+  }
+}
+
+const typed = (line: string, caret: number): BenchCommand => ({
+  kind: 'type-line',
+  typed: line,
+  caret,
+})
+
+const kept = ({ history, good, voicing }: BenchDocument) => ({
+  text: history.text,
+  beside: history.beside,
+  voicing,
+  lick: history.text.includes('line') ? good.lick : null,
+})
+
+describe('whatever is done on the bench', () => {
+  it('is taken back to the beginning and done again to the end (law)', () => {
+    fc.assert(
+      fc.property(fc.array(deed, { maxLength: 14 }), (deeds) => {
+        let document = OPEN
+        for (const one of deeds) {
+          const next = command(document, one)
+          if (next) document = runCommand(document, next)
+        }
+        const last = document
+        const steps = document.history.past.length
+        for (let i = 0; i < steps; i += 1) document = runCommand(document, { kind: 'undo' })
+        expect(kept(document)).toEqual(kept(OPEN))
+        expect(document.issues).toEqual([])
+        for (let i = 0; i < steps; i += 1) document = runCommand(document, { kind: 'redo' })
+        expect([document.history.text, document.history.beside, document.voicing]).toEqual([
+          last.history.text,
+          last.history.beside,
+          last.voicing,
+        ])
+      }),
+      { numRuns: 200 },
+    )
+  })
+
+  it('is opened from what is stored of it as it was left (law)', () => {
+    fc.assert(
+      fc.property(fc.array(deed, { maxLength: 10 }), (deeds) => {
+        let document = OPEN
+        for (const one of deeds) {
+          const next = command(document, one)
+          if (next) document = runCommand(document, next)
+        }
+        const again = openDocument(textsOf(document))
+        expect(again.history.text).toBe(document.history.text)
+        expect(again.good.lick).toEqual(document.good.lick)
+        expect(again.issues).toEqual(document.issues)
+        expect(again.voicing).toEqual(document.voicing)
+      }),
+      { numRuns: 200 },
+    )
+  })
+})
