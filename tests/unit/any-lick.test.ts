@@ -1,0 +1,145 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { toHeadlessEvents, toHeadlessLimit, toHeadlessSum } from '~/codecs/headless'
+import { formatLickText } from '~/codecs/lick-text'
+import { characterOf, DEFAULT_SETTING, raisesOf, speedLimit } from '~/core/playing'
+import {
+  buildUp,
+  ladderOf,
+  ladderSpan,
+  PRACTICE_FORMS,
+  PRACTICE_SCHOOLS,
+  roundSeconds,
+  seamRuns,
+  strainsAt,
+} from '~/core/practice'
+import { DEFAULT_SCHOOL } from '~/core/time'
+import { voiceLick, voicingPresets } from '~/core/voicing'
+import { toAnswers } from '~/features/bench/answers'
+import { toFit } from '~/features/bench/fit'
+import { toPathView } from '~/features/kit/path-view'
+import { toLickRow } from '~/features/library/lick-row'
+import { toSteps } from '~/features/practice/step-view'
+import { jumpWords, seamWords, speedWords, strainWords } from '~/features/practice/words'
+import { toRuler } from '~/features/ruler/layout'
+import { toRowView, toScene } from '~/features/ruler/view'
+import * as random from '../support/arbitraries'
+
+/** Numbers that are none, and words that a program says by mistake, with where they stand. */
+function slips(value: unknown, at = ''): string[] {
+  if (typeof value === 'number') return Number.isFinite(value) ? [] : [`${at} is ${value}`]
+  if (typeof value === 'string')
+    return /\b(NaN|undefined|Infinity|null|\[object)\b/.test(value) ? [`${at} says ${value}`] : []
+  if (typeof value !== 'object' || value === null) return []
+  return Object.entries(value).flatMap(([key, inner]) => slips(inner, `${at}.${key}`))
+}
+
+describe('whatever the lick is (law)', () => {
+  const settled = { numRuns: 60 }
+
+  it('every answer on the bench has figures and words', () => {
+    fc.assert(
+      fc.property(random.lick, fc.integer({ min: 20, max: 400 }), (lick, tempo) => {
+        expect(slips(toAnswers(lick, tempo), 'answers')).toEqual([])
+        expect(slips(toFit(lick, DEFAULT_SCHOOL), 'fit')).toEqual([])
+        expect(
+          slips(
+            raisesOf(lick, (same) => same, 'landing', DEFAULT_SETTING),
+            'raises',
+          ),
+        ).toEqual([])
+        expect(slips(characterOf(lick, DEFAULT_SETTING.kit, tempo), 'character')).toEqual([])
+      }),
+      settled,
+    )
+  })
+
+  it('every row of the ruler, and the row of the library', () => {
+    fc.assert(
+      fc.property(random.lick, fc.integer({ min: 280, max: 1200 }), (lick, width) => {
+        const ruler = toRuler(lick, width)
+        const scene = toScene(lick, DEFAULT_SCHOOL)
+        for (const row of ruler.rows) expect(slips(toRowView(scene, ruler, row), 'row')).toEqual([])
+        const text = formatLickText(lick)
+        const record = {
+          id: 'a',
+          version: 2,
+          text,
+          draft: null,
+          voicing: '',
+          createdAt: 1,
+          updatedAt: 1,
+          deletedAt: null,
+          revision: 1,
+        } as const
+        expect(slips(toLickRow(record, false), 'library')).toEqual([])
+      }),
+      settled,
+    )
+  })
+
+  it('what the command prints', () => {
+    fc.assert(
+      fc.property(
+        random.lick,
+        fc.constantFrom('line', 'landing', 'loop' as const),
+        (lick, reading) => {
+          expect(slips(toHeadlessEvents(lick), 'events')).toEqual([])
+          expect(slips(toHeadlessSum(lick), 'sum')).toEqual([])
+          expect(slips(toHeadlessLimit(lick, { reading }), 'limit')).toEqual([])
+        },
+      ),
+      settled,
+    )
+  })
+
+  it('every voicing of it, and the way of the hands', () => {
+    const presets = voicingPresets(['t1', 't2', 'f1'])
+    fc.assert(
+      fc.property(random.lick, fc.nat(presets.length - 1), (lick, which) => {
+        const voiced = voiceLick(lick, { rules: presets[which]?.rules ?? [], pins: [] })
+        expect(slips(toPathView(voiced, DEFAULT_SETTING.kit), 'paths')).toEqual([])
+        expect(slips(toAnswers(voiced, 120), 'answers')).toEqual([])
+      }),
+      settled,
+    )
+  })
+
+  it('every step of practising it', () => {
+    fc.assert(
+      fc.property(
+        random.lick,
+        fc.constantFrom(...PRACTICE_SCHOOLS),
+        fc.integer({ min: 20, max: 400 }),
+        (lick, school, tempo) => {
+          const parts = buildUp(lick, school)
+          const form = PRACTICE_FORMS[0]
+          if (!form) throw new Error('no form')
+          const steps = toSteps(
+            parts.map((part) => ({ part, form: part.form, skipped: false })),
+            lick,
+          )
+          for (const { words, played, part } of steps) {
+            expect(slips(words, 'step')).toEqual([])
+            expect(slips(speedWords(played, tempo), 'speed')).toEqual([])
+            expect(slips(jumpWords(played, tempo, []), 'jump')).toEqual([])
+            expect(slips(seamWords(seamRuns(played, {})), 'seam')).toEqual([])
+            for (const strain of strainsAt(played, tempo, DEFAULT_SETTING))
+              expect(slips(strainWords(strain), 'strain')).toEqual([])
+            expect(roundSeconds(part.lick, part.form, tempo)).toBeGreaterThan(0)
+          }
+          const limit = speedLimit(lick, 'line').bpm
+          const { from, to } = ladderSpan({
+            tempo: lick.frame.tempo,
+            goal: lick.frame.goal,
+            limit,
+            bestClean: null,
+            tense: null,
+          })
+          expect(slips(ladderOf('percent', from, to), 'ladder')).toEqual([])
+        },
+      ),
+      { numRuns: 25 },
+    )
+  })
+})
