@@ -161,7 +161,7 @@ function toAtom(content: Rest | Struck, place: SlotPlace): Atom {
 /** The strokes of each layer under the line, with the values of their own grids. */
 export function layerAtoms(lick: Lick): Atom[] {
   const { target } = aimOf(lick)
-  return lick.layers.flatMap((layer) => {
+  return lick.layers.flatMap((layer, i) => {
     const length = lineTicks(layer.line, layer.grid)
     const from = layer.scope === 'fill' ? lick.frame.start : 0
     const first = layer.scope === 'fill' ? 0 : -lick.frame.lead * frameTicks(lick.frame).bar
@@ -175,7 +175,7 @@ export function layerAtoms(lick: Lick): Atom[] {
           tick,
           ticks: slot.ticks,
           value: slot.grid.value,
-          brackets: [],
+          brackets: gridBrackets(slot.grid, tick, `layer ${i}`),
           group: null,
           slot: null,
         }
@@ -184,4 +184,11 @@ export function layerAtoms(lick: Lick): Atom[] {
     }
     return atoms
   })
+}
+
+/** The bracket of a tuplet grid at a tick, counted from the barline; none on a plain grid. */
+export function gridBrackets(grid: Grid, tick: Ticks, name: string): Bracket[] {
+  if (grid.tuplet === null) return []
+  const { notes, inTimeOf } = TUPLET_RATIOS[grid.tuplet]
+  return [{ id: `${name} ${Math.floor(tick / (gridTicks(grid) * notes))}`, notes, inTimeOf }]
 }

@@ -207,6 +207,21 @@ describe('the staff', () => {
     ])
   })
 
+  it('numbers the tuplets of the feet', () => {
+    const { feet, feetTuplets } = unit('line: RLRL*4\nunder: @1/8t K-K')
+    expect(feet.slice(0, 2).map(({ tick, value }) => [tick, value])).toEqual([
+      [0, 8],
+      [6720, 8],
+    ])
+    expect(feetTuplets.map(({ from, to, notes }) => [from, to, notes])).toEqual([
+      [0, 1, 3],
+      [2, 3, 3],
+      [4, 5, 3],
+      [6, 7, 3],
+    ])
+    expect(unit('line: RLRL*4\nunder: @1/8 K').feetTuplets).toEqual([])
+  })
+
   it('writes the groove as it is, if that is wanted', () => {
     const { notes } = unit('start: 3\nline: RLRL*2', { beaming: 'beat', groove: 'notes' })
     expect(notes.slice(0, 4).map(({ heads }) => heads.length)).toEqual([2, 1, 2, 1])

@@ -1,8 +1,8 @@
 import { type Groove, grooveEvents } from '../groove'
 import { frameTicks, type Lick, NO_GROOVE } from '../line'
 import { toStroke } from '../sticking'
-import { type Grid, gridTicks, type Ticks, TUPLET_RATIOS } from '../time'
-import { type Atom, type Bracket, barOf } from './atoms'
+import { gridTicks, type Ticks } from '../time'
+import { type Atom, barOf, gridBrackets } from './atoms'
 import { clipped, longerValue } from './values'
 
 /** How a player wants the groove written, and the grooves of their own. */
@@ -52,18 +52,12 @@ export function grooveAtoms(
       strokes: [...(known?.strokes ?? []), stroke],
       value: event.grid.value,
       dots: 0,
-      brackets: grooveBrackets(event.grid, event.tick),
+      brackets: gridBrackets(event.grid, event.tick, 'groove'),
       group: null,
       slot: null,
     })
   }
   return [...byTick.values()]
-}
-
-function grooveBrackets(grid: Grid, tick: Ticks): Bracket[] {
-  if (grid.tuplet === null) return []
-  const { notes, inTimeOf } = TUPLET_RATIOS[grid.tuplet]
-  return [{ id: `groove ${Math.floor(tick / (gridTicks(grid) * notes))}`, notes, inTimeOf }]
 }
 
 /** The groove from one tick to another: its notes last until the next one at most; gaps become rests. */

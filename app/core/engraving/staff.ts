@@ -57,6 +57,7 @@ export interface StaffUnit {
   /** The layers under the line: a second voice with stems down. */
   readonly feet: readonly StaffNote[]
   readonly feetBeams: readonly (readonly number[])[]
+  readonly feetTuplets: readonly StaffTuplet[]
 }
 
 /** Everything on the staff, in order, before it is cut into units. */
@@ -145,6 +146,7 @@ export function staffUnit(staff: Staff, from: Ticks, to: Ticks): StaffUnit {
     tuplets: tupletsOf(atoms),
     feet: feet.map((atom) => toNote(atom, staff.view.key)),
     feetBeams: beamsOf(feet, 'beat', staff.windowOf),
+    feetTuplets: tupletsOf(feet),
   }
 }
 
@@ -157,7 +159,8 @@ export function landingUnit(
 ): StaffUnit | null {
   const notes = landingAtoms(lick, tick).map((atom) => toNote(atom, key))
   if (notes.length === 0) return null
-  return { from: tick, to: tick + length, notes, beams: [], tuplets: [], feet: [], feetBeams: [] }
+  const bare = { beams: [], tuplets: [], feet: [], feetBeams: [], feetTuplets: [] }
+  return { from: tick, to: tick + length, notes, ...bare }
 }
 
 function toNote(atom: Atom, key: StaffKey = STAFF_KEY): StaffNote {

@@ -18,6 +18,8 @@ export interface UnitGeometry {
 export const STAFF_HEIGHT = 176
 const STAVE_TOP = 36
 const STICKING_BASELINE = 169
+/** The numbers of tuplets in the feet stand between their beams and the sticking. */
+const FEET_NUMBER_BASELINE = 159
 /** Brackets over high notes stay below the row of voices. */
 const HIGHEST_BRACKET = 10
 
@@ -96,6 +98,7 @@ export function drawUnit(
     tuplet.getYPosition = () => Math.max(HIGHEST_BRACKET, y)
     tuplet.setContext(context).draw()
   }
+  drawFeetNumbers(context, unit, xOf)
   if (geometry.stickings) drawStickings(context, unit, xOf)
 }
 
@@ -197,6 +200,27 @@ function drawSlash(context: RenderContext, stave: Stave, x: number): void {
   )
   slash.setAttribute('class', 'slash')
   svgOf(context).append(slash)
+}
+
+/** The numbers of the feet's tuplets, under the middle of each; one inside another has none. */
+function drawFeetNumbers(
+  context: RenderContext,
+  { feet, feetTuplets }: StaffUnit,
+  xOf: (tick: Ticks) => number,
+): void {
+  const outer = feetTuplets.filter(
+    ({ from, to }, i) => !feetTuplets.slice(0, i).some((one) => one.from <= from && one.to >= to),
+  )
+  for (const { from, to, notes } of outer) {
+    const [first, last] = [feet[from], feet[to]]
+    if (!first || !last) continue
+    const text = document.createElementNS(SVG, 'text')
+    text.setAttribute('x', String((xOf(first.tick) + xOf(last.tick)) / 2))
+    text.setAttribute('y', String(FEET_NUMBER_BASELINE))
+    text.setAttribute('class', 'feet-number')
+    text.textContent = String(notes)
+    svgOf(context).append(text)
+  }
 }
 
 /** The sticking under the notes in a row of its own, kicks included, ghosts smaller. */
