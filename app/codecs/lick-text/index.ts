@@ -1,7 +1,7 @@
 export { lineTextOf, setLineText, setValues, valuesOf } from './edit'
 export { HEADER_CODES, type HeaderCode, type TextIssue } from './issue'
 export { type LickReading, MAX_TEXT_BYTES, parseLickText } from './read'
-export { type LineChange, rewriteLick } from './rewrite'
+export { type LineChange, rewriteLick, setSwells } from './rewrite'
 export type { Key } from './rows'
 export { normalTitle, splitTags } from './title'
 export { turnHands } from './turn'

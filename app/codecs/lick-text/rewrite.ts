@@ -1,5 +1,5 @@
 import { applyTransaction, type Splice, toTransaction } from '~/core/editing'
-import type { Lick } from '~/core/line'
+import type { Lick, Swell } from '~/core/line'
 import { lineTextOf, setLineText, setValues } from './edit'
 import { type LickReading, parseLickText } from './read'
 import { KEYS } from './rows'
@@ -35,6 +35,16 @@ export function rewriteLick(
     if (read.ok && same(read.value.lick.line, after.line)) return splices
   }
   return [...rows, ...setLineText(text, canonicalValues(after, 'line')[0] ?? '')]
+}
+
+/** The change that gives the text of a lick other swells. */
+export function setSwells(text: string, lick: Lick, swells: readonly Swell[]): Splice[] {
+  const { frame } = lick
+  return setValues(
+    text,
+    'swell',
+    canonicalValues({ ...lick, frame: { ...frame, swells } }, 'swell'),
+  )
 }
 
 /** The typed line with some slots typed anew, with and without a space around them. */

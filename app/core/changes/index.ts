@@ -40,4 +40,4 @@ export {
   withoutGraces,
 } from './phrase'
 export { changeLick, gridAt, regroup, startsOf } from './splice'
-export { addSwell, plainStrokes, removeSwell } from './swells'
+export { addSwell, moveSwells, plainStrokes, removeSwell } from './swells'

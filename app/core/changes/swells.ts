@@ -30,6 +30,22 @@ export function plainStrokes({ line }: Lick, { from, to }: SlotRange): number {
     .filter(({ stroke }) => stroke.level === 'tap').length
 }
 
+/** Swells moved with their slots, as a function says where each went; one without slots left goes. */
+export function moveSwells(
+  swells: readonly Swell[],
+  to: (slot: number) => number | null,
+): readonly Swell[] {
+  return swells.flatMap((swell) => {
+    const slots: number[] = []
+    for (let slot = swell.from; slot <= swell.to; slot += 1) {
+      const went = to(slot)
+      if (went !== null) slots.push(went)
+    }
+    const [from, last] = [slots[0], slots.at(-1)]
+    return from === undefined || last === undefined ? [] : [{ ...swell, from, to: last }]
+  })
+}
+
 function withSwells(lick: Lick, swells: readonly Swell[]): Lick {
   return { ...lick, frame: { ...lick.frame, swells } }
 }

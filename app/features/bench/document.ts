@@ -6,6 +6,7 @@ import {
   parseLickText,
   rewriteLick,
   setLineText,
+  setSwells,
   setValues,
   type TextIssue,
 } from '~/codecs/lick-text'
@@ -25,7 +26,7 @@ import {
 import { EMPTY_LICK, type Lick } from '~/core/line'
 import { hasMarks, moveMarks, PLAIN_VOICING, slotShift, type Voicing } from '~/core/voicing'
 import type { LickTexts } from '~/storage'
-import { type Typing, typedVoicing, typingAfter } from './typed-marks'
+import { type Typing, typedMarks, typingAfter } from './typed-marks'
 
 /** The lick on the bench: its text with its history, and the last state that could be read. */
 export interface BenchDocument {
@@ -121,17 +122,36 @@ export function runCommand(document: BenchDocument, command: BenchCommand): Benc
   }
 }
 
-/** Takes what is typed; pins and notes go with their strokes. */
+/** Takes what is typed; pins, notes and swells go with their strokes. */
 function typedOn(document: BenchDocument, typed: string, caret: number): BenchDocument {
-  const { history, voicing } = document
+  const { history } = document
   const transaction = toTransaction('type', setLineText(history.text, typed))
   const typing = typingAfter({ ...document, text: history.text }, typed, caret)
   if (!typing) return judged(document, commit(history, transaction))
-  const text = applyTransaction(history.text, transaction)
-  const read = parseLickText(text)
-  const moved = read.ok ? typedVoicing(typing, read.value) : voicing
-  const next = commit(history, withVoicing(transaction, history, moved))
-  return next === history ? document : { ...judgedAs(document, next, read), typing }
+  const read = parseLickText(applyTransaction(history.text, transaction))
+  if (!read.ok) return typedAs(document, commit(history, transaction), read, typing)
+  const { lick } = read.value
+  const { voicing, swells } = typedMarks(typing, read.value)
+  const written = withVoicing(transaction, history, voicing)
+  if (same(swells, lick.frame.swells)) {
+    return typedAs(document, commit(history, written), read, typing)
+  }
+  const splices = [...written.splices, ...setSwells(history.text, lick, swells)]
+  const moved = commit(history, { ...written, ...toTransaction('type', splices) })
+  return typedAs(document, moved, parseLickText(moved.text), typing)
+}
+
+function same(a: unknown, b: unknown): boolean {
+  return JSON.stringify(a) === JSON.stringify(b)
+}
+
+function typedAs(
+  document: BenchDocument,
+  history: History,
+  read: ReturnType<typeof parseLickText>,
+  typing: Typing,
+): BenchDocument {
+  return history === document.history ? document : { ...judgedAs(document, history, read), typing }
 }
 
 /** A transaction that changes the voicing too. */

@@ -164,6 +164,27 @@ describe('pins and notes', () => {
     expect(pinsOf(run(applyChange(lick, { from: 0, to: 8 }, rotate)))).toEqual([2, 6])
   })
 
+  it('take the swells along, and bring them back with undo', () => {
+    const open = openDocument({
+      text: 'title: Ring\nswell:  2..5   ghost>accent # roll\nline: RLRL RLRL\n',
+      draft: null,
+      voicing: '',
+    })
+    const swellsOf = ({ good }: BenchDocument) =>
+      good.lick.frame.swells.map(({ from, to }) => [from, to])
+    const front = keys(open, 0, 0, 'RL')
+    expect([lineOf(front), swellsOf(front)]).toEqual(['RLRLRL RLRL', [[4, 7]]])
+    expect(front.history.text).toContain('swell:  4..7 ghost>accent # roll')
+    expect(swellsOf(keys(open, 4, 4, 'KK'))).toEqual([[2, 7]])
+    expect(swellsOf(keys(open, 1, 4, ''))).toEqual([[1, 2]])
+    expect(swellsOf(keys(open, 2, 7, ''))).toEqual([])
+    const same = keys(open, 9, 9, ' K')
+    expect(same.history.text).toContain('swell:  2..5   ghost>accent # roll')
+    let back = front
+    while (back.history.past.length > 0) back = runCommand(back, { kind: 'undo' })
+    expect(back.history.text).toBe(open.history.text)
+  })
+
   it('follow a stroke through any letters typed in or deleted elsewhere (law)', () => {
     const letters = fc.string({ unit: fc.constantFrom('R', 'L', 'K'), minLength: 1, maxLength: 10 })
     fc.assert(

@@ -1,16 +1,19 @@
 import { type LickReading, lineTextOf } from '~/codecs/lick-text'
+import { moveSwells } from '~/core/changes'
 import { type ChangedSpan, changedSpan, joinSpans } from '~/core/editing'
+import type { Swell } from '~/core/line'
 import { hasMarks, moveMarks, type Voicing } from '~/core/voicing'
 
 /**
- * Typing at one place of the line: how it was before, and where it has been typed at so far. Pins
- * and notes are moved from there, not from key to key: of a group that is typed over, each stroke
- * keeps its own, though for a moment most of it was gone.
+ * Typing at one place of the line: how it was before, and where it has been typed at so far. Pins,
+ * notes and swells are moved from there, not from key to key: of a group that is typed over, each
+ * stroke keeps its own, though for a moment most of it was gone.
  */
 export interface Typing {
   readonly line: string
   readonly spans: LickReading['spans']
   readonly voicing: Voicing
+  readonly swells: readonly Swell[]
   /** The place in the line as it is typed now. */
   readonly at: ChangedSpan
 }
@@ -27,23 +30,37 @@ interface Typed {
 /** The typing that a key goes on with or begins; null where nothing hangs on single slots. */
 export function typingAfter(before: Typed, typed: string, caret: number): Typing | null {
   const { text, goodText, good, voicing, typing } = before
-  if (!typing && !hasMarks(voicing)) return null
+  const { swells } = good.lick.frame
+  const hangs = hasMarks(voicing) || swells.length > 0
+  if (!typing && !hangs) return null
   const at = typing && joinSpans(typing.at, changedSpan(lineTextOf(text), typed, caret))
   if (typing && at) return { ...typing, at }
-  if (!hasMarks(voicing)) return null
+  if (!hangs) return null
   const line = lineTextOf(goodText)
-  return { line, spans: good.spans, voicing, at: changedSpan(line, typed, caret) }
+  return { line, spans: good.spans, voicing, swells, at: changedSpan(line, typed, caret) }
 }
 
-/** The voicing with its pins and notes where their strokes are, once the typed line can be read. */
-export function typedVoicing({ line, spans, voicing, at }: Typing, now: LickReading): Voicing {
+/** Pins, notes and swells where their strokes are, once the typed line can be read. */
+export function typedMarks(
+  typing: Typing,
+  now: LickReading,
+): { readonly voicing: Voicing; readonly swells: readonly Swell[] } {
+  const to = slotsAfter(typing, now)
+  return { voicing: moveMarks(typing.voicing, to), swells: moveSwells(typing.swells, to) }
+}
+
+/** Where each slot went; null for one whose stroke is gone. */
+function slotsAfter(
+  { line, spans, at }: Typing,
+  now: LickReading,
+): (slot: number) => number | null {
   const grown = at.afterTo - at.beforeTo
   const [old, next] = [byPlace(spans), byPlace(now.spans)]
   const changed = { from: at.from, to: at.beforeTo }
   const oldMiddle = startsIn(spans, changed)
   const newMiddle = startsIn(now.spans, { from: at.from, to: at.afterTo })
   const atEnd = at.beforeTo >= line.trimEnd().length
-  return moveMarks(voicing, (slot) => {
+  return (slot) => {
     const span = spans[slot]
     // A mark beyond the end of the line waits there for strokes to come.
     if (!span) return slot
@@ -54,7 +71,7 @@ export function typedVoicing({ line, spans, voicing, at }: Typing, now: LickRead
     const place = newMiddle[oldMiddle.indexOf(span.from)]
     if (place === undefined) return atEnd ? slot : null
     return next.from.get(place)?.[round] ?? null
-  })
+  }
 }
 
 /** The slots that begin and end at each offset: of a repeated group one a round. */
