@@ -12,6 +12,7 @@ import {
   type Which,
   type WhichKind,
 } from '~/core/voicing'
+import { Pick, type PickProps } from '~/ui/pick'
 import { Tick } from '~/ui/tick'
 import { ACTION_WORDS, END_WORDS, HANDS_WORDS, WHICH_WORDS } from './words'
 
@@ -238,30 +239,6 @@ function faultOf(draft: RuleDraft): string {
 
 function entries<T extends string>(words: Readonly<Record<T, string>>): (readonly [T, string])[] {
   return Object.entries(words) as [T, string][]
-}
-
-interface PickProps<T extends string> {
-  readonly label: string
-  readonly value: T
-  readonly options: readonly (readonly [T, string])[]
-  readonly onPick: (value: T) => void
-}
-
-function Pick<T extends string>({ label, value, options, onPick }: PickProps<T>) {
-  return (
-    <select
-      aria-label={label}
-      className="min-w-0 max-w-full rounded-field border border-base-300 bg-base-100 px-2 py-1 text-sm"
-      value={value}
-      onChange={(event) => onPick(event.target.value as T)}
-    >
-      {options.map(([option, words]) => (
-        <option key={option} value={option}>
-          {words}
-        </option>
-      ))}
-    </select>
-  )
 }
 
 function SurfacePick(props: Omit<PickProps<Surface>, 'options'>) {

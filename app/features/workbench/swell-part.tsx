@@ -4,6 +4,7 @@ import { plainStrokes, removeSwell, type SlotRange } from '~/core/changes'
 import type { Lick, Swell } from '~/core/line'
 import { LEVELS, type Level } from '~/core/sticking'
 import { IconButton } from '~/ui/icon-button'
+import { Pick } from '~/ui/pick'
 import { plural } from '../bench/figures'
 import { type Edit, swellEdit } from './edits'
 import { Act, Part } from './parts'
@@ -23,9 +24,9 @@ export function SwellPart({ lick, range, onEdit }: SwellPartProps) {
   return (
     <Part title="Swell">
       <div className="flex flex-wrap items-center gap-2 text-sm">
-        <LevelChoice label="Swell from" value={start} onChoose={setStart} />
+        <Pick label="Swell from" value={start} options={CHOICES} onPick={setStart} />
         <span>to</span>
-        <LevelChoice label="Swell to" value={end} onChoose={setEnd} />
+        <Pick label="Swell to" value={end} options={CHOICES} onPick={setEnd} />
         <Act disabled={!edit} onClick={() => edit && onEdit(edit)}>
           Over {slotWords({ from: range.from, to: range.to - 1 })}
         </Act>
@@ -55,26 +56,7 @@ export function SwellPart({ lick, range, onEdit }: SwellPartProps) {
   )
 }
 
-interface LevelChoiceProps {
-  readonly label: string
-  readonly value: Level
-  readonly onChoose: (level: Level) => void
-}
-
-function LevelChoice({ label, value, onChoose }: LevelChoiceProps) {
-  return (
-    <select
-      aria-label={label}
-      className="rounded-field border border-base-300 bg-base-100 px-2 py-1 text-sm"
-      value={value}
-      onChange={(event) => onChoose(event.target.value as Level)}
-    >
-      {LEVELS.map((level) => (
-        <option key={level}>{level}</option>
-      ))}
-    </select>
-  )
-}
+const CHOICES = LEVELS.map((level) => [level, level] as const)
 
 /** `slots 1 to 5`; both ends included, from 0. */
 function slotWords({ from, to }: Pick<Swell, 'from' | 'to'>): string {
