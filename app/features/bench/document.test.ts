@@ -80,7 +80,7 @@ const kept = ({ history, good, voicing }: BenchDocument) => ({
 })
 
 /** The bench after deeds, those left out that are not possible by then. */
-function after(deeds: readonly [string, number, string][]): BenchDocument {
+function done(deeds: readonly [string, number, string][]): BenchDocument {
   return deeds.reduce((document, one) => {
     const next = command(document, one)
     return next ? runCommand(document, next) : document
@@ -91,7 +91,7 @@ describe('whatever is done on the bench', () => {
   it('is taken back to the beginning and done again to the end (law)', () => {
     fc.assert(
       fc.property(fc.array(deed, { maxLength: 14 }), (deeds) => {
-        let document = after(deeds)
+        let document = done(deeds)
         const last = document
         const steps = document.history.past.length
         for (let i = 0; i < steps; i += 1) document = runCommand(document, { kind: 'undo' })
@@ -111,7 +111,7 @@ describe('whatever is done on the bench', () => {
   it('is opened from what is stored of it as it was left (law)', () => {
     fc.assert(
       fc.property(fc.array(deed, { maxLength: 10 }), (deeds) => {
-        const document = after(deeds)
+        const document = done(deeds)
         const again = openDocument(textsOf(document))
         expect(again.history.text).toBe(document.history.text)
         expect(again.good.lick).toEqual(document.good.lick)
