@@ -9,7 +9,6 @@ import {
 } from '../line'
 import { REST, type Rest, type SlotContent, type Stroke, type Struck } from '../sticking'
 import { type Grid, gridTicks, type Ticks, TUPLET_RATIOS } from '../time'
-import type { Edges } from './edges'
 import { beatWindows, type Window, windowAt } from './windows'
 
 /** What a note's value is squeezed by: `notes` in the time of `inTimeOf`, as one bracket. */
@@ -45,6 +44,12 @@ const SQUEEZED: Readonly<Record<number, { shorter: number; inTimeOf: number }>> 
   8: { shorter: 8, inTimeOf: 8 },
 }
 const SHORTEST_VALUE = 256
+
+/** How far a line's own grid is written beyond its strokes: from `before` to `after`. */
+export interface Edges {
+  readonly before: Ticks
+  readonly after: Ticks
+}
 
 /** A slot of the line, or of its grid before and behind it, where it belongs to no group. */
 type PlacedSlot = Omit<TimedSlot, 'index' | 'group'> & {

@@ -1,14 +1,8 @@
 import { type Lick, lickSlots } from '../line'
-import { gridTicks, TICKS_PER_WHOLE, type Ticks } from '../time'
+import { gridTicks, type Ticks } from '../time'
+import type { Edges } from './atoms'
+import { isPlain } from './values'
 import type { Window } from './windows'
-
-/** How far a line's own grid is written beyond its strokes: from `before` to `after`. */
-export interface Edges {
-  readonly before: Ticks
-  readonly after: Ticks
-}
-
-const SHORTEST = TICKS_PER_WHOLE / 64
 
 interface Surroundings {
   /** Where the groove falls silent. */
@@ -44,11 +38,6 @@ export function edgesOf(lick: Lick, around: Surroundings): Edges {
 function plainAfter(distance: Ticks, slot: Ticks): Ticks {
   for (let ticks = 0; ticks <= distance; ticks += slot) if (isPlain(distance - ticks)) return ticks
   return 0
-}
-
-/** Whether plain and dotted values down to the sixty-fourth come to a length. */
-function isPlain(ticks: Ticks): boolean {
-  return ticks % SHORTEST === 0
 }
 
 /** Where the grid is written from, if groove and silence lie on it there; else from the silence on. */

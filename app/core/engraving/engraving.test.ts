@@ -2,10 +2,11 @@ import fc from 'fast-check'
 import { describe, expect, it, test } from 'vitest'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
+import { GROOVES } from '../groove'
 import { STAFF_KEY } from '../kit'
 import { aimOf, frameTicks, type Lick, lickSlots, lineEvents, type TimedSlot } from '../line'
 import { SURFACES } from '../sticking'
-import { type Grid, gridTicks, TICKS_PER_WHOLE } from '../time'
+import { type Grid, gridTicks, TICKS_PER_QUARTER, TICKS_PER_WHOLE } from '../time'
 import { beatWindows, landingUnit, type StaffView, staffUnit, toStaff } from '.'
 
 const BY_BEAT: StaffView = { beaming: 'beat', groove: 'slashes' }
@@ -110,6 +111,24 @@ function isWritable(lick: Lick): boolean {
   )
 }
 
+/** Every note of a staff ends where the next begins, and is written as long as that takes. */
+function expectWhole(lick: Lick, view: StaffView): void {
+  const { start, end, target } = aimOf(lick)
+  const { bar } = frameTicks(lick.frame)
+  let tick = 0
+  for (const atom of toStaff(lick, view).notes) {
+    const written = atom.brackets.reduce(
+      (ticks, { notes, inTimeOf }) => (ticks * inTimeOf) / notes,
+      ((TICKS_PER_WHOLE / atom.value) * (2 + atom.dots)) / 2,
+    )
+    // A squeeze that does not divide its slot lies at floors.
+    expect(Math.abs(written - atom.ticks)).toBeLessThan(1)
+    expect(atom.tick).toBe(tick)
+    tick = atom.tick + atom.ticks
+  }
+  expect(tick).toBe(Math.ceil(Math.max(start, end, target) / bar) * bar)
+}
+
 /** Eight in a sixty-fourth would be 512ths: the shortest value that is written is a 256th. */
 function isTooShort({ content, grid }: TimedSlot): boolean {
   return content.kind === 'squeeze' && content.parts.length === 8 && grid.value === 64
@@ -143,22 +162,21 @@ describe('the staff', () => {
   it('writes every note and rest as long as it lasts, without gap or overlap (law)', () => {
     fc.assert(
       fc.property(random.lick, (lick) => {
-        const { start, end, target } = aimOf(lick)
-        const { bar } = frameTicks(lick.frame)
-        const staff = toStaff(lick, BY_BEAT)
         fc.pre(isWritable(lick) && !lickSlots(lick).some(isTooShort))
-        let tick = 0
-        for (const atom of staff.notes) {
-          const written = atom.brackets.reduce(
-            (ticks, { notes, inTimeOf }) => (ticks * inTimeOf) / notes,
-            ((TICKS_PER_WHOLE / atom.value) * (2 + atom.dots)) / 2,
-          )
-          // A squeeze that does not divide its slot lies at floors.
-          expect(Math.abs(written - atom.ticks)).toBeLessThan(1)
-          expect(atom.tick).toBe(tick)
-          tick = atom.tick + atom.ticks
-        }
-        expect(tick).toBe(Math.ceil(Math.max(start, end, target) / bar) * bar)
+        expectWhole(lick, BY_BEAT)
+      }),
+      { numRuns: 120 },
+    )
+  })
+
+  it('writes the notes of every groove as long as they last too (law)', () => {
+    fc.assert(
+      fc.property(random.lick, fc.constantFrom(...GROOVES), fc.nat(7), (lick, groove, eighth) => {
+        const start = ((eighth * TICKS_PER_QUARTER) / 2) % frameTicks(lick.frame).bar
+        const grooving = { ...lick, frame: { ...lick.frame, groove: groove.id, start, stop: null } }
+        fc.pre(isWritable(grooving))
+        fc.pre(!lickSlots(grooving).some(isTooShort))
+        expectWhole(grooving, { beaming: 'beat', groove: 'notes' })
       }),
       { numRuns: 120 },
     )

@@ -3,7 +3,7 @@ import { frameTicks, type Lick, NO_GROOVE } from '../line'
 import { toStroke } from '../sticking'
 import { gridTicks, type Ticks } from '../time'
 import { type Atom, barOf, gridBrackets } from './atoms'
-import { clipped, longerValue } from './values'
+import { clipped, longerValue, outOfTuplet } from './values'
 
 /** How a player wants the groove written, and the grooves of their own. */
 interface Written {
@@ -66,7 +66,7 @@ function withRests(groove: readonly Atom[], from: Ticks, until: Ticks, filler: F
   const filled: Atom[] = []
   let tick = from
   for (const [i, whole] of atoms.entries()) {
-    const atom = clipped(whole, atoms[i + 1]?.tick ?? until)
+    const atom = clipped(outOfTuplet(whole, until), atoms[i + 1]?.tick ?? until)
     if (atom.tick > tick) filled.push(...(restsLike(atom, tick) ?? filler('rest', tick, atom.tick)))
     filled.push(atom)
     tick = atom.tick + atom.ticks

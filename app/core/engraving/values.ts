@@ -72,6 +72,25 @@ export function writtenAs(ticks: Ticks): Pick<WrittenValue, 'value' | 'dots'> {
   return { value: found.value, dots: found.dots }
 }
 
+/** Whether plain and dotted values down to the sixty-fourth come to a length. */
+export function isPlain(ticks: Ticks): boolean {
+  return ticks % (TICKS_PER_WHOLE / 64) === 0
+}
+
+/**
+ * A note of a tuplet that is broken off before it is complete, as a plain note as long as there is
+ * room for, where that can be written; any other note as it is.
+ */
+export function outOfTuplet(atom: Atom, until: Ticks): Atom {
+  const [bracket] = atom.brackets
+  const room = until - atom.tick
+  if (!bracket || room <= 0 || !isPlain(room)) return atom
+  const unit = atom.ticks * bracket.notes
+  const complete = (Math.floor(atom.tick / unit) + 1) * unit <= until
+  const fit = WRITTEN.find(({ ticks }) => ticks <= room)
+  return complete || !fit ? atom : { ...atom, ...fit, brackets: [] }
+}
+
 /**
  * A note no longer than up to a tick: the longest plain value that fits. A note under a bracket, and
  * one for which no value is short enough, stays as it is.
