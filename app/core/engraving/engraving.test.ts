@@ -123,15 +123,18 @@ function expectWhole(lick: Lick, view: StaffView): void {
     )
     // A squeeze that does not divide its slot lies at floors.
     expect(Math.abs(written - atom.ticks)).toBeLessThan(1)
+    expect(atom.value).toBeLessThanOrEqual(128)
     expect(atom.tick).toBe(tick)
     tick = atom.tick + atom.ticks
   }
   expect(tick).toBe(Math.ceil(Math.max(start, end, target) / bar) * bar)
 }
 
-/** Eight in a sixty-fourth would be 512ths: the shortest value that is written is a 256th. */
+/** Four in a sixty-fourth would be 256ths: the shortest value that is written is a 128th. */
 function isTooShort({ content, grid }: TimedSlot): boolean {
-  return content.kind === 'squeeze' && content.parts.length === 8 && grid.value === 64
+  if (content.kind !== 'squeeze') return false
+  const parts = content.parts.length
+  return grid.value * (parts < 4 ? 2 : parts < 8 ? 4 : 8) > 128
 }
 
 describe('the staff', () => {
