@@ -1,15 +1,14 @@
+import type { StaveNote } from 'vexflow/core'
 import { parseLickText } from '~/codecs/lick-text'
-import { type StaffUnit, staffUnit, toStaff } from '~/core/engraving'
+import { type StaffNote, type StaffUnit, staffUnit, toStaff } from '~/core/engraving'
 import { drawUnit } from '~/features/staff/draw-unit'
 import { loadEngraver } from '~/features/staff/engraver'
 import type { VexFlowModule } from '~/features/staff/vexflow-module'
 
 /**
- * One bar of thirty-seconds, as the line of the key bench has them, drawn by our engraver and by
- * the bare library with its own spacing: what the shared ruler costs. Times in milliseconds, taken
- * in turns.
+ * One bar, as the line of the key bench has it, drawn by our engraver and by the bare library with
+ * its own spacing: what the shared ruler costs. Times in milliseconds, taken in turns.
  */
-const TEXT = 'grid: 1/32\nline: [RLLKRLLK RLLKRLRL]*2'
 const BAR = 40320
 const KEYS = [
   'd/4',
@@ -34,37 +33,44 @@ function drawBare(vexflow: VexFlowModule, host: HTMLDivElement, unit: StaffUnit)
   const context = renderer.getContext()
   const stave = new vexflow.Stave(0, 24, 700)
   stave.setContext(context).draw()
-  const notes = unit.notes.map((note) => {
-    const built = new vexflow.StaveNote({
-      keys: note.heads.map(({ step }) => KEYS[step + 1] as string),
-      duration: String(note.value),
-      stemDirection: 1,
-    })
-    for (const [i, head] of note.heads.entries()) {
-      if (!head.ghost) continue
-      built.addModifier(new vexflow.Parenthesis(vexflow.ModifierPosition.LEFT), i)
-      built.addModifier(new vexflow.Parenthesis(vexflow.ModifierPosition.RIGHT), i)
-    }
-    if (note.mark) built.addModifier(new vexflow.Articulation('a>').setPosition(3), 0)
-    return built
-  })
+  const hands = unit.notes.map((note) => toBare(vexflow, note, 1))
+  const feet = unit.feet.map((note) => toBare(vexflow, note, -1))
   const beams = unit.beams.map((beam) => {
-    const built = new vexflow.Beam(beam.flatMap((i) => notes[i] ?? []))
+    const built = new vexflow.Beam(beam.flatMap((i) => hands[i] ?? []))
     built.renderOptions.flatBeams = true
     return built
   })
-  const voice = new vexflow.Voice({ numBeats: 4, beatValue: 4 })
-    .setStrict(false)
-    .addTickables(notes)
-  new vexflow.Formatter().joinVoices([voice]).format([voice], 640)
-  voice.draw(context, stave)
+  const voices = [hands, feet].map((notes) =>
+    new vexflow.Voice({ numBeats: 4, beatValue: 4 }).setStrict(false).addTickables(notes),
+  )
+  new vexflow.Formatter().joinVoices(voices).format(voices, 640)
+  for (const voice of voices) voice.draw(context, stave)
   for (const beam of beams) beam.setContext(context).draw()
 }
 
-async function compare(rounds: number, pause: number): Promise<{ ours: number[]; bare: number[] }> {
+function toBare(vexflow: VexFlowModule, note: StaffNote, stemDirection: 1 | -1): StaveNote {
+  const built = new vexflow.StaveNote({
+    keys: note.heads.map(({ step, shape }) => `${KEYS[step + 1]}${shape === 'cross' ? '/x2' : ''}`),
+    duration: String(note.value),
+    stemDirection,
+  })
+  for (const [i, head] of note.heads.entries()) {
+    if (!head.ghost) continue
+    built.addModifier(new vexflow.Parenthesis(vexflow.ModifierPosition.LEFT), i)
+    built.addModifier(new vexflow.Parenthesis(vexflow.ModifierPosition.RIGHT), i)
+  }
+  if (note.mark) built.addModifier(new vexflow.Articulation('a>').setPosition(3), 0)
+  return built
+}
+
+async function compare(
+  text: string,
+  rounds: number,
+  pause: number,
+): Promise<{ ours: number[]; bare: number[] }> {
   const vexflow = await loadEngraver()
   const host = document.querySelector<HTMLDivElement>('#host')
-  const read = parseLickText(TEXT)
+  const read = parseLickText(text)
   if (!host || !read.ok) throw new Error('the bench has no host or no lick')
   const unit = staffUnit(toStaff(read.value.lick, { beaming: 'beat', groove: 'slashes' }), 0, BAR)
   const geometry = {
