@@ -206,7 +206,7 @@ describe('changes of a lick', () => {
     const lick = lickOf('swell: 2..4 ghost>accent\nline: RLLRK RLK')
     const into = changeLick(lick, { from: 1, to: 3 }, read('K'))
     expect(formatLine(into.line)).toBe('RKRK RLK')
-    expect(into.frame.swells).toEqual([{ from: 1, to: 3, start: 'ghost', end: 'accent' }])
+    expect(into.frame.swells).toEqual([{ from: 2, to: 3, start: 'ghost', end: 'accent' }])
     expect(formatLine(changeLick(lick, { from: 5, to: 5 }, read('RR LL')).line)).toBe(
       'RLLRK RR LL RLK',
     )

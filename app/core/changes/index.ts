@@ -39,5 +39,5 @@ export {
   toPhrase,
   withoutGraces,
 } from './phrase'
-export { changeLick, gridAt, regroup, startsOf } from './splice'
+export { changeLick, gridAt, regroup, slotShift, startsOf } from './splice'
 export { addSwell, moveSwells, plainStrokes, removeSwell } from './swells'

@@ -1,6 +1,7 @@
-import { type Lick, type Line, normalGridChanges, type Swell } from '../line'
+import { type Lick, type Line, normalGridChanges } from '../line'
 import type { Grid } from '../time'
 import type { Phrase, SlotRange } from './phrase'
+import { moveSwells } from './swells'
 
 /**
  * A line with the slots of a range replaced by a phrase. Groups outside stay; a group that the
@@ -60,22 +61,17 @@ function moveGridChanges(line: Line, { from, to }: SlotRange, grown: number, bas
 export function changeLick(lick: Lick, range: SlotRange, phrase: Phrase): Lick {
   const { frame } = lick
   const line = replaceSlots(lick.line, range, phrase, frame.grid)
-  const grown = phrase.slots.length - (range.to - range.from)
-  const swells = grown === 0 ? frame.swells : moveSwells(frame.swells, range, grown)
+  const swells = moveSwells(frame.swells, slotShift(range, phrase.slots.length))
   return { ...lick, line, frame: { ...frame, swells } }
 }
 
-function moveSwells(swells: readonly Swell[], range: SlotRange, grown: number): Swell[] {
-  const moved = (slot: number) =>
-    slot < range.from
-      ? slot
-      : slot >= range.to
-        ? slot + grown
-        : Math.min(slot, range.to + grown - 1)
-  return swells.flatMap((swell) => {
-    const [from, to] = [Math.max(0, moved(swell.from)), moved(swell.to)]
-    return to < from ? [] : [{ ...swell, from, to }]
-  })
+/** Where slots go when those of a range are replaced by so many: each new one stands for an old one. */
+export function slotShift({ from, to }: SlotRange, size: number): (slot: number) => number | null {
+  return (slot) => {
+    if (slot < from) return slot
+    if (slot >= to) return slot + size - (to - from)
+    return slot < from + size ? slot : null
+  }
 }
 
 /** A line with its slots in other groups; `groups` sum to the slots. */

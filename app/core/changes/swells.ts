@@ -36,14 +36,24 @@ export function moveSwells(
   to: (slot: number) => number | null,
 ): readonly Swell[] {
   return swells.flatMap((swell) => {
-    const slots: number[] = []
-    for (let slot = swell.from; slot <= swell.to; slot += 1) {
-      const went = to(slot)
-      if (went !== null) slots.push(went)
-    }
-    const [from, last] = [slots[0], slots.at(-1)]
-    return from === undefined || last === undefined ? [] : [{ ...swell, from, to: last }]
+    const from = firstKept(swell.from, swell.to, 1, to)
+    const last = firstKept(swell.to, swell.from, -1, to)
+    return from === null || last === null ? [] : [{ ...swell, from, to: last }]
   })
+}
+
+/** Where the first slot went that is not gone, on the way from one to another. */
+function firstKept(
+  from: number,
+  until: number,
+  step: 1 | -1,
+  to: (slot: number) => number | null,
+): number | null {
+  for (let slot = from; slot !== until + step; slot += step) {
+    const went = to(slot)
+    if (went !== null) return went
+  }
+  return null
 }
 
 function withSwells(lick: Lick, swells: readonly Swell[]): Lick {

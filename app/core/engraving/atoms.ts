@@ -43,7 +43,7 @@ const SQUEEZED: Readonly<Record<number, { shorter: number; inTimeOf: number }>> 
   7: { shorter: 4, inTimeOf: 4 },
   8: { shorter: 8, inTimeOf: 8 },
 }
-/** Nothing shorter has a flag or a beam of its own in print: it is written as a 128th. */
+/** The engraving library has no stems for anything shorter: it is written as a 128th. */
 const SHORTEST_VALUE = 128
 
 /** How far a line's own grid is written beyond its strokes: from `before` to `after`. */

@@ -62,11 +62,10 @@ export function grooveAtoms(
 
 /** The groove from one tick to another: its notes last until the next one at most; gaps become rests. */
 function withRests(groove: readonly Atom[], from: Ticks, until: Ticks, filler: Filler): Atom[] {
-  const atoms = groove.filter(({ tick }) => tick < until)
   const filled: Atom[] = []
   let tick = from
-  for (const [i, whole] of atoms.entries()) {
-    const atom = clipped(outOfTuplet(whole, until), atoms[i + 1]?.tick ?? until)
+  for (const [i, whole] of groove.entries()) {
+    const atom = clipped(outOfTuplet(whole, until), groove[i + 1]?.tick ?? until)
     if (atom.tick > tick) filled.push(...(restsLike(atom, tick) ?? filler('rest', tick, atom.tick)))
     filled.push(atom)
     tick = atom.tick + atom.ticks

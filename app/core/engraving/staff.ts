@@ -1,8 +1,8 @@
 import type { Groove } from '../groove'
 import { type HeadPlace, STAFF_KEY, type StaffKey } from '../kit'
-import { aimOf, frameTicks, type Lick, NO_GROOVE } from '../line'
+import { aimOf, CHOKE_AFTER, frameTicks, type Lick, NO_GROOVE } from '../line'
 import { graceSurface, type Letter, type Stroke, strokeSurface, toStroke } from '../sticking'
-import { TICKS_PER_QUARTER, type Ticks } from '../time'
+import type { Ticks } from '../time'
 import { type Atom, layerAtoms, lineAtoms } from './atoms'
 import { beamsOf } from './beams'
 import { edgesOf } from './edges'
@@ -119,14 +119,11 @@ function resumesAt(lick: Lick, landed: Ticks): Ticks {
   return lick.frame.landing.kind === 'stop' ? Math.max(landed, target + beat) : landed
 }
 
-/** A choke comes an eighth after its stroke. */
-const CHOKED_AFTER: Ticks = TICKS_PER_QUARTER / 2
-
 /** The landing as it is drawn: a beat of crash and kick, an eighth choked, or a slash of groove. */
 export function landingAtoms(lick: Lick, tick: Ticks): Atom[] {
   const { kind } = lick.frame.landing
   if (kind === 'none') return []
-  const ticks = kind === 'stop' ? CHOKED_AFTER : frameTicks(lick.frame).beat
+  const ticks = kind === 'stop' ? CHOKE_AFTER : frameTicks(lick.frame).beat
   const place = { tick, ticks, ...writtenAs(ticks), brackets: [], group: null, slot: null }
   if (kind === 'groove') return [{ ...place, kind: 'slash', strokes: [] }]
   const strokes = [toStroke('R', { level: 'accent', voice: 'c1' }), toStroke('K')]

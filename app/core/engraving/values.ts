@@ -87,7 +87,7 @@ export function outOfTuplet(atom: Atom, until: Ticks): Atom {
   if (!bracket || room <= 0 || !isPlain(room)) return atom
   const unit = atom.ticks * bracket.notes
   const complete = (Math.floor(atom.tick / unit) + 1) * unit <= until
-  const fit = WRITTEN.find(({ ticks }) => ticks <= room)
+  const fit = longestWithin(room)
   return complete || !fit ? atom : { ...atom, ...fit, brackets: [] }
 }
 
@@ -98,8 +98,12 @@ export function outOfTuplet(atom: Atom, until: Ticks): Atom {
 export function clipped(atom: Atom, until: Ticks): Atom {
   const room = until - atom.tick
   if (atom.ticks <= room || atom.brackets.length > 0) return atom
-  const fit = WRITTEN.find(({ ticks }) => ticks <= room)
+  const fit = longestWithin(room)
   return fit ? { ...atom, ...fit } : atom
+}
+
+function longestWithin(room: Ticks): WrittenValue | undefined {
+  return WRITTEN.find(({ ticks }) => ticks <= room)
 }
 
 /**

@@ -11,6 +11,7 @@ export {
   strokeEventsBetween,
 } from './events'
 export {
+  CHOKE_AFTER,
   DEFAULT_FRAME,
   DEFAULT_TEMPO,
   EMPTY_LICK,

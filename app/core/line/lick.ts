@@ -6,6 +6,7 @@ import {
   type Meter,
   STRAIGHT,
   type Swing,
+  TICKS_PER_QUARTER,
   type Ticks,
   toMeter,
 } from '../time'
@@ -27,6 +28,9 @@ export interface Landing {
   readonly kind: LandingKind
   readonly at: 'bar' | 'beat'
 }
+
+/** The crash of a stop is choked an eighth after it is struck. */
+export const CHOKE_AFTER: Ticks = TICKS_PER_QUARTER / 2
 
 /** Plain strokes in slots from..to (both included) change evenly from one level to another. */
 export interface Swell {

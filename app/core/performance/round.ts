@@ -2,6 +2,7 @@ import { type Groove, grooveEvents, swapHands } from '../groove'
 import {
   type Aim,
   aimOf,
+  CHOKE_AFTER,
   crashHand,
   frameTicks,
   type Lick,
@@ -11,7 +12,7 @@ import {
   strokeVelocity,
   VELOCITIES,
 } from '../line'
-import { swungTick, TICKS_PER_QUARTER, type Ticks } from '../time'
+import { swungTick, type Ticks } from '../time'
 import { type ClickScheme, clicksOf, PLAIN_CLICK } from './clicks'
 import {
   compareEvents,
@@ -49,9 +50,6 @@ export interface RoundParts {
   /** How long the groove after its landing is silent. */
   readonly quietAfter: Ticks
 }
-
-/** An eighth after it, a stopped cymbal is choked. */
-const CHOKE_AFTER: Ticks = TICKS_PER_QUARTER / 2
 
 /** Takes a lick apart into what a round of it is put together from. */
 export function roundParts(lick: Lick, options: PlayOptions): RoundParts {

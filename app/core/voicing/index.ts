@@ -1,5 +1,5 @@
 export { countVoicings } from './count'
-export { hasMarks, moveMarks, slotShift } from './marks'
+export { hasMarks, moveMarks } from './marks'
 export { roundTheKit } from './path'
 export { type VoicingPreset, voicingPresets } from './presets'
 export {

@@ -21,15 +21,3 @@ export function moveMarks(voicing: Voicing, to: (slot: number) => number | null)
   const { pins, notes } = voicing
   return { ...voicing, pins: moved(pins), ...(notes && { notes: moved(notes) }) }
 }
-
-/** Where slots go when those of a range are replaced by so many: each new one stands for an old one. */
-export function slotShift(
-  { from, to }: { readonly from: number; readonly to: number },
-  size: number,
-): (slot: number) => number | null {
-  return (slot) => {
-    if (slot < from) return slot
-    if (slot >= to) return slot + size - (to - from)
-    return slot < from + size ? slot : null
-  }
-}

@@ -72,11 +72,12 @@ const typed = (line: string, caret: number): BenchCommand => ({
   caret,
 })
 
-const kept = ({ history, good, voicing }: BenchDocument) => ({
+const kept = ({ history, good, voicing, issues }: BenchDocument) => ({
   text: history.text,
   beside: history.beside,
   voicing,
-  lick: history.text.includes('line') ? good.lick : null,
+  lick: good.lick,
+  issues,
 })
 
 /** The bench after deeds, those left out that are not possible by then. */
@@ -96,12 +97,13 @@ describe('whatever is done on the bench', () => {
         const steps = document.history.past.length
         for (let i = 0; i < steps; i += 1) document = runCommand(document, { kind: 'undo' })
         expect(kept(document)).toEqual(kept(OPEN))
-        expect(document.issues).toEqual([])
         for (let i = 0; i < steps; i += 1) document = runCommand(document, { kind: 'redo' })
+        // What showed while the last line could not be read depends on the keys in between.
+        const { history, voicing } = last
         expect([document.history.text, document.history.beside, document.voicing]).toEqual([
-          last.history.text,
-          last.history.beside,
-          last.voicing,
+          history.text,
+          history.beside,
+          voicing,
         ])
       }),
       { numRuns: 200 },

@@ -11,6 +11,7 @@ import {
   type TextIssue,
 } from '~/codecs/lick-text'
 import { formatVoicing, parseVoicing } from '~/codecs/voicing'
+import { slotShift } from '~/core/changes'
 import {
   applyTransaction,
   commit,
@@ -23,8 +24,9 @@ import {
   toTransaction,
   undo,
 } from '~/core/editing'
+import { keepEqual } from '~/core/foundation'
 import { EMPTY_LICK, type Lick } from '~/core/line'
-import { hasMarks, moveMarks, PLAIN_VOICING, slotShift, type Voicing } from '~/core/voicing'
+import { hasMarks, moveMarks, PLAIN_VOICING, type Voicing } from '~/core/voicing'
 import type { LickTexts } from '~/storage'
 import { type Typing, typedMarks, typingAfter } from './typed-marks'
 
@@ -133,16 +135,12 @@ function typedOn(document: BenchDocument, typed: string, caret: number): BenchDo
   const { lick } = read.value
   const { voicing, swells } = typedMarks(typing, read.value)
   const written = withVoicing(transaction, history, voicing)
-  if (same(swells, lick.frame.swells)) {
+  if (keepEqual(lick.frame.swells, swells) === lick.frame.swells) {
     return typedAs(document, commit(history, written), read, typing)
   }
   const splices = [...written.splices, ...setSwells(history.text, lick, swells)]
   const moved = commit(history, { ...written, ...toTransaction('type', splices) })
   return typedAs(document, moved, parseLickText(moved.text), typing)
-}
-
-function same(a: unknown, b: unknown): boolean {
-  return JSON.stringify(a) === JSON.stringify(b)
 }
 
 function typedAs(

@@ -194,10 +194,9 @@ describe('pins and notes', () => {
         fc.nat(),
         (line, edits, at) => {
           let document = noted(line, at % line.length)
-          let place: number | null = at % line.length
+          let place = at % line.length
           let length = line.length
           for (const [a, b, inserts, text] of edits) {
-            if (place === null) return
             const from = a % (length + 1)
             const to = inserts ? from : Math.min(length, from + (b % 3))
             if (to < from || (from <= place && place < to)) continue

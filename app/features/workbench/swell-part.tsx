@@ -1,7 +1,7 @@
 import { X } from 'lucide-react'
 import { useState } from 'react'
 import { plainStrokes, removeSwell, type SlotRange } from '~/core/changes'
-import type { Lick, Swell } from '~/core/line'
+import type { Lick } from '~/core/line'
 import { LEVELS, type Level } from '~/core/sticking'
 import { IconButton } from '~/ui/icon-button'
 import { Pick } from '~/ui/pick'
@@ -59,7 +59,7 @@ export function SwellPart({ lick, range, onEdit }: SwellPartProps) {
 const CHOICES = LEVELS.map((level) => [level, level] as const)
 
 /** `slots 1 to 5`; both ends included, from 0. */
-function slotWords({ from, to }: Pick<Swell, 'from' | 'to'>): string {
+function slotWords({ from, to }: { readonly from: number; readonly to: number }): string {
   return from === to ? `slot ${from + 1}` : `slots ${from + 1} to ${to + 1}`
 }
 
