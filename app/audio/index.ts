@@ -1,2 +1,2 @@
-export type { Channel } from './kit-player'
+export type { Channel } from './kit-sampler'
 export { SoundSession, type SoundSources } from './session'

@@ -1,6 +1,6 @@
 import type { Performance, Position, TempoPlan } from '~/core/performance'
 import type { SoundName } from '~/core/sound'
-import { type Channel, KitPlayer } from './kit-player'
+import { type Channel, KitSampler } from './kit-sampler'
 import { AHEAD_SECONDS, HIDDEN_AHEAD_SECONDS, Scheduler } from './scheduler'
 
 /** What the session needs from outside: the kit's samples, and a steady pulse. */
@@ -15,9 +15,9 @@ const START_LEAD = 0.08
 
 /** One audio device with the kit on it: plays one performance at a time. */
 export class SoundSession {
-  private player: KitPlayer | undefined
+  private player: KitSampler | undefined
   private context: AudioContext | undefined
-  private loading: Promise<KitPlayer> | undefined
+  private loading: Promise<KitSampler> | undefined
   private scheduler: Scheduler | undefined
   private ticker: { stop: () => void } | undefined
   private plays = 0
@@ -96,12 +96,12 @@ export class SoundSession {
     this.player = undefined
   }
 
-  private ready(): Promise<KitPlayer> {
+  private ready(): Promise<KitSampler> {
     this.loading ??= this.load()
     return this.loading
   }
 
-  private async load(): Promise<KitPlayer> {
+  private async load(): Promise<KitSampler> {
     const context = new AudioContext({ latencyHint: 'interactive' })
     this.context = context
     const rendered = await this.sources.renderKit(context.sampleRate)
@@ -111,7 +111,7 @@ export class SoundSession {
       buffer.copyToChannel(new Float32Array(samples), 0)
       buffers.set(name, buffer)
     }
-    this.player = new KitPlayer(context, buffers)
+    this.player = new KitSampler(context, buffers)
     for (const [channel, volume] of this.volumes) this.player.setVolume(channel, volume)
     return this.player
   }

@@ -1,8 +1,8 @@
 import { toRandomStream } from '~/core/foundation'
 import type { Rating } from '~/core/log'
 
-/** A sitting of the circus drummer; days are counted back from today. */
-export interface DemoSitting {
+/** A session of the circus drummer; days are counted back from today. */
+export interface DemoSession {
   readonly lickId: string
   readonly daysAgo: number
   readonly minute: number
@@ -38,9 +38,9 @@ const DAYS = 28
 const RESTS = new Set([2, 6, 9, 13, 16, 20, 23])
 
 /** Four weeks of a drummer between shows: a lick or two most days, slowly faster, with bad days. */
-export function demoSittings(): DemoSitting[] {
+export function demoSessions(): DemoSession[] {
   const random = toRandomStream(20_261_027)
-  const sittings: DemoSitting[] = []
+  const sessions: DemoSession[] = []
   for (let daysAgo = DAYS - 1; daysAgo >= 1; daysAgo -= 1) {
     if (RESTS.has(daysAgo)) continue
     let minute = 17 * 60 + Math.floor(random() * 40)
@@ -62,10 +62,10 @@ export function demoSittings(): DemoSitting[] {
         const notes = rating === 'clean' ? [''] : NOTES[rating]
         const note = notes[Math.floor(random() * notes.length)] as string
         const played = { lickId, grid, step, form, tempo, repeats, seconds }
-        sittings.push({ ...played, daysAgo, minute, rating, tense, note })
+        sessions.push({ ...played, daysAgo, minute, rating, tense, note })
         minute += Math.ceil(seconds / 60) + 1
       }
     }
   }
-  return sittings
+  return sessions
 }

@@ -1,4 +1,4 @@
-import { changeCells, openCells } from '~/features/workbench/kept-store'
+import { changeCells, openCells } from '~/features/workbench/saved-store'
 import type { Route } from './+types/cells'
 
 /** The player's own cells: read and changed by the bench, without a page of their own. */

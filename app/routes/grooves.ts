@@ -1,4 +1,4 @@
-import { changeGrooves, openGrooves } from '~/features/workbench/kept-store'
+import { changeGrooves, openGrooves } from '~/features/workbench/saved-store'
 import type { Route } from './+types/grooves'
 
 /** The player's own grooves, without a page of their own. */

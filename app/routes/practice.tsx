@@ -1,5 +1,5 @@
 import { PracticePage } from '~/features/practice/practice-page'
-import { keepPractice, openPractice } from '~/features/practice/practice-store'
+import { openPractice, savePractice } from '~/features/practice/practice-store'
 import { StoreTrouble } from '~/features/shell/error-page'
 import type { Route } from './+types/practice'
 
@@ -11,7 +11,7 @@ export function clientLoader({ params }: Route.ClientLoaderArgs) {
 clientLoader.hydrate = true as const
 
 export async function clientAction({ request }: Route.ClientActionArgs) {
-  return keepPractice(await request.json())
+  return savePractice(await request.json())
 }
 
 export { onlyAnotherLick as shouldRevalidate } from '~/features/shell/own-state'

@@ -1,4 +1,4 @@
-import { changeVersions, openVersions } from '~/features/workbench/kept-store'
+import { changeVersions, openVersions } from '~/features/workbench/saved-store'
 import type { Route } from './+types/versions'
 
 /** The kept versions of a lick, without a page of their own. */

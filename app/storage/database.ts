@@ -20,6 +20,7 @@ export class DimeDatabase extends Dexie {
   versions!: EntityTable<StoredRow, 'id'>
   grooves!: EntityTable<StoredRow, 'id'>
   kits!: EntityTable<StoredRow, 'id'>
+  /** Practice sessions, under the name that the first stores gave them. */
   sittings!: EntityTable<StoredRow, 'id'>
   plans!: EntityTable<StoredRow, 'id'>
 

@@ -1,20 +1,5 @@
 export { rescueLicks } from './database'
 export {
-  forget,
-  keepCell,
-  keepGroove,
-  keepKit,
-  keepPlan,
-  keepSitting,
-  keepVersion,
-  listCells,
-  listGrooves,
-  listKits,
-  listSittings,
-  listVersions,
-  loadPlan,
-} from './kept'
-export {
   addLicks,
   fillOnFirstVisit,
   type LickTexts,
@@ -26,6 +11,21 @@ export {
   watchLick,
 } from './licks'
 export {
+  deleteRecord,
+  listCells,
+  listGrooves,
+  listKits,
+  listSessions,
+  listVersions,
+  loadPlan,
+  saveCell,
+  saveGroove,
+  saveKit,
+  savePlan,
+  saveSession,
+  saveVersion,
+} from './own-records'
+export {
   type CellRecord,
   cellRecordSchema,
   DEFAULT_SETTINGS,
@@ -36,11 +36,11 @@ export {
   kitRecordSchema,
   type LickRecord,
   type PlanRecord,
+  type PracticeSessionRecord,
   planRecordSchema,
+  practiceSessionRecordSchema,
   type Settings,
-  type SittingRecord,
   type StoreIssue,
-  sittingRecordSchema,
   type VersionRecord,
   versionRecordSchema,
 } from './records'

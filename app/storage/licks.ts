@@ -4,8 +4,8 @@ import { type DimeDatabase, openDatabase, type StoredRow, withStore } from './da
 import {
   LICK_RECORD_VERSION,
   type LickRecord,
+  type PracticeSessionRecord,
   readLickRecord,
-  type SittingRecord,
   type StoreIssue,
 } from './records'
 
@@ -66,7 +66,7 @@ const MARKS_ID = 'marks'
 export function fillOnFirstVisit(
   licks: readonly NewLick[],
   now: number,
-  sittings: readonly SittingRecord[] = [],
+  sessions: readonly PracticeSessionRecord[] = [],
 ): Promise<Result<number, StoreIssue>> {
   return withStore(async (database) => {
     const { settings, licks: table, sittings: log } = database
@@ -74,7 +74,7 @@ export function fillOnFirstVisit(
       if (await settings.get(MARKS_ID)) return 0
       await settings.put({ id: MARKS_ID, visited: true })
       if ((await table.count()) > 0) return 0
-      await log.bulkPut(sittings as readonly StoredRow[])
+      await log.bulkPut(sessions as readonly StoredRow[])
       return addAll(database, licks, now)
     })
     return ok(added)

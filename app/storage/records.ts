@@ -71,7 +71,7 @@ const limbSpeed = z.object({
   double: z.number().min(30).max(2000),
 })
 
-const sittingFields = z.object({
+const sessionFields = z.object({
   id: z.string().min(1).max(60),
   version: z.literal(2),
   lickId: z.string().min(1),
@@ -93,15 +93,15 @@ const sittingFields = z.object({
  * A stretch of practice, kept as it goes on. Times are milliseconds since 1970. Those of version 1
  * knew neither grid nor form, nor how it felt.
  */
-export const sittingRecordSchema = z.preprocess((stored) => {
+export const practiceSessionRecordSchema = z.preprocess((stored) => {
   const old = z.looseObject({ version: z.literal(1) }).safeParse(stored)
   return old.success
     ? { ...old.data, version: 2, tense: false, grid: '', form: '', note: '' }
     : stored
-}, sittingFields)
-export type SittingRecord = z.infer<typeof sittingRecordSchema>
+}, sessionFields)
+export type PracticeSessionRecord = z.infer<typeof practiceSessionRecordSchema>
 
-/** What a sitting with a flow is filed under: it is about no lick of its own. */
+/** What a session with a flow is filed under: it is about no lick of its own. */
 export const FLOW_ID = 'flow'
 
 const practiceForm = z.discriminatedUnion('kind', [
@@ -114,10 +114,9 @@ const practiceForm = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('over') }),
 ])
 
-/** How a player practises a lick: order of the steps, ladder, repeats. Its id is the lick's. */
-export const planRecordSchema = z.object({
+const planFields = z.object({
   id: z.string().min(1),
-  version: z.literal(1),
+  version: z.literal(2),
   createdAt: z.number(),
   school: z.enum(['parts', 'halves', 'whole', 'bar']),
   ladder: z.enum(['three', 'bpm', 'percent']),
@@ -137,7 +136,26 @@ export const planRecordSchema = z.object({
     )
     .max(400),
 })
+
+/**
+ * How a player practises a lick: order of the steps, ladder, repeats. Its id is the lick's. Plans of
+ * version 1 called the links between groups joints.
+ */
+export const planRecordSchema = z.preprocess((stored) => {
+  const old = planV1.safeParse(stored)
+  if (!old.success) return stored
+  const steps = old.data.steps.map((step) => ({
+    ...step,
+    part: step.part.replace(/^joint /, 'transition '),
+  }))
+  return { ...old.data, version: 2, steps }
+}, planFields)
 export type PlanRecord = z.infer<typeof planRecordSchema>
+
+const planV1 = z.looseObject({
+  version: z.literal(1),
+  steps: z.array(z.looseObject({ part: z.string() })),
+})
 
 const padNote = z.number().int().min(0).max(127).nullable()
 

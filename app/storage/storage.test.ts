@@ -123,6 +123,20 @@ describe('the store', () => {
       },
       settings: { id: 'settings', school: 'digits', openHanded: true },
     },
+    {
+      version: 5,
+      tables: {
+        licks: 'id',
+        settings: 'id',
+        cells: 'id',
+        versions: 'id, lickId',
+        grooves: 'id',
+        kits: 'id',
+        sittings: 'id, lickId',
+        plans: 'id',
+      },
+      settings: { id: 'settings', school: 'digits', pulse: true },
+    },
   ]
 
   it.each(FROZEN)('of version $version is opened with all that is in it', async (frozen) => {
@@ -145,7 +159,7 @@ describe('the store', () => {
         .table('versions')
         .put({ id: 'v', version: 1, lickId: 'a', name: 'first', text: TEXT, createdAt: 5 })
     }
-    const sitting = {
+    const session = {
       id: 's',
       version: 1,
       lickId: 'a',
@@ -156,7 +170,19 @@ describe('the store', () => {
       seconds: 24,
       rating: 'clean',
     }
-    if (frozen.version > 3) await old.table('sittings').put(sitting)
+    if (frozen.version > 3) await old.table('sittings').put(session)
+    const plan = {
+      id: 'a',
+      version: 1,
+      createdAt: 9,
+      school: 'parts',
+      ladder: 'three',
+      rungs: null,
+      repeats: 8,
+      climbs: false,
+      steps: [{ part: 'joint 3-7', skipped: true, form: null }],
+    }
+    if (frozen.version > 4) await old.table('plans').put(plan)
     old.close()
     const store = await freshStore()
     expect(await store.loadLick('a')).toEqual({
@@ -169,12 +195,18 @@ describe('the store', () => {
       frozen.version > 1 ? [['first', '']] : [],
     )
     expect(await store.listKits()).toEqual({ ok: true, value: [] })
-    const newest = { ...sitting, version: 2, tense: false, grid: '', form: '', note: '' }
-    expect(await store.listSittings()).toEqual({
+    const newest = { ...session, version: 2, tense: false, grid: '', form: '', note: '' }
+    expect(await store.listSessions()).toEqual({
       ok: true,
       value: frozen.version > 3 ? [newest] : [],
     })
-    expect(await store.loadPlan('a')).toEqual({ ok: true, value: null })
+    expect(await store.loadPlan('a')).toEqual({
+      ok: true,
+      value:
+        frozen.version > 4
+          ? { ...plan, version: 2, steps: [{ part: 'transition 3-7', skipped: true, form: null }] }
+          : null,
+    })
     expect(await store.saveLick('a', 3, { text: TEXT, draft: null, voicing: '' }, 30)).toEqual({
       ok: true,
       value: 4,

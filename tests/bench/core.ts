@@ -1,7 +1,13 @@
 import { parseLickText } from '../../app/codecs/lick-text'
 import { DEFAULT_KIT } from '../../app/core/kit'
 import type { Lick } from '../../app/core/line'
-import { DEFAULT_SETTING, handMeets, handPaths, raisesOf, speedLimit } from '../../app/core/playing'
+import {
+  DEFAULT_SETTING,
+  handCollisions,
+  handPaths,
+  raisesOf,
+  speedLimit,
+} from '../../app/core/playing'
 import { voiceLick, voicingPresets } from '../../app/core/voicing'
 
 /** Times what the core works out of a line on a kit, for lines of growing length. */
@@ -24,7 +30,7 @@ const TASKS: readonly (readonly [string, (lick: Lick) => unknown])[] = [
     'limit, crossings and paths',
     (lick) => [
       speedLimit(lick, 'line', DEFAULT_SETTING),
-      handMeets(lick, DEFAULT_KIT),
+      handCollisions(lick, DEFAULT_KIT),
       handPaths(lick, DEFAULT_KIT),
     ],
   ],

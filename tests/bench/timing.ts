@@ -52,7 +52,7 @@ try {
   await page.waitForFunction(() => 'starts' in window && (window.starts as unknown[]).length > 0)
   // A change during the count-in holds at once: the first is made after it.
   await page.locator('[data-phase="groove"]').waitFor()
-  await page.evaluate(keepBusy, BUSY_MS)
+  await page.evaluate(saveBusy, BUSY_MS)
   await play(page)
   const { starts, rate, hidden } = await page.evaluate(() => ({
     starts: (window as unknown as { starts: Started[] }).starts,
@@ -130,7 +130,7 @@ async function holdBack(route: Route): Promise<void> {
 }
 
 /** Runs in the page: nothing else is done for so many milliseconds of every second. */
-function keepBusy(milliseconds: number) {
+function saveBusy(milliseconds: number) {
   setInterval(() => {
     const until = globalThis.performance.now() + milliseconds
     while (globalThis.performance.now() < until);

@@ -46,7 +46,7 @@ test('a flow goes on without a break, two bars ahead, and every bar is as it was
   await page.getByRole('button', { name: 'Draw again' }).click()
   await expect(page).toHaveURL(/seed=4/)
   await page.getByRole('link', { name: 'Log', exact: true }).click()
-  const newest = page.getByRole('region', { name: 'Sittings' }).getByRole('listitem').first()
+  const newest = page.getByRole('region', { name: 'SessionList' }).getByRole('listitem').first()
   await expect(newest).toContainText('Flow')
   await expect(newest).toContainText('mix of RLLRK, RLK')
 })

@@ -34,7 +34,7 @@ test('a lick is taken apart, played up its ladder by keys, and logged as it goes
   await expect(rung(page)).toContainText('160')
   await page.keyboard.press('Space')
   await page.reload()
-  await expect(page.getByText(/sittings?, .*best clean 160/)).toBeVisible()
+  await expect(page.getByText(/sessions?, .*best clean 160/)).toBeVisible()
 })
 
 test('what was played until the browser is killed is in the log', async ({ baseURL }) => {
@@ -57,7 +57,7 @@ test('what was played until the browser is killed is in the log', async ({ baseU
   const after = await launch()
   const next = await after.newPage()
   await next.goto(address)
-  const words = next.getByText(/1 sitting, \d+ seconds; nothing clean yet/)
+  const words = next.getByText(/1 session, \d+ seconds; nothing clean yet/)
   await expect(words).toBeVisible({ timeout: 30_000 })
   const seconds = Number(/(\d+) seconds/.exec((await words.textContent()) ?? '')?.[1])
   expect(seconds).toBeGreaterThanOrEqual(3)
@@ -109,7 +109,7 @@ test('the plan is arranged by keys, kept, and its ladder edited by numbers and a
   await expect(steps.getByRole('listitem').filter({ hasText: 'on one surface' })).toHaveCount(2)
 })
 
-test('the ladder climbs by itself, and each rung is a sitting of its own', async ({ page }) => {
+test('the ladder climbs by itself, and each rung is a session of its own', async ({ page }) => {
   await practise(page, 'Fire Ring')
   await page.getByLabel('Times a rung').selectOption('2')
   await page.getByRole('checkbox', { name: /climb by itself/ }).check()
@@ -128,12 +128,12 @@ test('the ladder climbs by itself, and each rung is a sitting of its own', async
   await page.waitForTimeout(1500)
   await page.keyboard.press('Space')
   await page.getByRole('link', { name: 'Log', exact: true }).click()
-  const sittings = page.getByRole('region', { name: 'Sittings' }).getByRole('listitem')
+  const sessions = page.getByRole('region', { name: 'SessionList' }).getByRole('listitem')
   for (const [i, tempo] of ['300', '240', '200'].entries()) {
-    await expect(sittings.nth(i)).toContainText(`Fire Ring`)
-    await expect(sittings.nth(i)).toContainText(`${tempo} in 1/16`)
+    await expect(sessions.nth(i)).toContainText(`Fire Ring`)
+    await expect(sessions.nth(i)).toContainText(`${tempo} in 1/16`)
   }
-  await expect(sittings.nth(1)).toContainText('2 times')
+  await expect(sessions.nth(1)).toContainText('2 times')
 })
 
 test('pads run it: any starts what stands still, others are taught', async ({ page }) => {
@@ -208,7 +208,7 @@ test('what is noted at a stroke on the bench is minded in practice', async ({ pa
   await expect(page.getByText('slot 1: low wrist')).toBeVisible()
 })
 
-test('the log tells what is due, draws what was played, and is mended and exported', async ({
+test('the log tells what is due, draws what was played, and is fixed and exported', async ({
   page,
 }) => {
   await page.goto('/')
@@ -223,23 +223,23 @@ test('the log tells what is due, draws what was played, and is mended and export
   await expect(page.getByRole('table', { name: 'Tempo of Tightrope' })).toBeVisible()
   const newest = page.getByRole('combobox', { name: /^How it went/ }).first()
   await newest.selectOption('lost')
-  const sittings = page.getByRole('region', { name: 'Sittings' })
-  const all = await sittings.getByRole('button', { name: /^All / }).textContent()
-  await sittings
+  const sessions = page.getByRole('region', { name: 'SessionList' })
+  const all = await sessions.getByRole('button', { name: /^All / }).textContent()
+  await sessions
     .getByRole('button', { name: /^Delete/ })
     .nth(1)
     .click()
-  await expect(sittings.getByRole('button', { name: /^All / })).not.toHaveText(all ?? '')
-  await sittings.getByRole('button', { name: 'Bring it back' }).click()
-  await expect(sittings.getByRole('button', { name: /^All / })).toHaveText(all ?? '')
-  await sittings.getByRole('button', { name: /^Edit/ }).first().click()
-  await sittings.getByLabel('Minutes').fill('4.7')
-  await sittings.getByLabel('Note').fill('the lamps went out')
-  await sittings.getByRole('button', { name: 'Keep' }).click()
-  await expect(sittings.getByText(/the lamps went out/)).toBeVisible()
-  await expect(sittings.getByRole('listitem').first()).toContainText('282 s')
+  await expect(sessions.getByRole('button', { name: /^All / })).not.toHaveText(all ?? '')
+  await sessions.getByRole('button', { name: 'Bring it back' }).click()
+  await expect(sessions.getByRole('button', { name: /^All / })).toHaveText(all ?? '')
+  await sessions.getByRole('button', { name: /^Edit/ }).first().click()
+  await sessions.getByLabel('Minutes').fill('4.7')
+  await sessions.getByLabel('Note').fill('the lamps went out')
+  await sessions.getByRole('button', { name: 'Keep' }).click()
+  await expect(sessions.getByText(/the lamps went out/)).toBeVisible()
+  await expect(sessions.getByRole('listitem').first()).toContainText('282 s')
   await page.reload()
-  await expect(sittings.getByText(/the lamps went out/)).toBeVisible()
+  await expect(sessions.getByText(/the lamps went out/)).toBeVisible()
   await expect(newest).toHaveValue('lost')
   const download = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Export as CSV' }).click()

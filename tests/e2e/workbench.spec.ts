@@ -61,7 +61,7 @@ test('changes are previewed, taken, found by name, and undone', async ({ page })
   await expect(sticking(page)).toHaveValue('RLLR KRLK')
 })
 
-test('a line that does not fit is mended with a click', async ({ page }) => {
+test('a line that does not fit is fixed with a click', async ({ page }) => {
   await openLick(page, 'Knife Wheel')
   await open(page, 'Sums')
   await panel(page)
@@ -166,7 +166,7 @@ test('on the ruler the line is dragged along the bar, and groups are moved', asy
   await expect(sticking(page)).toHaveValue('>LK >R:t1llRl >R:f1lK')
 })
 
-test('a cell is dragged in, and a limb wanted twice is ringed and mended', async ({ page }) => {
+test('a cell is dragged in, and a limb wanted twice is ringed and fixed', async ({ page }) => {
   await openLick(page, 'Tightrope')
   await sticking(page).fill('RLRL')
   await open(page, 'Cells')

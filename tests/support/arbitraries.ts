@@ -3,10 +3,10 @@ import {
   DEFAULT_FRAME,
   EMPTY_LICK,
   LANDING_KINDS,
-  type Layer,
   type Lick,
   type Line,
   normalGridChanges,
+  type Ostinato,
 } from '~/core/line'
 import {
   findTogetherFault,
@@ -91,7 +91,7 @@ export function line(base: Grid, most = 5): fc.Arbitrary<Line> {
   })
 }
 
-const layer: fc.Arbitrary<Layer> = grid
+const layer: fc.Arbitrary<Ostinato> = grid
   .chain((base) => fc.tuple(fc.constant(base), line(base, 2), fc.boolean()))
   .filter(([, content]) => content.slots.length > 0 && content.gridChanges[0]?.at !== 0)
   .map(([base, content, always]) => ({ scope: always ? 'all' : 'fill', grid: base, line: content }))
@@ -121,7 +121,7 @@ export const lick: fc.Arbitrary<Lick> = fc
     kind: fc.constantFrom(...LANDING_KINDS),
     at: fc.constantFrom('bar' as const, 'beat' as const),
     percent: fc.integer({ min: 50, max: 75 }),
-    layers: fc.array(layer, { maxLength: 2 }),
+    ostinatos: fc.array(layer, { maxLength: 2 }),
     level: fc.constantFrom(...LEVELS),
   })
   .chain((parts) =>
@@ -134,7 +134,7 @@ export const lick: fc.Arbitrary<Lick> = fc
         title: parts.title,
         tags: ['odd', 'two words'],
         line: content,
-        layers: parts.layers,
+        ostinatos: parts.ostinatos,
         frame: {
           ...DEFAULT_FRAME,
           meter: parts.meter,

@@ -8,12 +8,12 @@ import {
   ladderOf,
   ladderSpan,
   PRACTICE_FORMS,
-  PRACTICE_SCHOOLS,
+  PRACTICE_ORDERS,
   roundSeconds,
   seamRuns,
   strainsAt,
 } from '~/core/practice'
-import { DEFAULT_SCHOOL } from '~/core/time'
+import { DEFAULT_COUNTING } from '~/core/time'
 import { voiceLick, voicingPresets } from '~/core/voicing'
 import { toAnswers } from '~/features/bench/answers'
 import { toFit } from '~/features/bench/fit'
@@ -41,7 +41,7 @@ describe('whatever the lick is (law)', () => {
     fc.assert(
       fc.property(random.lick, fc.integer({ min: 20, max: 400 }), (lick, tempo) => {
         expect(slips(toAnswers(lick, tempo), 'answers')).toEqual([])
-        expect(slips(toFit(lick, DEFAULT_SCHOOL), 'fit')).toEqual([])
+        expect(slips(toFit(lick, DEFAULT_COUNTING), 'fit')).toEqual([])
         expect(
           slips(
             raisesOf(lick, (same) => same, 'landing', DEFAULT_SETTING),
@@ -58,7 +58,7 @@ describe('whatever the lick is (law)', () => {
     fc.assert(
       fc.property(random.lick, fc.integer({ min: 280, max: 1200 }), (lick, width) => {
         const ruler = toRuler(lick, width)
-        const scene = toScene(lick, DEFAULT_SCHOOL)
+        const scene = toScene(lick, DEFAULT_COUNTING)
         for (const row of ruler.rows) expect(slips(toRowView(scene, ruler, row), 'row')).toEqual([])
         const text = formatLickText(lick)
         const record = {
@@ -109,7 +109,7 @@ describe('whatever the lick is (law)', () => {
     fc.assert(
       fc.property(
         random.lick,
-        fc.constantFrom(...PRACTICE_SCHOOLS),
+        fc.constantFrom(...PRACTICE_ORDERS),
         fc.integer({ min: 20, max: 400 }),
         (lick, school, tempo) => {
           const parts = buildUp(lick, school)

@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest'
-import { formatSittings, type LoggedSitting } from '.'
+import { formatSessions, type LoggedSession } from '.'
 
-const sitting = (at: number, step: string): LoggedSitting => ({
+const session = (at: number, step: string): LoggedSession => ({
   id: 'a',
   lickId: 'x',
   at,
@@ -17,7 +17,7 @@ const sitting = (at: number, step: string): LoggedSitting => ({
 })
 
 it('a log is written in order of time, with quotes where they are needed and no formulas', () => {
-  const csv = formatSittings([sitting(86_400_000, 'a, "b"'), sitting(0, '=1+1')], () => 'Ring')
+  const csv = formatSessions([session(86_400_000, 'a, "b"'), session(0, '=1+1')], () => 'Ring')
   expect(csv).toBe(
     'date,lick,step,form,grid,tempo,repeats,seconds,rating,tense,note\r\n' +
       '1970-01-01T00:00:00.000Z,Ring,\'=1+1,1 + 1,1/16,92.5,8,20.5,,tense,"left, heavy"\r\n' +

@@ -1,1 +1,1 @@
-export { formatSittings, type LoggedSitting } from './sittings'
+export { formatSessions, type LoggedSession } from './sessions'

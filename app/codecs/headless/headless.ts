@@ -1,11 +1,11 @@
 import { namesInLine, namingWords } from '~/core/catalogue'
-import { mendsOf } from '~/core/fitting'
+import { fixesOf } from '~/core/fitting'
 import { policyDistances } from '~/core/hands'
 import { aimOf, frameTicks, type Lick, lineCounts, strokeEvents, sumOf } from '~/core/line'
 import { formatLine } from '~/core/notation'
 import { gridName, placeName, TICKS_PER_QUARTER } from '~/core/time'
 
-/** What the command `events` prints: every stroke of line and layers at its notated tick. */
+/** What the command `events` prints: every stroke of line and ostinatos at its notated tick. */
 export function toHeadlessEvents(lick: Lick) {
   const { start, end, target } = aimOf(lick)
   const { kind } = lick.frame.landing
@@ -31,7 +31,7 @@ export function toHeadlessSum(lick: Lick) {
   return {
     ...sumOf(lick),
     counts: lineCounts(lick),
-    mend: mendsOf(lick).map((mend) => ({
+    mend: fixesOf(lick).map((mend) => ({
       kind: mend.kind,
       line: formatLine(mend.lick.line),
       left: mend.left,

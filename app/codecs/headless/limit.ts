@@ -1,6 +1,6 @@
 import { DEFAULT_KIT, DEFAULT_PLAYER, type Kit } from '~/core/kit'
 import type { Lick } from '~/core/line'
-import { handMeets, type Move, type Reading, speedLimit, undecidedSlots } from '~/core/playing'
+import { handCollisions, type Move, type Reading, speedLimit, undecidedSlots } from '~/core/playing'
 
 /** What the command `limit` is asked: the reading, and the kit it is played on. */
 export interface LimitOptions {
@@ -14,7 +14,7 @@ export interface LimitOptions {
  */
 export function toHeadlessLimit(lick: Lick, { reading, kit = DEFAULT_KIT }: LimitOptions) {
   const { bpm, bottleneck, next } = speedLimit(lick, reading, { kit, player: DEFAULT_PLAYER })
-  const meets = handMeets(lick, kit)
+  const meets = handCollisions(lick, kit)
   return {
     bpm: bpm === null ? null : hundredth(bpm),
     bottleneck: bottleneck && toHeadlessMove(bottleneck),

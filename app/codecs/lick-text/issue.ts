@@ -4,7 +4,7 @@ import type { NotationCode } from '~/core/notation'
 export const HEADER_CODES = [
   'too-long',
   'version',
-  'said-twice',
+  'duplicate-key',
   'meter',
   'tempo',
   'goal',
@@ -19,7 +19,7 @@ export const HEADER_CODES = [
   'swell',
   'kit',
   'empty-layer',
-  'too-many-layers',
+  'too-many-ostinatos',
 ] as const
 export type HeaderCode = (typeof HEADER_CODES)[number]
 

@@ -124,7 +124,7 @@ describe('places of faults', () => {
 const REFUSED: Readonly<Record<string, string>> = {
   'too-long': `title: ${'a'.repeat(MAX_TEXT_BYTES)}`,
   version: 'dime-lick: 2',
-  'said-twice': 'tempo: 80\ntempo: 90',
+  'duplicate-key': 'tempo: 80\ntempo: 90',
   meter: 'meter: 7/8 2+2+2',
   tempo: 'tempo: 401',
   goal: 'goal: 19',
@@ -139,7 +139,7 @@ const REFUSED: Readonly<Record<string, string>> = {
   swell: 'swell: 4..0 ghost>accent',
   kit: 'kit:',
   'empty-layer': 'under: @1/4',
-  'too-many-layers': 'under: H\n'.repeat(17),
+  'too-many-ostinatos': 'under: H\n'.repeat(17),
   'no-such-stroke': 'RLé',
   'level-on-ghost': '>r',
   'level-without-stroke': 'RL>',

@@ -1,5 +1,5 @@
 import { fail, ok, type Result } from '~/core/foundation'
-import { DEFAULT_FRAME, EMPTY_LICK, type Frame, type Layer, type Lick } from '~/core/line'
+import { DEFAULT_FRAME, EMPTY_LICK, type Frame, type Lick, type Ostinato } from '~/core/line'
 import { type LineReading, type NotationIssue, parseLine, type SourceSpan } from '~/core/notation'
 import { barTicks } from '~/core/time'
 import type { HeaderCode, TextIssue } from './issue'
@@ -51,7 +51,7 @@ class Reader {
       tags: splitTags(this.row('tags')?.value ?? ''),
       frame,
       kit: this.value('kit', 'kit', null, values.name),
-      layers: this.layers(frame),
+      ostinatos: this.ostinatos(frame),
       unknown: this.rows.filter((row) => !row.known).map((row) => [row.key, row.value] as const),
     }
     const line = this.line(readableLine(this.rows), frame)
@@ -83,10 +83,10 @@ class Reader {
     }
   }
 
-  private layers(frame: Frame): Layer[] {
+  private ostinatos(frame: Frame): Ostinato[] {
     const rows = this.rows.filter((row) => row.known === 'under' || row.known === 'under fill')
     const surplus = rows[MOST_LAYERS]
-    if (surplus) this.report(surplus, 'too-many-layers', `at most ${MOST_LAYERS} layers`)
+    if (surplus) this.report(surplus, 'too-many-ostinatos', `at most ${MOST_LAYERS} ostinatos`)
     return rows.slice(0, MOST_LAYERS).flatMap((row) => {
       const read = parseLine(row.value, { grid: frame.grid, start: 0, bar: null })
       if (!read.ok) {
@@ -180,7 +180,7 @@ class Reader {
     const seen = new Set<string>()
     for (const row of this.rows) {
       if (!row.known || REPEATABLE.has(row.known)) continue
-      if (seen.has(row.known)) this.report(row, 'said-twice', `${row.known} only once`)
+      if (seen.has(row.known)) this.report(row, 'duplicate-key', `${row.known} only once`)
       seen.add(row.known)
     }
   }

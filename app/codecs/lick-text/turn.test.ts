@@ -6,7 +6,7 @@ import { lickOf } from '../../../tests/support/licks'
 import { formatLickText, turnHands } from '.'
 
 describe('turned hands', () => {
-  it('change places in line and layers, and nowhere else (C36)', () => {
+  it('change places in line and ostinatos, and nowhere else (C36)', () => {
     expect(turnHands('R:f1L:f1(RK)H')).toBe('L:f1R:f1(LK)H')
     expect(
       turnHands('title: Left Right\ngrid: 1/8t\nline: r:rs fR:t1/sn {RL} # R\nunder: @1/4 RL'),

@@ -5,7 +5,7 @@ const VOICE_OR_HAND = /:..(?:\/..)?|[RLrl]/gs
 const OTHER: Readonly<Record<string, string>> = { R: 'L', L: 'R', r: 'l', l: 'r' }
 
 /**
- * A text with right and left hand changed places in its line and layers; also a text that cannot be
+ * A text with right and left hand changed places in its line and ostinatos; also a text that cannot be
  * read yet. Voices, comments and everything else stay as typed. Law: twice is the same.
  */
 export function turnHands(text: string): string {

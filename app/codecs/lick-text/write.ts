@@ -1,4 +1,4 @@
-import { DEFAULT_FRAME, type Layer, type Lick, type Swell } from '~/core/line'
+import { DEFAULT_FRAME, type Lick, type Ostinato, type Swell } from '~/core/line'
 import { formatLine } from '~/core/notation'
 import { type Grid, gridName, meterName, placeName, type Swing, sameGrid } from '~/core/time'
 import type { Key } from './rows'
@@ -43,7 +43,7 @@ function formatRows(lick: Lick): (readonly [key: Key | string, value: string])[]
     ...frame.swells.map((swell) => ['swell', formatSwell(swell)] as const),
     lick.kit !== null && ['kit', lick.kit],
     ['line', formatLine(lick.line)],
-    ...lick.layers.map((layer) => formatLayer(layer, frame.grid)),
+    ...lick.ostinatos.map((layer) => formatLayer(layer, frame.grid)),
   ]
   return [...rows.filter((row) => row !== false), ...lick.unknown]
 }
@@ -62,7 +62,7 @@ function formatSwell({ from, to, start, end }: Swell): string {
   return `${from}..${to} ${start}>${end}`
 }
 
-function formatLayer(layer: Layer, textGrid: Grid): readonly [Key, string] {
+function formatLayer(layer: Ostinato, textGrid: Grid): readonly [Key, string] {
   const grid = sameGrid(layer.grid, textGrid) ? '' : `@${gridName(layer.grid)} `
   return [layer.scope === 'fill' ? 'under fill' : 'under', `${grid}${formatLine(layer.line)}`]
 }

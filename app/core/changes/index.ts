@@ -5,7 +5,7 @@ export {
   setGraces,
   setLevel,
 } from './dynamics'
-export { halfRateLayers, withoutLayers } from './easier'
+export { halfRateOstinatos, withoutOstinatos } from './easier'
 export {
   addAfter,
   addAt,

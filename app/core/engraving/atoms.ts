@@ -165,9 +165,9 @@ function toAtom(content: Rest | Struck, place: SlotPlace): Atom {
 }
 
 /** The strokes of each layer under the line, with the values of their own grids. */
-export function layerAtoms(lick: Lick): Atom[] {
+export function ostinatoAtoms(lick: Lick): Atom[] {
   const { target } = aimOf(lick)
-  return lick.layers.flatMap((layer, i) => {
+  return lick.ostinatos.flatMap((layer, i) => {
     const length = lineTicks(layer.line, layer.grid)
     const from = layer.scope === 'fill' ? lick.frame.start : 0
     const first = layer.scope === 'fill' ? 0 : -lick.frame.lead * frameTicks(lick.frame).bar

@@ -3,7 +3,7 @@ import { type HeadPlace, STAFF_KEY, type StaffKey } from '../kit'
 import { aimOf, CHOKE_AFTER, frameTicks, type Lick, NO_GROOVE } from '../line'
 import { graceSurface, type Letter, type Stroke, strokeSurface, toStroke } from '../sticking'
 import type { Ticks } from '../time'
-import { type Atom, layerAtoms, lineAtoms } from './atoms'
+import { type Atom, lineAtoms, ostinatoAtoms } from './atoms'
 import { beamsOf } from './beams'
 import { edgesOf } from './edges'
 import { grooveAtoms, grooveBetween, playedOn, slashed } from './groove-atoms'
@@ -54,7 +54,7 @@ export interface StaffUnit {
   readonly notes: readonly StaffNote[]
   readonly beams: readonly (readonly number[])[]
   readonly tuplets: readonly StaffTuplet[]
-  /** The layers under the line: a second voice with stems down. */
+  /** The ostinatos under the line: a second voice with stems down. */
   readonly feet: readonly StaffNote[]
   readonly feetBeams: readonly (readonly number[])[]
   readonly feetTuplets: readonly StaffTuplet[]
@@ -109,7 +109,7 @@ export function toStaff(lick: Lick, view: StaffView): Staff {
   const behind = [...filler('rest', landed, resumes), ...groove(resumes, over)]
   // The landing lasts as it is written, whatever rests come after it.
   const notes = [...joinRests(front, windowOf), ...landing, ...joinRests(behind, windowOf)]
-  return { notes, feet: layerAtoms(lick), windowOf, view }
+  return { notes, feet: ostinatoAtoms(lick), windowOf, view }
 }
 
 /** Where the groove goes on after a landing inside the bar: at once, after a stop on the next beat. */

@@ -10,10 +10,10 @@ import {
   countChains,
   cutLine,
   cutsOf,
+  cycleOf,
   filledMetres,
+  fixesOf,
   groupsInSpace,
-  meetingOf,
-  mendsOf,
   naturalMetre,
   type Part,
   ratesOf,
@@ -116,16 +116,16 @@ describe('chains', () => {
   })
 })
 
-describe('mending', () => {
-  const mended = (text: string) =>
+describe('fixes', () => {
+  const fixed = (text: string) =>
     Object.fromEntries(
-      mendsOf(lickOf(text))
+      fixesOf(lickOf(text))
         .filter(({ kind }) => kind !== 'grid')
         .map(({ kind, lick, freeHand }) => [kind, `${formatLine(lick.line)} ${freeHand}`]),
     )
 
   it('offers what to do with the rest of the bar', () => {
-    expect(mended('grid: 1/16q\nline: RLRLLK*3')).toEqual({
+    expect(fixed('grid: 1/16q\nline: RLRLLK*3')).toEqual({
       'next-group': 'RLRLLK*3 RL RH',
       'tail-right': 'RLRLLK*3 LR LH',
       'tail-kick': 'RLRLLK*3 LK both',
@@ -137,20 +137,20 @@ describe('mending', () => {
   })
 
   it('goes on in the pattern of the groups', () => {
-    expect(mended('line: RLLRK RLK RLLRK')['next-group']).toBe('[RLLRK RLK]*2 both')
+    expect(fixed('line: RLLRK RLK RLLRK')['next-group']).toBe('[RLLRK RLK]*2 both')
   })
 
   it('cuts what is over, and drops groups', () => {
-    const over = mended('start: 4\nline: RLRLK')
+    const over = fixed('start: 4\nline: RLRLK')
     expect(over.cut).toBe('RLRL RH')
-    expect(mended('line: RLLRK*3 RL')).toMatchObject({
+    expect(fixed('line: RLLRK*3 RL')).toMatchObject({
       cut: 'RLLRK*3 R LH',
       'drop-group': 'RLLRK*3 both',
     })
   })
 
   it('finds the subdivision on which the same strokes fit', () => {
-    const grids = mendsOf(lickOf('line: RLRLLK*4')).flatMap(({ grid }) =>
+    const grids = fixesOf(lickOf('line: RLRLLK*4')).flatMap(({ grid }) =>
       grid ? [gridName(grid)] : [],
     )
     expect(grids).toEqual(['1/8', '1/8t', '1/16t'])
@@ -159,9 +159,9 @@ describe('mending', () => {
   it('offers only true figures, and what is said to fit does (law)', () => {
     fc.assert(
       fc.property(random.lick, (lick) => {
-        const mends = mendsOf(lick)
-        if (sumOf(lick).fits) expect(mends).toEqual([])
-        for (const { kind, lick: after, fits, left } of mends) {
+        const fixes = fixesOf(lick)
+        if (sumOf(lick).fits) expect(fixes).toEqual([])
+        for (const { kind, lick: after, fits, left } of fixes) {
           expect(left).toBe(sumOf(after).left.ticks)
           if (kind === 'start' || kind === 'grid' || kind === 'next-group' || kind === 'rests')
             expect(fits).toBe(true)
@@ -172,21 +172,21 @@ describe('mending', () => {
   })
 })
 
-describe('meeting again', () => {
+describe('cycle again', () => {
   it('maps every first note until the barline is met', () => {
-    const meeting = meetingOf(lickOf('meter: 3/4\nline: RLRLRLK'), { from: 0, to: 7 })
-    expect(meeting).toMatchObject({ cycles: 12, bars: 7, shortened: false })
+    const cycle = cycleOf(lickOf('meter: 3/4\nline: RLRLRLK'), { from: 0, to: 7 })
+    expect(cycle).toMatchObject({ cycles: 12, bars: 7, shortened: false })
     const starts = Array.from({ length: 7 }, (_, bar) =>
-      meeting?.marks.filter((mark) => mark.bar === bar + 1).map(({ tick }) => tick / 2520),
+      cycle?.marks.filter((mark) => mark.bar === bar + 1).map(({ tick }) => tick / 2520),
     )
     expect(starts).toEqual([[0, 7], [2, 9], [4, 11], [6], [1, 8], [3, 10], [5]])
   })
 
   it('is of a selection too, with its accents', () => {
-    const meeting = meetingOf(lickOf('start: 2\nline: RR >LRLLK'), { from: 2, to: 7 })
-    expect(meeting).toMatchObject({ cycles: 16, bars: 5 })
-    expect(meeting?.marks[0]).toMatchObject({ bar: 1, tick: 15120, first: true, accent: true })
-    expect(meetingOf(lickOf('RL'), { from: 1, to: 1 })).toBeNull()
+    const cycle = cycleOf(lickOf('start: 2\nline: RR >LRLLK'), { from: 2, to: 7 })
+    expect(cycle).toMatchObject({ cycles: 16, bars: 5 })
+    expect(cycle?.marks[0]).toMatchObject({ bar: 1, tick: 15120, first: true, accent: true })
+    expect(cycleOf(lickOf('RL'), { from: 1, to: 1 })).toBeNull()
   })
 })
 

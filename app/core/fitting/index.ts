@@ -1,8 +1,8 @@
 export { type Chains, chainsOf, countChains, type Part } from './chains'
 export { type CutKind, cutLine, cutsOf, type LineCut } from './cuts'
+export { type Cycle, type CycleMark, cycleOf } from './cycle'
+export { type Fix, type FixKind, fixesOf, nextGroup } from './fixes'
 export { type GroupFit, groupsInSpace, naturalMetre } from './groups'
-export { type Meeting, type MeetingMark, meetingOf } from './meeting'
-export { type Mend, type MendKind, mendsOf, nextGroup } from './mending'
 export {
   type FilledMetre,
   filledMetres,

@@ -89,11 +89,11 @@ export function renotate(lick: Lick, way: 'faster' | 'slower'): Lick | null {
     at,
     grid: scaleGrid(old, way),
   }))
-  const layers = lick.layers.map((layer) => ({ ...layer, grid: scaleGrid(layer.grid, way) }))
+  const ostinatos = lick.ostinatos.map((layer) => ({ ...layer, grid: scaleGrid(layer.grid, way) }))
   const tempos = [tempo, goal ?? tempo]
   if (!grid || !swing || tempos.some((bpm) => bpm < 20 || bpm > 400)) return null
-  if ([...gridChanges, ...layers].some((part) => part.grid === null)) return null
-  if (lick.layers.some(({ line }) => line.gridChanges.length > 0)) return null
+  if ([...gridChanges, ...ostinatos].some((part) => part.grid === null)) return null
+  if (lick.ostinatos.some(({ line }) => line.gridChanges.length > 0)) return null
   const { bar } = frameTicks(frame)
   const { start, target } = aimOf(lick)
   // The barline aimed at becomes a barline again; the start keeps its distance from it.
@@ -104,7 +104,7 @@ export function renotate(lick: Lick, way: 'faster' | 'slower'): Lick | null {
     ...lick,
     frame: { ...frame, grid, tempo, goal, swing, start: moved, stop: null, bars },
     line: { ...lick.line, gridChanges: gridChanges as Lick['line']['gridChanges'] },
-    layers: layers as Lick['layers'],
+    ostinatos: ostinatos as Lick['ostinatos'],
   })
   const lands = (after: Lick) => aimOf(after).target === moved + length
   const nearest = turned(null)

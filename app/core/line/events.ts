@@ -13,10 +13,10 @@ import {
 } from '../sticking'
 import type { Grid, Ticks } from '../time'
 import { aimOf } from './aim'
-import { frameTicks, type Layer, type Lick } from './lick'
+import { frameTicks, type Lick, type Ostinato } from './lick'
 import { lineTicks, type TimedSlot, timedSlots } from './line'
 
-/** A stroke at its notated tick. `layer` 0 is the line, 1 and on the layers under it. */
+/** A stroke at its notated tick. `layer` 0 is the line, 1 and on the ostinatos under it. */
 export interface StrokeEvent {
   readonly tick: Ticks
   readonly layer: number
@@ -32,21 +32,21 @@ export interface StrokeEvent {
   readonly slotTick: Ticks
 }
 
-/** Every stroke of the line and its layers, by tick, then layer, then limb. Notated, unswung. */
+/** Every stroke of the line and its ostinatos, by tick, then layer, then limb. Notated, unswung. */
 export function strokeEvents(lick: Lick): readonly StrokeEvent[] {
-  if (lick.layers.length === 0) return lineEvents(lick)
+  if (lick.ostinatos.length === 0) return lineEvents(lick)
   const known = allEventsOfLick.get(lick)
   if (known) return known
   const events = [
     ...lineEvents(lick),
-    ...lick.layers.flatMap((layer, i) => layerEvents(lick, layer, i + 1)),
+    ...lick.ostinatos.flatMap((layer, i) => ostinatoEvents(lick, layer, i + 1)),
   ].sort(compareEvents)
   allEventsOfLick.set(lick, events)
   return events
 }
 
 /**
- * The strokes of line and layers in [from, to), in the same order, at the cost of that stretch
+ * The strokes of line and ostinatos in [from, to), in the same order, at the cost of that stretch
  * alone. Law: it is what `strokeEvents` has there.
  */
 export function strokeEventsBetween(lick: Lick, from: Ticks, to: Ticks): StrokeEvent[] {
@@ -54,9 +54,11 @@ export function strokeEventsBetween(lick: Lick, from: Ticks, to: Ticks): StrokeE
   // A squeeze may begin before the stretch and reach into it: one slot more than its own.
   const first = Math.max(0, firstFrom(slots, from) - 1)
   const line = slotsEvents(slots.slice(first, firstFrom(slots, to)), 0)
-  const layers = lick.layers.flatMap((layer, i) => layerEvents(lick, layer, i + 1, from, to))
-  const within = [...line, ...layers].filter(({ tick }) => tick >= from && tick < to)
-  return lick.layers.length === 0 ? within : within.sort(compareEvents)
+  const ostinatos = lick.ostinatos.flatMap((layer, i) =>
+    ostinatoEvents(lick, layer, i + 1, from, to),
+  )
+  const within = [...line, ...ostinatos].filter(({ tick }) => tick >= from && tick < to)
+  return lick.ostinatos.length === 0 ? within : within.sort(compareEvents)
 }
 
 /** The index of the first of a list in order of time that begins at a tick or later, by halving. */
@@ -121,12 +123,12 @@ export function slotAt(lick: Lick, tick: Ticks): TimedSlot | undefined {
 }
 
 /**
- * Where layers begin and end: from the lead-in's first tick to the downbeat aimed at. Rounds that do
+ * Where ostinatos begin and end: from the lead-in's first tick to the downbeat aimed at. Rounds that do
  * not touch [from, to) are not written out.
  */
-function layerEvents(
+function ostinatoEvents(
   lick: Lick,
-  layer: Layer,
+  layer: Ostinato,
   number: number,
   from = Number.NEGATIVE_INFINITY,
   to = Number.POSITIVE_INFINITY,

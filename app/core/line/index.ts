@@ -20,10 +20,10 @@ export {
   LANDING_KINDS,
   type Landing,
   type LandingKind,
-  type Layer,
   type Lick,
   MAX_LEAD,
   NO_GROOVE,
+  type Ostinato,
   type Swell,
   TEMPO_RANGE,
 } from './lick'

@@ -13,7 +13,7 @@ import {
 import { EMPTY_LINE, type Line } from './line'
 
 /** An ostinato that repeats under the line, on its own grid. */
-export interface Layer {
+export interface Ostinato {
   /** `all` sounds from the lead-in on, `fill` from the line's start only. */
   readonly scope: 'all' | 'fill'
   readonly grid: Grid
@@ -65,7 +65,7 @@ export interface Lick {
   readonly frame: Frame
   readonly kit: string | null
   readonly line: Line
-  readonly layers: readonly Layer[]
+  readonly ostinatos: readonly Ostinato[]
   /** Keys that this version does not know, in order, kept as they were written. */
   readonly unknown: readonly (readonly [key: string, value: string])[]
 }
@@ -98,7 +98,7 @@ export const EMPTY_LICK: Lick = {
   frame: DEFAULT_FRAME,
   kit: null,
   line: EMPTY_LINE,
-  layers: [],
+  ostinatos: [],
   unknown: [],
 }
 

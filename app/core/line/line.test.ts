@@ -132,7 +132,7 @@ describe('the sum', () => {
   })
 })
 
-describe('layers', () => {
+describe('ostinatos', () => {
   const layer = (text: string) =>
     strokeEvents(lickOf(text))
       .filter((event) => event.layer === 1)
@@ -161,7 +161,7 @@ describe('layers', () => {
 
   it('are read where they clash with the line, and the clash is told (C01)', () => {
     const clashes = limbClashes(lickOf('JRLK*2\nunder: @1/4 H')).filter(({ tick }) => tick >= 0)
-    expect(clashes.map(({ tick, limb, layers }) => [tick, limb, layers])).toEqual([
+    expect(clashes.map(({ tick, limb, ostinatos }) => [tick, limb, ostinatos])).toEqual([
       [0, 'LF', [0, 1]],
       [10080, 'LF', [0, 1]],
     ])

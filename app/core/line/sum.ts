@@ -1,6 +1,6 @@
 import { lcm } from '../foundation'
 import type { Limb, Voice } from '../sticking'
-import { type CountingSchool, countSyllable, DEFAULT_SCHOOL, type Ticks } from '../time'
+import { type CountingSystem, countSyllable, DEFAULT_COUNTING, type Ticks } from '../time'
 import { aimOf, toSlots } from './aim'
 import { lastStrokes, lickSlots, lineEvents, type StrokeEvent } from './events'
 import { frameTicks, type Lick } from './lick'
@@ -44,7 +44,7 @@ export interface Sum extends LineFit {
 }
 
 /** The syllable at each slot of the line, in a school (the default one unless told). */
-export function lineCounts(lick: Lick, school: CountingSchool = DEFAULT_SCHOOL): string[] {
+export function lineCounts(lick: Lick, school: CountingSystem = DEFAULT_COUNTING): string[] {
   const { meter } = lick.frame
   return lickSlots(lick).map(({ tick, grid }) => countSyllable(tick, grid, meter, school))
 }

@@ -6,7 +6,7 @@ export {
   type Neglected,
   neglectedLicks,
   onGrid,
+  type PracticeSession,
   type Rating,
-  type Sitting,
   speedJump,
 } from './log'

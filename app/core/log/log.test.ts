@@ -5,20 +5,20 @@ import {
   minutesByDay,
   neglectedLicks,
   onGrid,
+  type PracticeSession,
   type Rating,
-  type Sitting,
   speedJump,
 } from '.'
 
 describe('the log', () => {
   const DAY = 24 * 60 * 60 * 1000
-  const sitting = (
+  const session = (
     day: number,
     tempo: number,
     rating: Rating | null,
     lickId = 'a',
-    more: Partial<Sitting> = {},
-  ): Sitting => ({
+    more: Partial<PracticeSession> = {},
+  ): PracticeSession => ({
     id: `${lickId} ${day} ${tempo}`,
     lickId,
     at: day * DAY,
@@ -34,14 +34,14 @@ describe('the log', () => {
 
   it('knows the best clean tempo, what is tense since, and what is due', () => {
     const [b, a] = lickLogs([
-      sitting(3, 101, 'clean'),
-      sitting(1, 90, 'clean'),
-      sitting(2, 100, 'rough'),
-      sitting(3, 113, 'rough'),
-      sitting(0, 80, 'lost', 'b'),
+      session(3, 101, 'clean'),
+      session(1, 90, 'clean'),
+      session(2, 100, 'rough'),
+      session(3, 113, 'rough'),
+      session(0, 80, 'lost', 'b'),
     ])
     expect(b).toMatchObject({ lickId: 'b', bestClean: null, dueAt: 0 })
-    expect(a).toMatchObject({ bestClean: 101, tense: 113, sittings: 4, seconds: 240 })
+    expect(a).toMatchObject({ bestClean: 101, tense: 113, sessions: 4, seconds: 240 })
     expect(a?.dueAt).toBe(4 * DAY)
   })
 
@@ -59,14 +59,14 @@ describe('the log', () => {
 
   it('counts the rungs of one evening as one time', () => {
     const evening = (day: number) =>
-      [72, 78, 84].map((tempo, i) => sitting(day + i / 48, tempo, 'clean'))
+      [72, 78, 84].map((tempo, i) => session(day + i / 48, tempo, 'clean'))
     const [log] = lickLogs([...evening(0), ...evening(1), ...evening(3)])
     expect(log?.dueAt).toBe((3 + 2 / 48 + 4) * DAY)
   })
 
   it('tells the minutes of every day, also of days without any', () => {
     const days = minutesByDay(
-      [sitting(1, 80, null), sitting(1, 90, null), sitting(9, 90, null)],
+      [session(1, 80, null), session(1, 90, null), session(9, 90, null)],
       0,
       2 * DAY,
       (at) => String(Math.floor(at / DAY)),
@@ -78,10 +78,10 @@ describe('the log', () => {
     ])
   })
 
-  it('takes a clean sitting that was tense for tense (C53)', () => {
+  it('takes a clean session that was tense for tense (C53)', () => {
     const [log] = lickLogs([
-      sitting(1, 101, 'clean'),
-      sitting(2, 113, 'clean', 'a', { tense: true }),
+      session(1, 101, 'clean'),
+      session(2, 113, 'clean', 'a', { tense: true }),
     ])
     expect(log).toMatchObject({ bestClean: 101, tense: 113 })
   })
@@ -91,7 +91,7 @@ describe('the log', () => {
       { value: 16, tuplet: null },
       { value: 32, tuplet: null },
     ] as const
-    const before = [sitting(1, 54, 'clean', 'a', { grid: '1/16' }), sitting(2, 60, 'clean')]
+    const before = [session(1, 54, 'clean', 'a', { grid: '1/16' }), session(2, 60, 'clean')]
     expect(onGrid(before, thirtySecond).map(({ tempo }) => tempo)).toEqual([27, 60])
     expect(onGrid(onGrid(before, thirtySecond), sixteenth)[0]?.tempo).toBe(54)
     const jump = speedJump({ tempo: 54, grid: sixteenth }, { tempo: 58, grid: thirtySecond })
@@ -99,7 +99,7 @@ describe('the log', () => {
   })
 
   it('lists what was left alone, the never practised first', () => {
-    const logs = lickLogs([sitting(1, 80, 'clean'), sitting(9, 80, 'clean', 'b')])
+    const logs = lickLogs([session(1, 80, 'clean'), session(9, 80, 'clean', 'b')])
     expect(neglectedLicks(['b', 'a', 'new'], logs, 20 * DAY, 11)).toEqual([
       { lickId: 'new', days: null },
       { lickId: 'a', days: 19 },

@@ -5,7 +5,7 @@ export const RATINGS = ['clean', 'rough', 'lost'] as const
 export type Rating = (typeof RATINGS)[number]
 
 /** One stretch of practice: a lick at one tempo. Times are milliseconds since 1970. */
-export interface Sitting {
+export interface PracticeSession {
   readonly id: string
   readonly lickId: string
   readonly at: number
@@ -27,7 +27,7 @@ const DAY = 24 * 60 * 60 * 1000
 /** What the log says of one lick. */
 export interface LickLog {
   readonly lickId: string
-  readonly sittings: number
+  readonly sessions: number
   readonly seconds: number
   readonly lastAt: number
   readonly bestClean: number | null
@@ -48,19 +48,19 @@ export function dueAfter(cleanInRow: number, last: Rating | null): number {
 }
 
 /** The log of every lick in it, the one due first first. */
-export function lickLogs(sittings: readonly Sitting[]): LickLog[] {
-  const byLick = new Map<string, Sitting[]>()
-  for (const sitting of [...sittings].sort((a, b) => a.at - b.at)) {
-    byLick.set(sitting.lickId, [...(byLick.get(sitting.lickId) ?? []), sitting])
+export function lickLogs(sessions: readonly PracticeSession[]): LickLog[] {
+  const byLick = new Map<string, PracticeSession[]>()
+  for (const session of [...sessions].sort((a, b) => a.at - b.at)) {
+    byLick.set(session.lickId, [...(byLick.get(session.lickId) ?? []), session])
   }
   return [...byLick]
     .map(([lickId, own]) => logOf(lickId, own))
     .sort((a, b) => a.dueAt - b.dueAt || a.lastAt - b.lastAt)
 }
 
-/** The log of one lick from its sittings in order of time. */
-function logOf(lickId: string, own: readonly Sitting[]): LickLog {
-  const last = own.at(-1) as Sitting
+/** The log of one lick from its sessions in order of time. */
+function logOf(lickId: string, own: readonly PracticeSession[]): LickLog {
+  const last = own.at(-1) as PracticeSession
   const clean = own.filter(({ rating, tense }) => rating === 'clean' && !tense)
   const bestClean = clean.length > 0 ? Math.max(...clean.map(({ tempo }) => tempo)) : null
   const bestAt = clean.findLast(({ tempo }) => tempo === bestClean)?.at ?? Number.NEGATIVE_INFINITY
@@ -70,7 +70,7 @@ function logOf(lickId: string, own: readonly Sitting[]): LickLog {
     .map(({ tempo }) => tempo)
   return {
     lickId,
-    sittings: own.length,
+    sessions: own.length,
     seconds: own.reduce((sum, { seconds }) => sum + seconds, 0),
     lastAt: last.at,
     bestClean,
@@ -82,8 +82,8 @@ function logOf(lickId: string, own: readonly Sitting[]): LickLog {
 /** Rungs of one evening are one time. */
 const APART = DAY / 2
 
-/** How many times in a row a lick was clean at last: sittings at least half a day apart. */
-function cleanTimes(own: readonly Sitting[]): number {
+/** How many times in a row a lick was clean at last: sessions at least half a day apart. */
+function cleanTimes(own: readonly PracticeSession[]): number {
   let times = 0
   let before = Number.POSITIVE_INFINITY
   for (const { at, rating } of [...own].reverse()) {
@@ -97,18 +97,18 @@ function cleanTimes(own: readonly Sitting[]): number {
 }
 
 /**
- * Sittings with their tempos as they would be on another grid: as many strokes a minute. So a lick
+ * SessionList with their tempos as they would be on another grid: as many strokes a minute. So a lick
  * that is now written in thirty-seconds is not taken to be twice as fast as it was ever played.
  */
-export function onGrid<S extends Pick<Sitting, 'tempo' | 'grid'>>(
-  sittings: readonly S[],
+export function onGrid<S extends Pick<PracticeSession, 'tempo' | 'grid'>>(
+  sessions: readonly S[],
   grid: Grid,
 ): S[] {
-  return sittings.map((sitting) => {
-    const own = findGrid(sitting.grid)
-    if (!own) return sitting
-    const tempo = sitting.tempo * (gridTicks(grid) / gridTicks(own))
-    return { ...sitting, tempo, grid: gridName(grid) }
+  return sessions.map((session) => {
+    const own = findGrid(session.grid)
+    if (!own) return session
+    const tempo = session.tempo * (gridTicks(grid) / gridTicks(own))
+    return { ...session, tempo, grid: gridName(grid) }
   })
 }
 
@@ -150,7 +150,7 @@ export function neglectedLicks(
 
 /** Minutes of each day from one to another, both included, days without any too. */
 export function minutesByDay(
-  sittings: readonly Sitting[],
+  sessions: readonly PracticeSession[],
   from: number,
   to: number,
   dayOf: (at: number) => string,
@@ -158,7 +158,7 @@ export function minutesByDay(
   const days = new Map<string, number>()
   for (let at = from; at <= to; at += DAY) days.set(dayOf(at), 0)
   days.set(dayOf(to), 0)
-  for (const { at, seconds } of sittings) {
+  for (const { at, seconds } of sessions) {
     const day = dayOf(at)
     const before = days.get(day)
     if (before !== undefined) days.set(day, before + seconds / 60)

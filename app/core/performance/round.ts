@@ -43,7 +43,7 @@ export interface RoundParts {
   readonly barlineTick: Ticks
   readonly clicks: readonly SoundClick[]
   readonly groove: readonly SoundStroke[]
-  /** Line, layers and landing inside the round. */
+  /** Line, ostinatos and landing inside the round. */
   readonly played: readonly SoundEvent[]
   /** The same beyond its end, in ticks from there: the landing, and a line that is over. */
   readonly tail: readonly SoundEvent[]
@@ -111,7 +111,7 @@ export function endingEvents(lick: Lick, { tail }: RoundParts, options: PlayOpti
   )
 }
 
-/** Line and layers, as they sound. */
+/** Line and ostinatos, as they sound. */
 function strokesOf(lick: Lick): SoundStroke[] {
   return strokeEvents(lick).map((event) =>
     toSound(event, lick, event.layer === 0 ? 'line' : 'layer'),
@@ -228,7 +228,7 @@ function ordered(events: readonly SoundEvent[], last: Ticks | null): SoundEvent[
   })
 }
 
-/** The last onset of hands or feet but for layers; null for none. */
+/** The last onset of hands or feet but for ostinatos; null for none. */
 function lastOnset(events: readonly SoundEvent[]): Ticks | null {
   const onsets = events.filter((event) => event.kind === 'stroke' && event.part !== 'layer')
   return onsets.length === 0 ? null : Math.max(...onsets.map(({ tick }) => tick))

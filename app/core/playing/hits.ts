@@ -12,7 +12,7 @@ import { GRACE_LEAD_MS } from '../performance'
 import { compareLimbs, type Limb, type Voice } from '../sticking'
 import type { Ticks } from '../time'
 
-/** What is read: the line with its layers, into its landing, or in its form with the seam. */
+/** What is read: the line with its ostinatos, into its landing, or in its form with the seam. */
 export type Reading = 'line' | 'landing' | 'loop'
 
 /** A stroke of a limb as its time is reckoned: a main stroke, or a grace some time before it. */

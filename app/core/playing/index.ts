@@ -1,5 +1,5 @@
 export { type Character, characterOf } from './character'
-export { clearSurfaces, handMeets, type Meet, undecidedSlots } from './crossings'
+export { clearSurfaces, type HandCollision, handCollisions, undecidedSlots } from './collisions'
 export { type FootLanding, footLanding } from './feet'
 export { type HandPaths, handPaths, type PathStop, pathLengthOf } from './hand-paths'
 export type { Reading } from './hits'
@@ -22,4 +22,4 @@ export {
   farStrokes,
   footRuns,
 } from './reach'
-export { type SideMeeting, sideMeetings } from './sides'
+export { type FootUnderHand, feetUnderHands } from './sides'

@@ -17,10 +17,10 @@ import { frameTicks, type Lick } from '../line'
 import { TICKS_PER_QUARTER } from '../time'
 import {
   DEFAULT_SETTING,
-  handMeets,
+  feetUnderHands,
+  handCollisions,
   movesOf,
   type Reading,
-  sideMeetings,
   speedLimit,
   travelTime,
 } from '.'
@@ -131,7 +131,7 @@ describe('the speed limit', () => {
     const OTHER = { R: 'L', L: 'R' } as const
     const mirrored = (lick: Lick): Lick => ({
       ...lick,
-      layers: [],
+      ostinatos: [],
       line: {
         ...lick.line,
         slots: mapStrokes(lick.line.slots, (stroke) =>
@@ -145,7 +145,7 @@ describe('the speed limit', () => {
     const player = { ...mirrorPlayer(DEFAULT_PLAYER), RF, LF }
     fc.assert(
       fc.property(random.lick, (lick) => {
-        const plain = speedLimit({ ...lick, layers: [] }, 'line').bpm
+        const plain = speedLimit({ ...lick, ostinatos: [] }, 'line').bpm
         const other = speedLimit(mirrored(lick), 'line', {
           kit: mirrorKit(DEFAULT_KIT),
           player,
@@ -168,7 +168,7 @@ describe('hands in each other’s way', () => {
   }
 
   it('cross, share a drum, and come clear (C35)', () => {
-    const meets = handMeets(lickOf('R:t1L:t2R:t2L:t1'), kit)
+    const meets = handCollisions(lickOf('R:t1L:t2R:t2L:t1'), kit)
     expect(
       meets.map(({ kind, fromTick, toTick }) => [kind, fromTick / 2520, toTick / 2520]),
     ).toEqual([
@@ -178,7 +178,7 @@ describe('hands in each other’s way', () => {
   })
 
   it('are looked at over time, feet between not counted (hard case 28)', () => {
-    const crossed = handMeets(lickOf('R:rdL:snKR:t1L:sn'), kit)
+    const crossed = handCollisions(lickOf('R:rdL:snKR:t1L:sn'), kit)
     expect(crossed.map(({ fromTick, toTick }) => [fromTick / 2520, toTick / 2520])).toContainEqual([
       3, 4,
     ])
@@ -194,8 +194,9 @@ describe('hands in each other’s way', () => {
       }),
     }
     const crossings = (line: string) =>
-      handMeets(lickOf(`grid: 1/4\nline: ${line}`), at).filter(({ kind }) => kind === 'crossed')
-        .length
+      handCollisions(lickOf(`grid: 1/4\nline: ${line}`), at).filter(
+        ({ kind }) => kind === 'crossed',
+      ).length
     expect(crossings('R:f1(R:f1L)R:f1(R:f1L)')).toBe(0)
     expect(crossings('R:hh(R:hhL)R:hh(R:hhL)')).toBeGreaterThanOrEqual(2)
     expect(crossings('L:hh(L:hhR)L:hh(L:hhR)')).toBe(0)
@@ -227,7 +228,7 @@ describe('kits', () => {
 describe('feet under hands', () => {
   it('meet them on the same side or across (C39)', () => {
     const lick = lickOf('meter: 3/4\nline: RRL*4\nunder fill: @1/8 KJ')
-    const sides = sideMeetings(lick).map(({ tick, sameSide }) => [tick / 2520, sameSide])
+    const sides = feetUnderHands(lick).map(({ tick, sameSide }) => [tick / 2520, sameSide])
     expect(sides).toEqual([
       [0, true],
       [2, true],
@@ -240,6 +241,6 @@ describe('feet under hands', () => {
 
   it('meet only where both are, at another rate (hard case 9)', () => {
     const lick = lickOf('grid: 1/8t\nline: RRL*4\nunder fill: @1/8 KJ')
-    expect(sideMeetings(lick).map(({ tick }) => tick)).toEqual([0, 10080, 20160, 30240])
+    expect(feetUnderHands(lick).map(({ tick }) => tick)).toEqual([0, 10080, 20160, 30240])
   })
 })

@@ -14,7 +14,7 @@ import {
   farStrokes,
   footLanding,
   footRuns,
-  handMeets,
+  handCollisions,
   handPaths,
   landingHands,
   missingPedal,
@@ -226,11 +226,11 @@ describe('ways out of a crossing', () => {
   it('leave the hands clear of each other, on surfaces of the same kind (law)', () => {
     fc.assert(
       fc.property(random.lick, fc.constantFrom('RH' as const, 'LH' as const), (lick, moved) => {
-        for (const meet of handMeets(lick, DEFAULT_KIT)) {
+        for (const meet of handCollisions(lick, DEFAULT_KIT)) {
           for (const surface of clearSurfaces(DEFAULT_KIT, meet, moved)) {
             const [right, left] = moved === 'RH' ? [surface, meet.left] : [meet.right, surface]
             if (right === '??' || left === '??') continue
-            expect(handMeets(lickOf(`R:${right}L:${left}`), DEFAULT_KIT)).toEqual([])
+            expect(handCollisions(lickOf(`R:${right}L:${left}`), DEFAULT_KIT)).toEqual([])
           }
         }
       }),
@@ -238,7 +238,7 @@ describe('ways out of a crossing', () => {
   })
 
   it('are offered nearest first', () => {
-    const [meet] = handMeets(lickOf('R:t1L:t2'), DEFAULT_KIT)
+    const [meet] = handCollisions(lickOf('R:t1L:t2'), DEFAULT_KIT)
     expect(meet && clearSurfaces(DEFAULT_KIT, meet, 'RH')).toEqual(['f1'])
     expect(meet && clearSurfaces(DEFAULT_KIT, meet, 'LH')).toEqual([])
   })
@@ -284,7 +284,7 @@ describe('any kit', () => {
         expect(RH.length + LH.length).toBe(
           hands.filter((limb) => limb === 'RH' || limb === 'LH').length,
         )
-        for (const { kind } of handMeets(lick, setting.kit)) {
+        for (const { kind } of handCollisions(lick, setting.kit)) {
           expect(['crossed', 'shared']).toContain(kind)
         }
         for (const { hasMs, needMs } of landingHands(lick, setting, 100)) {

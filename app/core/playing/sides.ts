@@ -3,7 +3,7 @@ import type { Limb } from '../sticking'
 import type { Ticks } from '../time'
 
 /** A foot of a layer and a hand of the line at one instant, and whether they are of one side. */
-export interface SideMeeting {
+export interface FootUnderHand {
   readonly tick: Ticks
   readonly foot: Limb
   readonly hand: Limb
@@ -19,7 +19,7 @@ const SIDE: Readonly<Record<Limb, 'right' | 'left' | null>> = {
 }
 
 /** Where the feet under the line meet its hands; a hand not decided is on no side yet. */
-export function sideMeetings(lick: Lick): SideMeeting[] {
+export function feetUnderHands(lick: Lick): FootUnderHand[] {
   const events = strokeEvents(lick)
   const hands = new Map<Ticks, Limb[]>()
   for (const { tick, layer, limb } of events) {

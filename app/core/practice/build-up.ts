@@ -11,7 +11,7 @@ export const PART_KINDS = [
   'hands',
   'feet',
   'together',
-  'joint',
+  'transition',
   'bottleneck',
   'half',
   'right-voices',
@@ -34,8 +34,8 @@ export interface PracticePart {
  * Limbs apart, then joined; halves, then glued; the whole line at once and slow, then voiced; or
  * straight into the bar.
  */
-export const PRACTICE_SCHOOLS = ['parts', 'halves', 'whole', 'bar'] as const
-export type PracticeSchool = (typeof PRACTICE_SCHOOLS)[number]
+export const PRACTICE_ORDERS = ['parts', 'halves', 'whole', 'bar'] as const
+export type PracticeOrder = (typeof PRACTICE_ORDERS)[number]
 
 /** What tells a part of a lick's build-up from the others, also when the lick has changed. */
 export function partKey({ kind, range }: PracticePart): string {
@@ -49,18 +49,18 @@ export function loopPart(lick: Lick, range: SlotRange): PracticePart {
 
 const OVER: PracticeForm = { kind: 'over' }
 const IN_BAR: PracticeForm = { kind: 'bars', groove: 1, fill: 1 }
-/** Slots on either side of a joint, and of a bottleneck. */
+/** Slots on either side of a transition, and of a bottleneck. */
 const AROUND = 2
 
 /**
  * A lick taken apart to be learnt: the hands with holes where the feet play, the feet against the
- * pulse, both on one surface, each joint between groups and the bottleneck over and over, the halves,
+ * pulse, both on one surface, each transition between groups and the bottleneck over and over, the halves,
  * each hand's voices, and the whole in the bar. What the lick does not have is left out.
  * Example: `RLRKK` is `RLR--`, `---KK`, `RLRKK`.
  */
 export function buildUp(
   lick: Lick,
-  school: PracticeSchool = 'parts',
+  school: PracticeOrder = 'parts',
   setting: Setting = DEFAULT_SETTING,
 ): PracticePart[] {
   const all = { from: 0, to: lick.line.slots.length }
@@ -98,14 +98,14 @@ function limbParts(plain: Lick, all: SlotRange): PracticePart[] {
     { kind: 'hands', lick: bare(withSlots(plain, without(feet).slots)), form: OVER, range: all },
     {
       kind: 'feet',
-      lick: { ...bare(withSlots(plain, without(['R', 'L', 'X']).slots)), layers: pulse },
+      lick: { ...bare(withSlots(plain, without(['R', 'L', 'X']).slots)), ostinatos: pulse },
       form: OVER,
       range: all,
     },
   ]
 }
 
-/** Each joint between two groups once, and the move that sets the speed limit. */
+/** Each transition between two groups once, and the move that sets the speed limit. */
 function weakSpots(lick: Lick, plain: Lick, setting: Setting): PracticePart[] {
   const count = lick.line.slots.length
   const around = (from: number, to: number) => ({
@@ -113,24 +113,24 @@ function weakSpots(lick: Lick, plain: Lick, setting: Setting): PracticePart[] {
     to: Math.min(count, to + AROUND),
   })
   const seen = new Set<string>()
-  const joints = startsOf(lick.line.groups)
+  const transitions = startsOf(lick.line.groups)
     .slice(1)
     .flatMap((start): PracticePart[] => {
       const range = around(start, start)
       const key = plain.line.slots.slice(range.from, range.to).map(formatSlot).join('')
       if (seen.has(key)) return []
       seen.add(key)
-      return [{ kind: 'joint', lick: excerpt(plain, range), form: OVER, range }]
+      return [{ kind: 'transition', lick: excerpt(plain, range), form: OVER, range }]
     })
   const { bottleneck } = speedLimit(lick, 'line', setting)
   const slotAt = (tick?: Ticks) => lineEvents(lick).find((event) => event.tick === tick)?.slot
   const [from, last] = [slotAt(bottleneck?.fromTick), slotAt(bottleneck?.toTick)]
   // A move of the feet under the line alone is no spot of the line.
-  if (from === undefined || last === undefined) return joints
+  if (from === undefined || last === undefined) return transitions
   const tight = { from, to: last + 1 }
-  if (tight.to - tight.from >= count) return joints
+  if (tight.to - tight.from >= count) return transitions
   const spot = { kind: 'bottleneck', lick: excerpt(lick, tight), form: OVER, range: tight } as const
-  return [...joints, spot]
+  return [...transitions, spot]
 }
 
 /** The halves of a line of several groups, cut where a group ends nearest to the middle. */

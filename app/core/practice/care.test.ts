@@ -22,17 +22,17 @@ describe('what a tempo asks of a limb (C54)', () => {
 
 describe('breaks', () => {
   const minute = 60_000
-  const sitting = (from: number, minutes: number) => ({ at: from * minute, seconds: minutes * 60 })
+  const session = (from: number, minutes: number) => ({ at: from * minute, seconds: minutes * 60 })
 
   it('are counted from the last pause of five minutes', () => {
-    const sittings = [sitting(0, 10), sitting(20, 6), sitting(27, 3)]
-    expect(minutesSinceBreak(sittings, 31 * minute)).toBe(11)
-    expect(minutesSinceBreak(sittings, 36 * minute)).toBe(0)
+    const sessions = [session(0, 10), session(20, 6), session(27, 3)]
+    expect(minutesSinceBreak(sessions, 31 * minute)).toBe(11)
+    expect(minutesSinceBreak(sessions, 36 * minute)).toBe(0)
     expect(minutesSinceBreak([], 36 * minute)).toBe(0)
   })
 
   it('do not count what is written as later than now', () =>
-    expect(minutesSinceBreak([sitting(0, 2), sitting(90, 2)], 4 * minute)).toBe(4))
+    expect(minutesSinceBreak([session(0, 2), session(90, 2)], 4 * minute)).toBe(4))
 })
 
 describe('the pulse', () => {
@@ -49,10 +49,10 @@ describe('the pulse', () => {
   })
 
   it('is laid under a line whose second foot is free, also under its feet alone', () => {
-    expect(findPulsed(lickOf('RLRK'))?.layers).toHaveLength(1)
+    expect(findPulsed(lickOf('RLRK'))?.ostinatos).toHaveLength(1)
     expect(findPulsed(lickOf('RLRK\nunder: @1/4 H'))).toBeUndefined()
     const parts = buildUp(lickOf('meter: 6/8\nline: RLK RLK'))
     const pulsed = parts.find(({ kind }) => kind === 'feet')
-    expect(pulsed?.lick.layers[0]?.line.slots).toHaveLength(6)
+    expect(pulsed?.lick.ostinatos[0]?.line.slots).toHaveLength(6)
   })
 })

@@ -1,6 +1,6 @@
 import type { Lick } from '../line'
 import { frameTicks } from '../line'
-import type { Sitting } from '../log'
+import type { PracticeSession } from '../log'
 import { type Move, movesOf, type Setting } from '../playing'
 import { secondsPerTick } from '../time'
 
@@ -32,15 +32,15 @@ export function strainsAt(lick: Lick, tempo: number, setting: Setting): Strain[]
 const BREAK_MS = 5 * 60 * 1000
 
 /**
- * Minutes since the player last had a break: from where the sittings began that follow one another
+ * Minutes since the player last had a break: from where the sessions began that follow one another
  * without a pause of five minutes, until now. 0 where the last pause is that long already.
  */
 export function minutesSinceBreak(
-  sittings: readonly Pick<Sitting, 'at' | 'seconds'>[],
+  sessions: readonly Pick<PracticeSession, 'at' | 'seconds'>[],
   now: number,
 ): number {
   let since = now
-  for (const { at, seconds } of [...sittings].sort((a, b) => b.at - a.at)) {
+  for (const { at, seconds } of [...sessions].sort((a, b) => b.at - a.at)) {
     if (at > now) continue
     if (since - (at + seconds * 1000) >= BREAK_MS) break
     since = Math.min(since, at)

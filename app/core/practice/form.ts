@@ -1,4 +1,4 @@
-import { meetingOf, runOn } from '../fitting'
+import { cycleOf, runOn } from '../fitting'
 import { frameTicks, type Lick, MAX_BARS, NO_GROOVE, sumOf } from '../line'
 import { secondsPerTick, type Ticks } from '../time'
 
@@ -63,9 +63,9 @@ function overAndOver(lick: Lick): Lick {
   const frame = { ...lick.frame, start: 0, stop: null, lead: 0, landing, groove: NO_GROOVE }
   const alone = { ...lick, frame: { ...frame, bars: null, swells: [] } }
   const all = { from: 0, to: lick.line.slots.length }
-  const meeting = meetingOf(alone, all)
-  if (!meeting) return alone
-  return runOn(alone, all, Math.min(MAX_BARS, meeting.bars))?.lick ?? alone
+  const cycle = cycleOf(alone, all)
+  if (!cycle) return alone
+  return runOn(alone, all, Math.min(MAX_BARS, cycle.bars))?.lick ?? alone
 }
 
 /** Seconds of a round at a tempo in beats of the metre. Example: 3 + 1 in 4/4 at 96 is 10 s. */

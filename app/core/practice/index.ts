@@ -3,9 +3,9 @@ export {
   loopPart,
   PART_KINDS,
   type PartKind,
-  PRACTICE_SCHOOLS,
+  PRACTICE_ORDERS,
+  type PracticeOrder,
   type PracticePart,
-  type PracticeSchool,
   partKey,
 } from './build-up'
 export { minutesSinceBreak, type Strain, strainsAt } from './care'
@@ -31,8 +31,8 @@ export {
   addRung,
   equalRatios,
   equalSteps,
-  LADDER_SCHOOLS,
-  type LadderSchool,
+  LADDER_KINDS,
+  type LadderKind,
   type LadderWish,
   ladderOf,
   ladderSpan,

@@ -2,8 +2,8 @@ import { DEFAULT_TEMPO, TEMPO_RANGE } from '../line'
 import type { Rating } from '../log'
 
 /** How a ladder's tempos are chosen. */
-export const LADDER_SCHOOLS = ['three', 'bpm', 'percent'] as const
-export type LadderSchool = (typeof LADDER_SCHOOLS)[number]
+export const LADDER_KINDS = ['three', 'bpm', 'percent'] as const
+export type LadderKind = (typeof LADDER_KINDS)[number]
 
 /** No step of a ladder is larger than this, unless the player sets another cap. */
 export const DEFAULT_CAP = 0.12
@@ -107,7 +107,7 @@ export function removeRung(rungs: readonly number[], index: number): number[] {
 }
 
 /** A ladder by its school, at the usual cap and step. */
-export function ladderOf(school: LadderSchool, from: number, to: number): number[] {
+export function ladderOf(school: LadderKind, from: number, to: number): number[] {
   switch (school) {
     case 'three':
       return threeRungs(from, to)

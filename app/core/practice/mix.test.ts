@@ -14,7 +14,7 @@ const source = (text: string, weight = 1): MixSource => {
 }
 const mix = (part: Partial<Mix> = {}): Mix => ({
   frame: lickOf('tempo: 90\nline: R').frame,
-  layers: [],
+  ostinatos: [],
   sources: [source('RLLRK'), source('RLK')],
   bars: 1,
   mostInRow: 9,

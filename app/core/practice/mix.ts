@@ -3,11 +3,11 @@ import {
   EMPTY_LICK,
   type Frame,
   frameTicks,
-  type Layer,
   type Lick,
   type Line,
   lineTicks,
   normalGridChanges,
+  type Ostinato,
 } from '../line'
 import { isHand, REST, type SlotContent, strokesInSlot, toStroke } from '../sticking'
 import { type Grid, gridTicks, type Ticks } from '../time'
@@ -30,7 +30,7 @@ export type Tail = (typeof TAILS)[number]
 export interface Mix {
   /** Metre, grid of what is made up, tempo, swing. */
   readonly frame: Frame
-  readonly layers: readonly Layer[]
+  readonly ostinatos: readonly Ostinato[]
   readonly sources: readonly MixSource[]
   /** Bars of a phrase. */
   readonly bars: number
@@ -87,7 +87,7 @@ export function toMix(mix: Mix): (index: number) => MixPhrase {
           swells: [],
           groove: 'none',
         },
-        layers: mix.layers,
+        ostinatos: mix.ostinatos,
         line,
       },
       pieces,
@@ -139,7 +139,7 @@ export function toStretch(
       lick: {
         ...EMPTY_LICK,
         frame: { ...frame, start, stop: null, lead, bars, swells: [] },
-        layers: stretch.layers,
+        ostinatos: stretch.ostinatos,
         line,
       },
       pieces,

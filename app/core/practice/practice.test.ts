@@ -10,7 +10,7 @@ import {
   equalSteps,
   formName,
   inForm,
-  LADDER_SCHOOLS,
+  LADDER_KINDS,
   ladderOf,
   nextRung,
   nextTempos,
@@ -59,7 +59,7 @@ describe('ladders (C45)', () => {
             }
           }
         }
-        for (const school of LADDER_SCHOOLS) {
+        for (const school of LADDER_KINDS) {
           const rungs = ladderOf(school, from, to)
           expect([rungs[0], rungs.at(-1)]).toEqual([from, to])
           expect([...rungs].sort((a, b) => a - b)).toEqual(rungs)
@@ -144,9 +144,9 @@ describe('build-ups (C48)', () => {
     ])
   })
 
-  it('practise each joint once, halves, and each hand’s voices', () => {
+  it('practise each transition once, halves, and each hand’s voices', () => {
     const parts = buildUp(lickOf('R:t1L:f1RL RLLR RLLR'))
-    expect(written(parts)).toContain('joint RL*2')
+    expect(written(parts)).toContain('transition RL*2')
     expect(parts.filter(({ kind }) => kind === 'half')).toHaveLength(2)
     expect(written(parts)).toContain('right-voices R:t1LRL RLLR*2')
     expect(written(parts)).toContain('left-voices RL:f1RL RLLR*2')

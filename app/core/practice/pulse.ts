@@ -1,4 +1,4 @@
-import type { Layer, Lick } from '../line'
+import type { Lick, Ostinato } from '../line'
 import { REST, strokeLimb, strokesInSlot, toStroke } from '../sticking'
 import { barTicks, beatTicks, gridTicks, groupStarts, type Meter } from '../time'
 
@@ -6,7 +6,7 @@ import { barTicks, beatTicks, gridTicks, groupStarts, type Meter } from '../time
  * The hi-hat foot on the pulse: on every beat, in metres of eighths and sixteenths where the felt
  * groups begin. Example: `@1/4 H` a bar long in 4/4, `@1/8 H-H-H--` in 7/8.
  */
-export function pulseOf(meter: Meter): Layer {
+export function pulseOf(meter: Meter): Ostinato {
   const value = meter.unit === 2 ? 4 : meter.unit
   const grid = { value, tuplet: null } as const
   const [bar, beat, slot] = [barTicks(meter), beatTicks(meter), gridTicks(grid)]
@@ -20,9 +20,9 @@ export function pulseOf(meter: Meter): Layer {
 
 /** A lick with the pulse under it; undefined where its second foot has a part of its own. */
 export function findPulsed(lick: Lick): Lick | undefined {
-  const lines = [lick.line, ...lick.layers.map(({ line }) => line)]
+  const lines = [lick.line, ...lick.ostinatos.map(({ line }) => line)]
   const busy = lines.some(({ slots }) =>
     slots.some((slot) => strokesInSlot(slot).some(({ stroke }) => strokeLimb(stroke) === 'LF')),
   )
-  return busy ? undefined : { ...lick, layers: [...lick.layers, pulseOf(lick.frame.meter)] }
+  return busy ? undefined : { ...lick, ostinatos: [...lick.ostinatos, pulseOf(lick.frame.meter)] }
 }

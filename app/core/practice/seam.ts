@@ -2,7 +2,7 @@ import type { Lick } from '../line'
 import { type PlayOptions, type SoundStroke, toPerformance } from '../performance'
 import type { Limb } from '../sticking'
 
-/** A limb that plays on over the joint of a loop: so many onsets in a row, on both sides together. */
+/** A limb that plays on over the transition of a loop: so many onsets in a row, on both sides together. */
 export interface SeamRun {
   readonly limb: Limb
   readonly strokes: number
@@ -10,7 +10,7 @@ export interface SeamRun {
 
 /**
  * The limbs in a row across the seam, where what is played comes round: the last onsets of a round and
- * the first of the next, with groove and landing as they sound; layers do not count.
+ * the first of the next, with groove and landing as they sound; ostinatos do not count.
  * Example: `RLRR` over and over has three rights across its seam; `start: 3`, `KKRLLRLK` after a bar of
  * groove has two kicks.
  */

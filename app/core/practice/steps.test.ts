@@ -6,7 +6,7 @@ import {
   loopPart,
   moveStep,
   type PlannedStep,
-  PRACTICE_SCHOOLS,
+  PRACTICE_ORDERS,
   partKey,
   planSteps,
   repeatStep,
@@ -55,7 +55,7 @@ describe('the steps of a plan', () => {
   })
 
   it('differ by school, and all end in the bar', () => {
-    for (const school of PRACTICE_SCHOOLS) {
+    for (const school of PRACTICE_ORDERS) {
       expect(buildUp(LICK, school).at(-1)?.kind).toBe('bar')
     }
     expect(kinds(planSteps(buildUp(LICK, 'halves'), []))[0]).toBe('half')

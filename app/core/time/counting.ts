@@ -8,14 +8,14 @@ import type { Ticks } from './ticks'
  * beat's own. `#` stands for the beat's number. A number of slots that is not listed is counted
  * in digits from 2, after the beat's number.
  */
-export interface CountingSchool {
+export interface CountingSystem {
   readonly id: string
   readonly name: string
   readonly syllables: Readonly<Record<number, string>>
 }
 
 /** The schools on offer; the first is the default and the one the command line prints. */
-export const COUNTING_SCHOOLS: readonly CountingSchool[] = [
+export const COUNTING_SYSTEMS: readonly CountingSystem[] = [
   {
     id: 'e-and-a',
     name: '1 e & a, 1 trip let',
@@ -57,14 +57,14 @@ export const COUNTING_SCHOOLS: readonly CountingSchool[] = [
   },
 ]
 
-export const DEFAULT_SCHOOL: CountingSchool = COUNTING_SCHOOLS[0] as CountingSchool
+export const DEFAULT_COUNTING: CountingSystem = COUNTING_SYSTEMS[0] as CountingSystem
 
-const wordsOfSchool = new WeakMap<CountingSchool, Map<number, readonly string[] | undefined>>()
+const wordsOfSystem = new WeakMap<CountingSystem, Map<number, readonly string[] | undefined>>()
 
 /** The words of a school for so many slots a beat, taken apart once. */
-function wordsOf(school: CountingSchool, slots: number): readonly string[] | undefined {
-  const known = wordsOfSchool.get(school) ?? new Map<number, readonly string[] | undefined>()
-  wordsOfSchool.set(school, known)
+function wordsOf(school: CountingSystem, slots: number): readonly string[] | undefined {
+  const known = wordsOfSystem.get(school) ?? new Map<number, readonly string[] | undefined>()
+  wordsOfSystem.set(school, known)
   if (!known.has(slots)) known.set(slots, school.syllables[slots]?.split(' '))
   return known.get(slots)
 }
@@ -81,7 +81,7 @@ export function countSyllable(
   tick: Ticks,
   grid: Grid,
   meter: Meter,
-  school: CountingSchool = DEFAULT_SCHOOL,
+  school: CountingSystem = DEFAULT_COUNTING,
 ): string {
   const beat = beatTicks(meter)
   const inBar = modulo(tick, barTicks(meter))

@@ -1,8 +1,8 @@
 export {
-  COUNTING_SCHOOLS,
-  type CountingSchool,
+  COUNTING_SYSTEMS,
+  type CountingSystem,
   countSyllable,
-  DEFAULT_SCHOOL,
+  DEFAULT_COUNTING,
   UNNAMED_COUNT,
 } from './counting'
 export {

@@ -5,7 +5,7 @@ import {
   barTicks,
   beatsPerBar,
   beatTicks,
-  COUNTING_SCHOOLS,
+  COUNTING_SYSTEMS,
   countSyllable,
   findGrid,
   findMeter,
@@ -130,7 +130,7 @@ describe('counting', () => {
   })
 
   it('has as many words in every school as the beat has slots', () => {
-    for (const { syllables } of COUNTING_SCHOOLS) {
+    for (const { syllables } of COUNTING_SYSTEMS) {
       for (const [slots, words] of Object.entries(syllables)) {
         expect(words.split(' ').length).toBe(Number(slots))
       }

@@ -194,18 +194,18 @@ function footAdvice(
 /** Where limbs meet, where both hands share a surface, and how many strokes have graces. */
 function together(lick: Lick): string {
   const events = lineEvents(lick)
-  const meeting = new Set<Ticks>()
+  const cycle = new Set<Ticks>()
   const sharing = new Set<Ticks>()
   for (const [i, event] of events.entries()) {
     const next = events[i + 1]
     if (event.tick !== next?.tick) continue
-    meeting.add(event.tick)
+    cycle.add(event.tick)
     if (isHandLimb(event.limb) && isHandLimb(next.limb) && event.surface === next.surface)
       sharing.add(event.tick)
   }
   const graces = events.filter(({ grace }) => grace > 0).length
   const parts = [
-    meeting.size > 0 ? `limbs together at ${placesIn(lick, meeting)}` : '',
+    cycle.size > 0 ? `limbs together at ${placesIn(lick, cycle)}` : '',
     sharing.size > 0 ? `both hands on one surface at ${placesIn(lick, sharing)}` : '',
     graces > 0 ? `${plural(graces, 'stroke')} with graces` : '',
   ].filter(Boolean)

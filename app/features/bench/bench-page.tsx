@@ -4,15 +4,15 @@ import { formatLickText, type Key, lineTextOf, valuesOf } from '~/codecs/lick-te
 import { soundsOn, staffKeyOf } from '~/core/kit'
 import { type Lick, TEMPO_RANGE } from '~/core/line'
 import { movesOf } from '~/core/playing'
-import { COUNTING_SCHOOLS, DEFAULT_SCHOOL, isCompound } from '~/core/time'
+import { COUNTING_SYSTEMS, DEFAULT_COUNTING, isCompound } from '~/core/time'
 import { isPlain, type Voicing, voiceLick } from '~/core/voicing'
 import type { GrooveRecord, KitRecord, LickRecord, Settings } from '~/storage'
 import { Tick } from '~/ui/tick'
 import { useWidth } from '~/ui/use-width'
 import { allKits, ownKits, settingOf } from '../kit/setting'
-import { useCursor } from '../player/cursor'
-import { Transport } from '../player/transport'
-import { type PlaySwitches, usePlayer } from '../player/use-player'
+import { useCursor } from '../playback/cursor'
+import { Transport } from '../playback/transport'
+import { type PlaySwitches, usePlayback } from '../playback/use-playback'
 import type { Ruler } from '../ruler/layout'
 import { RulerView } from '../ruler/ruler-view'
 import { selectionWords } from '../ruler/spoken'
@@ -23,9 +23,9 @@ import { BeamChoice } from './beam-choice'
 import { BenchHeader } from './bench-header'
 import { ConflictNotice } from './conflict-notice'
 import { selectedSlots } from './document'
+import { FeetPanel } from './feet-panel'
 import { toFit } from './fit'
 import { FrameBar } from './frame-bar'
-import { LayersPanel } from './layers-panel'
 import { LineEditor } from './line-editor'
 import { TextPanel } from './text-panel'
 import { turnTexts } from './turned'
@@ -48,7 +48,7 @@ export function BenchPage({
 }) {
   const grooves = useGrooves(kept.grooves)
   const { turnLetters } = settings
-  const { document, run, autosave, takeStored } = useBench(record, turnLetters)
+  const { document, run, autosave, restoreStored } = useBench(record, turnLetters)
   const { lick } = document.good
   const { voicing } = document
   const voiced = useMemo(() => voiceLick(lick, voicing), [lick, voicing])
@@ -62,7 +62,7 @@ export function BenchPage({
     () => settingOf(settings, own, lick.kit, grooves),
     [settings, own, lick.kit, grooves],
   )
-  const school = COUNTING_SCHOOLS.find(({ id }) => id === settings.school) ?? DEFAULT_SCHOOL
+  const school = COUNTING_SYSTEMS.find(({ id }) => id === settings.school) ?? DEFAULT_COUNTING
 
   const [tempo, setTempo] = useState(lick.frame.tempo)
   const learning = lick.frame.tempo
@@ -85,7 +85,7 @@ export function BenchPage({
 
   const [solo, setSolo] = useState<Lick | null>(null)
   const sounds = useMemo(() => soundsOn(setting.kit), [setting])
-  const player = usePlayer(laterVoiced, tempo, switches, solo, {
+  const player = usePlayback(laterVoiced, tempo, switches, solo, {
     grooves,
     sounds,
     swapsGroove: setting.player.swapsGroove ?? false,
@@ -121,7 +121,7 @@ export function BenchPage({
   const voicedText = useCallback(() => formatLickText(voiced), [voiced])
   const chooseKit = useCallback((id: string | null) => set('kit', id ? [id] : []), [set])
   const take = useCallback(
-    (next: string, laid: string) => run({ kind: 'take', text: next, voicing: laid }),
+    (next: string, laid: string) => run({ kind: 'restore', text: next, voicing: laid }),
     [run],
   )
   const replaceText = useCallback(
@@ -167,7 +167,7 @@ export function BenchPage({
           id={record.id}
           autosave={autosave}
           texts={storedNow}
-          onTakeTheirs={takeStored}
+          onRestoreTheirs={restoreStored}
         />
         <div className="flex min-w-0 flex-col gap-3">
           <FrameBar lick={later.good.lick} grooves={grooves} onSet={set} />
@@ -233,7 +233,7 @@ export function BenchPage({
               />
             </div>
           </div>
-          <LayersPanel text={later.history.text} onSet={set} />
+          <FeetPanel text={later.history.text} onSet={set} />
           <TextPanel
             text={text}
             issues={document.issues}

@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { lineTextOf, parseLickText } from '~/codecs/lick-text'
 import { formatVoicing, parseVoicing } from '~/codecs/voicing'
-import { DEFAULT_SCHOOL } from '~/core/time'
+import { DEFAULT_COUNTING } from '~/core/time'
 import { DEMO_LICKS } from '~/demo/licks'
 import { lickOf } from '../../../tests/support/licks'
 import { toAnswers } from './answers'
@@ -32,9 +32,9 @@ describe('the document on the bench', () => {
       draft: TEXT.replace('RLK', '(RL'),
       voicing: '',
     })
-    const mended = type(broken, 'RLLRK (RL)')
-    expect([mended.issues, mended.good.lick.line.groups]).toEqual([[], [5, 1]])
-    expect(textsOf(mended).draft).toBeNull()
+    const fixed = type(broken, 'RLLRK (RL)')
+    expect([fixed.issues, fixed.good.lick.line.groups]).toEqual([[], [5, 1]])
+    expect(textsOf(fixed).draft).toBeNull()
   })
 
   it('opens a draft as it was left', () => {
@@ -71,7 +71,7 @@ describe('the document on the bench', () => {
 
 describe('answers', () => {
   const answers = (text: string, tempo = 80) => toAnswers(lickOf(text), tempo)
-  const held = (text: string) => toFit(lickOf(text), DEFAULT_SCHOOL)
+  const held = (text: string) => toFit(lickOf(text), DEFAULT_COUNTING)
 
   it('say what is left, what is over, and where', () => {
     expect(held('start: 2&\nline: RLRLRLRLRL')).toMatchObject({

@@ -8,20 +8,20 @@ export function ConflictNotice({
   id,
   autosave,
   texts,
-  onTakeTheirs,
+  onRestoreTheirs,
 }: {
   id: string
   autosave: Autosave
   /** What is on the bench, as it is stored. */
   texts: () => LickTexts
-  onTakeTheirs: (record: LickRecord) => void
+  onRestoreTheirs: (record: LickRecord) => void
 }) {
   const state = useSyncExternalStore(autosave.subscribe, autosave.state, autosave.state)
   const submit = useSubmit()
   if (state.kind !== 'failed' || state.issue.code !== 'conflict') return null
-  const takeTheirs = async () => {
+  const restoreTheirs = async () => {
     const stored = await loadLick(id)
-    if (stored.ok) onTakeTheirs(stored.value)
+    if (stored.ok) onRestoreTheirs(stored.value)
   }
   return (
     <div
@@ -31,7 +31,11 @@ export function ConflictNotice({
       <p className="min-w-0 grow">
         This lick was changed in another tab. Yours is still here, and is not kept over it.
       </p>
-      <button type="button" className="btn btn-outline border-base-300 btn-sm" onClick={takeTheirs}>
+      <button
+        type="button"
+        className="btn btn-outline border-base-300 btn-sm"
+        onClick={restoreTheirs}
+      >
         Take the other one
       </button>
       <button

@@ -57,7 +57,7 @@ export type BenchCommand =
     }
   | { readonly kind: 'voice'; readonly label: string; readonly voicing: Voicing }
   /** Text and voicing of a kept version. */
-  | { readonly kind: 'take'; readonly text: string; readonly voicing: string }
+  | { readonly kind: 'restore'; readonly text: string; readonly voicing: string }
   | { readonly kind: 'undo' }
   | { readonly kind: 'redo' }
   | { readonly kind: 'load'; readonly texts: LickTexts }
@@ -109,7 +109,7 @@ export function runCommand(document: BenchDocument, command: BenchCommand): Benc
       const change = toBesideTransaction(command.label, history.beside, next)
       return judged(document, commit(history, change))
     }
-    case 'take': {
+    case 'restore': {
       const whole = { at: 0, removed: text, inserted: command.text }
       const { beside } = toBesideTransaction('', history.beside, command.voicing)
       const change = toTransaction('bring back', [whole])

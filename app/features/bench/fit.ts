@@ -8,7 +8,7 @@ import {
   slotAt,
 } from '~/core/line'
 import { formatSlot } from '~/core/notation'
-import { type CountingSchool, countSyllable, gridName, gridTicks, placeName } from '~/core/time'
+import { type CountingSystem, countSyllable, gridName, gridTicks, placeName } from '~/core/time'
 import { plural, slots } from './figures'
 import { placeIn, spokenPlace } from './places'
 
@@ -30,7 +30,7 @@ export interface Fit {
 }
 
 /** Holds a line against its space, as it is typed. */
-export function toFit(lick: Lick, school: CountingSchool): Fit {
+export function toFit(lick: Lick, school: CountingSystem): Fit {
   const { frame, line } = lick
   const sum = fitOf(lick)
   const { strokes, graces } = countStrokes(line)
@@ -73,7 +73,7 @@ function again({ again: meets }: LineFit): string {
   return `Over and over it meets the barline after ${plural(meets.bars, 'bar')}, ${meets.cycles} times through`
 }
 
-function offPlace(lick: Lick, sum: LineFit, school: CountingSchool): string {
+function offPlace(lick: Lick, sum: LineFit, school: CountingSystem): string {
   const { end, target: aimed } = aimOf(lick)
   if (sum.left.ticks > 0 && lick.line.slots.length > 0) return `Free from ${placeIn(lick, end)}`
   if (sum.left.ticks >= 0) return ''

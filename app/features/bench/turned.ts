@@ -4,7 +4,7 @@ import type { LickTexts } from '~/storage'
 
 /**
  * A lick's texts as a player reads them: with the letters turned, right and left hand change places
- * in line, layers and rules. What is stored stays as it was. Law: twice is the same.
+ * in line, ostinatos and rules. What is stored stays as it was. Law: twice is the same.
  */
 export function turnTexts<T extends LickTexts>(texts: T, turned: boolean): T {
   if (!turned) return texts

@@ -40,7 +40,7 @@ export function useBench(record: LickRecord, turned: boolean) {
   }, [autosave])
 
   /** Takes what is stored, from another tab, in place of what is here. */
-  const takeStored = useCallback(
+  const restoreStored = useCallback(
     (theirs: LickRecord) => {
       const texts = turnTexts(theirs, turned)
       stored.current = { text: texts.draft ?? texts.text, beside: texts.voicing }
@@ -54,12 +54,12 @@ export function useBench(record: LickRecord, turned: boolean) {
     () =>
       watchLick(record.id, (theirs) => {
         // Nothing of ours waits to be saved: what the other tab saved is simply the newest.
-        if (theirs.revision > autosave.known && !autosave.busy) takeStored(theirs)
+        if (theirs.revision > autosave.known && !autosave.busy) restoreStored(theirs)
       }),
-    [record.id, autosave, takeStored],
+    [record.id, autosave, restoreStored],
   )
 
-  return { document, run, autosave, takeStored } satisfies {
+  return { document, run, autosave, restoreStored } satisfies {
     document: BenchDocument
     [key: string]: unknown
   }

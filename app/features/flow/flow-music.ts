@@ -53,7 +53,7 @@ export function toFlowMusic(setup: FlowSetup, licks: readonly MixableLick[]): Fl
   if (!fillsBar({ frame }))
     return fault(`${setup.grid} does not come out in a bar of ${setup.meter}.`)
   const { mostInRow, tail, seed } = setup
-  const shared = { frame, layers: [], mostInRow, tail, seed }
+  const shared = { frame, ostinatos: [], mostInRow, tail, seed }
   const sources = listed.map(({ source }) => source)
   if (setup.mode === 'mix') {
     if (!listed.some(({ source, trouble }) => source.weight > 0 && trouble === '')) {
@@ -136,7 +136,7 @@ export function flowPhaseAt(
 }
 
 /** A phrase of a flow as a lick to keep. */
-export function toKeptLick({ lick }: MixPhrase, title: string): Lick {
+export function toSavedLick({ lick }: MixPhrase, title: string): Lick {
   const groove = lick.frame.groove === 'none' ? DEFAULT_FRAME.groove : lick.frame.groove
   const { landing } = DEFAULT_FRAME
   return { ...lick, title, tags: ['flow'], frame: { ...lick.frame, lead: 1, groove, landing } }

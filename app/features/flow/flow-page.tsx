@@ -11,13 +11,13 @@ import { onControl } from '~/ui/keys'
 import { plural } from '../bench/figures'
 import { toGrooves } from '../bench/use-grooves'
 import { ownKits, settingOf } from '../kit/setting'
-import { PlayButton } from '../player/play-button'
+import { PlayButton } from '../playback/play-button'
 import { BigCount } from '../practice/big-count'
 import type { Phase } from '../practice/lights'
 import { PartFigure } from '../practice/part-figure'
 import { useLights } from '../practice/use-lights'
 import { FlowForm } from './flow-form'
-import { type FlowBar, flowBar, flowPhaseAt, toFlowMusic, toKeptLick } from './flow-music'
+import { type FlowBar, flowBar, flowPhaseAt, toFlowMusic, toSavedLick } from './flow-music'
 import { type FlowSetup, formatSetup, parseSetup } from './flow-setup'
 import type { OpenFlow } from './flow-store'
 import { SourceList } from './source-list'
@@ -84,9 +84,9 @@ export function FlowPage({ settings, licks, cells, grooves, kits }: OpenFlow) {
   const keep = () => {
     if (!phraseAt || !now) return
     const title = `Flow ${setup.seed}, phrase ${now.phrase + 1}`
-    const text = formatLickText(toKeptLick(phraseAt(now.phrase), title))
+    const text = formatLickText(toSavedLick(phraseAt(now.phrase), title))
     const texts = JSON.stringify({ text, draft: null, voicing: '' })
-    submit({ intent: 'keep', texts }, { method: 'post', action: '/?index' })
+    submit({ intent: 'save', texts }, { method: 'post', action: '/?index' })
   }
   return (
     <div

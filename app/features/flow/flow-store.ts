@@ -4,13 +4,13 @@ import {
   type CellRecord,
   type GrooveRecord,
   type KitRecord,
-  keepSitting,
   listCells,
   listGrooves,
   listKits,
   listLicks,
   loadSettings,
-  sittingRecordSchema,
+  practiceSessionRecordSchema,
+  saveSession,
 } from '~/storage'
 import { turnTexts } from '../bench/turned'
 import { fillDemo } from '../shell/demo-fill'
@@ -40,10 +40,10 @@ export async function openFlow(demo: boolean) {
 }
 export type OpenFlow = Awaited<ReturnType<typeof openFlow>>
 
-/** Writes a sitting with a flow down. */
+/** Writes a session with a flow down. */
 export async function logFlow(sent: unknown): Promise<{ trouble: string }> {
-  const sitting = sittingRecordSchema.safeParse(sent)
-  if (!sitting.success) return { trouble: z.prettifyError(sitting.error) }
-  const kept = await keepSitting(sitting.data)
+  const session = practiceSessionRecordSchema.safeParse(sent)
+  if (!session.success) return { trouble: z.prettifyError(session.error) }
+  const kept = await saveSession(session.data)
   return { trouble: kept.ok ? '' : `What you play is not written down: ${kept.error.detail}` }
 }

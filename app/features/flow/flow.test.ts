@@ -4,7 +4,7 @@ import { formatLickText, parseLickText } from '~/codecs/lick-text'
 import { positionAt, toMedley } from '~/core/performance'
 import { ALL_GRIDS, gridName } from '~/core/time'
 import { lickOf } from '../../../tests/support/licks'
-import { flowBar, flowPhaseAt, toFlowMusic, toKeptLick } from './flow-music'
+import { flowBar, flowPhaseAt, toFlowMusic, toSavedLick } from './flow-music'
 import { type FlowSetup, formatSetup, parseSetup } from './flow-setup'
 
 const usual = parseSetup(new URLSearchParams())
@@ -120,7 +120,7 @@ describe('the bars of a flow', () => {
   })
 
   it('can be kept as a lick that is written and read the same', () => {
-    const kept = toKeptLick(mixed(3), 'Flow 1, phrase 4')
+    const kept = toSavedLick(mixed(3), 'Flow 1, phrase 4')
     const read = parseLickText(formatLickText(kept))
     expect(read.ok && read.value.lick).toMatchObject({ title: 'Flow 1, phrase 4', line: kept.line })
     expect(kept.frame).toMatchObject({ groove: 'eighths', landing: { kind: 'crash' }, lead: 1 })

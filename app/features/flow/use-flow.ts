@@ -5,9 +5,9 @@ import { onKit, type Performance, toMedley } from '~/core/performance'
 import type { MixPhrase } from '~/core/practice'
 import type { Surface } from '~/core/sticking'
 import { secondsPerTick, type Ticks } from '~/core/time'
-import { FLOW_ID, type Settings, type SittingRecord } from '~/storage'
-import { CLICK_VOLUME } from '../player/use-player'
-import { useSounding } from '../player/use-sounding'
+import { FLOW_ID, type PracticeSessionRecord, type Settings } from '~/storage'
+import { CLICK_VOLUME } from '../playback/use-playback'
+import { useSounding } from '../playback/use-sounding'
 import { LIMB_KEYS } from '../practice/sound-strip'
 
 interface Flowing {
@@ -24,9 +24,9 @@ interface Flowing {
 }
 
 const LOOK_MS = 100
-const KEEP_MS = 1000
+const SAVE_MS = 1000
 
-/** Plays a flow without end, tells the bar that sounds, and writes the sitting down as it goes on. */
+/** Plays a flow without end, tells the bar that sounds, and writes the session down as it goes on. */
 export function useFlow(flowing: Flowing) {
   const { phraseAt, tempo, beat, words, grid, settings, sounds, swapsGroove, heard } = flowing
   const [bar, setBar] = useState(0)
@@ -65,7 +65,7 @@ export function useFlow(flowing: Flowing) {
   useEffect(() => {
     if (!playing) return
     const begun = performance.now()
-    const sitting: SittingRecord = {
+    const session: PracticeSessionRecord = {
       id: nanoid(),
       version: 2,
       lickId: FLOW_ID,
@@ -81,14 +81,14 @@ export function useFlow(flowing: Flowing) {
       note: '',
     }
     let rounds = 0
-    let keptAt = begun
+    let savedAt = begun
     const write = () => {
       const seconds = Math.round((performance.now() - begun) / 100) / 10
       const { words: step, tempo: now } = written.current
       if (seconds < 1) return
-      const json = JSON.stringify({ ...sitting, step, tempo: now, repeats: rounds, seconds })
+      const json = JSON.stringify({ ...session, step, tempo: now, repeats: rounds, seconds })
       submit(json, { method: 'post', action: '/flow', encType: 'application/json' })
-      keptAt = performance.now()
+      savedAt = performance.now()
     }
     const look = () => {
       const at = position()
@@ -96,7 +96,7 @@ export function useFlow(flowing: Flowing) {
         rounds = at.round
         setBar(at.bar)
       }
-      if (performance.now() - keptAt >= KEEP_MS) write()
+      if (performance.now() - savedAt >= SAVE_MS) write()
     }
     const timer = setInterval(look, LOOK_MS)
     window.addEventListener('pagehide', write)

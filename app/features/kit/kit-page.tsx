@@ -73,13 +73,13 @@ export function KitPage({ own, settings, uses }: KitPageProps) {
               }}
             />
           )}
-          <KitFiles kit={kit} onRead={(text) => tell({ intent: 'keep', kit: text })} />
+          <KitFiles kit={kit} onRead={(text) => tell({ intent: 'save', kit: text })} />
           {isOwn && (
             <button
               type="button"
               className="btn btn-ghost btn-sm"
               onClick={() => {
-                tell({ intent: 'forget', id: kit.id })
+                tell({ intent: 'delete', id: kit.id })
                 change({ kit: 'five' })
               }}
             >

@@ -6,12 +6,12 @@ import type { Kit } from '~/core/kit'
 import { lineEvents } from '~/core/line'
 import type { Voice } from '~/core/sticking'
 import {
-  forget,
-  keepKit,
+  deleteRecord,
   kitRecordSchema,
   listKits,
   listLicks,
   loadSettings,
+  saveKit,
   saveSettings,
 } from '~/storage'
 import { ownKits } from './setting'
@@ -23,8 +23,8 @@ export interface KitNotice {
 }
 
 const commandSchema = z.discriminatedUnion('intent', [
-  z.object({ intent: z.literal('keep'), id: z.string().optional(), kit: z.string().max(65536) }),
-  z.object({ intent: z.literal('forget'), id: z.string().min(1) }),
+  z.object({ intent: z.literal('save'), id: z.string().optional(), kit: z.string().max(65536) }),
+  z.object({ intent: z.literal('delete'), id: z.string().min(1) }),
 ])
 export type KitCommand = z.input<typeof commandSchema>
 
@@ -57,17 +57,17 @@ export async function changeKits(sent: unknown): Promise<KitNotice> {
   const command = commandSchema.safeParse(sent)
   if (!command.success) return { trouble: 'Nothing that can be done with a kit.' }
   const { data } = command
-  if (data.intent === 'forget') {
-    const forgotten = await forget('kits', data.id)
+  if (data.intent === 'delete') {
+    const forgotten = await deleteRecord('kits', data.id)
     return { trouble: forgotten.ok ? '' : 'It could not be deleted: the store does not answer.' }
   }
   const read = parseKit(data.kit)
   if (!read.ok) return { trouble: `This is no kit: ${read.error}` }
   const id = data.id ?? `kit-${nanoid(8)}`
-  return keepOwn({ ...read.value, id })
+  return saveOwn({ ...read.value, id })
 }
 
-async function keepOwn(kit: Kit): Promise<KitNotice> {
+async function saveOwn(kit: Kit): Promise<KitNotice> {
   const known = await listKits()
   const before = known.ok ? known.value.find(({ id }) => id === kit.id) : undefined
   const record = kitRecordSchema.safeParse({
@@ -77,7 +77,7 @@ async function keepOwn(kit: Kit): Promise<KitNotice> {
     createdAt: before?.createdAt ?? Date.now(),
   })
   if (!record.success) return { trouble: 'The name of the kit cannot be used.' }
-  const kept = await keepKit(record.data)
+  const kept = await saveKit(record.data)
   if (!kept.ok) return { trouble: 'It could not be kept: the store does not answer.' }
   if (!before) await saveSettings({ ...(await loadSettings()), kit: kit.id })
   return { trouble: '', id: kit.id }

@@ -1,6 +1,6 @@
 import { findPiece, type Kit, type Piece } from '~/core/kit'
 import type { Lick } from '~/core/line'
-import { type HandPaths, handMeets, handPaths, type PathStop } from '~/core/playing'
+import { type HandPaths, handCollisions, handPaths, type PathStop } from '~/core/playing'
 
 /** A point of the plan, in centimetres as it is drawn: y grows towards the throne. */
 interface Point {
@@ -31,7 +31,7 @@ const BEND = 0.12
 export function toPathView(lick: Lick, kit: Kit): PathView {
   const paths = handPaths(lick, kit)
   const seen = new Set<string>()
-  const meets = handMeets(lick, kit).flatMap(({ kind, right, left }) => {
+  const meets = handCollisions(lick, kit).flatMap(({ kind, right, left }) => {
     const [a, b] = [findPiece(kit, right), findPiece(kit, left)]
     if (!a || !b || seen.has(`${kind} ${a.surface} ${b.surface}`)) return []
     seen.add(`${kind} ${a.surface} ${b.surface}`)

@@ -1,7 +1,13 @@
 import { useMemo, useRef, useState } from 'react'
 import { standIns } from '~/core/kit'
 import { lineEvents } from '~/core/line'
-import { clearSurfaces, DEFAULT_REACH, farStrokes, handMeets, type Meet } from '~/core/playing'
+import {
+  clearSurfaces,
+  DEFAULT_REACH,
+  farStrokes,
+  type HandCollision,
+  handCollisions,
+} from '~/core/playing'
 import { SURFACE_NAMES, type Surface } from '~/core/sticking'
 import { LIMB_NAMES } from '../bench/limb-names'
 import { placeIn } from '../bench/places'
@@ -23,7 +29,7 @@ export function PathsPanel(props: PanelProps) {
   const host = useRef<HTMLDivElement>(null)
   const { kit } = setting
   const view = useMemo(() => toPathView(voiced, kit), [voiced, kit])
-  const meets = useMemo(() => handMeets(voiced, kit), [voiced, kit])
+  const meets = useMemo(() => handCollisions(voiced, kit), [voiced, kit])
   const used = useMemo(
     () => new Set(lineEvents(voiced).map(({ surface }) => surface as Surface)),
     [voiced],
@@ -107,14 +113,14 @@ function KitChoice({ lick, kits, onKit }: PanelProps) {
   )
 }
 
-interface MeetsProps extends PanelProps {
-  readonly meets: readonly Meet[]
-  readonly kind: Meet['kind']
+interface CollisionsProps extends PanelProps {
+  readonly meets: readonly HandCollision[]
+  readonly kind: HandCollision['kind']
   readonly none: string
 }
 
 /** Where hands meet, in words, with other surfaces to choose from; a crossing may be meant. */
-function Meets(props: MeetsProps) {
+function Meets(props: CollisionsProps) {
   const { voiced, meets, kind, none } = props
   const here = meets.filter((meet) => meet.kind === kind)
   if (here.length === 0) return <Nothing>{none}</Nothing>
@@ -135,7 +141,13 @@ function Meets(props: MeetsProps) {
 const WAYS_OUT = 2
 
 /** Other surfaces for the later of two hands that meet, a click each. */
-function WaysOut({ lick, voiced, setting, meet, onEdit }: MeetsProps & { meet: Meet }) {
+function WaysOut({
+  lick,
+  voiced,
+  setting,
+  meet,
+  onEdit,
+}: CollisionsProps & { meet: HandCollision }) {
   const later = lineEvents(voiced).findLast(
     ({ tick, limb }) => tick === meet.toTick && (limb === 'RH' || limb === 'LH'),
   )

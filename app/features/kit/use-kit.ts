@@ -46,7 +46,7 @@ export function useKit(own: readonly Kit[], settings: Settings) {
     clearTimeout(timer.current)
     const kit = pending.current
     pending.current = null
-    if (kit) tell({ intent: 'keep', id: kit.id, kit: formatKit(kit) })
+    if (kit) tell({ intent: 'save', id: kit.id, kit: formatKit(kit) })
   }, [tell])
   useEffect(() => {
     window.addEventListener('pagehide', flush)

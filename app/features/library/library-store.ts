@@ -12,15 +12,15 @@ import {
   type LickRecord,
   type LickTexts,
   listLicks,
-  listSittings,
+  listSessions,
   loadLick,
   loadSettings,
+  type PracticeSessionRecord,
   purgeDeleted,
-  type SittingRecord,
   type StoreIssue,
   setDeleted,
 } from '~/storage'
-import { toSitting } from '../log/sitting'
+import { toPracticeSession } from '../log/practice-session'
 import { demoLicks, fillDemo } from '../shell/demo-fill'
 
 const DAY = 24 * 60 * 60 * 1000
@@ -30,31 +30,31 @@ const KEPT_DELETED = 30 * DAY
 /** The licks of this browser. In the demo, an empty store is filled on the first visit. */
 export async function openLibrary(demo: boolean) {
   await fillDemo(demo)
-  const [listed, settings, sittings] = await Promise.all([
+  const [listed, settings, sessions] = await Promise.all([
     listLicks(),
     loadSettings(),
-    listSittings(),
+    listSessions(),
   ])
   if (!listed.ok) return listed
   void purgeDeleted(Date.now() - KEPT_DELETED)
   return ok({
     ...listed.value,
     turned: settings.turnLetters,
-    cleanTempos: bestClean(sittings.ok ? sittings.value : [], listed.value.licks),
+    cleanTempos: bestClean(sessions.ok ? sessions.value : [], listed.value.licks),
   })
 }
 
 /** The fastest tempo at which each lick was clean, as it would be on the grid that it has now. */
 function bestClean(
-  sittings: readonly SittingRecord[],
+  sessions: readonly PracticeSessionRecord[],
   licks: readonly LickRecord[],
 ): ReadonlyMap<string, number> {
   const best = new Map<string, number>()
   for (const { id, text } of licks) {
-    const own = sittings.filter(({ lickId }) => lickId === id)
+    const own = sessions.filter(({ lickId }) => lickId === id)
     const read = own.length > 0 ? parseLickText(text) : undefined
     if (!read?.ok) continue
-    const [log] = lickLogs(onGrid(own.map(toSitting), read.value.lick.frame.grid))
+    const [log] = lickLogs(onGrid(own.map(toPracticeSession), read.value.lick.frame.grid))
     if (log?.bestClean != null) best.set(id, Math.round(log.bestClean))
   }
   return best

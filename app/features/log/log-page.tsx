@@ -1,8 +1,8 @@
 import { Download } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
-import { formatSittings } from '~/codecs/csv'
-import { FLOW_ID, type SittingRecord } from '~/storage'
+import { formatSessions } from '~/codecs/csv'
+import { FLOW_ID, type PracticeSessionRecord } from '~/storage'
 import { saveFile } from '~/ui/save-file'
 import { plural } from '../bench/figures'
 import { MinutesChart, NeglectedChart, TempoChart } from './charts'
@@ -17,23 +17,23 @@ import {
   toNeglected,
   toTempos,
 } from './log-view'
-import { toSitting } from './sitting'
-import { Sittings } from './sittings'
+import { toPracticeSession } from './practice-session'
+import { SessionList } from './session-list'
 
 interface LogPageProps {
-  readonly sittings: readonly SittingRecord[]
+  readonly sessions: readonly PracticeSessionRecord[]
   readonly licks: readonly LoggedLick[]
 }
 
-/** What was practised: what is due, minutes a day, a lick's tempos over time, and every sitting. */
-export function LogPage({ sittings, licks }: LogPageProps) {
+/** What was practised: what is due, minutes a day, a lick's tempos over time, and every session. */
+export function LogPage({ sessions, licks }: LogPageProps) {
   const [now] = useState(() => Date.now())
-  const due = useMemo(() => toDueRows(sittings, licks, now), [sittings, licks, now])
-  const minutes = useMemo(() => toMinutes(sittings, now), [sittings, now])
-  const neglected = useMemo(() => toNeglected(sittings, licks, now), [sittings, licks, now])
+  const due = useMemo(() => toDueRows(sessions, licks, now), [sessions, licks, now])
+  const minutes = useMemo(() => toMinutes(sessions, now), [sessions, now])
+  const neglected = useMemo(() => toNeglected(sessions, licks, now), [sessions, licks, now])
   const [lickId, setLickId] = useState('')
   const shown = due.find((row) => row.lickId === lickId) ?? due[0]
-  if (sittings.length === 0) {
+  if (sessions.length === 0) {
     return (
       <div className="mx-auto w-full max-w-4xl px-5 py-8">
         <h1 className="font-semibold text-3xl tracking-tight">Log</h1>
@@ -42,7 +42,7 @@ export function LogPage({ sittings, licks }: LogPageProps) {
           <Link className="link" to="/">
             library
           </Link>{' '}
-          and press Practise: every sitting is written down by itself.
+          and press Practise: every session is written down by itself.
         </p>
       </div>
     )
@@ -61,7 +61,7 @@ export function LogPage({ sittings, licks }: LogPageProps) {
             saveFile(
               'practice-log.csv',
               'text/csv',
-              formatSittings(sittings.map(toSitting), titleOf),
+              formatSessions(sessions.map(toPracticeSession), titleOf),
             )
           }
         >
@@ -102,11 +102,11 @@ export function LogPage({ sittings, licks }: LogPageProps) {
               Tempo of {shown.title}
             </h2>
             <p className="text-(--quiet) text-sm">full: clean; hollow: rough, lost, or not said</p>
-            <TempoChart data={toTempos(sittings, licks, shown.lickId)} goal={shown.goal} />
+            <TempoChart data={toTempos(sessions, licks, shown.lickId)} goal={shown.goal} />
             <DataTable
               caption={`Tempo of ${shown.title}`}
               head={['day', 'clean', 'other']}
-              rows={toTempos(sittings, licks, shown.lickId).map(({ day, clean, other }) => [
+              rows={toTempos(sessions, licks, shown.lickId).map(({ day, clean, other }) => [
                 day,
                 clean ?? '–',
                 other ?? '–',
@@ -115,7 +115,7 @@ export function LogPage({ sittings, licks }: LogPageProps) {
           </section>
         )}
       </div>
-      <Sittings sittings={sittings} titleOf={titleOf} />
+      <SessionList sessions={sessions} titleOf={titleOf} />
     </div>
   )
 }

@@ -2,12 +2,12 @@ import * as z from 'zod'
 import { parseLickText } from '~/codecs/lick-text'
 import { gridName } from '~/core/time'
 import {
-  forget,
-  keepSitting,
+  deleteRecord,
   listLicks,
-  listSittings,
-  type SittingRecord,
-  sittingRecordSchema,
+  listSessions,
+  type PracticeSessionRecord,
+  practiceSessionRecordSchema,
+  saveSession,
 } from '~/storage'
 import { fillDemo } from '../shell/demo-fill'
 
@@ -23,9 +23,9 @@ export interface LoggedLick {
 /** The whole log, and the licks that it is about. */
 export async function openLog(demo: boolean) {
   await fillDemo(demo)
-  const [sittings, licks] = await Promise.all([listSittings(), listLicks()])
+  const [sessions, licks] = await Promise.all([listSessions(), listLicks()])
   return {
-    sittings: sittings.ok ? sittings.value : [],
+    sessions: sessions.ok ? sessions.value : [],
     licks: (licks.ok ? licks.value.licks : []).map(({ id, text }): LoggedLick => {
       const read = parseLickText(text)
       const lick = read.ok ? read.value.lick : null
@@ -36,20 +36,20 @@ export async function openLog(demo: boolean) {
 }
 
 const commandSchema = z.discriminatedUnion('intent', [
-  z.object({ intent: z.literal('change'), sitting: sittingRecordSchema }),
-  z.object({ intent: z.literal('forget'), id: z.string().min(1) }),
+  z.object({ intent: z.literal('change'), session: practiceSessionRecordSchema }),
+  z.object({ intent: z.literal('delete'), id: z.string().min(1) }),
 ])
 export type LogCommand =
-  | { readonly intent: 'change'; readonly sitting: SittingRecord }
-  | { readonly intent: 'forget'; readonly id: string }
+  | { readonly intent: 'change'; readonly session: PracticeSessionRecord }
+  | { readonly intent: 'delete'; readonly id: string }
 
-/** Changes or forgets a sitting. */
+/** Changes or forgets a session. */
 export async function changeLog(sent: unknown): Promise<{ trouble: string }> {
   const command = commandSchema.safeParse(sent)
-  if (!command.success) return { trouble: 'Nothing that can be done with a sitting.' }
+  if (!command.success) return { trouble: 'Nothing that can be done with a session.' }
   const done =
-    command.data.intent === 'forget'
-      ? await forget('sittings', command.data.id)
-      : await keepSitting(command.data.sitting)
+    command.data.intent === 'delete'
+      ? await deleteRecord('sittings', command.data.id)
+      : await saveSession(command.data.session)
   return { trouble: done.ok ? '' : 'The store does not answer: nothing was changed.' }
 }

@@ -1,24 +1,24 @@
-import type { LoggedSitting } from '~/codecs/csv'
+import type { LoggedSession } from '~/codecs/csv'
 import { type LickLog, lickLogs, minutesByDay, neglectedLicks, onGrid } from '~/core/log'
 import { nextTempos } from '~/core/practice'
 import { findGrid } from '~/core/time'
-import type { SittingRecord } from '~/storage'
+import type { PracticeSessionRecord } from '~/storage'
 import type { LoggedLick } from './log-store'
-import { toSitting } from './sitting'
+import { toPracticeSession } from './practice-session'
 
 const DAY = 24 * 60 * 60 * 1000
 const SHOWN_DAYS = 28
 
-/** Sittings with the tempos that they would have on the grids that their licks have now. */
+/** SessionList with the tempos that they would have on the grids that their licks have now. */
 export function onGrids(
-  records: readonly SittingRecord[],
+  records: readonly PracticeSessionRecord[],
   licks: readonly LoggedLick[],
-): LoggedSitting[] {
+): LoggedSession[] {
   const grids = new Map(licks.map(({ id, grid }) => [id, findGrid(grid)]))
   return records.map((record) => {
     const grid = grids.get(record.lickId)
-    const sitting = toSitting(record)
-    return (grid && onGrid([sitting], grid)[0]) || sitting
+    const session = toPracticeSession(record)
+    return (grid && onGrid([session], grid)[0]) || session
   })
 }
 
@@ -37,7 +37,7 @@ const NEGLECTED_DAYS = 14
 
 /** The licks of the log in the order in which they are due; those deleted since are left out. */
 export function toDueRows(
-  records: readonly SittingRecord[],
+  records: readonly PracticeSessionRecord[],
   licks: readonly LoggedLick[],
   now: number,
 ): DueRow[] {
@@ -69,9 +69,9 @@ function two(value: number): string {
 }
 
 /** Minutes of the last four weeks, day by day, to a tenth. */
-export function toMinutes(records: readonly SittingRecord[], now: number) {
+export function toMinutes(records: readonly PracticeSessionRecord[], now: number) {
   const from = now - (SHOWN_DAYS - 1) * DAY
-  return minutesByDay(records.map(toSitting), from, now, dayOf).map(({ day, minutes }) => ({
+  return minutesByDay(records.map(toPracticeSession), from, now, dayOf).map(({ day, minutes }) => ({
     day,
     minutes: Math.round(minutes * 10) / 10,
   }))
@@ -82,7 +82,7 @@ export function toMinutes(records: readonly SittingRecord[], now: number) {
  * fastest of the kind.
  */
 export function toTempos(
-  records: readonly SittingRecord[],
+  records: readonly PracticeSessionRecord[],
   licks: readonly LoggedLick[],
   lickId: string,
 ) {
@@ -103,12 +103,12 @@ export const ALONE_DAYS = 7
 
 /** The licks of the library that were left alone: the never practised, then by days. */
 export function toNeglected(
-  records: readonly SittingRecord[],
+  records: readonly PracticeSessionRecord[],
   licks: readonly LoggedLick[],
   now: number,
 ): { readonly never: readonly LoggedLick[]; readonly alone: readonly NeglectedRow[] } {
   const byId = new Map(licks.map((lick) => [lick.id, lick]))
-  const logs = lickLogs(records.map(toSitting))
+  const logs = lickLogs(records.map(toPracticeSession))
   const left = neglectedLicks([...byId.keys()], logs, now, ALONE_DAYS)
   const named = left.flatMap(({ lickId, days }) => {
     const lick = byId.get(lickId)

@@ -1,17 +1,17 @@
 import { describe, expect, it } from 'vitest'
 import { DEMO_LICKS } from '~/demo/licks'
-import { demoSittings } from '~/demo/log'
-import type { SittingRecord } from '~/storage'
+import { demoSessions } from '~/demo/log'
+import type { PracticeSessionRecord } from '~/storage'
 import { dayOf, toDueRows, toMinutes, toNeglected, toTempos } from './log-view'
 
 const DAY = 24 * 60 * 60 * 1000
 const NOW = new Date(2026, 10, 23, 12).getTime()
-const sitting = (
+const session = (
   daysAgo: number,
   tempo: number,
-  rating: SittingRecord['rating'],
+  rating: PracticeSessionRecord['rating'],
   lickId = 'a',
-): SittingRecord => ({
+): PracticeSessionRecord => ({
   id: `${lickId} ${daysAgo} ${tempo}`,
   version: 2,
   lickId,
@@ -34,7 +34,7 @@ const licks = [
 describe('the log as it is shown', () => {
   it('lists what is due first, what is neglected, and nothing of deleted licks', () => {
     const rows = toDueRows(
-      [sitting(1, 80, 'clean'), sitting(20, 60, 'rough', 'b'), sitting(2, 60, 'lost', 'gone')],
+      [session(1, 80, 'clean'), session(20, 60, 'rough', 'b'), session(2, 60, 'lost', 'gone')],
       licks,
       NOW,
     )
@@ -42,21 +42,21 @@ describe('the log as it is shown', () => {
       ['Wheel', 'due', true],
       ['Ring', 'due', false],
     ])
-    const [tomorrow] = toDueRows([sitting(0, 80, 'clean')], licks, NOW)
+    const [tomorrow] = toDueRows([session(0, 80, 'clean')], licks, NOW)
     expect(tomorrow?.due).toBe('due tomorrow')
-    const later = toDueRows([sitting(1, 80, 'clean'), sitting(0, 80, 'clean')], licks, NOW)
+    const later = toDueRows([session(1, 80, 'clean'), session(0, 80, 'clean')], licks, NOW)
     expect(later[0]?.due).toBe('due in 2 days')
   })
 
   it('counts the minutes of four weeks', () => {
-    const minutes = toMinutes([sitting(0, 80, null), sitting(0, 90, null)], NOW)
+    const minutes = toMinutes([session(0, 80, null), session(0, 90, null)], NOW)
     expect(minutes).toHaveLength(28)
     expect(minutes.at(-1)).toEqual({ day: '11-23', minutes: 3 })
   })
 
   it('draws each day’s fastest, clean and other apart', () => {
     const tempos = toTempos(
-      [sitting(1, 80, 'clean'), sitting(1, 84, 'clean'), sitting(1, 92, 'rough')],
+      [session(1, 80, 'clean'), session(1, 84, 'clean'), session(1, 92, 'rough')],
       licks,
       'a',
     )
@@ -69,7 +69,7 @@ describe('a lick that changed its grid', () => {
   const now32 = ring ? [{ ...ring, grid: '1/32' }] : []
 
   it('is not taken to be twice as fast as it was played', () => {
-    const before = [sitting(1, 84, 'clean')]
+    const before = [session(1, 84, 'clean')]
     expect(toTempos(before, now32, 'a')).toEqual([{ day: dayOf(NOW - DAY), clean: 42 }])
     expect(toDueRows(before, now32, NOW)[0]).toMatchObject({ bestClean: 42, next: [42, 45] })
   })
@@ -77,10 +77,10 @@ describe('a lick that changed its grid', () => {
 
 describe('what was left alone', () => {
   it('is listed by days, what was never begun apart', () => {
-    const { never, alone } = toNeglected([sitting(20, 60, 'rough', 'b')], licks, NOW)
+    const { never, alone } = toNeglected([session(20, 60, 'rough', 'b')], licks, NOW)
     expect(never.map(({ title }) => title)).toEqual(['Ring'])
     expect(alone).toEqual([{ id: 'b', title: 'Wheel', days: 20 }])
-    expect(toNeglected([sitting(2, 60, null), sitting(1, 60, null, 'b')], licks, NOW)).toEqual({
+    expect(toNeglected([session(2, 60, null), session(1, 60, null, 'b')], licks, NOW)).toEqual({
       never: [],
       alone: [],
     })
@@ -88,10 +88,10 @@ describe('what was left alone', () => {
 })
 
 describe('the demo’s log', () => {
-  const all = demoSittings()
+  const all = demoSessions()
 
   it('is of licks that are there, over four weeks, the same every time', () => {
-    expect(demoSittings()).toEqual(all)
+    expect(demoSessions()).toEqual(all)
     const ids = new Set(DEMO_LICKS.map(({ id }) => id))
     for (const { lickId, daysAgo, tempo } of all) {
       expect(ids).toContain(lickId)

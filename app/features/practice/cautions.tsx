@@ -10,7 +10,7 @@ function seenBefore(): boolean {
   }
 }
 
-/** The usual cautions, once a sitting: they go at a touch, and stay away until the next one. */
+/** The usual cautions, once a session: they go at a touch, and stay away until the next one. */
 export function Cautions() {
   const [seen, setSeen] = useState(seenBefore)
   if (seen) return null

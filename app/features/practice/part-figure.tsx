@@ -2,7 +2,7 @@ import { memo, type PointerEvent, useMemo, useRef } from 'react'
 import { type SlotRange, startsOf } from '~/core/changes'
 import { type Lick, lineCounts } from '~/core/line'
 import { formatLine } from '~/core/notation'
-import type { CountingSchool } from '~/core/time'
+import type { CountingSystem } from '~/core/time'
 import { SlotLetters } from '../ruler/slot-letters'
 import { toDisc } from '../stacks/disc'
 import { Stack } from '../stacks/discs'
@@ -17,7 +17,7 @@ interface PartFigureProps {
   /** Called with the slots over which a pointer was drawn; where it is not given, none can be. */
   readonly onSelect?: (range: SlotRange) => void
   /** By which its slots are counted, under the letters; not at all where none is given. */
-  readonly school?: CountingSchool
+  readonly school?: CountingSystem
   /** Whether its slots are never lit. */
   readonly quiet?: boolean
 }

@@ -2,13 +2,13 @@ import { type ComponentProps, useMemo, useState } from 'react'
 import type { Rating } from '~/core/log'
 import {
   findStep,
-  LADDER_SCHOOLS,
-  type LadderSchool,
+  LADDER_KINDS,
+  type LadderKind,
   type PlannedStep,
-  PRACTICE_SCHOOLS,
-  type PracticeSchool,
+  PRACTICE_ORDERS,
+  type PracticeOrder,
 } from '~/core/practice'
-import type { PlanRecord, Settings, SittingRecord } from '~/storage'
+import type { PlanRecord, PracticeSessionRecord, Settings } from '~/storage'
 import { SelectField } from '~/ui/field'
 import { Tick } from '~/ui/tick'
 import { Ladder } from './ladder'
@@ -17,13 +17,13 @@ import { StepList } from './step-list'
 import type { Step } from './step-view'
 import { figure } from './words'
 
-const SCHOOL_WORDS: Readonly<Record<PracticeSchool, string>> = {
+const ORDER_WORDS: Readonly<Record<PracticeOrder, string>> = {
   parts: 'part by part',
   halves: 'halves, then glued',
   whole: 'whole and slow',
   bar: 'straight into the bar',
 }
-const LADDER_WORDS: Readonly<Record<LadderSchool, string>> = {
+const LADDER_WORDS: Readonly<Record<LadderKind, string>> = {
   three: 'three rungs',
   bpm: 'by 8 a rung',
   percent: 'by 12 % a rung',
@@ -40,8 +40,8 @@ interface PlanAsideProps {
   readonly rung: number
   readonly goal: number | null
   readonly past: readonly number[]
-  /** The sittings of this lick. */
-  readonly sittings: readonly SittingRecord[]
+  /** The sessions of this lick. */
+  readonly sessions: readonly PracticeSessionRecord[]
   readonly minutes: number
   readonly settings: Settings
   readonly onGoRung: (rung: number) => void
@@ -54,11 +54,11 @@ interface PlanAsideProps {
 
 /** The ladder, what comes next, the steps: the plan beside what is played, and how it is changed. */
 export function PlanAside(props: PlanAsideProps) {
-  const { plan, planned, steps, index, rungs, rung, goal, past, sittings, minutes } = props
+  const { plan, planned, steps, index, rungs, rung, goal, past, sessions, minutes } = props
   const { settings, onGoRung, onGoStep, onChange, onArrange, onSettings, onWatch } = props
   const [editing, setEditing] = useState(false)
   const [arranging, setArranging] = useState(false)
-  const went = useMemo(() => rungs.map((tempo) => lastRating(sittings, tempo)), [rungs, sittings])
+  const went = useMemo(() => rungs.map((tempo) => lastRating(sessions, tempo)), [rungs, sessions])
   return (
     <aside aria-label="Plan" className="flex flex-col gap-4">
       <div className="flex flex-col gap-2">
@@ -80,10 +80,10 @@ export function PlanAside(props: PlanAsideProps) {
             value={plan.rungs ? 'own' : plan.ladder}
             options={[
               ...(plan.rungs ? [{ value: 'own', label: 'my own' }] : []),
-              ...LADDER_SCHOOLS.map((one) => ({ value: one, label: LADDER_WORDS[one] })),
+              ...LADDER_KINDS.map((one) => ({ value: one, label: LADDER_WORDS[one] })),
             ]}
             onChange={(ladder) => {
-              if (ladder !== 'own') onChange({ ladder: ladder as LadderSchool, rungs: null })
+              if (ladder !== 'own') onChange({ ladder: ladder as LadderKind, rungs: null })
             }}
           />
           <SelectField
@@ -117,8 +117,8 @@ export function PlanAside(props: PlanAsideProps) {
         <SelectField
           label="Order"
           value={plan.school}
-          options={PRACTICE_SCHOOLS.map((one) => ({ value: one, label: SCHOOL_WORDS[one] }))}
-          onChange={(school) => onChange({ school: school as PracticeSchool, steps: [] })}
+          options={PRACTICE_ORDERS.map((one) => ({ value: one, label: ORDER_WORDS[one] }))}
+          onChange={(school) => onChange({ school: school as PracticeOrder, steps: [] })}
         />
         <p className="text-(--quiet) text-sm">
           {Math.max(1, Math.round(minutes))} minutes for all of it, {plan.repeats} times a rung
@@ -169,14 +169,14 @@ function Heading({
 }
 
 /** How a tempo went when it was last played; null where it was not, or that was not said. */
-function lastRating(sittings: readonly SittingRecord[], tempo: number): Rating | null {
-  const [last] = sittings
+function lastRating(sessions: readonly PracticeSessionRecord[], tempo: number): Rating | null {
+  const [last] = sessions
     .filter((one) => Math.abs(one.tempo - tempo) < 0.5)
     .sort((a, b) => b.createdAt - a.createdAt)
   return last?.rating ?? null
 }
 
-/** `95 a minute, then a joint alone: slots 4 to 7`. */
+/** `95 a minute, then a transition alone: slots 4 to 7`. */
 function nextWords(
   rungs: readonly number[],
   rung: number,

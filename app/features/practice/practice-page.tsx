@@ -17,14 +17,14 @@ import {
   seamRuns,
   strainsAt,
 } from '~/core/practice'
-import { COUNTING_SCHOOLS, DEFAULT_SCHOOL, gridTicks, type Ticks } from '~/core/time'
+import { COUNTING_SYSTEMS, DEFAULT_COUNTING, gridTicks, type Ticks } from '~/core/time'
 import { PLAIN_VOICING, type Voicing } from '~/core/voicing'
-import type { LickRecord, Settings, SittingRecord } from '~/storage'
+import type { LickRecord, PracticeSessionRecord, Settings } from '~/storage'
 import { turnTexts } from '../bench/turned'
 import { toGrooves } from '../bench/use-grooves'
 import { ownKits, settingOf } from '../kit/setting'
-import { toSitting } from '../log/sitting'
-import { CLICK_VOLUME } from '../player/use-player'
+import { toPracticeSession } from '../log/practice-session'
+import { CLICK_VOLUME } from '../playback/use-playback'
 import { useSettings } from '../settings/use-settings'
 import { notesIn } from '../workbench/notes'
 import { BigCount } from './big-count'
@@ -33,15 +33,15 @@ import { DARK, litOf, type Phase, phaseAt } from './lights'
 import { LoopFields } from './loop-fields'
 import { PartFigure } from './part-figure'
 import { PlanAside } from './plan-aside'
-import type { KeptForPractice } from './practice-store'
+import type { StoredForPractice } from './practice-store'
 import { Ratings } from './ratings'
 import { LIMB_KEYS, SoundStrip } from './sound-strip'
 import { pastLimit, planMinutes, toStep } from './step-view'
-import { useKept } from './use-kept'
 import { useLights } from './use-lights'
 import { usePads } from './use-pads'
 import { usePlan } from './use-plan'
 import { usePracticeKeys } from './use-practice-keys'
+import { useStored } from './use-stored'
 import { useTrainer } from './use-trainer'
 import { useHasVoice, useVoiceCount } from './use-voice-count'
 import {
@@ -60,7 +60,7 @@ import {
 interface PracticePageProps {
   readonly record: LickRecord
   readonly settings: Settings
-  readonly kept: KeptForPractice
+  readonly kept: StoredForPractice
 }
 
 /** A lick to be practised: its build-up step by step, up a ladder of tempos, seen from two metres. */
@@ -74,10 +74,10 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
   )
   const sounds = useMemo(() => soundsOn(setting.kit), [setting])
   const { settings, change: changeSettings } = useSettings(stored)
-  const { sittings, keepSitting, keepPlan, trouble: storeTrouble } = useKept(record.id, kept)
+  const { sessions, saveSession, savePlan, trouble: storeTrouble } = useStored(record.id, kept)
   const own = useMemo(
-    () => sittings.filter(({ lickId }) => lickId === record.id),
-    [sittings, record.id],
+    () => sessions.filter(({ lickId }) => lickId === record.id),
+    [sessions, record.id],
   )
   const log = useMemo(() => logOf(own, lick), [own, lick])
   const { plan, planned, steps, rungs, change, arrange } = usePlan({
@@ -86,7 +86,7 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
     setting,
     log,
     kept: kept.plan,
-    onKeep: keepPlan,
+    onSave: savePlan,
   })
 
   const [index, setIndex] = useState(() => Math.max(0, findStep(planned, -1, 1) ?? 0))
@@ -127,7 +127,7 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
     climbs: plan.climbs,
     countsEach,
     compose,
-    onKeep: keepSitting,
+    onSave: saveSession,
   })
   const { playing, position, begin, stop, setVolume, rate, go, rung, tempo } = trainer
   const play = useCallback(() => (playing ? stop() : begin()), [playing, stop, begin])
@@ -169,7 +169,7 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
   )
   const canSpeak = useHasVoice()
   const { beat, bar } = frameTicks(heard.frame)
-  const school = COUNTING_SCHOOLS.find(({ id }) => id === settings.school) ?? DEFAULT_SCHOOL
+  const school = COUNTING_SYSTEMS.find(({ id }) => id === settings.school) ?? DEFAULT_COUNTING
   const onSlots = saysSlots(heard, tempo)
   const spoken = useCallback(
     (tick: Ticks) => spokenCount(tick, onSlots, heard.frame, school),
@@ -215,7 +215,7 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
   if (!step || !listed) return <NothingYet id={record.id} />
   const rest = breakWords(
     minutesSinceBreak(
-      sittings.map(({ createdAt, seconds }) => ({ at: createdAt, seconds })),
+      sessions.map(({ createdAt, seconds }) => ({ at: createdAt, seconds })),
       Date.now(),
     ),
     settings.breakAfter,
@@ -316,7 +316,7 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
         rung={rung}
         goal={lick.frame.goal}
         past={past}
-        sittings={own}
+        sessions={own}
         minutes={minutes}
         settings={settings}
         onGoRung={go}
@@ -356,7 +356,7 @@ function lickOf(record: LickRecord, { turnLetters }: Settings): Lick {
   return findVoicedLick(turnTexts(record, turnLetters)) ?? EMPTY_LICK
 }
 
-/** A lick's log with the tempos that its sittings would have on the grid it has now. */
-function logOf(own: readonly SittingRecord[], { frame }: Lick): LickLog | undefined {
-  return lickLogs(onGrid(own.map(toSitting), frame.grid))[0]
+/** A lick's log with the tempos that its sessions would have on the grid it has now. */
+function logOf(own: readonly PracticeSessionRecord[], { frame }: Lick): LickLog | undefined {
+  return lickLogs(onGrid(own.map(toPracticeSession), frame.grid))[0]
 }

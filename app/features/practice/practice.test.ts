@@ -4,8 +4,8 @@ import { type LickLog, lickLogs } from '~/core/log'
 import { positionAt, toPerformance } from '~/core/performance'
 import { DEFAULT_SETTING } from '~/core/playing'
 import { buildUp, type PracticeForm, planSteps, repeatStep, strainsAt } from '~/core/practice'
-import { type CountingSchool, DEFAULT_SCHOOL } from '~/core/time'
-import type { SittingRecord } from '~/storage'
+import { type CountingSystem, DEFAULT_COUNTING } from '~/core/time'
+import type { PracticeSessionRecord } from '~/storage'
 import { lickOf } from '../../../tests/support/licks'
 import { DARK, litOf, phaseAt, slotTicks } from './lights'
 import { pastLimit, planMinutes, toStep, toSteps } from './step-view'
@@ -31,7 +31,7 @@ describe('the steps of a plan', () => {
   it('are said in words, each once, parts with their slots', () => {
     const words = steps.map((step) => step.words)
     expect(new Set(words).size).toBe(words.length)
-    expect(words).toContain('a joint alone: slots 4 to 7')
+    expect(words).toContain('a transition alone: slots 4 to 7')
     expect(words.at(-1)).toBe('in the bar, after groove: 1 + 1')
   })
 
@@ -70,7 +70,7 @@ describe('the steps of a plan', () => {
 describe('the rungs of a lick', () => {
   const log = (bestClean: number | null, tense: number | null): LickLog => ({
     lickId: 'a',
-    sittings: 1,
+    sessions: 1,
     seconds: 60,
     lastAt: 0,
     bestClean,
@@ -137,7 +137,7 @@ describe('the lights', () => {
 })
 
 describe('what is said', () => {
-  const sitting = (tempo: number, grid: string): SittingRecord => ({
+  const session = (tempo: number, grid: string): PracticeSessionRecord => ({
     id: 'a',
     version: 2,
     lickId: 'a',
@@ -155,9 +155,9 @@ describe('what is said', () => {
 
   it('warns of a jump that the metronome hides (hard case 22)', () => {
     const lick = lickOf('grid: 1/32\nline: RLRL')
-    expect(jumpWords(lick, 58, [sitting(54, '1/16')])).toContain('2.15 times as fast as 54 in 1/16')
-    expect(jumpWords(lick, 58, [sitting(54, '1/32')])).toBe('')
-    expect(jumpWords(lick, 28, [sitting(54, '1/16')])).toBe('')
+    expect(jumpWords(lick, 58, [session(54, '1/16')])).toContain('2.15 times as fast as 54 in 1/16')
+    expect(jumpWords(lick, 58, [session(54, '1/32')])).toBe('')
+    expect(jumpWords(lick, 28, [session(54, '1/16')])).toBe('')
     expect(jumpWords(lick, 58, [])).toBe('')
   })
 
@@ -169,8 +169,8 @@ describe('what is said', () => {
     expect(strainsAt(heavy, 184, DEFAULT_SETTING).map(strainWords)[0]).toBe(
       'kick: 163.0 ms from stroke to stroke, where it needs 170. Slower, or not for long.',
     )
-    const [log] = lickLogs([{ ...sitting(92.54, '1/16'), at: 0 }])
-    expect(log && logWords(log)).toBe('1 sitting, 2 minutes; best clean 92.5')
+    const [log] = lickLogs([{ ...session(92.54, '1/16'), at: 0 }])
+    expect(log && logWords(log)).toBe('1 session, 2 minutes; best clean 92.5')
     const fill = { name: 'fill', bar: 1, beat: 0, slot: 0 } as const
     expect(phaseWords(fill, LICK, 2)).toBe('fill, bar 1 of 2')
     expect(phaseWords({ ...fill, name: 'groove', bar: 2 }, LICK, 1)).toBe('groove')
@@ -178,13 +178,13 @@ describe('what is said', () => {
 
   it('counts aloud by the school, slot by slot where a voice can', () => {
     const frame = lickOf('grid: 1/16\nline: RL').frame
-    const said = (school: CountingSchool, onSlots: boolean) =>
+    const said = (school: CountingSystem, onSlots: boolean) =>
       [10080, 12600, 15120, 17640]
         .map((tick) => spokenCount(tick, onSlots, frame, school))
         .join(' ')
-    expect(said(DEFAULT_SCHOOL, true)).toBe('2 ee and uh')
-    expect(said(DEFAULT_SCHOOL, false)).toBe('2 2 2 2')
-    expect(spokenCount(-10080, false, frame, DEFAULT_SCHOOL)).toBe('4')
+    expect(said(DEFAULT_COUNTING, true)).toBe('2 ee and uh')
+    expect(said(DEFAULT_COUNTING, false)).toBe('2 2 2 2')
+    expect(spokenCount(-10080, false, frame, DEFAULT_COUNTING)).toBe('4')
     expect([60, 90].map((tempo) => saysSlots(lickOf('RL'), tempo))).toEqual([true, false])
   })
 

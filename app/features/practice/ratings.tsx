@@ -1,6 +1,6 @@
 import { ArrowDown, ArrowLeft, ArrowRight } from 'lucide-react'
 import type { Rating } from '~/core/log'
-import { PlayButton } from '../player/play-button'
+import { PlayButton } from '../playback/play-button'
 
 const RATES = [
   { rating: 'clean', words: 'up a rung', Arrow: ArrowRight, key: 'ArrowRight' },

@@ -15,7 +15,7 @@ const PART_WORDS: Readonly<Record<PartKind, string>> = {
   hands: 'hands alone',
   feet: 'feet alone',
   together: 'on one surface',
-  joint: 'a joint alone',
+  transition: 'a transition alone',
   bottleneck: 'the tightest move',
   half: 'a half alone',
   'right-voices': 'the right hand’s voices',
@@ -55,7 +55,7 @@ export function toStep(part: PracticePart, form: PracticeForm, lick: Lick): Step
   return { key: partKey(part), words, part, form, skipped: false, played }
 }
 
-/** `a joint alone: slots 4 to 7`, `in the bar, after groove: 1 + 1`. */
+/** `a transition alone: slots 4 to 7`, `in the bar, after groove: 1 + 1`. */
 function partWords({ kind, range }: PracticePart, form: PracticeForm, lick: Lick): string {
   const partial = range.to - range.from < lick.line.slots.length
   const words = partial

@@ -17,7 +17,7 @@ import { toSteps } from './step-view'
 export function newPlan(lickId: string, now: number): PlanRecord {
   return {
     id: lickId,
-    version: 1,
+    version: 2,
     createdAt: now,
     school: 'parts',
     ladder: 'three',
@@ -52,11 +52,11 @@ interface Planned {
   readonly setting: Setting
   readonly log: LickLog | undefined
   readonly kept: PlanRecord | null
-  readonly onKeep: (plan: PlanRecord) => void
+  readonly onSave: (plan: PlanRecord) => void
 }
 
 /** The plan of a lick: its steps and its ladder, kept as they are changed. */
-export function usePlan({ lickId, lick, setting, log, kept, onKeep }: Planned) {
+export function usePlan({ lickId, lick, setting, log, kept, onSave }: Planned) {
   const [plan, setPlan] = useState(() => kept ?? newPlan(lickId, Date.now()))
   // What is proposed does not move under the player: it is taken from the log as it was at first.
   const [first] = useState(log)
@@ -71,9 +71,9 @@ export function usePlan({ lickId, lick, setting, log, kept, onKeep }: Planned) {
     (changed: Partial<PlanRecord>) => {
       const next = { ...plan, ...changed }
       setPlan(next)
-      onKeep(next)
+      onSave(next)
     },
-    [plan, onKeep],
+    [plan, onSave],
   )
   const arrange = useCallback(
     (next: readonly PlannedStep[]) => change({ steps: toChoices(next) }),

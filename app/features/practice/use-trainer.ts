@@ -14,8 +14,8 @@ import {
   standAt,
 } from '~/core/practice'
 import { gridName, secondsPerTick } from '~/core/time'
-import type { SittingRecord } from '~/storage'
-import { useSounding } from '../player/use-sounding'
+import type { PracticeSessionRecord } from '~/storage'
+import { useSounding } from '../playback/use-sounding'
 import type { Step } from './step-view'
 
 interface Trained {
@@ -28,25 +28,25 @@ interface Trained {
   /** Whether every round is counted in. */
   readonly countsEach: boolean
   readonly compose: () => Performance
-  readonly onKeep: (sitting: SittingRecord) => void
+  readonly onSave: (session: PracticeSessionRecord) => void
 }
 
 /** How often what is running is looked at, and written down: until the last second it is in the log. */
 const LOOK_MS = 200
-const KEEP_MS = 1000
+const SAVE_MS = 1000
 
-/** A sitting while it goes on, and the standing on the ladder that it belongs to. */
+/** A session while it goes on, and the standing on the ladder that it belongs to. */
 interface Running {
   readonly stand: Standing
-  readonly sitting: SittingRecord
+  readonly session: PracticeSessionRecord
 }
 
 /**
- * Plays a step up its ladder. Where the music is tells the rung, the repeats and the sitting: they
+ * Plays a step up its ladder. Where the music is tells the rung, the repeats and the session: they
  * are worked out from the bars that have sounded, never counted beside them.
  */
 export function useTrainer(trained: Trained) {
-  const { lickId, step, rungs, repeats, climbs, countsEach, compose, onKeep } = trained
+  const { lickId, step, rungs, repeats, climbs, countsEach, compose, onSave } = trained
   const climb = useMemo(
     () => climbOf(step, rungs.length, climbs ? repeats : null, countsEach),
     [step, rungs, climbs, repeats, countsEach],
@@ -65,8 +65,8 @@ export function useTrainer(trained: Trained) {
   const { playing, position, start, stop } = sounding
   const [shown, setShown] = useState({ bar: 0, done: 0 })
   const running = useRef<Running | null>(null)
-  const keep = useRef(onKeep)
-  keep.current = onKeep
+  const keep = useRef(onSave)
+  keep.current = onSave
 
   const pending = playing && (chosen.at(-1)?.bar ?? 0) > shown.bar ? chosen.at(-1) : undefined
   const standing = standAt(chosen, shown.bar, climb)
@@ -81,11 +81,11 @@ export function useTrainer(trained: Trained) {
 
   useEffect(() => {
     if (!playing || !step) return
-    let keptAt = 0
+    let savedAt = 0
     const write = () => {
       const now = running.current
-      if (now && now.sitting.seconds >= 1) keep.current(now.sitting)
-      keptAt = performance.now()
+      if (now && now.session.seconds >= 1) keep.current(now.session)
+      savedAt = performance.now()
     }
     const look = () => {
       const at = position()
@@ -101,13 +101,13 @@ export function useTrainer(trained: Trained) {
       const tempo = tempoAt(stand.rung)
       const known = running.current
       const now =
-        known && sameStand(known.stand, stand) && known.sitting.tempo === tempo
+        known && sameStand(known.stand, stand) && known.session.tempo === tempo
           ? known
-          : { stand, sitting: newSitting(lickId, step, tempo) }
+          : { stand, session: newSession(lickId, step, tempo) }
       running.current = measured(now, at.played, tempo, climb, beat)
-      const done = running.current.sitting.repeats
+      const done = running.current.session.repeats
       setShown((last) => (last.bar === at.bar && last.done === done ? last : { bar: at.bar, done }))
-      if (performance.now() - keptAt >= KEEP_MS) write()
+      if (performance.now() - savedAt >= SAVE_MS) write()
     }
     const timer = setInterval(look, LOOK_MS)
     window.addEventListener('pagehide', write)
@@ -118,11 +118,11 @@ export function useTrainer(trained: Trained) {
     }
   }, [playing, step, position, chosen, climb, tempoAt, beat, lickId])
 
-  const say = useCallback((changed: Partial<SittingRecord>) => {
+  const say = useCallback((changed: Partial<PracticeSessionRecord>) => {
     const now = running.current
-    if (!now || now.sitting.seconds < 1) return
-    running.current = { ...now, sitting: { ...now.sitting, ...changed } }
-    keep.current(running.current.sitting)
+    if (!now || now.session.seconds < 1) return
+    running.current = { ...now, session: { ...now.session, ...changed } }
+    keep.current(running.current.session)
   }, [])
 
   /** Goes to a rung: at once in silence, else from where what is played comes round. */
@@ -181,7 +181,7 @@ function sameStand(a: Standing, b: Standing): boolean {
   return a.bar === b.bar && a.rung === b.rung
 }
 
-function newSitting(lickId: string, step: Step, tempo: number): SittingRecord {
+function newSession(lickId: string, step: Step, tempo: number): PracticeSessionRecord {
   return {
     id: nanoid(),
     version: 2,
@@ -199,9 +199,9 @@ function newSitting(lickId: string, step: Step, tempo: number): SittingRecord {
   }
 }
 
-/** A sitting with its repeats and seconds up to a tick since the count-in. */
+/** A session with its repeats and seconds up to a tick since the count-in. */
 function measured(
-  { stand, sitting }: Running,
+  { stand, session }: Running,
   played: number,
   tempo: number,
   climb: Climb,
@@ -211,6 +211,6 @@ function measured(
   const seconds = Math.round(ticks * secondsPerTick(tempo, beat) * 10) / 10
   return {
     stand,
-    sitting: { ...sitting, repeats: repeatsOn(stand, played, climb), seconds },
+    session: { ...session, repeats: repeatsOn(stand, played, climb), seconds },
   }
 }

@@ -5,24 +5,24 @@ import type { SeamRun, Strain } from '~/core/practice'
 import {
   barTicks,
   beatTicks,
-  type CountingSchool,
+  type CountingSystem,
   countSyllable,
   findGrid,
   gridName,
   type Ticks,
 } from '~/core/time'
-import type { SittingRecord } from '~/storage'
+import type { PracticeSessionRecord } from '~/storage'
 import { plural, tenth } from '../bench/figures'
 import { LIMB_NAMES } from '../bench/limb-names'
 import type { Phase } from './lights'
 
-/** `3 sittings, 12 minutes; best clean 84, tense at 92`. */
-export function logWords({ sittings, seconds, bestClean, tense }: LickLog): string {
+/** `3 sessions, 12 minutes; best clean 84, tense at 92`. */
+export function logWords({ sessions, seconds, bestClean, tense }: LickLog): string {
   const minutes = Math.round(seconds / 60)
   const time = minutes === 0 ? `${Math.round(seconds)} seconds` : plural(minutes, 'minute')
   const clean = bestClean === null ? 'nothing clean yet' : `best clean ${figure(bestClean)}`
   const tight = tense === null ? '' : `, tense at ${figure(tense)}`
-  return `${plural(sittings, 'sitting')}, ${time}; ${clean}${tight}`
+  return `${plural(sessions, 'session')}, ${time}; ${clean}${tight}`
 }
 
 /** A tempo to a tenth, without a nought behind the point. */
@@ -44,7 +44,7 @@ export function spokenCount(
   tick: Ticks,
   onSlots: boolean,
   { meter, grid }: Pick<Frame, 'meter' | 'grid'>,
-  school: CountingSchool,
+  school: CountingSystem,
 ): string {
   if (!onSlots) return String(1 + Math.floor(modulo(tick, barTicks(meter)) / beatTicks(meter)))
   const word = countSyllable(tick, grid, meter, school)
@@ -88,8 +88,12 @@ const JUMP = 1.25
  * A warning where the same figure on the metronome is another speed than last time, since the lick is
  * on another grid now; empty where it is not.
  */
-export function jumpWords(lick: Lick, tempo: number, sittings: readonly SittingRecord[]): string {
-  const last = [...sittings].sort((a, b) => a.createdAt - b.createdAt).at(-1)
+export function jumpWords(
+  lick: Lick,
+  tempo: number,
+  sessions: readonly PracticeSessionRecord[],
+): string {
+  const last = [...sessions].sort((a, b) => a.createdAt - b.createdAt).at(-1)
   const grid = last && findGrid(last.grid)
   if (!last || !grid || gridName(grid) === gridName(lick.frame.grid)) return ''
   const jump = speedJump({ tempo: last.tempo, grid }, { tempo, grid: lick.frame.grid })

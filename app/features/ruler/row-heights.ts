@@ -32,7 +32,7 @@ export function rowHeights({ lick }: Scene, slotWidth: number): RowHeights {
     (most, slot) => Math.max(most, slot.kind === 'struck' ? slot.strokes.length : 1),
     1,
   )
-  const used = limbsOf([lick.line, ...lick.layers.map(({ line }) => line)])
+  const used = limbsOf([lick.line, ...lick.ostinatos.map(({ line }) => line)])
   const { kind } = lick.frame.landing
   if (kind === 'crash' || kind === 'stop')
     for (const limb of [crashHand(lick), 'RF'] as const) used.add(limb)

@@ -4,7 +4,7 @@ import { type StaffView, toStaff } from '~/core/engraving'
 import { keepEqual } from '~/core/foundation'
 import type { Lick } from '~/core/line'
 import type { Move } from '~/core/playing'
-import type { CountingSchool } from '~/core/time'
+import type { CountingSystem } from '~/core/time'
 import { useNearRows } from '~/ui/use-near-rows'
 import { STAFF_HEIGHT } from '../staff/draw-unit'
 import { type Ruler, type RulerRow, toRuler } from './layout'
@@ -21,7 +21,7 @@ import { type RowView, rowKey, type Scene, toRowView, toScene } from './view'
 interface RulerViewProps {
   readonly lick: Lick
   readonly width: number
-  readonly school: CountingSchool
+  readonly school: CountingSystem
   readonly staffView: StaffView
   readonly selection: SlotRange | null
   readonly gestures: RulerGestures
@@ -45,11 +45,11 @@ export function RulerView(props: RulerViewProps) {
     props
   const labelled = width >= LABELS_FROM
   const host = useRef<HTMLDivElement>(null)
-  const ruler = useKept(
+  const ruler = useStored(
     useMemo(() => toRuler(lick, width - (labelled ? LABELS_WIDTH : 0)), [lick, width, labelled]),
   )
   const scene = useMemo(() => toScene(lick, school), [lick, school])
-  const heights = useKept(
+  const heights = useStored(
     useMemo(() => rowHeights(scene, ruler.slotWidth), [scene, ruler.slotWidth]),
   )
   rulerRef.current = ruler
@@ -92,7 +92,7 @@ export function RulerView(props: RulerViewProps) {
 }
 
 /** A value whose parts that did not change stay the same objects. */
-function useKept<T>(next: T): T {
+function useStored<T>(next: T): T {
   const last = useRef<T>(undefined)
   const kept = useMemo(() => keepEqual(last.current, next), [next])
   last.current = kept

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { lineEvents } from '~/core/line'
-import { DEFAULT_SCHOOL } from '~/core/time'
+import { DEFAULT_COUNTING } from '~/core/time'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
 import { toRuler, xOf } from './layout'
@@ -10,7 +10,7 @@ import { rowKey, toRowView, toScene } from './view'
 const views = (text: string, width = 900) => {
   const lick = lickOf(text)
   const ruler = toRuler(lick, width)
-  const scene = toScene(lick, DEFAULT_SCHOOL)
+  const scene = toScene(lick, DEFAULT_COUNTING)
   return ruler.rows.map((row) => toRowView(scene, ruler, row))
 }
 
@@ -124,7 +124,7 @@ describe('rows', () => {
     const keysOf = (text: string) => {
       const lick = lickOf(text)
       const ruler = toRuler(lick, 820)
-      const scene = toScene(lick, DEFAULT_SCHOOL)
+      const scene = toScene(lick, DEFAULT_COUNTING)
       return ruler.rows.map((row) => rowKey(scene, ruler, row))
     }
     const before = keysOf('bars: 2\nline: RLRL*8')
@@ -140,7 +140,7 @@ describe('rows', () => {
         const rowsOf = (long: typeof one) => {
           const lick = { ...long, frame: { ...long.frame, bars: null } }
           const ruler = toRuler(lick, 900)
-          const scene = toScene(lick, DEFAULT_SCHOOL)
+          const scene = toScene(lick, DEFAULT_COUNTING)
           return ruler.rows.map(
             (row) =>
               [rowKey(scene, ruler, row), JSON.stringify(toRowView(scene, ruler, row))] as const,

@@ -1,13 +1,13 @@
 import type { SlotRange } from '~/core/changes'
 import { frameTicks, type Lick, lickSlots, type TimedSlot } from '~/core/line'
 import { type Letter, SURFACE_NAMES, strokeSurface, strokesInSlot } from '~/core/sticking'
-import { beatTicks, type CountingSchool, countSyllable } from '~/core/time'
+import { beatTicks, type CountingSystem, countSyllable } from '~/core/time'
 
 /** What a screen reader says of a selection: its one slot, or how many from where to where. */
 export function selectionWords(
   lick: Lick,
   selection: SlotRange | null,
-  school: CountingSchool,
+  school: CountingSystem,
 ): string {
   const slots = lickSlots(lick)
   const [first, last] = [slots[selection?.from ?? -1], slots[(selection?.to ?? 0) - 1]]
@@ -18,7 +18,7 @@ export function selectionWords(
 }
 
 /** A slot in words: `3 e, beat 3: left hand, ghost, on snare`. */
-export function spokenSlot(slot: TimedSlot, lick: Lick, school: CountingSchool): string {
+export function spokenSlot(slot: TimedSlot, lick: Lick, school: CountingSystem): string {
   const strokes = strokesInSlot(slot.content).map(({ stroke }) => stroke)
   const { meter } = lick.frame
   const { bar } = frameTicks(lick.frame)

@@ -19,7 +19,7 @@ import {
   strokesInSlot,
 } from '~/core/sticking'
 import {
-  type CountingSchool,
+  type CountingSystem,
   countSyllable,
   gridName,
   gridTicks,
@@ -87,7 +87,7 @@ export interface RowView {
 /** A lick as its rows are made from it: worked out once a change, whatever rows are on screen. */
 export interface Scene {
   readonly lick: Lick
-  readonly school: CountingSchool
+  readonly school: CountingSystem
   readonly slots: readonly TimedSlot[]
   /** The first slot of each group. */
   readonly groupStarts: readonly number[]
@@ -96,7 +96,7 @@ export interface Scene {
 }
 
 /** Everything the rows of a lick have in common. */
-export function toScene(lick: Lick, school: CountingSchool): Scene {
+export function toScene(lick: Lick, school: CountingSystem): Scene {
   let start = 0
   const groupStarts = lick.line.groups.map((size) => {
     const first = start
@@ -108,7 +108,7 @@ export function toScene(lick: Lick, school: CountingSchool): Scene {
     school,
     slots: lickSlots(lick),
     groupStarts,
-    frameKey: JSON.stringify([lick.frame, lick.layers, school.id]),
+    frameKey: JSON.stringify([lick.frame, lick.ostinatos, school.id]),
   }
 }
 
@@ -131,7 +131,7 @@ export function toRowView(scene: Scene, ruler: Ruler, row: RulerRow): RowView {
 function laneMarks(lick: Lick, ruler: Ruler, row: RulerRow): LaneMark[] {
   const events = strokeEventsBetween(lick, row.from, row.to)
   const wanted = new Map<string, number>()
-  for (const { tick, limb } of lick.layers.length > 0 ? events : []) {
+  for (const { tick, limb } of lick.ostinatos.length > 0 ? events : []) {
     wanted.set(`${tick} ${limb}`, (wanted.get(`${tick} ${limb}`) ?? 0) + 1)
   }
   return events.map(({ tick, limb, surface, dynamic, layer }) => ({
@@ -238,7 +238,7 @@ function countMarks(
   ruler: Ruler,
   row: RulerRow,
   slots: readonly TimedSlot[],
-  school: CountingSchool,
+  school: CountingSystem,
 ): CountMark[] {
   const { meter, grid, start } = lick.frame
   const { beat } = frameTicks(lick.frame)
@@ -271,7 +271,7 @@ function letterMark(
   lick: Lick,
   ruler: Ruler,
   row: RulerRow,
-  school: CountingSchool,
+  school: CountingSystem,
 ): LetterMark {
   const strokes = [...strokesInSlot(slot.content)].map(({ stroke }) => stroke)
   return {

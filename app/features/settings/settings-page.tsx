@@ -1,8 +1,8 @@
 import { useState } from 'react'
 import { useFetcher } from 'react-router'
 import {
-  COUNTING_SCHOOLS,
-  type CountingSchool,
+  COUNTING_SYSTEMS,
+  type CountingSystem,
   countSyllable,
   findGrid,
   gridTicks,
@@ -31,7 +31,7 @@ export function SettingsPage({ settings }: { settings: Settings }) {
           digits.
         </p>
         <div className="mt-4 flex flex-col gap-3">
-          {COUNTING_SCHOOLS.map((school) => (
+          {COUNTING_SYSTEMS.map((school) => (
             <label
               key={school.id}
               className="flex cursor-pointer gap-4 rounded-box border border-base-300 bg-base-100 p-4 has-checked:border-primary"
@@ -121,7 +121,7 @@ function Choice<T extends string>({
 }
 
 /** The syllables of beat 2 in 4/4 on a grid: the words shown are the words used. */
-function countOfBeat(school: CountingSchool, name: string): string {
+function countOfBeat(school: CountingSystem, name: string): string {
   const grid = findGrid(name)
   if (!grid) return ''
   const meter = toMeter(4, 4)

@@ -17,13 +17,13 @@ export async function demoLicks() {
 /** In the demo, fills a store that nobody has visited: the circus's licks, and four weeks of their log. */
 export async function fillDemo(demo: boolean): Promise<void> {
   if (!demo) return
-  const [licks, { demoSittings }] = await Promise.all([demoLicks(), import('~/demo/log')])
+  const [licks, { demoSessions }] = await Promise.all([demoLicks(), import('~/demo/log')])
   const midnight = new Date().setHours(0, 0, 0, 0)
-  const sittings = demoSittings().map(({ daysAgo, minute, ...sitting }, i) => ({
-    ...sitting,
+  const sessions = demoSessions().map(({ daysAgo, minute, ...session }, i) => ({
+    ...session,
     id: `demo-${i}`,
     version: 2 as const,
     createdAt: midnight - daysAgo * DAY + minute * 60_000,
   }))
-  await fillOnFirstVisit(licks, Date.now(), sittings)
+  await fillOnFirstVisit(licks, Date.now(), sessions)
 }

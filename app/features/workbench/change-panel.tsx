@@ -5,9 +5,9 @@ import {
   type Change,
   type ChangeKind,
   cut,
-  halfRateLayers,
+  halfRateOstinatos,
   phraseOf,
-  withoutLayers,
+  withoutOstinatos,
 } from '~/core/changes'
 import { cutsOf, renotate } from '~/core/fitting'
 import type { Lick } from '~/core/line'
@@ -194,11 +194,11 @@ function Whole({ lick, onEdit }: { lick: Lick; onEdit: (edit: Edit) => void }) {
     const words = `Written ${way === 'faster' ? 'twice' : 'half'} as fast: ${gridName(after.frame.grid)} at ${after.frame.tempo}`
     return [[words, after] as const]
   })
-  const slowFeet = halfRateLayers(lick)
+  const slowFeet = halfRateOstinatos(lick)
   const acts = [
     ...written,
     ...(slowFeet ? [['Feet under it at half the rate', slowFeet] as const] : []),
-    ...(lick.layers.length > 0 ? [['Nothing under it', withoutLayers(lick)] as const] : []),
+    ...(lick.ostinatos.length > 0 ? [['Nothing under it', withoutOstinatos(lick)] as const] : []),
   ]
   if (acts.length === 0) return null
   return (

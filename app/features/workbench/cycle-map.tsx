@@ -1,8 +1,8 @@
 import { useMemo } from 'react'
-import type { MeetingMark } from '~/core/fitting'
+import type { CycleMark } from '~/core/fitting'
 import { frameTicks, type Lick } from '~/core/line'
 import { hasAccent } from '~/core/sticking'
-import { type CountingSchool, countSyllable, type Ticks } from '~/core/time'
+import { type CountingSystem, countSyllable, type Ticks } from '~/core/time'
 import { type Ruler, type RulerRow, toRuler, xOf } from '../ruler/layout'
 import { Count, StackColumn } from '../ruler/row-marks'
 import { type RowView, type Scene, slotsBetween, toRowView, toScene } from '../ruler/view'
@@ -11,9 +11,9 @@ interface CycleMapProps {
   /** The line as it runs on over the barlines. */
   readonly lick: Lick
   /** Every first note and accent until the phrase meets the barline. */
-  readonly marks: readonly MeetingMark[]
+  readonly marks: readonly CycleMark[]
   readonly width: number
-  readonly school: CountingSchool
+  readonly school: CountingSystem
 }
 
 const COUNT_BASELINE = 18
@@ -112,7 +112,7 @@ function Accents({ view }: { view: RowView }) {
 const SPOKEN = 24
 
 /** The map in words, for those who do not see it. */
-function mapWords({ frame }: Lick, marks: readonly MeetingMark[], school: CountingSchool): string {
+function mapWords({ frame }: Lick, marks: readonly CycleMark[], school: CountingSystem): string {
   const places = marks
     .filter(({ first }) => first)
     .slice(0, SPOKEN)

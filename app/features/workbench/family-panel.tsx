@@ -5,11 +5,11 @@ import { type Phrase, phraseOf } from '~/core/changes'
 import { accentFamily, type Family, inversionFamily, kickFamily } from '~/core/families'
 import { PhraseStacks, PhraseText } from '../stacks/phrase-figure'
 import { appendPhrase, replaceRange } from './edits'
-import type { CellCommand } from './kept-store'
 import type { PanelProps } from './panel-props'
 import { Act, Choice, Nothing, Part } from './parts'
+import type { CellCommand } from './saved-store'
 import { soloLick } from './solo'
-import { useKeeping } from './use-keeping'
+import { useSaving } from './use-saving'
 
 const RULES = [
   ['kicks', 'Kicks in the holes'],
@@ -52,18 +52,18 @@ export function FamilyPanel(props: PanelProps) {
   const member = family && family.count > 0n ? family.at(BigInt(at)) : null
   const step = (by: number) => setIndex(Math.max(0, Math.min(last, at + by)))
   const name = RULES.find(([id]) => id === rule)?.[1] ?? ''
-  const { tell, trouble, busy } = useKeeping<CellCommand>('/cells')
-  const [keptAt, setKeptAt] = useState(-1)
+  const { tell, trouble, busy } = useSaving<CellCommand>('/cells')
+  const [savedAt, setSavedAt] = useState(-1)
   const keep = (phrase: Phrase) => {
-    setKeptAt(at)
+    setSavedAt(at)
     tell({
-      intent: 'keep',
+      intent: 'save',
       name: `${name} ${at + 1}`,
       line: formatPhrase(phrase),
       tags: ['family'],
     })
   }
-  const kept = trouble || (keptAt === at && !busy ? `Kept as “${name} ${at + 1}”` : '')
+  const kept = trouble || (savedAt === at && !busy ? `Kept as “${name} ${at + 1}”` : '')
   return (
     <div className="flex flex-col gap-4">
       <div className="flex flex-wrap items-center gap-3">

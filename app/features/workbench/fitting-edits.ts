@@ -1,12 +1,12 @@
 import { phraseOf, startsOf } from '~/core/changes'
-import type { Mend } from '~/core/fitting'
+import type { Fix } from '~/core/fitting'
 import type { Lick } from '~/core/line'
 import { REST } from '~/core/sticking'
 import { gridName, placeName } from '~/core/time'
 import { type Edit, replaceRange } from './edits'
 
 /** What a way of mending is called. */
-export function mendWords({ kind, grid, start }: Mend, lick: Lick): string {
+export function fixWords({ kind, grid, start }: Fix, lick: Lick): string {
   switch (kind) {
     case 'cut':
       return 'Cut at the landing'
@@ -36,8 +36,8 @@ export function mendWords({ kind, grid, start }: Mend, lick: Lick): string {
 }
 
 /** The edit of a mend: only the slots that it adds or takes away are typed anew. */
-export function mendEdit(lick: Lick, mend: Mend): Edit {
-  const label = mendWords(mend, lick)
+export function fixEdit(lick: Lick, mend: Fix): Edit {
+  const label = fixWords(mend, lick)
   const [old, now] = [lick.line.slots.length, mend.lick.line.slots.length]
   if (mend.kind === 'remainder-first') {
     const typed = phraseOf(mend.lick.line, { from: 0, to: now - old })

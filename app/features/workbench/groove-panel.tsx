@@ -4,11 +4,11 @@ import { type Groove, grooveBar, parseGrooveBar, toGroove } from '~/core/groove'
 import { type Lick, NO_GROOVE } from '~/core/line'
 import { findGrid } from '~/core/time'
 import { PhraseStacks } from '../stacks/phrase-figure'
-import type { GrooveCommand } from './kept-store'
 import type { PanelProps } from './panel-props'
 import { Act, Nothing, Part, TextBox } from './parts'
+import type { GrooveCommand } from './saved-store'
 import { soloLick } from './solo'
-import { useKeeping } from './use-keeping'
+import { useSaving } from './use-saving'
 
 const GRIDS = ['1/4', '1/8', '1/8t', '1/16', '1/16t', '1/32']
 
@@ -61,7 +61,7 @@ interface GrooveFormProps {
 }
 
 function GrooveForm({ lick, meterKey, grooves, onHear }: GrooveFormProps) {
-  const { tell, trouble, busy } = useKeeping<GrooveCommand>('/grooves')
+  const { tell, trouble, busy } = useSaving<GrooveCommand>('/grooves')
   const { meter, groove: id } = lick.frame
   const now = useMemo(
     () => grooveBar(toGroove(id === NO_GROOVE ? 'eighths' : id, grooves), meter),
@@ -76,7 +76,7 @@ function GrooveForm({ lick, meterKey, grooves, onHear }: GrooveFormProps) {
   const field = 'min-w-0 rounded-field border border-base-300 bg-base-100 px-2 py-1 text-sm'
   const keep = (asNew: boolean) =>
     tell({
-      intent: 'keep',
+      intent: 'save',
       name,
       meter: meterKey,
       grid,
@@ -156,7 +156,7 @@ function OwnGroove({
   onUse: () => void
   onForgotten: () => void
 }) {
-  const { tell } = useKeeping<GrooveCommand>('/grooves')
+  const { tell } = useSaving<GrooveCommand>('/grooves')
   const [meter, bar] = Object.entries(groove.bars)[0] ?? ['', undefined]
   return (
     <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-base-300 border-t py-1.5 text-sm">
@@ -173,7 +173,7 @@ function OwnGroove({
         label={`Delete ${groove.name}`}
         onClick={() => {
           onForgotten()
-          tell({ intent: 'forget', id: groove.id })
+          tell({ intent: 'delete', id: groove.id })
         }}
       >
         Delete

@@ -9,7 +9,7 @@ import {
 } from '~/core/hands'
 import { type Lick, limbClashes } from '~/core/line'
 import { formatSlot } from '~/core/notation'
-import { sideMeetings } from '~/core/playing'
+import { feetUnderHands } from '~/core/playing'
 import { SURFACE_NAMES } from '~/core/sticking'
 import { LIMB_NAMES } from '../bench/limb-names'
 import { placeIn } from '../bench/places'
@@ -119,7 +119,7 @@ function Suggestion({ lick, onEdit }: { lick: Lick; onEdit: (edit: Edit) => void
   )
 }
 
-/** A limb that line and layers want at once, with ways to mend it. */
+/** A limb that line and ostinatos want at once, with ways to mend it. */
 function Clashes({ lick, onEdit }: { lick: Lick; onEdit: (edit: Edit) => void }) {
   const clashes = useMemo(() => limbClashes(lick), [lick])
   const [first] = clashes
@@ -140,13 +140,13 @@ function Clashes({ lick, onEdit }: { lick: Lick; onEdit: (edit: Edit) => void })
             Leave the {LIMB_NAMES[limb]} out of the line there
           </Act>
         ))}
-        {lick.layers.map((layer, i) => (
+        {lick.ostinatos.map((layer, i) => (
           <Act
             key={`${i} ${layer.scope}`}
             onClick={() =>
               onEdit({
-                label: 'Layer away',
-                lick: { ...lick, layers: lick.layers.filter((_, at) => at !== i) },
+                label: 'Ostinato away',
+                lick: { ...lick, ostinatos: lick.ostinatos.filter((_, at) => at !== i) },
               })
             }
           >
@@ -165,7 +165,7 @@ function layerVoice({ slots }: Lick['line']): keyof typeof SURFACE_NAMES {
 
 /** Where the feet under the line meet its hands: on the same side of the body, or across. */
 function Sides({ lick }: { lick: Lick }) {
-  const meetings = useMemo(() => sideMeetings(lick), [lick])
+  const meetings = useMemo(() => feetUnderHands(lick), [lick])
   if (meetings.length === 0) return null
   const places = (same: boolean) => {
     const ticks = meetings.filter(({ sameSide }) => sameSide === same).map(({ tick }) => tick)

@@ -1,13 +1,13 @@
 import { useState } from 'react'
 import { findPhrase } from '~/core/catalogue'
 import type { CellRecord } from '~/storage'
-import type { CellCommand } from './kept-store'
 import { Act, TextBox } from './parts'
-import { useKeeping } from './use-keeping'
+import type { CellCommand } from './saved-store'
+import { useSaving } from './use-saving'
 
 /** Changes an own cell's name, sticking and tags, or forgets it. */
 export function OwnCellEdit({ cell }: { cell: CellRecord }) {
-  const { tell, trouble, busy } = useKeeping<CellCommand>('/cells')
+  const { tell, trouble, busy } = useSaving<CellCommand>('/cells')
   const [name, setName] = useState(cell.name)
   const [line, setLine] = useState(cell.line)
   const [tags, setTags] = useState(cell.tags.join(', '))
@@ -19,7 +19,7 @@ export function OwnCellEdit({ cell }: { cell: CellRecord }) {
         event.preventDefault()
         const { id, createdAt } = cell
         const list = tags.split(',').flatMap((tag) => tag.trim().slice(0, 40) || [])
-        tell({ intent: 'keep', id, createdAt, name, line, tags: list })
+        tell({ intent: 'save', id, createdAt, name, line, tags: list })
       }}
     >
       <TextBox label="Name" className="w-36" maxLength={80} value={name} onType={setName} />
@@ -38,7 +38,7 @@ export function OwnCellEdit({ cell }: { cell: CellRecord }) {
       >
         Change
       </button>
-      <Act label={`Delete ${cell.name}`} onClick={() => tell({ intent: 'forget', id: cell.id })}>
+      <Act label={`Delete ${cell.name}`} onClick={() => tell({ intent: 'delete', id: cell.id })}>
         Delete
       </Act>
       {trouble && (

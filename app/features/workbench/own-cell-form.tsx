@@ -3,9 +3,9 @@ import { formatPhrase } from '~/core/catalogue'
 import { phraseOf, type SlotRange } from '~/core/changes'
 import type { Lick } from '~/core/line'
 import { PhraseText } from '../stacks/phrase-figure'
-import type { CellCommand } from './kept-store'
 import { TextBox } from './parts'
-import { useKeeping } from './use-keeping'
+import type { CellCommand } from './saved-store'
+import { useSaving } from './use-saving'
 
 /** Keeps what is selected as a cell of the player's own, by a name and tags. */
 export function OwnCellForm({
@@ -17,7 +17,7 @@ export function OwnCellForm({
   range: SlotRange
   selected: boolean
 }) {
-  const { tell, trouble, busy } = useKeeping<CellCommand>('/cells')
+  const { tell, trouble, busy } = useSaving<CellCommand>('/cells')
   const [name, setName] = useState('')
   const [tags, setTags] = useState('')
   const phrase = phraseOf(lick.line, range)
@@ -28,7 +28,7 @@ export function OwnCellForm({
       onSubmit={(event) => {
         event.preventDefault()
         const command: CellCommand = {
-          intent: 'keep',
+          intent: 'save',
           name,
           line: formatPhrase(phrase),
           tags: tags.split(',').flatMap((tag) => tag.trim().slice(0, 40) || []),

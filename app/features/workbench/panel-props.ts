@@ -4,7 +4,7 @@ import type { Kit } from '~/core/kit'
 import type { Lick } from '~/core/line'
 import type { Position } from '~/core/performance'
 import type { Setting } from '~/core/playing'
-import type { CountingSchool } from '~/core/time'
+import type { CountingSystem } from '~/core/time'
 import type { Voicing } from '~/core/voicing'
 import type { Edit } from './edits'
 
@@ -23,7 +23,7 @@ export interface WorkbenchProps {
   readonly playing: boolean
   readonly position: () => Position | undefined
   readonly selection: SlotRange | null
-  readonly school: CountingSchool
+  readonly school: CountingSystem
   readonly tempo: number
   /** The player's own grooves. */
   readonly grooves: readonly Groove[]
@@ -50,7 +50,7 @@ export const TABS = [
   ['cells', 'Cells'],
   ['change', 'Change'],
   ['sums', 'Sums'],
-  ['meeting', 'Meets'],
+  ['cycle', 'Meets'],
   ['hands', 'Hands'],
   ['voices', 'Voices'],
   ['paths', 'Paths'],

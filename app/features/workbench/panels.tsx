@@ -3,10 +3,10 @@ import { PathsPanel } from '../kit/paths-panel'
 import { VoicesPanel } from '../voicing/voices-panel'
 import { CellsPanel } from './cells-panel'
 import { ChangePanel } from './change-panel'
+import { CyclePanel } from './cycle-panel'
 import { FamilyPanel } from './family-panel'
 import { GroovePanel } from './groove-panel'
 import { HandsPanel } from './hands-panel'
-import { MeetingPanel } from './meeting-panel'
 import { NotesPanel } from './notes-panel'
 import type { PanelProps, WorkbenchTab } from './panel-props'
 import { SumsPanel } from './sums-panel'
@@ -16,7 +16,7 @@ const PANELS = {
   cells: CellsPanel,
   change: ChangePanel,
   sums: SumsPanel,
-  meeting: MeetingPanel,
+  cycle: CyclePanel,
   hands: HandsPanel,
   voices: VoicesPanel,
   paths: PathsPanel,

@@ -18,7 +18,7 @@ export function soloLick({ frame }: Lick, phrase: Phrase): Lick {
     title: '',
     tags: [],
     kit: null,
-    layers: [],
+    ostinatos: [],
     unknown: [],
     line: { ...fillTo(phrase, Math.floor((bars * bar) / slot)), gridChanges: [] },
     frame: {

@@ -6,7 +6,7 @@ import { formatSlot } from '~/core/notation'
 import { gridName, meterName, placeName, UNNAMED_COUNT } from '~/core/time'
 import { plural, slots, tenth } from '../bench/figures'
 import { ChainsForm } from './chains-form'
-import { Mends } from './mends'
+import { Fixes } from './fixes-list'
 import type { PanelProps } from './panel-props'
 import { Act, Nothing, Part, TextBox } from './parts'
 
@@ -17,7 +17,7 @@ export function SumsPanel(props: PanelProps) {
   return (
     <div className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-2">
       <div className="flex min-w-0 flex-col gap-5">
-        <Mends {...props} />
+        <Fixes {...props} />
         <CountCheck lick={props.lick} />
         <ChainsForm {...props} />
       </div>

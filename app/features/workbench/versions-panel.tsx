@@ -6,17 +6,17 @@ import { formatSlot } from '~/core/notation'
 import type { VersionRecord } from '~/storage'
 import { turnTexts } from '../bench/turned'
 import { PhraseStacks } from '../stacks/phrase-figure'
-import type { VersionCommand } from './kept-store'
 import type { PanelProps } from './panel-props'
 import { Act, Nothing, Part, TextBox } from './parts'
-import { useKeeping } from './use-keeping'
+import type { VersionCommand } from './saved-store'
+import { useSaving } from './use-saving'
 import { comparedWith } from './versions'
 
 /** States of the lick kept by name, each compared slot by slot with what is on the bench. */
 export function VersionsPanel({ id, text, voiced, voicing, turned, onTake }: PanelProps) {
   const action = `/versions/${id}`
   const { data: versions, load } = useFetcher<VersionRecord[]>({ key: `versions ${id}` })
-  const { tell, trouble, busy } = useKeeping<VersionCommand>(action)
+  const { tell, trouble, busy } = useSaving<VersionCommand>(action)
   useEffect(() => void load(action), [load, action])
   const [name, setName] = useState('')
   const texts = { text, draft: null, voicing: formatVoicing(voicing) }
@@ -26,7 +26,7 @@ export function VersionsPanel({ id, text, voiced, voicing, turned, onTake }: Pan
         className="flex flex-wrap items-center gap-2"
         onSubmit={(event) => {
           event.preventDefault()
-          tell({ intent: 'keep', lickId: id, name, ...turnTexts(texts, turned) })
+          tell({ intent: 'save', lickId: id, name, ...turnTexts(texts, turned) })
           setName('')
         }}
       >
@@ -85,16 +85,16 @@ interface VersionRowProps {
 function VersionRow({ version, turned, lick, onTake, onTell }: VersionRowProps) {
   const [name, setName] = useState(version.name)
   const { text, voicing } = turnTexts({ ...version, draft: null }, turned)
-  const keptLick = findVoicedLick({ text, voicing })
-  if (!keptLick) return null
+  const savedLick = findVoicedLick({ text, voicing })
+  if (!savedLick) return null
   const { version: _version, ...kept } = version
   const rename = () => {
-    if (name.trim() !== '' && name !== version.name) onTell({ ...kept, intent: 'keep', name })
+    if (name.trim() !== '' && name !== version.name) onTell({ ...kept, intent: 'save', name })
     else setName(version.name)
   }
   return (
     <li className="flex flex-wrap items-center gap-x-4 gap-y-1 border-base-300 border-t py-1.5 text-sm">
-      <PhraseStacks phrase={keptLick.line} />
+      <PhraseStacks phrase={savedLick.line} />
       <div className="min-w-40 grow">
         <input
           aria-label={`Name of ${version.name}`}
@@ -107,14 +107,14 @@ function VersionRow({ version, turned, lick, onTake, onTell }: VersionRowProps) 
             if (event.key === 'Enter') event.currentTarget.blur()
           }}
         />
-        <p className="text-(--quiet)">{differenceWords(keptLick, lick)}</p>
+        <p className="text-(--quiet)">{differenceWords(savedLick, lick)}</p>
       </div>
       <Act label={`Bring ${version.name} back`} onClick={() => onTake(text, voicing)}>
         Bring back
       </Act>
       <Act
         label={`Forget ${version.name}`}
-        onClick={() => onTell({ intent: 'forget', id: version.id })}
+        onClick={() => onTell({ intent: 'delete', id: version.id })}
       >
         Forget
       </Act>

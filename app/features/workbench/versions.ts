@@ -20,7 +20,7 @@ export function comparedWith(
     const [a, b] = [kept.line.slots[slot], now.line.slots[slot]]
     if (!a || !b || formatSlot(a) !== formatSlot(b)) slots.push({ slot, kept: a, now: b })
   }
-  const rest = ({ frame, layers, line }: Lick) =>
-    JSON.stringify([frame, layers, line.groups, line.gridChanges])
+  const rest = ({ frame, ostinatos, line }: Lick) =>
+    JSON.stringify([frame, ostinatos, line.groups, line.gridChanges])
   return { slots, frame: slots.length === 0 && rest(kept) !== rest(now) }
 }

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { findPhrase } from '~/core/catalogue'
 import { CHANGES } from '~/core/changes'
-import { mendsOf } from '~/core/fitting'
+import { fixesOf } from '~/core/fitting'
 import { formatLine } from '~/core/notation'
 import { PLAIN_VOICING } from '~/core/voicing'
 import * as random from '../../../tests/support/arbitraries'
@@ -26,9 +26,9 @@ import {
   splitAt,
   stepStart,
 } from './edits'
-import { chainEdit, mendEdit } from './fitting-edits'
-import { changeCells, changeVersions, openCells, openVersions } from './kept-store'
+import { chainEdit, fixEdit } from './fitting-edits'
 import { notesIn, withNote } from './notes'
+import { changeCells, changeVersions, openCells, openVersions } from './saved-store'
 import { soloLick } from './solo'
 import { comparedWith } from './versions'
 
@@ -156,7 +156,7 @@ describe('edits', () => {
 describe('mending and chains', () => {
   it('type only what is new', () => {
     const lick = lickOf('grid: 1/16q\nline: RLRLLK*3')
-    const edits = mendsOf(lick).map((mend) => mendEdit(lick, mend))
+    const edits = fixesOf(lick).map((mend) => fixEdit(lick, mend))
     const [next] = edits
     expect([next?.label, next?.change]).toEqual([
       'Cut the next group',
@@ -165,7 +165,7 @@ describe('mending and chains', () => {
     const first = edits.find(({ label }) => label === 'The remainder first')
     expect(first?.change).toEqual({ from: 0, to: 0, typed: 'RL' })
     const over = lickOf('start: 4\nline: RLRLK')
-    const [cutShort] = mendsOf(over).map((mend) => mendEdit(over, mend))
+    const [cutShort] = fixesOf(over).map((mend) => fixEdit(over, mend))
     expect(cutShort?.change).toEqual({ from: 4, to: 5, typed: '' })
   })
 
@@ -179,7 +179,7 @@ describe('heard alone', () => {
     const solo = soloLick(lickOf('under: @1/4 H\nline: RL'), phrase('RLLRK'))
     expect(solo.line.slots).toHaveLength(80)
     expect(solo.frame).toMatchObject({ bars: 5, lead: 0, groove: 'none' })
-    expect(solo.layers).toEqual([])
+    expect(solo.ostinatos).toEqual([])
   })
 })
 
@@ -197,22 +197,22 @@ describe('versions', () => {
   })
 
   it('are kept, renamed and forgotten, each with its lick', async () => {
-    const kept = { intent: 'keep' as const, lickId: 'a', name: 'first', text: 'line: RL' }
+    const kept = { intent: 'save' as const, lickId: 'a', name: 'first', text: 'line: RL' }
     expect(await changeVersions(kept)).toEqual({ trouble: '' })
     expect(await openVersions('b')).toEqual([])
     const [version] = await openVersions('a')
     expect(version).toMatchObject({ name: 'first', text: 'line: RL' })
     const { version: _version, ...same } = version ?? { version: 1 }
-    await changeVersions({ ...same, intent: 'keep', name: 'renamed' })
+    await changeVersions({ ...same, intent: 'save', name: 'renamed' })
     expect((await openVersions('a')).map(({ name }) => name)).toEqual(['renamed'])
-    await changeVersions({ intent: 'forget', id: version?.id ?? '' })
+    await changeVersions({ intent: 'delete', id: version?.id ?? '' })
     expect(await openVersions('a')).toEqual([])
   })
 
   it.each([
-    [{ intent: 'keep', lickId: 'a', name: ' ', text: 'line: RL' }, 'A version needs a name.'],
+    [{ intent: 'save', lickId: 'a', name: ' ', text: 'line: RL' }, 'A version needs a name.'],
     [
-      { intent: 'keep', lickId: 'a', name: 'x', text: 'line: RQ' },
+      { intent: 'save', lickId: 'a', name: 'x', text: 'line: RQ' },
       'The line cannot be read yet: mend it first.',
     ],
     [null, 'A version needs a name.'],
@@ -223,21 +223,21 @@ describe('versions', () => {
 
 describe('own cells', () => {
   it('are kept, changed and deleted', async () => {
-    const kept = { intent: 'keep' as const, name: 'Mine', line: 'RLLRKK', tags: ['odd'] }
+    const kept = { intent: 'save' as const, name: 'Mine', line: 'RLLRKK', tags: ['odd'] }
     expect(await changeCells(kept)).toEqual({ trouble: '' })
     const [cell] = await openCells()
     expect(cell).toMatchObject({ name: 'Mine', line: 'RLLRKK', tags: ['odd'], version: 1 })
     await changeCells({ ...kept, id: cell?.id, createdAt: cell?.createdAt, line: 'RLLR' })
     expect((await openCells()).map((known) => known.line)).toEqual(['RLLR'])
-    await changeCells({ intent: 'forget', id: cell?.id })
+    await changeCells({ intent: 'delete', id: cell?.id })
     expect(await openCells()).toEqual([])
   })
 
   it('need a name and a sticking that can be read', async () => {
-    expect((await changeCells({ intent: 'keep', name: '', line: 'R', tags: [] })).trouble).not.toBe(
+    expect((await changeCells({ intent: 'save', name: '', line: 'R', tags: [] })).trouble).not.toBe(
       '',
     )
-    expect((await changeCells({ intent: 'keep', name: 'x', line: 'R(', tags: [] })).trouble).toBe(
+    expect((await changeCells({ intent: 'save', name: 'x', line: 'R(', tags: [] })).trouble).toBe(
       '“R(” cannot be read as a sticking.',
     )
   })

@@ -1,7 +1,7 @@
 import { AudioLines, Metronome, Play, Repeat, Square, TimerReset } from 'lucide-react'
 import { memo, type ReactNode, useState } from 'react'
 import type { Channel } from '~/audio'
-import type { PlaySwitches } from './use-player'
+import type { PlaySwitches } from './use-playback'
 
 interface TransportProps {
   readonly playing: boolean

@@ -3,7 +3,7 @@ import { type ComponentProps, useState } from 'react'
 import { useFetcher } from 'react-router'
 import { TEMPO_RANGE } from '~/core/line'
 import type { Rating } from '~/core/log'
-import type { SittingRecord } from '~/storage'
+import type { PracticeSessionRecord } from '~/storage'
 import { IconButton } from '~/ui/icon-button'
 import { plural } from '../bench/figures'
 import type { LogCommand } from './log-store'
@@ -12,28 +12,28 @@ import { dayOf } from './log-view'
 const SHOWN = 20
 const CONTROL = 'rounded-field border border-base-300 bg-base-100 px-1.5 py-0.5'
 
-interface SittingsProps {
-  readonly sittings: readonly SittingRecord[]
+interface SessionListProps {
+  readonly sessions: readonly PracticeSessionRecord[]
   readonly titleOf: (id: string) => string
 }
 
-/** Every sitting, the newest first: each can be mended, and what is deleted can be brought back. */
-export function Sittings({ sittings, titleOf }: SittingsProps) {
+/** Every session, the newest first: each can be fixed, and what is deleted can be brought back. */
+export function SessionList({ sessions, titleOf }: SessionListProps) {
   const { submit, data } = useFetcher<{ trouble: string }>()
   const [all, setAll] = useState(false)
   const [editing, setEditing] = useState('')
-  const [deleted, setDeleted] = useState<SittingRecord | null>(null)
+  const [deleted, setDeleted] = useState<PracticeSessionRecord | null>(null)
   const tell = (command: LogCommand) =>
     submit(JSON.stringify(command), {
       method: 'post',
       action: '/log',
       encType: 'application/json',
     })
-  const newest = [...sittings].reverse()
+  const newest = [...sessions].reverse()
   return (
-    <section aria-labelledby="sittings-title" className="min-w-0 lg:col-span-2">
-      <h2 id="sittings-title" className="font-semibold text-lg">
-        Sittings
+    <section aria-labelledby="sessions-title" className="min-w-0 lg:col-span-2">
+      <h2 id="sessions-title" className="font-semibold text-lg">
+        SessionList
       </h2>
       {data?.trouble && (
         <p role="alert" className="text-error text-sm">
@@ -47,7 +47,7 @@ export function Sittings({ sittings, titleOf }: SittingsProps) {
             type="button"
             className="link"
             onClick={() => {
-              tell({ intent: 'change', sitting: deleted })
+              tell({ intent: 'change', session: deleted })
               setDeleted(null)
             }}
           >
@@ -56,27 +56,27 @@ export function Sittings({ sittings, titleOf }: SittingsProps) {
         </p>
       )}
       <ul className="mt-2 text-sm">
-        {newest.slice(0, all ? newest.length : SHOWN).map((sitting) =>
-          sitting.id === editing ? (
-            <SittingForm
-              key={sitting.id}
-              sitting={sitting}
-              title={titleOf(sitting.lickId)}
+        {newest.slice(0, all ? newest.length : SHOWN).map((session) =>
+          session.id === editing ? (
+            <SessionForm
+              key={session.id}
+              session={session}
+              title={titleOf(session.lickId)}
               onDone={(changed) => {
-                if (changed) tell({ intent: 'change', sitting: changed })
+                if (changed) tell({ intent: 'change', session: changed })
                 setEditing('')
               }}
             />
           ) : (
-            <SittingRow
-              key={sitting.id}
-              sitting={sitting}
-              title={titleOf(sitting.lickId)}
-              onRate={(rating) => tell({ intent: 'change', sitting: { ...sitting, rating } })}
-              onEdit={() => setEditing(sitting.id)}
+            <SessionRow
+              key={session.id}
+              session={session}
+              title={titleOf(session.lickId)}
+              onRate={(rating) => tell({ intent: 'change', session: { ...session, rating } })}
+              onEdit={() => setEditing(session.id)}
               onDelete={() => {
-                tell({ intent: 'forget', id: sitting.id })
-                setDeleted(sitting)
+                tell({ intent: 'delete', id: session.id })
+                setDeleted(session)
               }}
             />
           ),
@@ -91,20 +91,20 @@ export function Sittings({ sittings, titleOf }: SittingsProps) {
   )
 }
 
-function SittingRow({
-  sitting,
+function SessionRow({
+  session,
   title,
   onRate,
   onEdit,
   onDelete,
 }: {
-  sitting: SittingRecord
+  session: PracticeSessionRecord
   title: string
   onRate: (rating: Rating | null) => void
   onEdit: () => void
   onDelete: () => void
 }) {
-  const { createdAt, step, tempo, repeats, seconds, rating, tense, grid, note } = sitting
+  const { createdAt, step, tempo, repeats, seconds, rating, tense, grid, note } = session
   const name = `${title}, ${dayOf(createdAt)}, ${tempo}`
   return (
     <li className="flex flex-wrap items-center gap-x-4 gap-y-0.5 border-base-300 border-t py-1">
@@ -142,17 +142,17 @@ function SittingRow({
   )
 }
 
-/** A sitting with all of its figures to be typed; the browser says what of them cannot be. */
-function SittingForm({
-  sitting,
+/** A session with all of its figures to be typed; the browser says what of them cannot be. */
+function SessionForm({
+  session,
   title,
   onDone,
 }: {
-  sitting: SittingRecord
+  session: PracticeSessionRecord
   title: string
-  onDone: (changed: SittingRecord | null) => void
+  onDone: (changed: PracticeSessionRecord | null) => void
 }) {
-  const { createdAt, step, tempo, repeats, seconds, tense, note } = sitting
+  const { createdAt, step, tempo, repeats, seconds, tense, note } = session
   return (
     <li className="border-base-300 border-t py-2">
       <form
@@ -165,7 +165,7 @@ function SittingForm({
           event.preventDefault()
           const form = new FormData(event.currentTarget)
           onDone({
-            ...sitting,
+            ...session,
             step: String(form.get('step')),
             tempo: Number(form.get('tempo')),
             repeats: Number(form.get('repeats')),

@@ -1,11 +1,11 @@
 import { useMemo } from 'react'
 import { phraseOf } from '~/core/changes'
-import { type Mend, mendsOf } from '~/core/fitting'
+import { type Fix, fixesOf } from '~/core/fitting'
 import type { FreeHand, Lick } from '~/core/line'
 import { gridName, gridTicks } from '~/core/time'
 import { slots } from '../bench/figures'
 import { PhraseText } from '../stacks/phrase-figure'
-import { mendEdit, mendWords } from './fitting-edits'
+import { fixEdit, fixWords } from './fitting-edits'
 import type { PanelProps } from './panel-props'
 import { Nothing, Part } from './parts'
 
@@ -18,9 +18,9 @@ const FREE_WORDS: Readonly<Record<FreeHand, string>> = {
 }
 
 /** Ways to make the line fit, each a finished line. */
-export function Mends({ lick, onEdit }: PanelProps) {
-  const mends = useMemo(() => mendsOf(lick), [lick])
-  if (mends.length === 0) {
+export function Fixes({ lick, onEdit }: PanelProps) {
+  const fixes = useMemo(() => fixesOf(lick), [lick])
+  if (fixes.length === 0) {
     return (
       <Part title="Mending">
         <Nothing>It fits: nothing to mend.</Nothing>
@@ -30,14 +30,14 @@ export function Mends({ lick, onEdit }: PanelProps) {
   return (
     <Part title="Ways to make it fit">
       <ul className="flex flex-col">
-        {mends.map((mend) => (
+        {fixes.map((mend) => (
           <li key={`${mend.kind} ${mend.grid ? gridName(mend.grid) : ''}`}>
             <button
               type="button"
               className="flex w-full flex-wrap items-baseline gap-x-3 rounded-field px-2 py-1 text-left text-sm hover:bg-base-200"
-              onClick={() => onEdit(mendEdit(lick, mend))}
+              onClick={() => onEdit(fixEdit(lick, mend))}
             >
-              <span className="w-48 shrink-0">{mendWords(mend, lick)}</span>
+              <span className="w-48 shrink-0">{fixWords(mend, lick)}</span>
               <span className="min-w-0 grow truncate">
                 <WhereItDiffers mend={mend} />
               </span>
@@ -55,8 +55,8 @@ export function Mends({ lick, onEdit }: PanelProps) {
 
 const SHOWN_SLOTS = 14
 
-/** The end of a mended line, or where its beginning is new, that. */
-function WhereItDiffers({ mend: { kind, lick } }: { mend: Mend }) {
+/** The end of a fixed line, or where its beginning is new, that. */
+function WhereItDiffers({ mend: { kind, lick } }: { mend: Fix }) {
   const { length } = lick.line.slots
   const from = kind === 'remainder-first' ? 0 : Math.max(0, length - SHOWN_SLOTS)
   const to = Math.min(length, from + SHOWN_SLOTS)

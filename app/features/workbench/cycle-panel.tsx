@@ -1,13 +1,6 @@
 import { useMemo, useRef, useState } from 'react'
 import type { SlotRange } from '~/core/changes'
-import {
-  groupsInSpace,
-  type Meeting,
-  meetingOf,
-  naturalMetre,
-  type RunOn,
-  runOn,
-} from '~/core/fitting'
+import { type Cycle, cycleOf, groupsInSpace, naturalMetre, type RunOn, runOn } from '~/core/fitting'
 import { frameTicks, type Lick, lickSlots } from '~/core/line'
 import { gridTicks } from '~/core/time'
 import { useWidth } from '~/ui/use-width'
@@ -20,24 +13,24 @@ const SHOWN_BARS = 12
 const MOST_BARS = 64
 
 /** When the selection, over and over, meets the barline again; where it falls until then; where to stop. */
-export function MeetingPanel({ lick, range, school, onEdit }: PanelProps) {
+export function CyclePanel({ lick, range, school, onEdit }: PanelProps) {
   const [all, setAll] = useState(false)
   const [stop, setStop] = useState<number | null>(null)
   const host = useRef<HTMLDivElement>(null)
   const width = useWidth(host)
-  const meeting = useMemo(() => meetingOf(lick, range), [lick, range])
-  const round = Math.min(MOST_BARS, meeting?.bars ?? 0)
+  const cycle = useMemo(() => cycleOf(lick, range), [lick, range])
+  const round = Math.min(MOST_BARS, cycle?.bars ?? 0)
   const bars = stop ?? Math.min(round, all ? round : SHOWN_BARS)
   const first = barsBefore(lick, range)
   const shown = useMemo(
     () => runOn(lick, range, Math.min(MOST_BARS, first + bars)),
     [lick, range, first, bars],
   )
-  if (!meeting)
+  if (!cycle)
     return <Nothing>Type a line, and select a group to see when it meets the bar.</Nothing>
   return (
-    <Part title="Meeting the barline again">
-      <p className="text-sm">{meetingWords(lick, range.to - range.from, meeting)}</p>
+    <Part title="Cycle the barline again">
+      <p className="text-sm">{cycleWords(lick, range.to - range.from, cycle)}</p>
       <fieldset className="flex flex-wrap items-center gap-1 text-sm">
         <legend className="float-left mr-2 text-(--quiet)">Stop after bar</legend>
         {Array.from({ length: Math.min(round, all ? round : SHOWN_BARS) }, (_, i) => (
@@ -56,8 +49,8 @@ export function MeetingPanel({ lick, range, school, onEdit }: PanelProps) {
             {all ? 'Fewer bars' : `All ${plural(round, 'bar')}`}
           </Act>
         )}
-        {meeting.shortened && (
-          <span className="text-(--quiet)">{meeting.bars} bars until it meets</span>
+        {cycle.shortened && (
+          <span className="text-(--quiet)">{cycle.bars} bars until it meets</span>
         )}
       </fieldset>
       {stop !== null && shown && (
@@ -78,7 +71,7 @@ export function MeetingPanel({ lick, range, school, onEdit }: PanelProps) {
       )}
       <div ref={host} className="min-w-0 overflow-x-clip">
         {width > 0 && shown && (
-          <CycleMap lick={shown.lick} marks={meeting.marks} width={width} school={school} />
+          <CycleMap lick={shown.lick} marks={cycle.marks} width={width} school={school} />
         )}
       </div>
     </Part>
@@ -92,7 +85,7 @@ function barsBefore(lick: Lick, { from }: SlotRange): number {
 }
 
 /** `7 slots: once, 5 left in a bar; round after 12 times, 7 bars.` */
-function meetingWords({ frame }: Lick, count: number, { cycles, bars, ticks }: Meeting): string {
+function cycleWords({ frame }: Lick, count: number, { cycles, bars, ticks }: Cycle): string {
   const slot = gridTicks(frame.grid)
   const { bar, beat } = frameTicks(frame)
   const length = ticks / cycles / slot

@@ -19,7 +19,7 @@ export interface Player extends Pick<Sounding, 'playing' | 'trouble' | 'position
 }
 
 /** What is played on: the player's own grooves, and voices that sound otherwise on the kit. */
-export interface PlayerKit {
+export interface PlaybackKit {
   readonly grooves: readonly Groove[]
   readonly sounds: Readonly<Partial<Record<Surface, Surface>>>
   /** Whether the groove's hands change places. */
@@ -33,12 +33,12 @@ export const CLICK_VOLUME = 0.8
  * Plays a lick and keeps playing while it changes: tempo and content go over at the next stroke.
  * `solo` is heard in its place, without a count-in, while there is one.
  */
-export function usePlayer(
+export function usePlayback(
   onBench: Lick,
   tempo: number,
   switches: PlaySwitches,
   solo: Lick | null,
-  { grooves, sounds, swapsGroove }: PlayerKit,
+  { grooves, sounds, swapsGroove }: PlaybackKit,
 ): Player {
   const { loop, countIn, click } = switches
   const composeOf = useCallback(

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { SoundClick, SoundStroke } from '~/core/performance'
 import { SOUND_NAMES, type SoundName } from '~/core/sound'
-import { KitPlayer } from './kit-player'
+import { KitSampler } from './kit-sampler'
 
 interface Source {
   readonly name: SoundName
@@ -71,7 +71,7 @@ class Studio {
 const setUp = () => {
   const studio = new Studio()
   const buffers = new Map(SOUND_NAMES.map((name) => [name, { name, duration: 2 }]))
-  const player = new KitPlayer(
+  const player = new KitSampler(
     studio as unknown as BaseAudioContext,
     buffers as unknown as ReadonlyMap<SoundName, AudioBuffer>,
   )

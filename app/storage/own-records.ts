@@ -9,10 +9,10 @@ import {
   type KitRecord,
   kitRecordSchema,
   type PlanRecord,
+  type PracticeSessionRecord,
   planRecordSchema,
-  type SittingRecord,
+  practiceSessionRecordSchema,
   type StoreIssue,
-  sittingRecordSchema,
   type VersionRecord,
   versionRecordSchema,
 } from './records'
@@ -32,10 +32,10 @@ export function listKits(): Promise<Result<KitRecord[], StoreIssue>> {
   return withStore(async ({ kits }) => ok(readable(await kits.toArray(), kitRecordSchema)))
 }
 
-/** Every sitting of the log, oldest first. */
-export function listSittings(): Promise<Result<SittingRecord[], StoreIssue>> {
+/** Every session of the log, oldest first. */
+export function listSessions(): Promise<Result<PracticeSessionRecord[], StoreIssue>> {
   return withStore(async ({ sittings }) =>
-    ok(readable(await sittings.toArray(), sittingRecordSchema)),
+    ok(readable(await sittings.toArray(), practiceSessionRecordSchema)),
   )
 }
 
@@ -47,7 +47,7 @@ export function loadPlan(lickId: string): Promise<Result<PlanRecord | null, Stor
   })
 }
 
-/** The kept versions of a lick, oldest first. */
+/** The saved versions of a lick, oldest first. */
 export function listVersions(lickId: string): Promise<Result<VersionRecord[], StoreIssue>> {
   return withStore(async ({ versions }) =>
     ok(readable(await versions.where('lickId').equals(lickId).toArray(), versionRecordSchema)),
@@ -66,42 +66,48 @@ function readable<T extends { readonly createdAt: number }>(
     .sort((a, b) => a.createdAt - b.createdAt)
 }
 
-/** Keeps a cell, new or changed. */
-export function keepCell(cell: CellRecord): Promise<Result<string, StoreIssue>> {
-  return keep('cells', cell)
+/** Saves a cell, new or changed. */
+export function saveCell(cell: CellRecord): Promise<Result<string, StoreIssue>> {
+  return save('cells', cell)
 }
 
-/** Keeps a groove, new or changed. */
-export function keepGroove(groove: GrooveRecord): Promise<Result<string, StoreIssue>> {
-  return keep('grooves', groove)
+/** Saves a groove, new or changed. */
+export function saveGroove(groove: GrooveRecord): Promise<Result<string, StoreIssue>> {
+  return save('grooves', groove)
 }
 
-/** Keeps a kit, new or changed. */
-export function keepKit(kit: KitRecord): Promise<Result<string, StoreIssue>> {
-  return keep('kits', kit)
+/** Saves a kit, new or changed. */
+export function saveKit(kit: KitRecord): Promise<Result<string, StoreIssue>> {
+  return save('kits', kit)
 }
 
-/** Keeps a sitting, also while it goes on. */
-export function keepSitting(sitting: SittingRecord): Promise<Result<string, StoreIssue>> {
-  return keep('sittings', sitting)
+/** Saves a session, also while it goes on. */
+export function saveSession(session: PracticeSessionRecord): Promise<Result<string, StoreIssue>> {
+  return save('sittings', session)
 }
 
-/** Keeps how a lick is practised. */
-export function keepPlan(plan: PlanRecord): Promise<Result<string, StoreIssue>> {
-  return keep('plans', plan)
+/** Saves how a lick is practised. */
+export function savePlan(plan: PlanRecord): Promise<Result<string, StoreIssue>> {
+  return save('plans', plan)
 }
 
-/** Keeps a version of a lick, new or renamed. */
-export function keepVersion(version: VersionRecord): Promise<Result<string, StoreIssue>> {
-  return keep('versions', version)
+/** Saves a version of a lick, new or renamed. */
+export function saveVersion(version: VersionRecord): Promise<Result<string, StoreIssue>> {
+  return save('versions', version)
 }
 
-/** The tables of what is kept by name. */
-export type KeptTable = 'cells' | 'versions' | 'grooves' | 'kits' | 'sittings' | 'plans'
+/** The tables of what is saved by name. */
+export type StoredTable = 'cells' | 'versions' | 'grooves' | 'kits' | 'sittings' | 'plans'
 
-function keep(
-  table: KeptTable,
-  record: CellRecord | VersionRecord | GrooveRecord | KitRecord | SittingRecord | PlanRecord,
+function save(
+  table: StoredTable,
+  record:
+    | CellRecord
+    | VersionRecord
+    | GrooveRecord
+    | KitRecord
+    | PracticeSessionRecord
+    | PlanRecord,
 ): Promise<Result<string, StoreIssue>> {
   return withStore(async (database: DimeDatabase) => {
     await database[table].put(record as StoredRow)
@@ -109,8 +115,8 @@ function keep(
   })
 }
 
-/** Forgets something that was kept. */
-export function forget(table: KeptTable, id: string): Promise<Result<string, StoreIssue>> {
+/** Deletes something that was saved. */
+export function deleteRecord(table: StoredTable, id: string): Promise<Result<string, StoreIssue>> {
   return withStore(async (database) => {
     await database[table].delete(id)
     return ok(id)

@@ -1,12 +1,12 @@
 import { useCallback } from 'react'
 import { type SubmitTarget, useFetcher } from 'react-router'
-import type { CellCommand, GrooveCommand, KeptNotice, VersionCommand } from './kept-store'
+import type { CellCommand, GrooveCommand, SaveNotice, VersionCommand } from './saved-store'
 
 /** Tells a route to keep or forget something, and what came of it. */
-export function useKeeping<Command extends CellCommand | GrooveCommand | VersionCommand>(
+export function useSaving<Command extends CellCommand | GrooveCommand | VersionCommand>(
   action: string,
 ) {
-  const { submit, data, state } = useFetcher<KeptNotice>()
+  const { submit, data, state } = useFetcher<SaveNotice>()
   const tell = useCallback(
     (command: Command) =>
       void submit(command as SubmitTarget, {

@@ -15,7 +15,7 @@ import { ALL_GRIDS, type Grid, gridTicks, type Ticks } from '../time'
 import { onGrid } from './rates'
 
 /** Ways to make a line fit its space. */
-export const MEND_KINDS = [
+export const FIX_KINDS = [
   'cut',
   'drop-group',
   'next-group',
@@ -29,11 +29,11 @@ export const MEND_KINDS = [
   'start',
   'grid',
 ] as const
-export type MendKind = (typeof MEND_KINDS)[number]
+export type FixKind = (typeof FIX_KINDS)[number]
 
 /** A finished line, one click away, with what it leaves. */
-export interface Mend {
-  readonly kind: MendKind
+export interface Fix {
+  readonly kind: FixKind
   readonly lick: Lick
   readonly fits: boolean
   /** Ticks left, or over where negative. */
@@ -48,24 +48,24 @@ export interface Mend {
 const OFFERED_GRIDS = ALL_GRIDS.filter(({ value }) => value >= 8 && value <= 32)
 
 /** The ways to make a line fit; none where it fits, or where it has no slot. */
-export function mendsOf(lick: Lick): Mend[] {
+export function fixesOf(lick: Lick): Fix[] {
   const { frame, line } = lick
   const { start, end, target } = aimOf(lick)
   const left = target - end
   if (left === 0 || line.slots.length === 0) return []
   const slot = gridTicks(gridAt(line, line.slots.length, frame.grid))
   const free = left / slot
-  const mends: Mend[] = []
+  const fixes: Fix[] = []
   const offered = new Set<string>()
-  const offer = (kind: MendKind, mended: Lick, more: Partial<Mend> = {}) => {
+  const offer = (kind: FixKind, fixed: Lick, more: Partial<Fix> = {}) => {
     // Two ways that come to the same line are offered once, by the first name.
-    const key = JSON.stringify([mended.line, mended.frame.start, mended.frame.grid])
+    const key = JSON.stringify([fixed.line, fixed.frame.start, fixed.frame.grid])
     if (offered.has(key)) return
     offered.add(key)
-    const sum = sumOf(mended)
-    mends.push({
+    const sum = sumOf(fixed)
+    fixes.push({
       kind,
-      lick: mended,
+      lick: fixed,
       fits: sum.fits,
       left: sum.left.ticks,
       freeHand: sum.landing?.freeHand ?? 'both',
@@ -112,7 +112,7 @@ export function mendsOf(lick: Lick): Mend[] {
     const moved = onGrid(lick, grid)
     if (sumOf(moved).fits) offer('grid', moved, { grid })
   }
-  return mends
+  return fixes
 }
 
 /** How many slots end by a tick from the line's start. */

@@ -5,7 +5,7 @@ import { hasAccent } from '../sticking'
 import type { Grid, Ticks } from '../time'
 
 /** A first note or an accent of a phrase that goes round and round. */
-export interface MeetingMark {
+export interface CycleMark {
   /** The bar, from 1, and the tick from its barline. */
   readonly bar: number
   readonly tick: Ticks
@@ -17,11 +17,11 @@ export interface MeetingMark {
 }
 
 /** When a phrase over and over meets the barline again, and where it falls until then. */
-export interface Meeting {
+export interface Cycle {
   readonly cycles: number
   readonly bars: number
   readonly ticks: Ticks
-  readonly marks: readonly MeetingMark[]
+  readonly marks: readonly CycleMark[]
   /** Whether the marks stop before the end, since there are too many to show. */
   readonly shortened: boolean
 }
@@ -32,7 +32,7 @@ const MOST_BARS = 64
  * A range of the line over and over from where it stands: it meets the same place of the bar again
  * after lcm(g, b) ticks, g being its own length and b the bar's. Null where the range is empty.
  */
-export function meetingOf(lick: Lick, { from, to }: SlotRange): Meeting | null {
+export function cycleOf(lick: Lick, { from, to }: SlotRange): Cycle | null {
   const slots = lickSlots(lick).slice(from, to)
   const [first, last] = [slots[0], slots.at(-1)]
   if (!first || !last) return null
@@ -45,7 +45,7 @@ export function meetingOf(lick: Lick, { from, to }: SlotRange): Meeting | null {
     return accent || i === 0 ? [{ slot, first: i === 0, accent }] : []
   })
   const shown = Math.min(bars, MOST_BARS) * bar
-  const marks: MeetingMark[] = []
+  const marks: CycleMark[] = []
   for (let round = 0; round * length < shown; round += 1) {
     for (const { slot, ...mark } of accented) {
       const tick = slot.tick + round * length

@@ -22,7 +22,7 @@ interface Ringing {
 const CHOKE_SECONDS = 0.03
 
 /** Plays a rendered kit through Web Audio: a gain a limb, a limiter at the end. */
-export class KitPlayer implements Sink {
+export class KitSampler implements Sink {
   private readonly channels: ReadonlyMap<Channel, GainNode>
   private ringing: Ringing[] = []
 

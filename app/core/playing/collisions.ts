@@ -4,7 +4,7 @@ import type { Surface, Voice } from '../sticking'
 import type { Ticks } from '../time'
 
 /** Two hand strokes in a row by different hands that are in each other's way. */
-export interface Meet {
+export interface HandCollision {
   /** Crossed: the right hand lies left of the left. Shared: both are on one surface. */
   readonly kind: 'crossed' | 'shared'
   readonly fromTick: Ticks
@@ -17,15 +17,15 @@ export interface Meet {
  * Where hands cross or share a surface, between neighbouring hand strokes at most a beat apart; feet
  * between do not matter. It may be meant: it is told, never forbidden. Strokes together count too.
  */
-export function handMeets(lick: Lick, kit: Kit): Meet[] {
+export function handCollisions(lick: Lick, kit: Kit): HandCollision[] {
   const { beat } = frameTicks(lick.frame)
   const hands = strokeEvents(lick).filter(({ limb }) => limb === 'RH' || limb === 'LH')
-  const meets: Meet[] = []
+  const meets: HandCollision[] = []
   for (const [i, event] of hands.entries()) {
     const before = hands[i - 1]
     if (!before || before.limb === event.limb || event.tick - before.tick > beat) continue
     const [right, left] = before.limb === 'RH' ? [before, event] : [event, before]
-    const kind = meetKind(kit, right.surface, left.surface)
+    const kind = collisionKind(kit, right.surface, left.surface)
     if (!kind) continue
     meets.push({
       kind,
@@ -38,7 +38,7 @@ export function handMeets(lick: Lick, kit: Kit): Meet[] {
   return meets
 }
 
-function meetKind(kit: Kit, right: Voice, left: Voice): Meet['kind'] | null {
+function collisionKind(kit: Kit, right: Voice, left: Voice): HandCollision['kind'] | null {
   const [a, b] = [findPiece(kit, right), findPiece(kit, left)]
   if (!a || !b) return null
   if (a === b || (right !== '??' && left !== '??' && placeOf(right) === placeOf(left))) {
@@ -58,7 +58,11 @@ function isSmall({ diameter }: Piece): boolean {
  * Surfaces of a kit on which one hand would be out of the other's way: of the same kind as the one it
  * is on, nearest first. The other hand stays where it is.
  */
-export function clearSurfaces(kit: Kit, { right, left }: Meet, moved: 'RH' | 'LH'): Surface[] {
+export function clearSurfaces(
+  kit: Kit,
+  { right, left }: HandCollision,
+  moved: 'RH' | 'LH',
+): Surface[] {
   const [stays, goes] = moved === 'RH' ? [left, right] : [right, left]
   const from = findPiece(kit, goes)
   if (!from) return []
@@ -66,7 +70,7 @@ export function clearSurfaces(kit: Kit, { right, left }: Meet, moved: 'RH' | 'LH
     .filter(({ surface, kind }) => {
       if (kind !== from.kind || surface === from.surface) return false
       const [r, l] = moved === 'RH' ? [surface, stays] : [stays, surface]
-      return meetKind(kit, r, l) === null
+      return collisionKind(kit, r, l) === null
     })
     .sort((a, b) => distance(a, from) - distance(b, from))
     .map(({ surface }) => surface)

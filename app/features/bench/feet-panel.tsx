@@ -3,7 +3,7 @@ import { memo } from 'react'
 import { type Key, parseLickText, valuesOf } from '~/codecs/lick-text'
 import { TypedField } from '~/ui/field'
 
-interface LayersPanelProps {
+interface FeetPanelProps {
   readonly text: string
   readonly onSet: (key: Key, values: readonly string[]) => void
 }
@@ -17,10 +17,10 @@ const PRESETS: readonly (readonly [text: string, name: string])[] = [
 ]
 
 /** The feet's ostinatos under groove and fill, each in the line's own notation. */
-export const LayersPanel = memo(function LayersPanel({ text, onSet }: LayersPanelProps) {
+export const FeetPanel = memo(function FeetPanel({ text, onSet }: FeetPanelProps) {
   const under = valuesOf(text, 'under')
   const underFill = valuesOf(text, 'under fill')
-  const layers = [
+  const ostinatos = [
     ...under.map((typed, i) => ({ key: 'under' as const, i, typed })),
     ...underFill.map((typed, i) => ({ key: 'under fill' as const, i, typed })),
   ]
@@ -31,12 +31,12 @@ export const LayersPanel = memo(function LayersPanel({ text, onSet }: LayersPane
       lists[key].flatMap((old, at) => (at !== i ? [old] : text === null ? [] : [text])),
     )
   return (
-    <section aria-labelledby="layers-title">
-      <h2 id="layers-title" className="mb-2 font-semibold">
+    <section aria-labelledby="ostinatos-title">
+      <h2 id="ostinatos-title" className="mb-2 font-semibold">
         Under it
       </h2>
       <ul className="flex flex-col gap-2">
-        {layers.map(({ key, i, typed }) => (
+        {ostinatos.map(({ key, i, typed }) => (
           <li key={`${key} ${i}`} className="flex items-end gap-2">
             <TypedField
               label={key === 'under' ? 'under groove and fill' : 'under the fill only'}

@@ -6,41 +6,41 @@ import { parseGrooveBar } from '~/core/groove'
 import { findMeter } from '~/core/time'
 import {
   cellRecordSchema,
-  forget,
+  deleteRecord,
   grooveRecordSchema,
-  keepCell,
-  keepGroove,
-  keepVersion,
   listCells,
   listGrooves,
   listVersions,
   type StoreIssue,
+  saveCell,
+  saveGroove,
+  saveVersion,
   versionRecordSchema,
 } from '~/storage'
 
 /** What came of keeping or forgetting: nothing to say, or why not. */
-export interface KeptNotice {
+export interface SaveNotice {
   readonly trouble: string
 }
 
-const forgetting = z.object({ intent: z.literal('forget'), id: z.string().min(1) })
-const keepingCell = cellRecordSchema
+const forgetting = z.object({ intent: z.literal('delete'), id: z.string().min(1) })
+const savingCell = cellRecordSchema
   .omit({ version: true, createdAt: true })
   .partial({ id: true })
-  .extend({ intent: z.literal('keep'), createdAt: z.number().optional() })
-const keepingVersion = versionRecordSchema
+  .extend({ intent: z.literal('save'), createdAt: z.number().optional() })
+const savingVersion = versionRecordSchema
   .omit({ version: true, createdAt: true })
   .partial({ id: true })
-  .extend({ intent: z.literal('keep'), createdAt: z.number().optional() })
+  .extend({ intent: z.literal('save'), createdAt: z.number().optional() })
 
-const keepingGroove = grooveRecordSchema
+const savingGroove = grooveRecordSchema
   .omit({ version: true, createdAt: true })
   .partial({ id: true })
-  .extend({ intent: z.literal('keep'), createdAt: z.number().optional() })
+  .extend({ intent: z.literal('save'), createdAt: z.number().optional() })
 
-export type GrooveCommand = z.input<typeof keepingGroove> | z.input<typeof forgetting>
-export type CellCommand = z.input<typeof keepingCell> | z.input<typeof forgetting>
-export type VersionCommand = z.input<typeof keepingVersion> | z.input<typeof forgetting>
+export type GrooveCommand = z.input<typeof savingGroove> | z.input<typeof forgetting>
+export type CellCommand = z.input<typeof savingCell> | z.input<typeof forgetting>
+export type VersionCommand = z.input<typeof savingVersion> | z.input<typeof forgetting>
 
 /** The player's own cells; empty where the store cannot be read. */
 export async function openCells() {
@@ -55,14 +55,14 @@ export async function openVersions(lickId: string) {
 }
 
 /** Keeps or forgets a cell of the player's own. */
-export async function changeCells(sent: unknown): Promise<KeptNotice> {
-  const command = z.union([keepingCell, forgetting]).safeParse(sent)
+export async function changeCells(sent: unknown): Promise<SaveNotice> {
+  const command = z.union([savingCell, forgetting]).safeParse(sent)
   if (!command.success) return { trouble: 'A cell needs a name and a sticking.' }
   const { data } = command
-  if (data.intent === 'forget') return said(await forget('cells', data.id))
+  if (data.intent === 'delete') return said(await deleteRecord('cells', data.id))
   if (!findPhrase(data.line)) return { trouble: `“${data.line}” cannot be read as a sticking.` }
   const { intent: _intent, ...cell } = data
-  return said(await keepCell({ ...cell, ...stamp(cell), version: 1 }))
+  return said(await saveCell({ ...cell, ...stamp(cell), version: 1 }))
 }
 
 /** The player's own grooves. */
@@ -72,36 +72,36 @@ export async function openGrooves() {
 }
 
 /** Keeps or forgets a groove of the player's own. */
-export async function changeGrooves(sent: unknown): Promise<KeptNotice> {
-  const command = z.union([keepingGroove, forgetting]).safeParse(sent)
+export async function changeGrooves(sent: unknown): Promise<SaveNotice> {
+  const command = z.union([savingGroove, forgetting]).safeParse(sent)
   if (!command.success) return { trouble: 'A groove needs a name, a metre and a bar.' }
   const { data } = command
-  if (data.intent === 'forget') return said(await forget('grooves', data.id))
+  if (data.intent === 'delete') return said(await deleteRecord('grooves', data.id))
   const meter = findMeter(data.meter)
   const read = meter && parseGrooveBar(data, meter)
   if (!read?.ok) return { trouble: `The bar cannot be used: ${read?.error ?? 'no such metre'}.` }
   const { intent: _intent, ...groove } = data
   const stamped = stamp(groove)
   const id = groove.id ?? `own-${stamped.id}`
-  return said(await keepGroove({ ...groove, ...stamped, id, version: 1 }))
+  return said(await saveGroove({ ...groove, ...stamped, id, version: 1 }))
 }
 
 /** Keeps or forgets a version of a lick. */
-export async function changeVersions(sent: unknown): Promise<KeptNotice> {
-  const command = z.union([keepingVersion, forgetting]).safeParse(sent)
+export async function changeVersions(sent: unknown): Promise<SaveNotice> {
+  const command = z.union([savingVersion, forgetting]).safeParse(sent)
   if (!command.success) return { trouble: 'A version needs a name.' }
   const { data } = command
-  if (data.intent === 'forget') return said(await forget('versions', data.id))
+  if (data.intent === 'delete') return said(await deleteRecord('versions', data.id))
   if (!parseLickText(data.text).ok)
     return { trouble: 'The line cannot be read yet: mend it first.' }
   const { intent: _intent, ...version } = data
-  return said(await keepVersion({ ...version, ...stamp(version), version: 1 }))
+  return said(await saveVersion({ ...version, ...stamp(version), version: 1 }))
 }
 
 function stamp({ id, createdAt }: { id?: string | undefined; createdAt?: number | undefined }) {
   return { id: id ?? nanoid(), createdAt: createdAt ?? Date.now() }
 }
 
-function said(result: { ok: true } | { ok: false; error: StoreIssue }): KeptNotice {
+function said(result: { ok: true } | { ok: false; error: StoreIssue }): SaveNotice {
   return { trouble: result.ok ? '' : 'It could not be kept: the browser’s store does not answer.' }
 }
