@@ -2,7 +2,9 @@ import fc from 'fast-check'
 import {
   DEFAULT_FRAME,
   EMPTY_LICK,
-  LANDING_KINDS,
+  EMPTY_LINE,
+  LANDING_WORDS,
+  type Landing,
   type Lick,
   type Line,
   normalGridChanges,
@@ -102,6 +104,25 @@ const meter = fc.oneof(
   fc.constant({ count: 6, unit: 8 as const, groups: [2, 2, 2] }),
 )
 
+const landing: fc.Arbitrary<Landing> = fc.oneof(
+  {
+    weight: 4,
+    arbitrary: fc.record({
+      kind: fc.constantFrom(...LANDING_WORDS),
+      at: fc.constantFrom('bar' as const, 'beat' as const),
+    }),
+  },
+  {
+    weight: 1,
+    arbitrary: fc.record({
+      kind: fc.constant('strokes' as const),
+      at: fc.constantFrom('bar' as const, 'beat' as const),
+      slot: slot.filter((one): one is Exclude<SlotContent, Rest> => one.kind !== 'rest'),
+      choke: fc.boolean(),
+    }),
+  },
+)
+
 /** A whole lick with everything that the text format can carry. */
 export const lick: fc.Arbitrary<Lick> = fc
   .record({
@@ -118,11 +139,12 @@ export const lick: fc.Arbitrary<Lick> = fc
     goal: fc.option(fc.integer({ min: 20, max: 400 })),
     lead: fc.nat(8),
     bars: fc.option(fc.integer({ min: 1, max: 64 })),
-    kind: fc.constantFrom(...LANDING_KINDS),
-    at: fc.constantFrom('bar' as const, 'beat' as const),
+    landing,
     percent: fc.integer({ min: 50, max: 75 }),
     ostinatos: fc.array(layer, { maxLength: 2 }),
     level: fc.constantFrom(...LEVELS),
+    pickup: fc.array(slot, { maxLength: 3 }),
+    picksUp: fc.nat(4),
   })
   .chain((parts) =>
     line(parts.grid).map((content): Lick => {
@@ -134,6 +156,10 @@ export const lick: fc.Arbitrary<Lick> = fc
         title: parts.title,
         tags: ['odd', 'two words'],
         line: content,
+        pickup:
+          parts.picksUp === 0 && parts.pickup.length > 0
+            ? { slots: parts.pickup, groups: [parts.pickup.length], gridChanges: [] }
+            : EMPTY_LINE,
         ostinatos: parts.ostinatos,
         frame: {
           ...DEFAULT_FRAME,
@@ -143,7 +169,7 @@ export const lick: fc.Arbitrary<Lick> = fc
           goal: parts.goal,
           lead: parts.lead,
           bars: parts.bars,
-          landing: { kind: parts.kind, at: parts.at },
+          landing: parts.landing,
           start: Math.min(start, barTicks(parts.meter) - 1),
           stop: parts.percent % 2 === 0 ? 0 : null,
           swing: { percent: parts.percent, pairs: parts.percent > 60 ? 16 : 8 },

@@ -18,8 +18,9 @@ export const HEADER_CODES = [
   'swing',
   'swell',
   'kit',
+  'pickup',
   'empty-layer',
-  'too-many-ostinatos',
+  'too-many-layers',
 ] as const
 export type HeaderCode = (typeof HEADER_CODES)[number]
 

@@ -139,7 +139,7 @@ const REFUSED: Readonly<Record<string, string>> = {
   swell: 'swell: 4..0 ghost>accent',
   kit: 'kit:',
   'empty-layer': 'under: @1/4',
-  'too-many-ostinatos': 'under: H\n'.repeat(17),
+  'too-many-layers': 'under: H\n'.repeat(17),
   'no-such-stroke': 'RLé',
   'level-on-ghost': '>r',
   'level-without-stroke': 'RL>',

@@ -1,5 +1,13 @@
 import { fail, ok, type Result } from '~/core/foundation'
-import { DEFAULT_FRAME, EMPTY_LICK, type Frame, type Lick, type Ostinato } from '~/core/line'
+import {
+  DEFAULT_FRAME,
+  EMPTY_LICK,
+  EMPTY_LINE,
+  type Frame,
+  type Lick,
+  type Line,
+  type Ostinato,
+} from '~/core/line'
 import { type LineReading, type NotationIssue, parseLine, type SourceSpan } from '~/core/notation'
 import { barTicks } from '~/core/time'
 import type { HeaderCode, TextIssue } from './issue'
@@ -52,6 +60,7 @@ class Reader {
       frame,
       kit: this.value('kit', 'kit', null, values.name),
       ostinatos: this.ostinatos(frame),
+      pickup: this.pickup(frame),
       unknown: this.rows.filter((row) => !row.known).map((row) => [row.key, row.value] as const),
     }
     const line = this.line(readableLine(this.rows), frame)
@@ -86,7 +95,8 @@ class Reader {
   private ostinatos(frame: Frame): Ostinato[] {
     const rows = this.rows.filter((row) => row.known === 'under' || row.known === 'under fill')
     const surplus = rows[MOST_LAYERS]
-    if (surplus) this.report(surplus, 'too-many-ostinatos', `at most ${MOST_LAYERS} ostinatos`)
+    if (surplus)
+      this.report(surplus, 'too-many-layers', `at most ${MOST_LAYERS} rows that begin with under`)
     return rows.slice(0, MOST_LAYERS).flatMap((row) => {
       const read = parseLine(row.value, { grid: frame.grid, start: 0, bar: null })
       if (!read.ok) {
@@ -104,6 +114,22 @@ class Reader {
       const scope = row.known === 'under fill' ? 'fill' : 'all'
       return [{ scope, grid: first?.grid ?? frame.grid, line: { ...line, gridChanges } } as const]
     })
+  }
+
+  private pickup(frame: Frame): Line {
+    const row = this.row('pickup')
+    if (!row) return EMPTY_LINE
+    const read = parseLine(row.value, { grid: frame.grid, start: 0, bar: null })
+    if (!read.ok) {
+      for (const issue of read.error)
+        this.issues.push(this.placed(issue, row, row.valueFrom + issue.at))
+      return EMPTY_LINE
+    }
+    const { line } = read.value
+    if (line.gridChanges.length > 0) {
+      this.report(row, 'pickup', 'a pick-up on the grid of the text, without another grid')
+    } else if (line.slots.length === 0) this.report(row, 'pickup', 'a stroke or a rest, such as RL')
+    return line
   }
 
   private line(joined: string, frame: Frame): LineReading | undefined {

@@ -16,6 +16,7 @@ export const KEYS = [
   'swing',
   'swell',
   'kit',
+  'pickup',
   'line',
   'under',
   'under fill',

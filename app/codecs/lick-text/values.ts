@@ -1,5 +1,6 @@
 import { fail, ok, type Result } from '~/core/foundation'
-import { LANDING_KINDS, type Landing, MAX_LEAD, type Swell, TEMPO_RANGE } from '~/core/line'
+import { LANDING_WORDS, type Landing, MAX_LEAD, type Swell, TEMPO_RANGE } from '~/core/line'
+import { parseLine } from '~/core/notation'
 import { LEVELS, type Level } from '~/core/sticking'
 import {
   findGrid,
@@ -60,13 +61,25 @@ export function name(value: string): Result<string, string> {
   return /^[\w-]{1,60}$/.test(value) ? ok(value) : fail('a name of letters, digits and hyphens')
 }
 
+const LANDING_EXPECTED =
+  'crash, stop, groove, none or last, or one slot of strokes such as (>L:c1K), then perhaps choke or beat'
+
 export function landing(value: string): Result<Landing, string> {
-  const [word, at, ...more] = value.split(/\s+/)
-  const kind = LANDING_KINDS.find((known) => known === word)
-  const known = kind && more.length === 0 && (at === undefined || at === 'beat')
-  if (!known) return fail('crash, stop, groove or none, then perhaps beat')
-  return ok({ kind, at: at === 'beat' ? 'beat' : 'bar' })
+  const [word = '', ...more] = value.split(/\s+/)
+  const at = more.at(-1) === 'beat' ? 'beat' : 'bar'
+  const others = at === 'beat' ? more.slice(0, -1) : more
+  const kind = LANDING_WORDS.find((known) => known === word)
+  if (kind) return others.length === 0 ? ok({ kind, at }) : fail(LANDING_EXPECTED)
+  const choke = others[0] === 'choke'
+  if (others.length > Number(choke)) return fail(LANDING_EXPECTED)
+  const read = parseLine(word, { grid: SLOT_GRID, start: 0, bar: null })
+  const [slot, ...slots] = read.ok ? read.value.line.slots : []
+  if (!slot || slot.kind === 'rest' || slots.length > 0) return fail(LANDING_EXPECTED)
+  return ok({ kind: 'strokes', at, slot, choke })
 }
+
+/** A single slot is read the same on every grid. */
+const SLOT_GRID: Grid = { value: 16, tuplet: null }
 
 export function swing(value: string): Result<Swing, string> {
   const match = /^(\d{2}(?:\.\d{1,6})?)(?:\s+1\/(8|16))?$/.exec(value)

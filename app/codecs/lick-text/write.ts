@@ -1,5 +1,5 @@
 import { DEFAULT_FRAME, type Lick, type Ostinato, type Swell } from '~/core/line'
-import { formatLine } from '~/core/notation'
+import { formatLine, formatSlot } from '~/core/notation'
 import { type Grid, gridName, meterName, placeName, type Swing, sameGrid } from '~/core/time'
 import type { Key } from './rows'
 import { normalTitle, splitTags } from './title'
@@ -42,15 +42,20 @@ function formatRows(lick: Lick): (readonly [key: Key | string, value: string])[]
     swing.percent !== 50 && ['swing', formatSwing(swing)],
     ...frame.swells.map((swell) => ['swell', formatSwell(swell)] as const),
     lick.kit !== null && ['kit', lick.kit],
+    lick.pickup.slots.length > 0 && ['pickup', formatLine(lick.pickup)],
     ['line', formatLine(lick.line)],
     ...lick.ostinatos.map((layer) => formatLayer(layer, frame.grid)),
   ]
   return [...rows.filter((row) => row !== false), ...lick.unknown]
 }
 
-/** A landing as its key's value: `stop beat`. */
-export function formatLanding({ kind, at }: Lick['frame']['landing']): string {
-  return at === 'beat' ? `${kind} beat` : kind
+/** A landing as its key's value: `stop beat`, `(>L:c1K) choke`. */
+export function formatLanding(landing: Lick['frame']['landing']): string {
+  const words =
+    landing.kind === 'strokes'
+      ? [formatSlot(landing.slot), ...(landing.choke ? ['choke'] : [])]
+      : [landing.kind]
+  return [...words, ...(landing.at === 'beat' ? ['beat'] : [])].join(' ')
 }
 
 /** A swing as its key's value: `60 1/16`. */

@@ -22,6 +22,8 @@ interface Turning {
   readonly inversion: number
   readonly graces: string
   readonly accents: string
+  /** Where its ghosts are; empty for a cell whose name does not speak of any. */
+  readonly ghosts: string
   readonly order: number
   /** How often its own shortest part goes through. */
   readonly rounds: number
@@ -35,8 +37,10 @@ interface Turning {
 export function namesOf(phrase: Phrase): Naming[] {
   if (phrase.slots.length === 0) return []
   const { slots, times } = primitive(phrase.slots)
+  const ghosts = ghostsOf(slots)
   const found = (turnings().get(skeletonOf(slots)) ?? []).filter(
-    ({ rounds }) => times % rounds === 0,
+    (turning) =>
+      times % turning.rounds === 0 && (!/1/.test(turning.ghosts) || turning.ghosts === ghosts),
   )
   const graces = gracesOf(slots)
   const accents = accentsOf(slots)
@@ -102,21 +106,19 @@ function turnings(): ReadonlyMap<string, readonly Turning[]> {
   if (known) return known
   const byKey = new Map<string, Turning[]>()
   for (const [order, cell] of CATALOGUE.entries()) {
-    for (const variant of variantsOf(cell)) {
-      const count = variant.slots.length
-      for (let inversion = 0; inversion < count; inversion += 1) {
-        const turned = primitive(rotate(variant, inversion).slots)
-        const { slots } = turned
-        const key = skeletonOf(slots)
-        const half = cell.phrase.groups.length === 2 ? count / 2 : count
+    for (const { phrase, inversion } of turnedPhrases(cell)) {
+      for (const turned of [phrase, mirrorHands(phrase)]) {
+        const { slots, times } = primitive(turned.slots)
         const turning = {
           cell,
-          inversion: variant.groups.length === 2 ? inversion % half : inversion,
+          inversion,
           graces: gracesOf(slots),
           accents: accentsOf(slots),
+          ghosts: ghostsOf(slots),
           order,
-          rounds: turned.times,
+          rounds: times,
         }
+        const key = skeletonOf(slots)
         byKey.set(key, [...(byKey.get(key) ?? []), turning])
       }
     }
@@ -125,14 +127,22 @@ function turnings(): ReadonlyMap<string, readonly Turning[]> {
   return byKey
 }
 
-/** A cell, its mirror, and of those that alternate by themselves one half with each lead. */
-function variantsOf({ phrase }: Cell): Phrase[] {
+/**
+ * A cell begun from each of its strokes; of those that alternate by themselves, whose second half is
+ * the first by the other hand, also the first half of each. An inversion's number is that of the whole
+ * cell, and half a round later it is the same one led by the other hand.
+ */
+function turnedPhrases({ phrase }: Cell): { phrase: Phrase; inversion: number }[] {
+  const count = phrase.slots.length
   const [first, second] = phrase.groups
-  const halves =
-    phrase.groups.length === 2 && first === second && first !== undefined
-      ? [{ slots: phrase.slots.slice(0, first), groups: [first] }]
-      : []
-  return [phrase, ...halves].flatMap((variant) => [variant, mirrorHands(variant)])
+  const halves = phrase.groups.length === 2 && first === second && first !== undefined
+  return phrase.slots.flatMap((_, steps) => {
+    const turned = rotate(phrase, steps)
+    const inversion = halves ? steps % first : steps
+    const whole = { phrase: turned, inversion }
+    const half = { slots: turned.slots.slice(0, count / 2), groups: [count / 2] }
+    return halves ? [whole, { phrase: half, inversion }] : [whole]
+  })
 }
 
 /** Who strikes when: no levels, voices or graces. */
@@ -155,6 +165,11 @@ function perSlot(slots: readonly SlotContent[], most: (stroke: Stroke) => number
 
 function gracesOf(slots: readonly SlotContent[]): string {
   return perSlot(slots, ({ graces }) => graces)
+}
+
+/** Ghosts belong to a sticking's name only where a cell is named after them. */
+function ghostsOf(slots: readonly SlotContent[]): string {
+  return perSlot(slots, ({ level }) => Number(level === 'ghost'))
 }
 
 function accentsOf(slots: readonly SlotContent[]): string {

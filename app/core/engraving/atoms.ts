@@ -4,6 +4,7 @@ import {
   type Lick,
   lickSlots,
   lineTicks,
+  pickupSlots,
   type TimedSlot,
   timedSlots,
 } from '../line'
@@ -33,16 +34,8 @@ export interface Atom {
   readonly slot: number | null
 }
 
-/** Squeezes at their real value: how many times shorter the written value is. */
-const SQUEEZED: Readonly<Record<number, { shorter: number; inTimeOf: number }>> = {
-  2: { shorter: 2, inTimeOf: 2 },
-  3: { shorter: 2, inTimeOf: 2 },
-  4: { shorter: 4, inTimeOf: 4 },
-  5: { shorter: 4, inTimeOf: 4 },
-  6: { shorter: 4, inTimeOf: 4 },
-  7: { shorter: 4, inTimeOf: 4 },
-  8: { shorter: 8, inTimeOf: 8 },
-}
+/** How many times shorter than its slot each of so many strokes squeezed into it is written. */
+const SQUEEZED: Readonly<Record<number, number>> = { 2: 2, 3: 2, 4: 4, 5: 4, 6: 4, 7: 4, 8: 8 }
 /** The engraving library has no stems for anything shorter: it is written as a 128th. */
 const SHORTEST_VALUE = 128
 
@@ -65,8 +58,10 @@ export function lineAtoms(lick: Lick, { before, after }: Edges): Atom[] {
   const windows = beatWindows(frame.meter)
   const slots = lickSlots(lick)
   const { start, end } = aimOf(lick)
+  const pickup = shownPickup(lick)
   const all = [
-    ...restSlots(slots[0]?.grid ?? frame.grid, before, start),
+    ...restSlots((pickup[0] ?? slots[0])?.grid ?? frame.grid, before, pickup[0]?.tick ?? start),
+    ...pickup,
     ...slots,
     ...restSlots(slots.at(-1)?.grid ?? frame.grid, end, after),
   ]
@@ -84,6 +79,15 @@ export function lineAtoms(lick: Lick, { before, after }: Edges): Atom[] {
     )
   })
 }
+
+/** The slots of the pick-up from the barline of the fill's bar on; no group of the line's. */
+export function shownPickup(lick: Lick): PlacedSlot[] {
+  return pickupSlots(lick)
+    .filter(({ tick }) => tick >= 0)
+    .map((slot) => ({ ...slot, group: PICKUP_GROUP }))
+}
+
+const PICKUP_GROUP = -1
 
 function restSlots(grid: Grid, from: Ticks, to: Ticks): PlacedSlot[] {
   const ticks = gridTicks(grid)
@@ -145,16 +149,18 @@ function runBrackets(
 
 type SlotPlace = Pick<Atom, 'tick' | 'ticks' | 'value' | 'brackets' | 'group' | 'slot'>
 
-function slotAtoms(content: SlotContent, place: SlotPlace): Atom[] {
+/** The notes of one slot, a squeeze at its real values. */
+export function slotAtoms(content: SlotContent, place: SlotPlace): Atom[] {
   if (content.kind !== 'squeeze') return [toAtom(content, place)]
   const count = content.parts.length
-  const { shorter, inTimeOf } = SQUEEZED[count] as { shorter: number; inTimeOf: number }
+  const value = Math.min(SHORTEST_VALUE, place.value * (SQUEEZED[count] as number))
+  // So many of the value written have the slot's time, however short they would have to be.
+  const inTimeOf = value / place.value
   const bracket = { id: `squeeze ${place.tick}`, notes: count, inTimeOf }
   const brackets = count === inTimeOf ? place.brackets : [...place.brackets, bracket]
   return content.parts.map((part, i) => {
     const tick = place.tick + Math.floor((i * place.ticks) / count)
     const next = place.tick + Math.floor(((i + 1) * place.ticks) / count)
-    const value = Math.min(SHORTEST_VALUE, place.value * shorter)
     return toAtom(part, { ...place, tick, ticks: next - tick, value, brackets })
   })
 }

@@ -1,6 +1,6 @@
 import { type Lick, lickSlots } from '../line'
 import { gridTicks, type Ticks } from '../time'
-import type { Edges } from './atoms'
+import { type Edges, shownPickup } from './atoms'
 import { isPlain } from './values'
 import type { Window } from './windows'
 
@@ -24,7 +24,8 @@ interface Surroundings {
 export function edgesOf(lick: Lick, around: Surroundings): Edges {
   const { start, end, stop, limit, onsets, windowAround } = around
   const slots = lickSlots(lick)
-  const first = gridTicks(slots[0]?.grid ?? lick.frame.grid)
+  const grid = shownPickup(lick)[0]?.grid ?? slots[0]?.grid ?? lick.frame.grid
+  const first = gridTicks(grid)
   const last = gridTicks(slots.at(-1)?.grid ?? lick.frame.grid)
   const { from } = windowAround(start)
   const to = Math.min(limit, windowAround(Math.max(start, end - 1)).to)

@@ -3,7 +3,7 @@ import { frameTicks, type Lick, NO_GROOVE } from '../line'
 import { toStroke } from '../sticking'
 import { gridTicks, type Ticks } from '../time'
 import { type Atom, barOf, gridBrackets } from './atoms'
-import { clipped, longerValue, outOfTuplet } from './values'
+import { longerValue } from './values'
 
 /** How a player wants the groove written, and the grooves of their own. */
 interface Written {
@@ -60,23 +60,43 @@ export function grooveAtoms(
   return [...byTick.values()]
 }
 
-/** The groove from one tick to another: its notes last until the next one at most; gaps become rests. */
+/**
+ * The groove from one tick to another: every note lasts until the next one at most, gaps become rests.
+ * A note that is longer than its room, or whose tuplet is broken off, is written as long as its room.
+ */
 function withRests(groove: readonly Atom[], from: Ticks, until: Ticks, filler: Filler): Atom[] {
   const filled: Atom[] = []
   let tick = from
-  for (const [i, whole] of groove.entries()) {
-    const atom = clipped(outOfTuplet(whole, until), groove[i + 1]?.tick ?? until)
+  for (const [i, atom] of groove.entries()) {
+    const next = groove[i + 1]?.tick ?? until
     if (atom.tick > tick) filled.push(...(restsLike(atom, tick) ?? filler('rest', tick, atom.tick)))
-    filled.push(atom)
-    tick = atom.tick + atom.ticks
+    if (atom.ticks <= next - atom.tick && isWhole(atom, from, until)) {
+      filled.push(atom)
+      tick = atom.tick + atom.ticks
+    } else {
+      const [first, ...rests] = filler('rest', atom.tick, next)
+      if (first) filled.push({ ...first, kind: 'strokes', strokes: atom.strokes }, ...rests)
+      tick = next
+    }
   }
   return [...filled, ...filler('rest', tick, until)]
+}
+
+/** Whether the tuplet of a note lies wholly in a stretch; a note of a plain grid always does. */
+function isWhole({ tick, ticks, brackets: [bracket] }: Atom, from: Ticks, until: Ticks): boolean {
+  if (!bracket) return true
+  const unit = ticks * bracket.notes
+  const begins = Math.floor(tick / unit) * unit
+  return begins >= from && begins + unit <= until
 }
 
 /** Rests on the tuplet grid of a note, so that its bracket is whole; undefined for a plain grid. */
 function restsLike(next: Atom, from: Ticks): Atom[] | undefined {
   const gap = next.tick - from
-  if (next.brackets.length === 0 || gap % next.ticks !== 0) return undefined
+  const unit = next.ticks * (next.brackets[0]?.notes ?? 1)
+  // Only rests of the note's own bracket: others are written for themselves.
+  const own = Math.floor(from / unit) === Math.floor(next.tick / unit)
+  if (next.brackets.length === 0 || !own || gap % next.ticks !== 0) return undefined
   return Array.from({ length: gap / next.ticks }, (_, i) => ({
     ...next,
     tick: from + i * next.ticks,

@@ -1,13 +1,22 @@
 import type { Groove } from '../groove'
 import { type HeadPlace, STAFF_KEY, type StaffKey } from '../kit'
-import { aimOf, CHOKE_AFTER, frameTicks, type Lick, NO_GROOVE } from '../line'
-import { graceSurface, type Letter, type Stroke, strokeSurface, toStroke } from '../sticking'
-import type { Ticks } from '../time'
-import { type Atom, lineAtoms, ostinatoAtoms } from './atoms'
+import {
+  aimOf,
+  CHOKE_AFTER,
+  frameTicks,
+  isChoked,
+  type Lick,
+  landingContent,
+  NO_GROOVE,
+  silenceAfter,
+} from '../line'
+import { graceSurface, type Letter, type Stroke, strokeSurface } from '../sticking'
+import { gridTicks, type Ticks } from '../time'
+import { type Atom, gridBrackets, lineAtoms, ostinatoAtoms, shownPickup, slotAtoms } from './atoms'
 import { beamsOf } from './beams'
 import { edgesOf } from './edges'
 import { grooveAtoms, grooveBetween, playedOn, slashed } from './groove-atoms'
-import { fillerAtoms, joinRests, writtenAs } from './values'
+import { fillerAtoms, joinRests, plainWithin, writtenWithin } from './values'
 import { beatWindows, windowAt } from './windows'
 
 /** What the player prefers to read. */
@@ -73,7 +82,9 @@ export function toStaff(lick: Lick, view: StaffView): Staff {
   const { frame } = lick
   const { bar } = frameTicks(frame)
   const windows = beatWindows(frame.meter)
-  const { start, end, target } = aimOf(lick)
+  const { start: lineStart, end, target, left } = aimOf(lick)
+  // A pick-up is written before the line, as far as it lies in the bars that are drawn.
+  const start = shownPickup(lick)[0]?.tick ?? lineStart
   const windowAround = (tick: Ticks) => {
     const barStart = Math.floor(tick / bar) * bar
     const { from, to } = windowAt(windows, tick - barStart)
@@ -82,9 +93,10 @@ export function toStaff(lick: Lick, view: StaffView): Staff {
   const windowOf = (tick: Ticks) => windowAround(tick).from
   const filler = (kind: 'rest' | 'slash', from: Ticks, to: Ticks) =>
     fillerAtoms(kind, from, to, bar, windows)
-  const stop = frame.groove === NO_GROOVE ? 0 : (frame.stop ?? start)
+  const stop = frame.groove === NO_GROOVE ? 0 : Math.min(start, frame.stop ?? start)
   const over = Math.ceil(Math.max(end, target) / bar) * bar
-  const landing = target < over && end <= target ? landingAtoms(lick, target) : []
+  const inside = target < over && end <= target
+  const landing = inside ? landingAtoms(lick, target, over) : []
   const onsets = view.groove === 'notes' ? grooveAtoms(lick, view, 0, stop) : []
   const { before, after } = edgesOf(lick, {
     start,
@@ -104,30 +116,44 @@ export function toStaff(lick: Lick, view: StaffView): Staff {
     ...line.slice(lead.length),
     ...(landing.length > 0 ? filler('rest', after, target) : []),
   ]
-  const landed = landing[0] ? landing[0].tick + landing[0].ticks : after
-  const resumes = landing[0] ? resumesAt(lick, landed) : over
+  const last = landing.at(-1)
+  const landed = last ? last.tick + last.ticks : after
+  const landsItself = frame.landing.kind === 'last' && left === 0
+  const resumes = last ? resumesAt(lick, landed) : landsItself ? after : over
   const behind = [...filler('rest', landed, resumes), ...groove(resumes, over)]
   // The landing lasts as it is written, whatever rests come after it.
   const notes = [...joinRests(front, windowOf), ...landing, ...joinRests(behind, windowOf)]
   return { notes, feet: ostinatoAtoms(lick), windowOf, view }
 }
 
-/** Where the groove goes on after a landing inside the bar: at once, after a stop on the next beat. */
+/** Where the groove goes on after a landing inside the bar: at once, after a choke when that is over. */
 function resumesAt(lick: Lick, landed: Ticks): Ticks {
-  const { target } = aimOf(lick)
-  const { beat } = frameTicks(lick.frame)
-  return lick.frame.landing.kind === 'stop' ? Math.max(landed, target + beat) : landed
+  return Math.max(landed, aimOf(lick).target + silenceAfter(lick.frame))
 }
 
-/** The landing as it is drawn: a beat of crash and kick, an eighth choked, or a slash of groove. */
-export function landingAtoms(lick: Lick, tick: Ticks): Atom[] {
-  const { kind } = lick.frame.landing
-  if (kind === 'none') return []
-  const ticks = kind === 'stop' ? CHOKE_AFTER : frameTicks(lick.frame).beat
-  const place = { tick, ticks, ...writtenAs(ticks), brackets: [], group: null, slot: null }
-  if (kind === 'groove') return [{ ...place, kind: 'slash', strokes: [] }]
-  const strokes = [toStroke('R', { level: 'accent', voice: 'c1' }), toStroke('K')]
-  return [{ ...place, kind: 'strokes', strokes }]
+/**
+ * The landing as it is drawn: what it strikes for a beat, an eighth where it is choked, no longer than
+ * until a tick; strokes squeezed into one slot of the line's grid; a slash for groove.
+ */
+export function landingAtoms(lick: Lick, tick: Ticks, until = Number.POSITIVE_INFINITY): Atom[] {
+  const { frame, line } = lick
+  const content = landingContent(lick)
+  if (!content && frame.landing.kind !== 'groove') return []
+  const place = { tick, brackets: [], group: null, slot: null }
+  if (content?.kind === 'squeeze') {
+    const grid = line.gridChanges.at(-1)?.grid ?? frame.grid
+    const ticks = gridTicks(grid)
+    const written =
+      ticks <= until - tick
+        ? { ticks, value: grid.value, brackets: gridBrackets(grid, tick, 'landing') }
+        : plainWithin(until - tick)
+    return slotAtoms(content, { ...place, ...written })
+  }
+  const wanted = isChoked(frame) ? CHOKE_AFTER : frameTicks(frame).beat
+  const written = writtenWithin(Math.min(wanted, until - tick))
+  return content
+    ? [{ ...place, ...written, kind: 'strokes', strokes: content.strokes }]
+    : [{ ...place, ...written, kind: 'slash', strokes: [] }]
 }
 
 /** The unit of a staff between two ticks. */

@@ -1,4 +1,5 @@
-import { TICKS_PER_WHOLE, type Ticks } from '../time'
+import { gcd } from '../foundation'
+import { ALL_GRIDS, gridName, gridTicks, TICKS_PER_WHOLE, type Ticks, TUPLET_RATIOS } from '../time'
 import type { Atom } from './atoms'
 import { type Window, windowAt } from './windows'
 
@@ -18,7 +19,8 @@ const WRITTEN: readonly WrittenValue[] = [1, 2, 4, 8, 16, 32, 64]
 
 /**
  * Rests or slashes for a stretch of silence or groove, split at the windows so that every beat can
- * be read. What no written value names (less than a sixty-fourth) is left out.
+ * be read. They last exactly as long as the stretch: where no plain values come to a part of it, that
+ * part is written in the tuplet on whose grid it lies, or at last under a number of its own.
  */
 export function fillerAtoms(
   kind: 'rest' | 'slash',
@@ -34,76 +36,98 @@ export function fillerAtoms(
     const window = windowAt(windows, tick - barStart)
     const start = barStart + window.from
     const end = Math.min(to, barStart + window.to)
-    const fit = WRITTEN.find(
-      (written) =>
-        written.ticks <= end - tick &&
-        (kind === 'slash' ||
-          tick === start ||
-          (written.dots === 0 && (tick - start) % written.ticks === 0)),
+    const plain = isPlain(end - tick) && isPlain(tick - start)
+    atoms.push(
+      ...(plain ? plainAtoms(kind, tick, end, start) : tupletAtoms(kind, tick, end, start)),
     )
-    if (!fit) {
-      tick = end
-      continue
-    }
-    const { value, dots, ticks } = fit
-    atoms.push({
-      tick,
-      ticks,
-      kind,
-      strokes: [],
-      value,
-      dots,
-      brackets: [],
-      group: null,
-      slot: null,
-    })
-    tick += ticks
+    tick = end
   }
   return atoms
 }
 
+const BARE = { strokes: [], brackets: [], group: null, slot: null } as const
+
+/** A stretch of one window in plain and dotted values; both ends lie on its sixty-fourths. */
+function plainAtoms(kind: 'rest' | 'slash', from: Ticks, to: Ticks, start: Ticks): Atom[] {
+  const atoms: Atom[] = []
+  let tick = from
+  while (tick < to) {
+    const fit = WRITTEN.find(
+      (written) =>
+        written.ticks <= to - tick &&
+        (kind === 'slash' ||
+          tick === start ||
+          (written.dots === 0 && (tick - start) % written.ticks === 0)),
+    )
+    if (!fit) throw new RangeError(`${tick} to ${to}: must lie on sixty-fourths from ${start}`)
+    atoms.push({ ...BARE, ...fit, tick, kind })
+    tick += fit.ticks
+  }
+  return atoms
+}
+
+/** A stretch of one window in the coarsest tuplet on whose grid both of its ends lie. */
+function tupletAtoms(kind: 'rest' | 'slash', from: Ticks, to: Ticks, start: Ticks): Atom[] {
+  const grid = TUPLET_GRIDS.find((one) => {
+    const slot = gridTicks(one)
+    return (from - start) % slot === 0 && (to - from) % slot === 0
+  })
+  if (!grid?.tuplet) return [oddAtom(kind, from, to)]
+  const { notes, inTimeOf } = TUPLET_RATIOS[grid.tuplet]
+  const slot = gridTicks(grid)
+  const atoms: Atom[] = []
+  let tick = from
+  while (tick < to) {
+    const index = Math.floor((tick - start) / (slot * notes))
+    const end = Math.min(to, start + (index + 1) * slot * notes)
+    const id = `filler ${start} ${gridName(grid)} ${index}`
+    const atom = { ...BARE, tick, kind, ticks: slot, value: grid.value, dots: 0 as const }
+    const slots = [8, 4, 2].find((n) => n * slot <= end - tick && longerValue(atom, n)) ?? 1
+    atoms.push({
+      ...atom,
+      ...(slots > 1 && longerValue(atom, slots)),
+      ticks: slots * slot,
+      brackets: [{ id, notes, inTimeOf }],
+    })
+    tick += slots * slot
+  }
+  return atoms
+}
+
+/** The tuplets of the format, long slots before short ones. */
+const TUPLET_GRIDS = ALL_GRIDS.filter(({ tuplet }) => tuplet !== null).sort(
+  (a, b) => gridTicks(b) - gridTicks(a),
+)
+
+/** A stretch that lies on no grid of the format: one value, under the number that makes it so long. */
+function oddAtom(kind: 'rest' | 'slash', from: Ticks, to: Ticks): Atom {
+  const ticks = to - from
+  const longer = WRITTEN.filter((written) => written.dots === 0 && written.ticks >= ticks).at(-1)
+  const { value, ticks: plain } = longer ?? (WRITTEN[0] as WrittenValue)
+  const shared = gcd(plain, ticks)
+  const bracket = { id: `odd ${from}`, notes: plain / shared, inTimeOf: ticks / shared }
+  return { ...BARE, tick: from, ticks, kind, value, dots: 0, brackets: [bracket] }
+}
+
 /**
- * The plain or dotted value that lasts exactly so many ticks.
- * @throws RangeError where there is none
+ * The longest plain or dotted value that lasts no longer than so many ticks.
+ * @throws RangeError where even a sixty-fourth is longer
  */
-export function writtenAs(ticks: Ticks): Pick<WrittenValue, 'value' | 'dots'> {
-  const found = WRITTEN.find((written) => written.ticks === ticks)
-  if (!found) throw new RangeError(`${ticks} ticks: no plain or dotted value`)
-  return { value: found.value, dots: found.dots }
+export function writtenWithin(ticks: Ticks): WrittenValue {
+  const found = WRITTEN.find((written) => written.ticks <= ticks)
+  if (!found) throw new RangeError(`${ticks} ticks: no plain or dotted value is as short`)
+  return found
+}
+
+/** The longest value without a dot that lasts no longer than so many ticks. */
+export function plainWithin(ticks: Ticks): Pick<WrittenValue, 'value' | 'ticks'> {
+  const { value, dots, ticks: written } = writtenWithin(ticks)
+  return dots === 0 ? { value, ticks: written } : { value, ticks: (written * 2) / 3 }
 }
 
 /** Whether plain and dotted values down to the sixty-fourth come to a length. */
 export function isPlain(ticks: Ticks): boolean {
   return ticks % (TICKS_PER_WHOLE / 64) === 0
-}
-
-/**
- * A note of a tuplet that is broken off before it is complete, as a plain note as long as there is
- * room for, where that can be written; any other note as it is.
- */
-export function outOfTuplet(atom: Atom, until: Ticks): Atom {
-  const [bracket] = atom.brackets
-  const room = until - atom.tick
-  if (!bracket || room <= 0 || !isPlain(room)) return atom
-  const unit = atom.ticks * bracket.notes
-  const complete = (Math.floor(atom.tick / unit) + 1) * unit <= until
-  const fit = longestWithin(room)
-  return complete || !fit ? atom : { ...atom, ...fit, brackets: [] }
-}
-
-/**
- * A note no longer than up to a tick: the longest plain value that fits. A note under a bracket, and
- * one for which no value is short enough, stays as it is.
- */
-export function clipped(atom: Atom, until: Ticks): Atom {
-  const room = until - atom.tick
-  if (atom.ticks <= room || atom.brackets.length > 0) return atom
-  const fit = longestWithin(room)
-  return fit ? { ...atom, ...fit } : atom
-}
-
-function longestWithin(room: Ticks): WrittenValue | undefined {
-  return WRITTEN.find(({ ticks }) => ticks <= room)
 }
 
 /**

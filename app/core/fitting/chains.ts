@@ -1,3 +1,5 @@
+import { gcd } from '../foundation'
+
 /** A cell's length in slots, and how often it must and may be used. */
 export interface Part {
   readonly size: number
@@ -14,12 +16,15 @@ export interface Chains {
   /** The nearest lengths that can be made; null where nothing can. */
   readonly under: number | null
   readonly over: number | null
-  /** The fewest times the length that can be made, up to `MOST_SPACES`; null where none can. */
+  /** The fewest times the length that can be made, however many; null where no number works. */
   readonly spaces: number | null
+  /** The orders for so many times the length; null where they are too long to be counted. */
+  readonly spacesCount: bigint | null
 }
 
-const MOST_SPACES = 8
 const LISTED = 64
+/** Orders are counted up to this length. */
+const LONGEST_COUNTED = 1024
 
 /**
  * How many orders of parts make exactly a length. Parts are added one kind at a time: n more of a
@@ -54,24 +59,63 @@ function lengthCounts(length: number, parts: readonly Part[]): bigint[] {
   return counts
 }
 
-/** The chains for a length. Sizes must differ and be whole, from 1. */
+/**
+ * The chains for a length. Sizes must differ and be whole, from 1.
+ * Example: 16 from 5 and 7 has none, nearest are 15 and 17, and twice 16 has 6 orders.
+ */
 export function chainsOf(length: number, parts: readonly Part[], listed = LISTED): Chains {
   const sizes = parts.map(({ size }) => size)
   if (new Set(sizes).size !== sizes.length || sizes.some((size) => !(size >= 1 && size % 1 === 0)))
     throw new RangeError(`sizes ${sizes.join(' ')}: must be whole, from 1, each once`)
-  const longest = Math.max(0, ...sizes)
-  const counts = lengthCounts(length + longest * 2 + 1, parts)
-  const count = counts[length] ?? 0n
-  const made = (at: number) => at > 0 && (counts[at] ?? 0n) > 0n
-  let under: number | null = null
-  for (let at = length - 1; at > 0 && under === null; at -= 1) if (made(at)) under = at
-  let over: number | null = null
-  for (let at = length + 1; at < counts.length && over === null; at += 1) if (made(at)) over = at
-  let spaces: number | null = null
-  for (let n = 1; n <= MOST_SPACES && spaces === null && length > 0; n += 1) {
-    if (countChains(length * n, parts) > 0n) spaces = n
+  const count = countChains(length, parts)
+  if (count > 0n) {
+    const orders = listChains(length, parts, listed)
+    return { count, orders, under: null, over: null, spaces: 1, spacesCount: count }
   }
-  return { count, orders: count > 0n ? listChains(length, parts, listed) : [], under, over, spaces }
+  const made = madeLengths(length, parts)
+  const under = made.lastIndexOf(1, length - 1)
+  const over = made.indexOf(1, length + 1)
+  let spaces: number | null = null
+  for (let n = 2; length > 0 && n * length < made.length && spaces === null; n += 1) {
+    if (made[n * length] === 1) spaces = n
+  }
+  const whole = (spaces ?? 0) * length
+  return {
+    count,
+    orders: [],
+    under: under > 0 ? under : null,
+    over: over > 0 ? over : null,
+    spaces,
+    spacesCount: spaces !== null && whole <= LONGEST_COUNTED ? countChains(whole, parts) : null,
+  }
+}
+
+/**
+ * Which lengths can be made at all, from 0 on, as far as tells every multiple of a length: beyond the
+ * square of the largest size, lengths that can be made come round with the sizes' common divisor.
+ */
+function madeLengths(length: number, parts: readonly Part[]): Uint8Array {
+  const least = parts.reduce((sum, { size, least: n = 0 }) => sum + n * size, 0)
+  const limited = parts.reduce(
+    (sum, { size, least: n = 0, most }) => sum + (most === undefined ? 0 : (most - n) * size),
+    0,
+  )
+  const free = parts.filter(({ most }) => most === undefined).map(({ size }) => size)
+  const shared = free.reduce(gcd, 0)
+  const beyond = free.length > 0 ? Math.max(...free) ** 2 + length * (shared + 1) : 0
+  const made = new Uint8Array(least + limited + beyond + length + 1)
+  made[least] = 1
+  for (const { size, least: n = 0, most = Number.POSITIVE_INFINITY } of parts) {
+    // How many more of this size the length at each place has taken.
+    const taken = new Uint32Array(made.length)
+    for (let at = size; at < made.length; at += 1) {
+      const before = taken[at - size] as number
+      if (made[at] === 1 || made[at - size] !== 1 || before >= most - n) continue
+      made[at] = 1
+      taken[at] = before + 1
+    }
+  }
+  return made
 }
 
 /** The first orders, depth first by the order of the parts; dead ends are known from a table. */

@@ -1,18 +1,11 @@
-import {
-  changeLick,
-  cut,
-  gridAt,
-  joinPhrases,
-  type Phrase,
-  phraseOf,
-  startsOf,
-  toPhrase,
-} from '../changes'
-import { aimOf, type FreeHand, frameTicks, type Lick, lineTicks, sumOf } from '../line'
-import { formatSlot } from '../notation'
-import { REST, type SlotContent, toStroke } from '../sticking'
-import { ALL_GRIDS, type Grid, gridTicks, type Ticks } from '../time'
+import { changeLick, gridAt, type Phrase, type SlotRange, startsOf, toPhrase } from '../changes'
+import { aimOf, type FreeHand, fittingStart, type Lick, sumOf } from '../line'
+import { DEFAULT_SETTING, type FootLanding, footLanding, type Setting } from '../playing'
+import { REST } from '../sticking'
+import { ALL_GRIDS, type Grid, gridTicks, sameGrid, type Ticks } from '../time'
+import { continued, continuingOf, missingAtEnd, nextGroup } from './continuing'
 import { onGrid } from './rates'
+import { type EndRun, runAcross, type TailEnd, tailOf } from './tails'
 
 /** Ways to make a line fit its space. */
 export const FIX_KINDS = [
@@ -23,8 +16,10 @@ export const FIX_KINDS = [
   'tail-right',
   'tail-left',
   'tail-kick',
+  'own-tail',
   'rests',
   'remainder-first',
+  'remainder-middle',
   'over-the-barline',
   'start',
   'grid',
@@ -35,10 +30,18 @@ export type FixKind = (typeof FIX_KINDS)[number]
 export interface Fix {
   readonly kind: FixKind
   readonly lick: Lick
+  /** The slots that are new, where there are any. */
+  readonly added: SlotRange | null
   readonly fits: boolean
   /** Ticks left, or over where negative. */
   readonly left: Ticks
   readonly freeHand: FreeHand
+  /** The kick that the landing asks of a foot which has just played; null where it does not. */
+  readonly foot: FootLanding | null
+  /** A limb that plays on where the new slots join the line. */
+  readonly run: EndRun | null
+  /** Slots that the last group lacks, where it is cut; else 0. */
+  readonly cut: number
   /** The grid of another subdivision, or the start moved to; null for the other kinds. */
   readonly grid: Grid | null
   readonly start: Ticks | null
@@ -47,72 +50,135 @@ export interface Fix {
 /** Grids that people think of when a line does not fit. */
 const OFFERED_GRIDS = ALL_GRIDS.filter(({ value }) => value >= 8 && value <= 32)
 
-/** The ways to make a line fit; none where it fits, or where it has no slot. */
-export function fixesOf(lick: Lick): Fix[] {
-  const { frame, line } = lick
-  const { start, end, target } = aimOf(lick)
-  const left = target - end
+const TAILS: readonly (readonly [FixKind, TailEnd])[] = [
+  ['tail-right', 'R'],
+  ['tail-left', 'L'],
+  ['tail-kick', 'K'],
+]
+
+/**
+ * The ways to make a line fit; none where it fits, or where it has no slot. What is repeated is a range
+ * where one is given, else the line's pattern, else the whole line. `tail` is one of the player's own.
+ */
+export function fixesOf(
+  lick: Lick,
+  range: SlotRange | null = null,
+  tail: Phrase | null = null,
+  setting: Setting = DEFAULT_SETTING,
+): Fix[] {
+  const { line } = lick
+  const { left } = aimOf(lick)
   if (left === 0 || line.slots.length === 0) return []
-  const slot = gridTicks(gridAt(line, line.slots.length, frame.grid))
-  const free = left / slot
-  const fixes: Fix[] = []
-  const offered = new Set<string>()
-  const offer = (kind: FixKind, fixed: Lick, more: Partial<Fix> = {}) => {
-    // Two ways that come to the same line are offered once, by the first name.
+  const offers = new Offers(lick, setting)
+  if (left < 0) offerShorter(lick, offers)
+  const free = left / gridTicks(gridAt(line, line.slots.length, lick.frame.grid))
+  if (left > 0 && Number.isInteger(free)) offerLonger(lick, range, tail, free, offers)
+  offerPlaces(lick, offers)
+  return offers.found
+}
+
+/** Collects fixes; two ways that come to the same line are offered once, by the first name. */
+class Offers {
+  readonly found: Fix[] = []
+  private readonly known = new Set<string>()
+
+  constructor(
+    private readonly lick: Lick,
+    private readonly setting: Setting,
+  ) {}
+
+  offer(kind: FixKind, fixed: Lick, more: Partial<Fix> = {}): void {
     const key = JSON.stringify([fixed.line, fixed.frame.start, fixed.frame.grid])
-    if (offered.has(key)) return
-    offered.add(key)
+    if (this.known.has(key)) return
+    this.known.add(key)
     const sum = sumOf(fixed)
-    fixes.push({
+    const { slots } = fixed.line
+    const { added = null } = more
+    this.found.push({
       kind,
       lick: fixed,
+      added,
       fits: sum.fits,
       left: sum.left.ticks,
       freeHand: sum.landing?.freeHand ?? 'both',
+      foot: footLanding(fixed, this.setting),
+      run: added && runAcross(slots.slice(0, added.from), slots.slice(added.from)),
+      cut: 0,
       grid: null,
       start: null,
       ...more,
     })
   }
-  const aimed = { ...lick, frame: { ...frame, bars: aimOf(lick).bars } }
-  const steady = frame.landing.at === 'beat' ? lick : aimed
-  if (left < 0) {
-    const kept = slotsUntil(lick, target - start)
-    if (kept > 0) offer('cut', cutTo(steady, kept))
-    const last = line.groups.at(-1) ?? 0
-    if (line.groups.length > 1) offer('drop-group', cutTo(steady, line.slots.length - last))
+
+  /** The lick with slots put in at a place; it aims where it aimed before. */
+  insert(kind: FixKind, at: number, phrase: Phrase, more: Partial<Fix> = {}): void {
+    const longer = this.aiming(changeLick(this.lick, { from: at, to: at }, phrase))
+    this.offer(kind, longer, { added: { from: at, to: at + phrase.slots.length }, ...more })
   }
-  if (left > 0 && Number.isInteger(free)) {
-    const next = nextGroup(lick)
-    const rest = cut(repeatTo(next, free), free)
-    offer('next-group', extend(steady, rest))
-    for (const kind of ['tail-right', 'tail-left', 'tail-kick'] as const) {
-      offer(kind, extend(steady, tail(lick, free, kind)))
-    }
-    offer('rests', extend(steady, toPhrase(Array.from({ length: free }, () => REST))))
-    if (free < next.slots.length) {
-      offer('remainder-first', changeLick(steady, { from: 0, to: 0 }, rest))
-      offer('over-the-barline', extend(steady, next))
-    } else if (free % next.slots.length === 0) {
-      offer('add-group', extend(steady, next))
-    }
+
+  /** The first so many slots of the lick. */
+  shorten(kind: FixKind, length: number): void {
+    const all = { from: length, to: this.lick.line.slots.length }
+    this.offer(kind, this.aiming(changeLick(this.lick, all, toPhrase([]))))
   }
+
+  /** A lick that aims at the barline of before: its bars are said only where the nearest is another. */
+  private aiming(fixed: Lick): Lick {
+    const { target, bars } = aimOf(this.lick)
+    const moved = aimOf(fixed).target !== target && this.lick.frame.landing.at === 'bar'
+    return moved ? { ...fixed, frame: { ...fixed.frame, bars } } : fixed
+  }
+}
+
+function offerShorter(lick: Lick, offers: Offers): void {
+  const { line } = lick
+  const kept = slotsUntil(lick, aimOf(lick).available)
+  if (kept > 0) offers.shorten('cut', kept)
+  const last = line.groups.at(-1) ?? 0
+  if (line.groups.length > 1) offers.shorten('drop-group', line.slots.length - last)
+}
+
+function offerLonger(
+  lick: Lick,
+  range: SlotRange | null,
+  tail: Phrase | null,
+  free: number,
+  offers: Offers,
+): void {
+  const { line } = lick
+  const end = line.slots.length
+  const continuing = continuingOf(lick, range)
+  const next = nextGroup(continuing)
+  const rest = continued(continuing, free)
+  if (tail && tail.slots.length === free) offers.insert('own-tail', end, tail)
+  offers.insert('next-group', end, rest, { cut: missingAtEnd(continuing, free) })
+  if (next && next.slots.length < free) offers.insert('add-group', end, next)
+  for (const [kind, ends] of TAILS) offers.insert(kind, end, tailOf(line, free, ends))
+  offers.insert('rests', end, toPhrase(Array.from({ length: free }, () => REST)))
+  if (!next || free >= next.slots.length) return
+  offers.insert('remainder-first', 0, rest)
+  const second = startsOf(line.groups)[1]
+  if (second !== undefined) offers.insert('remainder-middle', second, rest)
+  const over = { from: end, to: end + next.slots.length }
+  offers.offer('over-the-barline', changeLick(lick, { from: end, to: end }, next), { added: over })
+}
+
+/** The line begun elsewhere, and on other grids. */
+function offerPlaces(lick: Lick, offers: Offers): void {
+  const { frame } = lick
   if (frame.landing.at === 'bar') {
-    const { bar } = frameTicks(frame)
-    const used = lineTicks(line, frame.grid)
-    const better = (bar - (used % bar)) % bar
+    const better = fittingStart(lick)
     const stop = frame.stop === null ? null : Math.min(frame.stop, better)
-    if (better !== start) {
+    if (better !== frame.start) {
       const moved = { ...lick, frame: { ...frame, start: better, stop, bars: null } }
-      offer('start', moved, { start: better })
+      offers.offer('start', moved, { start: better })
     }
   }
   for (const grid of OFFERED_GRIDS) {
-    if (grid.value === frame.grid.value && grid.tuplet === frame.grid.tuplet) continue
+    if (sameGrid(grid, frame.grid)) continue
     const moved = onGrid(lick, grid)
-    if (sumOf(moved).fits) offer('grid', moved, { grid })
+    if (sumOf(moved).fits) offers.offer('grid', moved, { grid })
   }
-  return fixes
 }
 
 /** How many slots end by a tick from the line's start. */
@@ -125,54 +191,4 @@ function slotsUntil({ line, frame }: Lick, ticks: Ticks): number {
     count += 1
   }
   return count
-}
-
-function cutTo(lick: Lick, length: number): Lick {
-  const all = { from: 0, to: lick.line.slots.length }
-  return changeLick(lick, { from: length, to: all.to }, toPhrase([]))
-}
-
-function extend(lick: Lick, phrase: Phrase): Lick {
-  const end = lick.line.slots.length
-  return changeLick(lick, { from: end, to: end }, phrase)
-}
-
-/**
- * The group that would come next: where the groups repeat in a pattern, the pattern's next one,
- * else the last group again.
- */
-export function nextGroup({ line }: Lick): Phrase {
-  const starts = startsOf(line.groups)
-  const texts = line.groups.map((size, i) =>
-    line.slots
-      .slice(starts[i], (starts[i] as number) + size)
-      .map(formatSlot)
-      .join(''),
-  )
-  const count = texts.length
-  let period = 1
-  while (period < count && texts.some((text, i) => i >= period && text !== texts[i - period]))
-    period += 1
-  // A pattern must have come round at least once to be one.
-  const index = period <= count - 1 ? count - period : count - 1
-  const from = starts[index] ?? 0
-  return phraseOf(line, { from, to: from + (line.groups[index] ?? 0) })
-}
-
-function repeatTo(phrase: Phrase, length: number): Phrase {
-  const times = Math.ceil(length / Math.max(1, phrase.slots.length))
-  return joinPhrases(Array.from({ length: times }, () => phrase))
-}
-
-/** Hands by turns that end as wished, so that the other hand, or both, are free to land. */
-function tail(lick: Lick, length: number, kind: 'tail-right' | 'tail-left' | 'tail-kick'): Phrase {
-  const wished = { 'tail-right': 'R', 'tail-left': 'L', 'tail-kick': 'K' } as const
-  const slots = Array.from({ length }, (_, i): SlotContent => {
-    const fromEnd = length - 1 - i
-    const hand =
-      kind === 'tail-left' ? (fromEnd % 2 === 0 ? 'L' : 'R') : fromEnd % 2 === 0 ? 'R' : 'L'
-    const letter = fromEnd === 0 ? wished[kind] : hand
-    return { kind: 'struck', strokes: [toStroke(letter)] }
-  })
-  return toPhrase(slots, lick.line.slots.length === 0 ? undefined : [length])
 }

@@ -1,7 +1,14 @@
 export { type Chains, chainsOf, countChains, type Part } from './chains'
+export {
+  type Continuing,
+  continued,
+  continuingOf,
+  missingAtEnd,
+  nextGroup,
+} from './continuing'
 export { type CutKind, cutLine, cutsOf, type LineCut } from './cuts'
 export { type Cycle, type CycleMark, cycleOf } from './cycle'
-export { type Fix, type FixKind, fixesOf, nextGroup } from './fixes'
+export { type Fix, type FixKind, fixesOf } from './fixes'
 export { type GroupFit, groupsInSpace, naturalMetre } from './groups'
 export {
   type FilledMetre,
@@ -9,6 +16,7 @@ export {
   onGrid,
   type Rate,
   ratesOf,
-  renotate,
 } from './rates'
+export { type Renotated, type RenotateFault, renotate } from './renotating'
 export { type RunOn, runOn } from './run-on'
+export { type EndRun, endRun, runAcross, tailOf } from './tails'

@@ -1,15 +1,5 @@
-import { aimOf, frameTicks, type Lick, lineTicks, MAX_BARS } from '../line'
-import {
-  ALL_GRIDS,
-  barTicks,
-  type Grid,
-  gridTicks,
-  type Meter,
-  type Swing,
-  sameGrid,
-  type Ticks,
-  toMeter,
-} from '../time'
+import { aimOf, fittingStart, frameTicks, type Lick, lineTicks } from '../line'
+import { ALL_GRIDS, barTicks, type Grid, gridTicks, type Meter, type Ticks, toMeter } from '../time'
 
 /** The same strokes at another subdivision: where they would end, and where they would begin. */
 export interface Rate {
@@ -31,18 +21,18 @@ export function onGrid(lick: Lick, grid: Grid): Lick {
 
 /** The same strokes on every grid, plain ones first. */
 export function ratesOf(lick: Lick): Rate[] {
-  const { bar, beat } = frameTicks(lick.frame)
+  const { beat } = frameTicks(lick.frame)
   return ALL_GRIDS.map((grid) => {
     const moved = onGrid(lick, grid)
-    const { end, target } = aimOf(moved)
+    const { left } = aimOf(moved)
     const ticks = lineTicks(moved.line, grid)
     return {
       grid,
       ticks,
       beats: ticks / beat,
-      fits: end === target,
-      left: (target - end) / gridTicks(grid),
-      start: (bar - (ticks % bar)) % bar,
+      fits: left === 0,
+      left: left / gridTicks(grid),
+      start: fittingStart(moved),
     }
   })
 }
@@ -71,57 +61,4 @@ export function filledMetres(lick: Lick): FilledMetre[] {
     }
   }
   return found.sort((a, b) => a.bars - b.bars || a.meter.unit - b.meter.unit)
-}
-
-/**
- * The same sound written twice as fast (grids halved, tempo halved) or half as fast; null where a
- * grid or the tempo has no such form. The line still ends on its barline.
- */
-export function renotate(lick: Lick, way: 'faster' | 'slower'): Lick | null {
-  const { frame } = lick
-  const top = way === 'faster' ? 1 : 2
-  const bottom = way === 'faster' ? 2 : 1
-  const grid = scaleGrid(frame.grid, way)
-  const tempo = (frame.tempo * top) / bottom
-  const goal = frame.goal === null ? null : (frame.goal * top) / bottom
-  const swing = scaleSwing(frame.swing, way)
-  const gridChanges = lick.line.gridChanges.map(({ at, grid: old }) => ({
-    at,
-    grid: scaleGrid(old, way),
-  }))
-  const ostinatos = lick.ostinatos.map((layer) => ({ ...layer, grid: scaleGrid(layer.grid, way) }))
-  const tempos = [tempo, goal ?? tempo]
-  if (!grid || !swing || tempos.some((bpm) => bpm < 20 || bpm > 400)) return null
-  if ([...gridChanges, ...ostinatos].some((part) => part.grid === null)) return null
-  if (lick.ostinatos.some(({ line }) => line.gridChanges.length > 0)) return null
-  const { bar } = frameTicks(frame)
-  const { start, target } = aimOf(lick)
-  // The barline aimed at becomes a barline again; the start keeps its distance from it.
-  const length = ((target - start) * top) / bottom
-  const moved = ((-length % bar) + bar) % bar
-  if (!Number.isInteger(length) || lick.line.slots.length === 0) return null
-  const turned = (bars: number | null): Lick => ({
-    ...lick,
-    frame: { ...frame, grid, tempo, goal, swing, start: moved, stop: null, bars },
-    line: { ...lick.line, gridChanges: gridChanges as Lick['line']['gridChanges'] },
-    ostinatos: ostinatos as Lick['ostinatos'],
-  })
-  const lands = (after: Lick) => aimOf(after).target === moved + length
-  const nearest = turned(null)
-  if (frame.bars === null && lands(nearest)) return nearest
-  // Where the nearest barline is another one now, the bars are said; a beat cannot be.
-  const bars = (moved + length) / bar
-  const said = turned(bars)
-  return bars >= 1 && bars <= MAX_BARS && lands(said) ? said : null
-}
-
-function scaleGrid(grid: Grid, way: 'faster' | 'slower'): Grid | null {
-  const value = way === 'faster' ? grid.value * 2 : grid.value / 2
-  return ALL_GRIDS.find((known) => sameGrid(known, { ...grid, value } as Grid)) ?? null
-}
-
-function scaleSwing(swing: Swing, way: 'faster' | 'slower'): Swing | null {
-  if (swing.percent === 50) return swing
-  if (way === 'faster') return swing.pairs === 8 ? { ...swing, pairs: 16 } : null
-  return swing.pairs === 16 ? { ...swing, pairs: 8 } : null
 }

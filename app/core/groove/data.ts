@@ -10,6 +10,8 @@ export interface Groove {
   readonly name: string
   readonly bars: Readonly<Record<string, GrooveBar>>
   readonly keeper: 'hh' | 'rd' | 'f1' | 'sn'
+  /** A groove of the player's own: its bar is played whatever the beat grouping of its metre is. */
+  readonly own?: boolean
 }
 
 /** Grooves of this app's own making. The first is what a lick without a word about it gets. */

@@ -2,7 +2,15 @@ import { fail, ok, type Result } from '../foundation'
 import { EMPTY_LICK, type Line, lineEvents, lineTicks, type StrokeEvent } from '../line'
 import { parseLine } from '../notation'
 import { type Limb, otherHand } from '../sticking'
-import { barTicks, findGrid, gridTicks, groupStarts, type Meter, TICKS_PER_QUARTER } from '../time'
+import {
+  barTicks,
+  findGrid,
+  gridTicks,
+  groupStarts,
+  type Meter,
+  meterName,
+  TICKS_PER_QUARTER,
+} from '../time'
 import { GROOVES, type Groove, type GrooveBar } from './data'
 
 /** The groove of an id, the player's own first; the first of the list where there is none. */
@@ -47,9 +55,13 @@ export function swapHands<T extends Pick<StrokeEvent, 'limb' | 'graceLimb'>>(
 
 const cache = new Map<string, readonly StrokeEvent[]>()
 
-/** The bar of a groove in a metre, in the line's notation. */
+/**
+ * The bar of a groove in a metre, in the line's notation. A bar that ships is for the usual grouping of
+ * its metre; in another one the plain bar follows the groups. Example: eighths in `7/8 3+2+2`.
+ */
 export function grooveBar(groove: Groove, meter: Meter): GrooveBar {
-  return groove.bars[`${meter.count}/${meter.unit}`] ?? plainBar(groove, meter)
+  const ungrouped = groove.own ? groove.bars[`${meter.count}/${meter.unit}`] : undefined
+  return groove.bars[meterName(meter)] ?? ungrouped ?? plainBar(groove, meter)
 }
 
 /**

@@ -13,15 +13,6 @@ export type HandPolicy = (typeof HAND_POLICIES)[number]
 
 type Lead = 'R' | 'L'
 
-/** The hand of a line's first decided stroke, else the right. */
-function leadOf(lick: Lick): Lead {
-  for (const content of lick.line.slots) {
-    const hand = firstHand(content)
-    if (hand) return hand.letter as Lead
-  }
-  return 'R'
-}
-
 /**
  * A lick with its hands by a policy; feet, rests, levels and voices stay. Cell-locked gives every
  * group the hands of the first group of its shape. Slots of both hands together stay as they are.
@@ -32,15 +23,23 @@ export function withPolicy(lick: Lick, policy: HandPolicy, lead?: Lead): Lick {
     case 'cell-locked':
       return withSlots(lick, cellLocked(lick))
     case 'alternating':
-      return withSlots(lick, alternating(lick, lead ?? leadOf(lick)))
-    case 'slot-locked': {
-      if (lead) return withSlots(lick, slotLocked(lick, lead))
-      const right = slotLocked(lick, 'R')
-      const first = lick.line.slots.findIndex(firstHand)
-      const kept = first < 0 || differs(lick.line.slots[first], right[first]) === false
-      return withSlots(lick, kept ? right : slotLocked(lick, 'L'))
-    }
+      return withSlots(lick, ledAs(lick, lead, alternating))
+    case 'slot-locked':
+      return withSlots(lick, ledAs(lick, lead, slotLocked))
   }
+}
+
+/** The slots by a lead; without one, by that which leaves the line's first decided hand as it is. */
+function ledAs(
+  lick: Lick,
+  lead: Lead | undefined,
+  turn: (lick: Lick, lead: Lead) => SlotContent[],
+): SlotContent[] {
+  if (lead) return turn(lick, lead)
+  const right = turn(lick, 'R')
+  const first = lick.line.slots.findIndex(firstHand)
+  const stays = first < 0 || !differs(lick.line.slots[first], right[first])
+  return stays ? right : turn(lick, 'L')
 }
 
 function withSlots(lick: Lick, slots: readonly SlotContent[]): Lick {

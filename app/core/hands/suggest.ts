@@ -1,11 +1,16 @@
-import { type Lick, lickSlots } from '../line'
-import { isHand, type SlotContent, strokesInSlot } from '../sticking'
+import { type Lick, lickSlots, type TimedSlot } from '../line'
+import { collisionOf, DEFAULT_SETTING, isSamePlace, type Setting, travelTime } from '../playing'
+import { isHand, type SlotContent, strokeSurface, strokesInSlot, type Voice } from '../sticking'
+import { barTicks, beatTicks, secondsPerTick, type Ticks } from '../time'
 import { ledBy } from './policies'
 
 type Hand = 'R' | 'L'
 
-/** What a choice of hands costs: a third in a row of one hand is worse than any double. */
-const COST = { double: 2, third: 9, unnatural: 1 } as const
+/**
+ * What a choice of hands costs: a third in a row of one hand, or a way for which there is no time at
+ * the lick's tempo, is worse than any double; a crossing than two.
+ */
+const COST = { double: 2, third: 9, late: 9, crossed: 5, unnatural: 1 } as const
 
 /** Whether a line has hands that are not decided yet. */
 export function isUndecided(lick: Lick): boolean {
@@ -14,42 +19,109 @@ export function isUndecided(lick: Lick): boolean {
   )
 }
 
+/** Where a hand struck last. */
+interface Place {
+  readonly tick: Ticks
+  readonly voice: Voice
+}
+
 interface Choice {
   readonly cost: number
   readonly hands: readonly (Hand | null)[]
+  readonly last: Hand | null
   readonly run: number
+  readonly R: Place | null
+  readonly L: Place | null
 }
+
+const NOTHING: Choice = { cost: 0, hands: [], last: null, run: 0, R: null, L: null }
 
 /**
  * A lick with its undecided hands suggested: the decided ones stay, hands in neighbouring slots
- * alternate where they can, three in a row are avoided, and on a tie the hands fall as in natural
- * sticking. Exact over all choices, by dynamic programming over the last hand and its run.
+ * alternate where they can, three in a row, crossings and ways without time are avoided, and on a tie
+ * the hands fall as in natural sticking, counted from the barline. Exact over all choices, by dynamic
+ * programming over the last hand, its run, and where each hand is.
+ * Example: `start: 1e`, `XXX` are LRL.
  */
-export function suggestHands(lick: Lick): Lick {
-  let states = new Map<string, Choice>([['', { cost: 0, hands: [], run: 0 }]])
-  for (const { content, index } of lickSlots(lick)) {
-    const next = new Map<string, Choice>()
-    for (const [key, state] of states) {
-      const last = key === '' ? null : (key[0] as Hand)
-      for (const hand of handsFor(content)) {
-        const run = hand !== null && hand === last ? Math.min(3, state.run + 1) : 1
-        const repeats = hand !== null && run === 2 ? COST.double : run > 2 ? COST.third : 0
-        const natural = hand === null || hand === (index % 2 === 0 ? 'R' : 'L')
-        const cost = state.cost + repeats + (isOpen(content) && !natural ? COST.unnatural : 0)
-        const reached = hand === null ? '' : `${hand}${run}`
-        const known = next.get(reached)
-        if (!known || cost < known.cost)
-          next.set(reached, { cost, run, hands: [...state.hands, hand] })
+export function suggestHands(lick: Lick, setting: Setting = DEFAULT_SETTING): Lick {
+  let states: Choice[] = [NOTHING]
+  for (const slot of lickSlots(lick)) {
+    const best = new Map<string, Choice>()
+    for (const state of states) {
+      for (const hand of handsFor(slot.content)) {
+        const next = taken(state, slot, hand, lick, setting)
+        const key = `${next.last}${next.run} ${placeKey(next.R)} ${placeKey(next.L)}`
+        const known = best.get(key)
+        if (!known || next.cost < known.cost) best.set(key, next)
       }
     }
-    states = next
+    states = [...best.values()]
   }
-  const best = [...states.values()].reduce((a, b) => (b.cost < a.cost ? b : a))
+  const best = states.reduce((a, b) => (b.cost < a.cost ? b : a))
   const slots = lick.line.slots.map((content, i) => {
     const hand = best.hands[i]
     return hand && isOpen(content) ? ledBy(content, hand) : content
   })
   return { ...lick, line: { ...lick.line, slots } }
+}
+
+function placeKey(place: Place | null): string {
+  return place ? `${place.tick}${place.voice}` : ''
+}
+
+/** A state after one hand more, or after a slot without any. */
+function taken(
+  state: Choice,
+  slot: TimedSlot,
+  hand: Hand | null,
+  lick: Lick,
+  setting: Setting,
+): Choice {
+  const hands = [...state.hands, hand]
+  if (hand === null) return { ...state, hands, last: null, run: 0 }
+  const run = hand === state.last ? Math.min(3, state.run + 1) : 1
+  const here: Place = { tick: slot.tick, voice: voiceOf(slot.content) }
+  const open = isOpen(slot.content)
+  const cost =
+    (run === 2 ? COST.double : run > 2 ? COST.third : 0) +
+    (open && hand !== naturalHand(slot, lick) ? COST.unnatural : 0) +
+    (open ? wayCost(state, here, hand, lick, setting) : 0)
+  return { ...state, [hand]: here, hands, last: hand, run, cost: state.cost + cost }
+}
+
+/** The hand of a slot in natural sticking: the right on every even slot of the bar's grid. */
+function naturalHand({ tick, ticks }: TimedSlot, { frame }: Lick): Hand {
+  return Math.floor((tick % barTicks(frame.meter)) / ticks) % 2 === 0 ? 'R' : 'L'
+}
+
+/** What a hand's way to a stroke costs: too little time for it, or the other arm across it. */
+function wayCost(
+  state: Choice,
+  { tick, voice }: Place,
+  hand: Hand,
+  { frame }: Lick,
+  { kit, player }: Setting,
+): number {
+  const [own, other] = hand === 'R' ? [state.R, state.L] : [state.L, state.R]
+  const limb = hand === 'R' ? 'RH' : 'LH'
+  const beat = beatTicks(frame.meter)
+  let cost = 0
+  if (own && !isSamePlace(kit, own.voice, voice)) {
+    const has = (tick - own.tick) * secondsPerTick(frame.tempo, beat) * 1000
+    const way = travelTime(kit, own.voice, voice, limb, player)
+    if (has < Math.max(player[limb].single, way)) cost += COST.late
+  }
+  if (other && tick - other.tick <= beat) {
+    const [right, left] = hand === 'R' ? [voice, other.voice] : [other.voice, voice]
+    const found = collisionOf(kit, right, left, false, player.arms)
+    if (found && !found.usual) cost += COST.crossed
+  }
+  return cost
+}
+
+function voiceOf(content: SlotContent): Voice {
+  const first = strokesInSlot(content).find(({ stroke }) => isHand(stroke.letter))
+  return first ? strokeSurface(first.stroke) : '??'
 }
 
 function isOpen(content: SlotContent): boolean {

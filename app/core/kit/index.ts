@@ -1,3 +1,4 @@
+export { handPlace, handWay, type Point, reachOf, shoulderOf } from './arms'
 export { DEFAULT_KIT, KIT_PRESETS, MIDI_NOTES } from './data'
 export {
   distance,
@@ -17,7 +18,10 @@ export {
 } from './kit'
 export { doubleInterval, singleInterval } from './measuring'
 export {
+  type Arms,
+  DEFAULT_ARMS,
   DEFAULT_PLAYER,
+  type HandSpeed,
   type LimbSpeed,
   mirrorPlayer,
   type Player,

@@ -26,18 +26,22 @@ export interface StrokeEvent {
   readonly grace: Graces
   readonly graceLimb?: Limb
   readonly graceSurface?: Voice
-  /** The slot it lies in, from 0, and that slot's grid. */
+  /** The slot it lies in, from 0, and that slot's grid; slots of a pick-up count down to -1. */
   readonly slot: number
   readonly grid: Grid
   readonly slotTick: Ticks
 }
 
-/** Every stroke of the line and its ostinatos, by tick, then layer, then limb. Notated, unswung. */
+/**
+ * Every stroke of the line with its pick-up, and of the ostinatos, by tick, then layer, then limb.
+ * Notated, unswung.
+ */
 export function strokeEvents(lick: Lick): readonly StrokeEvent[] {
-  if (lick.ostinatos.length === 0) return lineEvents(lick)
+  if (lick.ostinatos.length === 0 && lick.pickup.slots.length === 0) return lineEvents(lick)
   const known = allEventsOfLick.get(lick)
   if (known) return known
   const events = [
+    ...pickupEvents(lick),
     ...lineEvents(lick),
     ...lick.ostinatos.flatMap((layer, i) => ostinatoEvents(lick, layer, i + 1)),
   ].sort(compareEvents)
@@ -54,10 +58,11 @@ export function strokeEventsBetween(lick: Lick, from: Ticks, to: Ticks): StrokeE
   // A squeeze may begin before the stretch and reach into it: one slot more than its own.
   const first = Math.max(0, firstFrom(slots, from) - 1)
   const line = slotsEvents(slots.slice(first, firstFrom(slots, to)), 0)
+  const pickup = from < lick.frame.start ? pickupEvents(lick) : []
   const ostinatos = lick.ostinatos.flatMap((layer, i) =>
     ostinatoEvents(lick, layer, i + 1, from, to),
   )
-  const within = [...line, ...ostinatos].filter(({ tick }) => tick >= from && tick < to)
+  const within = [...pickup, ...line, ...ostinatos].filter(({ tick }) => tick >= from && tick < to)
   return lick.ostinatos.length === 0 ? within : within.sort(compareEvents)
 }
 
@@ -88,6 +93,26 @@ export function lickSlots(lick: Lick): readonly TimedSlot[] {
 }
 
 const slotsOfLick = new WeakMap<Lick, readonly TimedSlot[]>()
+
+/** The slots of the pick-up at their ticks, numbered up to -1: they end where the line starts. */
+export function pickupSlots({ pickup, frame }: Lick): TimedSlot[] {
+  const count = pickup.slots.length
+  const start = frame.start - lineTicks(pickup, frame.grid)
+  return timedSlots(pickup, frame.grid, start).map((slot) => ({
+    ...slot,
+    index: slot.index - count,
+  }))
+}
+
+/** The strokes of the pick-up. Example: `pickup: RL` before `start: 1` lies at ticks -5040 and -2520. */
+export function pickupEvents(lick: Lick): readonly StrokeEvent[] {
+  return lick.pickup.slots.length === 0 ? [] : slotsEvents(pickupSlots(lick), 0)
+}
+
+/** The strokes of one slot at its tick, as a part of the line. */
+export function slotEvents(slot: TimedSlot): StrokeEvent[] {
+  return slotsEvents([slot], 0)
+}
 
 /** The strokes of the line alone, by tick, then limb. Worked out once a lick, which never changes. */
 export function lineEvents(lick: Lick): readonly StrokeEvent[] {

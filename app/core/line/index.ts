@@ -1,15 +1,18 @@
-export { type Aim, aimOf } from './aim'
+export { type Aim, aimOf, fittingStart } from './aim'
 export { type Clash, limbClashes } from './clashes'
 export {
   firstFrom,
   lastStrokes,
   lickSlots,
   lineEvents,
+  pickupEvents,
+  pickupSlots,
   type StrokeEvent,
   slotAt,
   strokeEvents,
   strokeEventsBetween,
 } from './events'
+export { crashHand, isChoked, landingContent, landingStrokes, silenceAfter } from './landing'
 export {
   CHOKE_AFTER,
   DEFAULT_FRAME,
@@ -17,9 +20,10 @@ export {
   EMPTY_LICK,
   type Frame,
   frameTicks,
-  LANDING_KINDS,
+  LANDING_WORDS,
   type Landing,
   type LandingKind,
+  type LandingWord,
   type Lick,
   MAX_LEAD,
   NO_GROOVE,
@@ -29,6 +33,7 @@ export {
 } from './lick'
 export {
   countStrokes,
+  EMPTY_LINE,
   type GridChange,
   type Line,
   lineTicks,
@@ -41,13 +46,13 @@ export {
 export { type TrueSpeed, trueSpeed } from './speed'
 export {
   type Approach,
-  crashHand,
   type FreeHand,
   fitOf,
+  freeHandAfter,
   type LineFit,
   lineCounts,
   type Span,
   type Sum,
   sumOf,
 } from './sum'
-export { GRACE_VELOCITY, strokeVelocity, swellVelocity, VELOCITIES } from './swell'
+export { eventVelocity, GRACE_VELOCITY, strokeVelocity, swellVelocity, VELOCITIES } from './swell'

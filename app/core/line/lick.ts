@@ -1,4 +1,4 @@
-import type { Level } from '../sticking'
+import type { Level, Squeeze, Struck, Surface } from '../sticking'
 import {
   barTicks,
   beatTicks,
@@ -20,16 +20,26 @@ export interface Ostinato {
   readonly line: Line
 }
 
-export const LANDING_KINDS = ['crash', 'stop', 'groove', 'none'] as const
-export type LandingKind = (typeof LANDING_KINDS)[number]
+/** Landings that are one word: `last` is the line's own last slot. */
+export const LANDING_WORDS = ['crash', 'stop', 'groove', 'none', 'last'] as const
+export type LandingWord = (typeof LANDING_WORDS)[number]
 
-/** What happens after the line, and whether it aims at a barline or at the nearest beat. */
-export interface Landing {
-  readonly kind: LandingKind
-  readonly at: 'bar' | 'beat'
-}
+/**
+ * What happens after the line, and whether it aims at a barline or at the nearest beat. A crash or a
+ * stop is on `c1` where no crash is chosen; the text does not carry the choice, since it is the kit's.
+ */
+export type Landing =
+  | { readonly kind: LandingWord; readonly at: 'bar' | 'beat'; readonly crash?: Surface }
+  /** Strokes of the lick's own; with `choke` their hands damp them an eighth later. */
+  | {
+      readonly kind: 'strokes'
+      readonly at: 'bar' | 'beat'
+      readonly slot: Struck | Squeeze
+      readonly choke: boolean
+    }
+export type LandingKind = Landing['kind']
 
-/** The crash of a stop is choked an eighth after it is struck. */
+/** What a landing chokes is choked an eighth after it is struck. */
 export const CHOKE_AFTER: Ticks = TICKS_PER_QUARTER / 2
 
 /** Plain strokes in slots from..to (both included) change evenly from one level to another. */
@@ -65,6 +75,8 @@ export interface Lick {
   readonly frame: Frame
   readonly kit: string | null
   readonly line: Line
+  /** Strokes that end where the line begins, on its grid, played before the first time only. */
+  readonly pickup: Line
   readonly ostinatos: readonly Ostinato[]
   /** Keys that this version does not know, in order, kept as they were written. */
   readonly unknown: readonly (readonly [key: string, value: string])[]
@@ -98,6 +110,7 @@ export const EMPTY_LICK: Lick = {
   frame: DEFAULT_FRAME,
   kit: null,
   line: EMPTY_LINE,
+  pickup: EMPTY_LINE,
   ostinatos: [],
   unknown: [],
 }

@@ -55,14 +55,13 @@ export function fitOf(lick: Lick): LineFit {
   const aim = aimOf(lick)
   const { bar } = frameTicks(frame)
   const used = lineTicks(line, frame.grid)
-  const available = aim.target - aim.start
   const span = (ticks: Ticks): Span => ({ ticks, slots: toSlots(ticks, lick) })
   return {
     bars: aim.bars,
-    available: span(available),
+    available: span(aim.available),
     used: span(used),
-    left: span(available - used),
-    fits: available === used,
+    left: span(aim.left),
+    fits: aim.left === 0,
     groups: line.groups,
     again: used === 0 ? null : { cycles: lcm(used, bar) / used, bars: lcm(used, bar) / bar },
   }
@@ -108,10 +107,4 @@ export function freeHandAfter(limbs: readonly Limb[]): FreeHand {
   if (hands > 1) return 'none'
   if (undecided) return 'unknown'
   return right ? 'LH' : 'RH'
-}
-
-/** The hand that takes the crash of the landing: the free one, the right where both or none is. */
-export function crashHand(lick: Lick): 'RH' | 'LH' {
-  const limbs = lastStrokes(lick).map(({ limb }) => limb)
-  return freeHandAfter(limbs) === 'LH' ? 'LH' : 'RH'
 }

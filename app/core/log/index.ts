@@ -1,5 +1,6 @@
 export {
   dueAfter,
+  isWhole,
   type LickLog,
   lickLogs,
   minutesByDay,
@@ -8,5 +9,6 @@ export {
   onGrid,
   type PracticeSession,
   type Rating,
+  type StepLog,
   speedJump,
 } from './log'

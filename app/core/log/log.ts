@@ -9,7 +9,9 @@ export interface PracticeSession {
   readonly id: string
   readonly lickId: string
   readonly at: number
-  /** Which step of a build-up, in words; empty for the lick as it is. */
+  /** Which part of a build-up, by its key; empty for the lick as it is. */
+  readonly part: string
+  /** The same in words. */
   readonly step: string
   readonly tempo: number
   readonly repeats: number
@@ -24,12 +26,12 @@ export interface PracticeSession {
 
 const DAY = 24 * 60 * 60 * 1000
 
-/** What the log says of one lick. */
-export interface LickLog {
-  readonly lickId: string
-  readonly sessions: number
-  readonly seconds: number
+/** What the log says of one step of a lick's build-up, or of the whole lick in the bar. */
+export interface StepLog {
+  /** Which part, by its key; empty for the lick as a whole. */
+  readonly part: string
   readonly lastAt: number
+  /** The fastest tempo that was clean and not tense; null for none. */
   readonly bestClean: number | null
   /** The slowest tempo that was tense, rough or lost since the best clean one; null for none. */
   readonly tense: number | null
@@ -37,9 +39,17 @@ export interface LickLog {
   readonly dueAt: number
 }
 
+/** What the log says of one lick: of the whole, which is the lick in the bar, and of each step. */
+export interface LickLog extends Omit<StepLog, 'part'> {
+  readonly lickId: string
+  readonly sessions: number
+  readonly seconds: number
+  readonly steps: readonly StepLog[]
+}
+
 /**
- * Days until a lick is due again, from how many times in a row it was clean at last: 1, 2, 4, 8, then 16;
- * rough or not rated tomorrow, lost today. Doubling gaps are the simplest form of spacing.
+ * Days until something is due again, from how many times in a row it was clean at last: 1, 2, 4, 8,
+ * then 16; rough or not rated tomorrow, lost today. Doubling gaps are the simplest form of spacing.
  */
 export function dueAfter(cleanInRow: number, last: Rating | null): number {
   if (last === 'lost') return 0
@@ -49,18 +59,53 @@ export function dueAfter(cleanInRow: number, last: Rating | null): number {
 
 /** The log of every lick in it, the one due first first. */
 export function lickLogs(sessions: readonly PracticeSession[]): LickLog[] {
-  const byLick = new Map<string, PracticeSession[]>()
-  for (const session of [...sessions].sort((a, b) => a.at - b.at)) {
-    byLick.set(session.lickId, [...(byLick.get(session.lickId) ?? []), session])
-  }
+  const byLick = groupedBy(
+    [...sessions].sort((a, b) => a.at - b.at),
+    ({ lickId }) => lickId,
+  )
   return [...byLick]
     .map(([lickId, own]) => logOf(lickId, own))
     .sort((a, b) => a.dueAt - b.dueAt || a.lastAt - b.lastAt)
 }
 
+function groupedBy<T>(list: readonly T[], key: (one: T) => string): Map<string, T[]> {
+  const groups = new Map<string, T[]>()
+  for (const one of list) {
+    const group = groups.get(key(one))
+    if (group) group.push(one)
+    else groups.set(key(one), [one])
+  }
+  return groups
+}
+
+/** Whether a session was of the whole lick in the bar: its steps alone say nothing of that. */
+export function isWhole({ part }: Pick<PracticeSession, 'part'>): boolean {
+  return part === '' || part.startsWith('bar')
+}
+
 /** The log of one lick from its sessions in order of time. */
 function logOf(lickId: string, own: readonly PracticeSession[]): LickLog {
+  const whole = stepLog('', own.filter(isWhole))
+  const steps = [...groupedBy(own, ({ part }) => part)].flatMap(([part, sessions]) =>
+    isWhole({ part }) ? [] : [stepLog(part, sessions)],
+  )
   const last = own.at(-1) as PracticeSession
+  // Before the whole was ever played, its steps tell when it is due.
+  const dueAt = Number.isFinite(whole.dueAt) ? whole.dueAt : Math.min(...steps.map((s) => s.dueAt))
+  return {
+    lickId,
+    sessions: own.length,
+    seconds: own.reduce((sum, { seconds }) => sum + seconds, 0),
+    lastAt: last.at,
+    bestClean: whole.bestClean,
+    tense: whole.tense,
+    dueAt,
+    steps,
+  }
+}
+
+/** The log of one step from its sessions in order of time; without any it is never due. */
+function stepLog(part: string, own: readonly PracticeSession[]): StepLog {
   const clean = own.filter(({ rating, tense }) => rating === 'clean' && !tense)
   const bestClean = clean.length > 0 ? Math.max(...clean.map(({ tempo }) => tempo)) : null
   const bestAt = clean.findLast(({ tempo }) => tempo === bestClean)?.at ?? Number.NEGATIVE_INFINITY
@@ -69,31 +114,43 @@ function logOf(lickId: string, own: readonly PracticeSession[]): LickLog {
     .filter(({ rating, tense }) => tense || rating === 'rough' || rating === 'lost')
     .map(({ tempo }) => tempo)
   return {
-    lickId,
-    sessions: own.length,
-    seconds: own.reduce((sum, { seconds }) => sum + seconds, 0),
-    lastAt: last.at,
+    part,
+    lastAt: own.at(-1)?.at ?? Number.NEGATIVE_INFINITY,
     bestClean,
     tense: tense.length > 0 ? Math.min(...tense) : null,
-    dueAt: last.at + dueAfter(cleanTimes(own), last.rating) * DAY,
+    dueAt: dueAtOf(own),
   }
 }
 
 /** Rungs of one evening are one time. */
 const APART = DAY / 2
 
-/** How many times in a row a lick was clean at last: sessions at least half a day apart. */
-function cleanTimes(own: readonly PracticeSession[]): number {
+/**
+ * When something is due again, from its sessions in order of time. Clean times in a row, half a day
+ * apart, lengthen the time; a clean that was tense, or below the tempo reached before, leaves the date
+ * where it is, or comes again tomorrow where that has passed.
+ */
+function dueAtOf(own: readonly PracticeSession[]): number {
+  let dueAt = Number.POSITIVE_INFINITY
   let times = 0
-  let before = Number.POSITIVE_INFINITY
-  for (const { at, rating } of [...own].reverse()) {
-    if (rating !== 'clean') break
-    if (before - at >= APART) {
-      times += 1
-      before = at
+  let countedAt = Number.NEGATIVE_INFINITY
+  let reached = 0
+  for (const { at, rating, tense, tempo } of own) {
+    if (rating !== 'clean') {
+      times = 0
+      dueAt = at + dueAfter(0, rating) * DAY
+    } else if (tense || tempo < reached) {
+      if (dueAt <= at || !Number.isFinite(dueAt)) dueAt = at + DAY
+    } else {
+      if (times === 0 || at - countedAt >= APART) {
+        times += 1
+        countedAt = at
+      }
+      reached = tempo
+      dueAt = at + dueAfter(times, 'clean') * DAY
     }
   }
-  return times
+  return dueAt
 }
 
 /**

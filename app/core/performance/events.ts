@@ -9,6 +9,10 @@ export interface SoundStroke {
   readonly kind: 'stroke'
   readonly tick: Ticks
   readonly part: Part
+  /** The ostinato that it belongs to, from 1; 0 for all else. */
+  readonly layer: number
+  /** Its slot in the line or the ostinato. */
+  readonly slot: number
   readonly limb: Limb
   readonly surface: Voice
   /** 1 to 127. */

@@ -2,7 +2,7 @@ export type { ClickMark, ClickScheme, DropOut } from './clicks'
 export type { SoundClick, SoundEvent, SoundStroke } from './events'
 export { GRACE_LEAD_MS, graceLeads, LONGEST_GRACE_MS } from './grace'
 export { type Performance, toMedley, toPerformance } from './performance'
-export type { PlayOptions } from './round'
+export { type PlayOptions, roundStrokes } from './round'
 export { onKit } from './sounds'
 export {
   barOf,

@@ -79,11 +79,14 @@ function keeping<T>(make: (index: number) => T): (index: number) => T {
 function frameOf(lick: Lick, parts: RoundParts, options: PlayOptions) {
   const { bar, beat } = frameTicks(lick.frame)
   const once = options.countIn === true
+  // A pick-up that begins before the round has whole bars to itself, counted in or not.
+  const earliest = parts.pickup.reduce((first, { tick }) => Math.min(first, tick), 0)
+  const before = Math.max(once ? bar : 0, Math.ceil(-earliest / bar) * bar)
   const last = parts.tail.reduce((latest, { tick }) => Math.max(latest, tick), 0)
   return {
     loop: options.loop,
-    countIn: once ? clicksOf(lick.frame, bar, 'beats', true) : [],
-    countInTicks: once ? bar : 0,
+    countIn: once ? clicksOf(lick.frame, before, 'beats', true) : [],
+    countInTicks: before,
     roundTicks: parts.ticks,
     endingTicks: lick.frame.landing.kind === 'groove' ? bar : Math.max(2 * beat, last + beat),
     barTicks: bar,

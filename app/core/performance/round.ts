@@ -3,16 +3,18 @@ import {
   type Aim,
   aimOf,
   CHOKE_AFTER,
-  crashHand,
+  eventVelocity,
   frameTicks,
+  isChoked,
   type Lick,
+  landingStrokes,
   NO_GROOVE,
   type StrokeEvent,
+  silenceAfter,
   strokeEvents,
   strokeVelocity,
-  VELOCITIES,
 } from '../line'
-import { swungTick, type Ticks } from '../time'
+import { STRAIGHT, swungTick, type Ticks } from '../time'
 import { type ClickScheme, clicksOf, PLAIN_CLICK } from './clicks'
 import {
   compareEvents,
@@ -43,6 +45,8 @@ export interface RoundParts {
   readonly barlineTick: Ticks
   readonly clicks: readonly SoundClick[]
   readonly groove: readonly SoundStroke[]
+  /** The pick-up, which sounds in the very first round only; it may begin before the round. */
+  readonly pickup: readonly SoundStroke[]
   /** Line, ostinatos and landing inside the round. */
   readonly played: readonly SoundEvent[]
   /** The same beyond its end, in ticks from there: the landing, and a line that is over. */
@@ -54,13 +58,14 @@ export interface RoundParts {
 /** Takes a lick apart into what a round of it is put together from. */
 export function roundParts(lick: Lick, options: PlayOptions): RoundParts {
   const { frame } = lick
-  const { bar, beat } = frameTicks(frame)
+  const { bar } = frameTicks(frame)
   const aim = aimOf(lick)
   const counted = options.countIn === 'each' ? bar : 0
   const barlineTick = counted + frame.lead * bar
   const ticks = barlineTick + aim.bars * bar
-  const silentAfter = frame.landing.kind === 'stop' ? beat : 0
-  const sounding = [...strokesOf(lick), ...landingEvents(lick, aim)].map((event) =>
+  const silentAfter = silenceAfter(frame)
+  const strokes = strokesOf(lick)
+  const sounding = [...strokes.line, ...landingEvents(lick, aim)].map((event) =>
     shifted(event, barlineTick),
   )
   const groove = grooveStrokes(lick, aim, silentAfter, options.grooves ?? []).map((event) =>
@@ -76,6 +81,7 @@ export function roundParts(lick: Lick, options: PlayOptions): RoundParts {
       ...clicksOf(frame, ticks - counted, marks, false).map((click) => shifted(click, counted)),
     ],
     groove: options.swapsGroove ? swapHands(groove) : groove,
+    pickup: strokes.pickup.map((event) => shifted(event, barlineTick)),
     played: sounding.filter(({ tick }) => tick < ticks),
     tail: sounding.filter(({ tick }) => tick >= ticks).map((event) => shifted(event, -ticks)),
     quietAfter: landsAtEnd ? silentAfter : 0,
@@ -96,8 +102,32 @@ function unionOf(parts: RoundParts, before: RoundParts | null): SoundEvent[] {
   const wrapped = before?.tail.filter(({ tick }) => tick < parts.ticks) ?? []
   const quietUntil = before?.quietAfter ?? 0
   const groove = parts.groove.filter(({ tick }) => tick >= quietUntil)
-  const others = [...wrapped, ...parts.played]
+  const others = [...wrapped, ...(before ? [] : parts.pickup), ...parts.played]
   return [...parts.clicks, ...yielding(groove, others), ...others]
+}
+
+/**
+ * The strokes that sound when a lick goes round: the first round and the bar in which it comes round,
+ * notated (swing moves nothing here), ticks from the barline of the fill's bar. Groove gives way as it
+ * does when it is heard. Slots of the second round are numbered on from the first.
+ */
+export function roundStrokes(
+  lick: Lick,
+  options: Pick<PlayOptions, 'grooves' | 'swapsGroove'>,
+): SoundStroke[] {
+  const straight = { ...lick, frame: { ...lick.frame, swing: STRAIGHT } }
+  const parts = roundParts(straight, { ...options, loop: true, countIn: false })
+  const { bar } = frameTicks(lick.frame)
+  const slots = lick.line.slots.length + 1
+  const again = roundEvents(parts, parts).filter(({ tick }) => tick < bar)
+  return [
+    ...roundEvents(parts, null).map((event) => shifted(event, -parts.barlineTick)),
+    ...again.map((event) => shifted(event, parts.ticks - parts.barlineTick)),
+  ].flatMap((event, i, all) =>
+    event.kind !== 'stroke'
+      ? []
+      : [i < all.length - again.length ? event : { ...event, slot: event.slot + slots }],
+  )
 }
 
 /** What sounds after the last round: its tail, over a bar of groove where that follows. */
@@ -111,23 +141,32 @@ export function endingEvents(lick: Lick, { tail }: RoundParts, options: PlayOpti
   )
 }
 
-/** Line and ostinatos, as they sound. */
-function strokesOf(lick: Lick): SoundStroke[] {
-  return strokeEvents(lick).map((event) =>
-    toSound(event, lick, event.layer === 0 ? 'line' : 'layer'),
-  )
+/** Line and ostinatos as they sound, and the pick-up; a line's own last slot may be its landing. */
+function strokesOf(lick: Lick): { line: SoundStroke[]; pickup: SoundStroke[] } {
+  const { landing } = lick.frame
+  const lands = landing.kind === 'last' ? lick.line.slots.length - 1 : -1
+  const [line, pickup]: [SoundStroke[], SoundStroke[]] = [[], []]
+  for (const event of strokeEvents(lick)) {
+    const sound = toSound(event, lick, event.layer === 0 ? 'line' : 'layer')
+    if (event.layer === 0 && event.slot < 0) pickup.push(sound)
+    else if (event.layer === 0 && event.slot === lands) line.push({ ...sound, part: 'landing' })
+    else line.push(sound)
+  }
+  return { line, pickup }
 }
 
 function toSound(event: StrokeEvent, lick: Lick, part: Part): SoundStroke {
-  const { meter, swing, swells } = lick.frame
+  const { meter, swing } = lick.frame
   const { limb, surface, grace, graceLimb, graceSurface } = event
   return {
     kind: 'stroke',
     tick: swungTick(event.tick, event.grid, swing, meter),
     part,
+    layer: event.layer,
+    slot: event.slot,
     limb,
     surface,
-    velocity: strokeVelocity(event.dynamic, event.slot, part === 'line' ? swells : []),
+    velocity: part === 'line' ? eventVelocity(lick, event) : strokeVelocity(event.dynamic, 0, []),
     graces: grace,
     ...(graceLimb && { graceLimb }),
     ...(graceSurface && { graceSurface }),
@@ -135,23 +174,16 @@ function toSound(event: StrokeEvent, lick: Lick, part: Part): SoundStroke {
   }
 }
 
-/** The crash by the free hand with the kick; for a stop also the choke. */
+/** What the landing strikes, and where it is choked, what its hands take hold of. */
 function landingEvents(lick: Lick, aim: Aim): SoundEvent[] {
-  const { kind } = lick.frame.landing
-  if (kind !== 'crash' && kind !== 'stop') return []
-  const stroke = (limb: 'RH' | 'LH' | 'RF', surface: 'c1' | 'bd'): SoundStroke => ({
-    kind: 'stroke',
-    tick: aim.target,
-    part: 'landing',
-    limb,
-    surface,
-    velocity: VELOCITIES.accent,
-    graces: 0,
-    since: null,
-  })
-  const strokes = [stroke(crashHand(lick), 'c1'), stroke('RF', 'bd')]
-  if (kind === 'crash') return strokes
-  return [...strokes, { kind: 'choke', tick: aim.target + CHOKE_AFTER, surface: 'c1' }]
+  const struck = landingStrokes(lick)
+  const strokes = struck.map((event) => toSound(event, lick, 'landing'))
+  if (!isChoked(lick.frame)) return strokes
+  const held = new Set(
+    struck.filter(({ limb }) => limb !== 'RF' && limb !== 'LF').map(({ surface }) => surface),
+  )
+  const tick = aim.target + CHOKE_AFTER
+  return [...strokes, ...[...held].map((surface) => ({ kind: 'choke', tick, surface }) as const)]
 }
 
 /** The groove before the fill, and after a landing inside the bar until the bar is over. */

@@ -21,7 +21,8 @@ export function eventsBetween(performance: Performance, from: Ticks, to: Ticks):
   }
   if (from < countInTicks) take(performance.countIn, 0)
   const first = Math.max(0, Math.floor((from - countInTicks) / roundTicks))
-  const last = loop ? Math.ceil((to - countInTicks) / roundTicks) : 1
+  // A pick-up belongs to the first round, and may lie before it.
+  const last = loop ? Math.max(1, Math.ceil((to - countInTicks) / roundTicks)) : 1
   for (let round = first; round < last; round += 1) {
     take(performance.round(round), countInTicks + round * roundTicks)
   }

@@ -1,35 +1,37 @@
-import { DEFAULT_PLAYER, type Player } from '../kit'
-import { aimOf, type Lick, lineEvents } from '../line'
+import { aimOf, type Lick, lastStrokes } from '../line'
 import type { Ticks } from '../time'
+import { DEFAULT_SETTING, type Move, movesOf, type Setting } from './limit'
 
-/** The kick of the landing follows a kick of the fill: how soon, and what that asks of the foot. */
+/** The kick that sounds on the landing follows a kick of the fill: how soon, and what that asks. */
 export interface FootLanding {
   readonly gapTicks: Ticks
-  /** The landing's kick is this many in a row. */
-  readonly run: number
-  /** Whether it is a rebound: the 2nd, 4th, 6th of a run. */
-  readonly rebound: boolean
+  /** Whether the landing's kick is a single, the second of a double, or a third in a row. */
+  readonly kind: Move['kind']
   readonly needMs: number
 }
 
 /**
- * The lead foot on both sides of the landing; null where the landing has no kick or the fill does
- * not end on one. In a run of neighbouring kicks the even ones are rebounds, the others singles.
- * Example: `...RLRLK` into a crash needs a double's time (110 ms), `...RLRKK` makes it a third and needs a single's (170).
+ * The lead foot on both sides of the landing; null where the fill does not end on a kick, or no kick
+ * sounds on the landing: neither the landing's own nor that of the groove which goes on there.
+ * Example: `...RLRLK` into a crash needs a double's time (110 ms), `...RLRKK` makes it a third (140).
  */
-export function footLanding(lick: Lick, { RF }: Player = DEFAULT_PLAYER): FootLanding | null {
-  const { kind } = lick.frame.landing
-  if (kind !== 'crash' && kind !== 'stop') return null
-  const kicksByOnset = new Map<Ticks, boolean>()
-  for (const { tick, limb } of lineEvents(lick)) {
-    kicksByOnset.set(tick, (kicksByOnset.get(tick) ?? false) || limb === 'RF')
-  }
-  const onsets = [...kicksByOnset].reverse()
-  const [lastTick, lastKicks] = onsets[0] ?? [0, false]
-  const gapTicks = aimOf(lick).target - lastTick
-  if (!lastKicks || gapTicks <= 0) return null
-  const others = onsets.findIndex(([, kicks]) => !kicks)
-  const run = (others < 0 ? onsets.length : others) + 1
-  const rebound = run % 2 === 0
-  return { gapTicks, run, rebound, needMs: rebound ? RF.double : RF.single }
+export function footLanding(lick: Lick, setting: Setting = DEFAULT_SETTING): FootLanding | null {
+  const last = lastStrokes(lick)
+  const { target } = aimOf(lick)
+  const from = last[0]?.tick
+  if (from === undefined || from >= target || !last.some(({ limb }) => limb === 'RF')) return null
+  const move = movesIntoLanding(lick, setting).find(
+    ({ limb, fromTick, toTick }) => limb === 'RF' && fromTick === from && toTick === target,
+  )
+  if (!move) return null
+  return { gapTicks: target - from, kind: move.kind, needMs: move.needMs }
+}
+
+/** The moves of the limbs from their last strokes of the fill to what they strike at its landing. */
+export function movesIntoLanding(lick: Lick, setting: Setting): Move[] {
+  const { target, start } = aimOf(lick)
+  const reading = lick.frame.landing.kind === 'groove' ? 'loop' : 'landing'
+  return movesOf(lick, reading, setting).filter(
+    ({ fromTick, toTick }) => fromTick >= start && fromTick < target && toTick >= target,
+  )
 }

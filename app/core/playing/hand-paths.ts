@@ -1,4 +1,4 @@
-import { distance, findPiece, type Kit, type Piece } from '../kit'
+import { type Arms, DEFAULT_ARMS, findPiece, handWay, type Kit, type Piece } from '../kit'
 import { type Lick, lineEvents } from '../line'
 import type { Voice } from '../sticking'
 import type { Ticks } from '../time'
@@ -31,10 +31,14 @@ export function handPaths(lick: Lick, kit: Kit): HandPaths {
   return paths
 }
 
-/** Centimetres that a hand travels between the centres of what it strikes. */
-export function pathLengthOf(stops: readonly PathStop[]): number {
+/** Centimetres that a hand travels, the stick turning in it: not the way of the tip. */
+export function pathLengthOf(
+  hand: 'RH' | 'LH',
+  stops: readonly PathStop[],
+  arms: Arms = DEFAULT_ARMS,
+): number {
   return stops.reduce((sum, stop, i) => {
     const before = stops[i - 1]
-    return before ? sum + distance(before.piece, stop.piece) : 0
+    return before ? sum + handWay(hand, before.piece, stop.piece, arms) : 0
   }, 0)
 }

@@ -1,19 +1,15 @@
-import { type Groove, grooveEvents, swapHands } from '../groove'
-import {
-  aimOf,
-  crashHand,
-  frameTicks,
-  type Lick,
-  NO_GROOVE,
-  type StrokeEvent,
-  strokeEvents,
-} from '../line'
-import { GRACE_LEAD_MS } from '../performance'
-import { compareLimbs, type Limb, type Voice } from '../sticking'
+import type { Groove } from '../groove'
+import { findPiece, type Kit } from '../kit'
+import { type Lick, landingStrokes, strokeEvents } from '../line'
+import { GRACE_LEAD_MS, roundStrokes } from '../performance'
+import { compareLimbs, type Graces, type Limb, type Voice } from '../sticking'
 import type { Ticks } from '../time'
 
 /** What is read: the line with its ostinatos, into its landing, or in its form with the seam. */
 export type Reading = 'line' | 'landing' | 'loop'
+
+/** How a stroke follows its limb's last one: what sets the time that it needs. */
+export type HitKind = 'single' | 'double' | 'triple' | 'buzz'
 
 /** A stroke of a limb as its time is reckoned: a main stroke, or a grace some time before it. */
 export interface Hit {
@@ -22,8 +18,8 @@ export interface Hit {
   readonly surface: Voice
   /** How long before its tick a grace lies, in milliseconds; 0 for a main stroke. */
   readonly leadMs: number
-  /** The 2nd, 4th, 6th of neighbouring onsets with this limb: it rebounds. */
-  readonly rebound: boolean
+  /** What it is where the limb's last stroke was on the same surface; a move is a single. */
+  readonly kind: HitKind
 }
 
 /** The grooves of the player's own, and whether its hands change places. */
@@ -32,124 +28,167 @@ export interface GrooveHands {
   readonly swapped?: boolean
 }
 
-/** Strokes before they are judged; groove and landing are of layer 0, as the line is. */
-type Raw = Pick<
-  StrokeEvent,
-  'tick' | 'layer' | 'limb' | 'surface' | 'grace' | 'graceLimb' | 'graceSurface'
->
+/** A stroke before it is judged. What belongs together as one run of onsets has one part. */
+interface Raw {
+  readonly tick: Ticks
+  /** 0 for line and landing, from 1 for ostinatos. */
+  readonly part: number
+  readonly slot: number
+  readonly limb: Limb
+  readonly surface: Voice
+  readonly grace: Graces
+  readonly graceLimb?: Limb | undefined
+  readonly graceSurface?: Voice | undefined
+}
+
+/** The part of the groove: its strokes are singles, and after them the line begins a new run. */
+const GROOVE = Number.POSITIVE_INFINITY
 
 /**
  * Every stroke of a limb whose hand or foot is known, graces too, by tick, then limb. What is a
- * double is judged in the line and in each layer by itself; groove and landing belong to the line.
+ * double or a triple is judged in the line with its landing, and in each ostinato, by itself.
  */
-export function hitsOf(lick: Lick, reading: Reading, groove: GrooveHands = {}): Hit[] {
-  const raw = reading === 'line' ? strokeEvents(lick) : wider(lick, reading, groove)
+export function hitsOf(lick: Lick, reading: Reading, kit: Kit, groove: GrooveHands = {}): Hit[] {
+  const raw = rawStrokes(lick, reading, groove)
+  const placed = (surface: Voice) => placeOn(kit, surface)
+  const buzzes = buzzesIn(raw, placed)
+  const judge = new RunJudge(placed)
   const hits: Hit[] = []
-  const parts = new Map<number, Onsets>()
   for (const stroke of raw) {
-    let onsets = parts.get(stroke.layer)
-    if (!onsets) {
-      onsets = new Onsets()
-      parts.set(stroke.layer, onsets)
-    }
-    const run = onsets.strike(stroke.tick, stroke.limb)
-    if (stroke.limb === 'XH') continue
-    if (stroke.grace > 0 && stroke.graceLimb && stroke.graceLimb !== 'XH') {
+    const { tick, limb, surface, grace, graceLimb } = stroke
+    judge.reach(stroke)
+    if (grace > 0 && graceLimb && graceLimb !== 'XH') {
+      const graceSurface = stroke.graceSurface ?? surface
+      const kind = judge.grace(stroke, graceLimb, graceSurface)
       hits.push({
-        tick: stroke.tick,
-        limb: stroke.graceLimb,
-        surface: stroke.graceSurface ?? stroke.surface,
-        leadMs: GRACE_LEAD_MS[stroke.grace],
-        rebound: false,
+        tick,
+        limb: graceLimb,
+        surface: graceSurface,
+        leadMs: GRACE_LEAD_MS[grace],
+        kind,
       })
     }
-    hits.push({
-      tick: stroke.tick,
-      limb: stroke.limb,
-      surface: stroke.surface,
-      leadMs: 0,
-      rebound: run % 2 === 0,
-    })
+    if (limb === 'XH') continue
+    const kind = judge.strike(stroke)
+    hits.push({ tick, limb, surface, leadMs: 0, kind: buzzes.has(stroke) ? 'buzz' : kind })
   }
   return hits
 }
 
-/** The onsets of one part as they go by: which limbs struck last, and how often in a row. */
-class Onsets {
-  private tick = Number.NaN
-  private now = new Map<Limb, number>()
-  private before = new Map<Limb, number>()
+function rawStrokes(lick: Lick, reading: Reading, { own = [], swapped = false }: GrooveHands) {
+  const raw: Raw[] =
+    reading === 'loop'
+      ? roundStrokes(lick, { grooves: own, swapsGroove: swapped }).map((stroke) => ({
+          tick: stroke.tick,
+          part: stroke.part === 'groove' ? GROOVE : stroke.layer,
+          slot: stroke.slot,
+          limb: stroke.limb,
+          surface: stroke.surface,
+          grace: stroke.graces,
+          graceLimb: stroke.graceLimb,
+          graceSurface: stroke.graceSurface,
+        }))
+      : [...strokeEvents(lick), ...(reading === 'landing' ? landingStrokes(lick) : [])].map(
+          ({ layer, ...event }) => ({ ...event, part: layer }),
+        )
+  return raw.sort((a, b) => a.tick - b.tick || compareLimbs(a.limb, b.limb))
+}
 
-  /** A limb strikes at a tick; returns how many neighbouring onsets have it, this one counted. */
-  strike(tick: Ticks, limb: Limb): number {
-    if (tick !== this.tick) {
-      this.tick = tick
-      const spare = this.before
-      this.before = this.now
-      this.now = spare
-      spare.clear()
-    }
-    const run = (this.before.get(limb) ?? 0) + 1
-    this.now.set(limb, run)
-    return run
+/** What a limb struck last. */
+interface Struck {
+  readonly part: number
+  /** Its place among the onsets of its part; none for a grace, which lies between onsets. */
+  readonly onset: number | null
+  readonly place: Voice
+  /** How many it is in a row on one surface at neighbouring onsets. */
+  readonly run: number
+}
+
+/** Follows the limbs from stroke to stroke, and tells which are rebounds. */
+class RunJudge {
+  private readonly last = new Map<Limb, Struck>()
+  private readonly onsets = new Map<number, { tick: Ticks; index: number }>()
+  private grooveTick = Number.NEGATIVE_INFINITY
+
+  constructor(private readonly placed: (surface: Voice) => Voice) {}
+
+  /** Counts the onset of a stroke's part. Groove between two onsets keeps them from being neighbours. */
+  reach({ tick, part }: Raw): void {
+    const known = this.onsets.get(part)
+    if (known?.tick === tick) return
+    const apart = part === 0 && known && this.grooveTick > known.tick && this.grooveTick < tick
+    this.onsets.set(part, { tick, index: (known?.index ?? 0) + (apart ? 2 : 1) })
+    if (part === GROOVE) this.grooveTick = tick
+  }
+
+  /** A main stroke: the 2nd of a run is a double, the 3rd a triple, the 4th a single again, and so on. */
+  strike({ part, limb, surface }: Raw): HitKind {
+    const onset = this.onset(part)
+    const place = this.placed(surface)
+    const before = this.last.get(limb)
+    const neighbours =
+      part !== GROOVE &&
+      before?.part === part &&
+      before.onset === onset - 1 &&
+      before.place === place
+    const run = neighbours ? before.run + 1 : 1
+    this.last.set(limb, { part, onset, place, run })
+    return (['triple', 'single', 'double'] as const)[run % 3] as HitKind
+  }
+
+  /** A grace: one controlled rebound with a tap of its hand at the onset right before its main stroke. */
+  grace({ part }: Raw, limb: Limb, surface: Voice): HitKind {
+    const before = this.last.get(limb)
+    const place = this.placed(surface)
+    const rebounds =
+      part !== GROOVE &&
+      before?.part === part &&
+      before.onset === this.onset(part) - 1 &&
+      before.place === place
+    this.last.set(limb, { part, onset: null, place, run: 1 })
+    return rebounds ? 'double' : 'single'
+  }
+
+  private onset(part: number): number {
+    return this.onsets.get(part)?.index ?? 0
   }
 }
 
-/** The line with what stands around it, in order of time. */
-function wider(lick: Lick, reading: Exclude<Reading, 'line'>, groove: GrooveHands): Raw[] {
-  return around(lick, reading, groove).sort(
-    (a, b) => a.tick - b.tick || compareLimbs(a.limb, b.limb),
-  )
+/** Voices at one place are one surface here, and so are the pedals of one foot. */
+function placeOn(kit: Kit, surface: Voice): Voice {
+  if (surface === 'b2') return 'hf'
+  return findPiece(kit, surface)?.surface ?? surface
 }
 
-function around(lick: Lick, reading: Exclude<Reading, 'line'>, groove: GrooveHands): Raw[] {
-  const { frame } = lick
-  const { bar } = frameTicks(frame)
-  const { target } = aimOf(lick)
-  const line: readonly Raw[] = strokeEvents(lick)
-  const lands = frame.landing.kind === 'crash' || frame.landing.kind === 'stop'
-  const stroke = (limb: Limb, surface: Voice, tick: Ticks): Raw => ({
-    tick,
-    limb,
-    surface,
-    grace: 0,
-    layer: 0,
-  })
-  const landing = lands ? [stroke(crashHand(lick), 'c1', target), stroke('RF', 'bd', target)] : []
-  if (reading === 'landing') return [...line, ...landing]
-  // Without groove bars between, the line itself comes round at once.
-  const round = aimOf(lick).bars * bar
-  const again =
-    frame.lead > 0
-      ? []
-      : line.flatMap((event) => (event.layer === 0 ? [{ ...event, tick: event.tick + round }] : []))
-  return yielding([...line, ...landing, ...again], grooveAround(lick, bar, target, groove))
-}
+/** From so many strokes of one hand in one slot on, they are pressed into the head. */
+const BUZZ_FROM = 3
 
-/** The groove's strokes before the fill, and the bar after its landing: there the loop goes on. */
-function grooveAround(
-  lick: Lick,
-  bar: Ticks,
-  target: Ticks,
-  { own = [], swapped = false }: GrooveHands,
-): Raw[] {
-  const { frame } = lick
-  if (frame.groove === NO_GROOVE) return []
-  const written = grooveEvents(frame.groove, frame.meter, own)
-  const events = swapped ? swapHands(written) : written
-  const until = frame.stop ?? frame.start
-  const at = (from: Ticks, keep: (tick: Ticks) => boolean): Raw[] =>
-    events.filter(({ tick }) => keep(tick)).map((event) => ({ ...event, tick: event.tick + from }))
-  const lead = frame.lead > 0 ? at(-bar, () => true) : []
-  return [
-    ...lead,
-    ...at(0, (tick) => tick < until),
-    ...at(target, (tick) => frame.lead > 0 || tick < until),
-  ]
-}
-
-/** The groove gives way where the fill or its landing wants a limb at the same tick. */
-function yielding(kept: readonly Raw[], groove: readonly Raw[]): Raw[] {
-  const taken = new Set(kept.map(({ tick, limb }) => `${tick} ${limb}`))
-  return [...kept, ...groove.filter(({ tick, limb }) => !taken.has(`${tick} ${limb}`))]
+/** The strokes of buzzes but for each first one. */
+function buzzesIn(raw: readonly Raw[], placed: (surface: Voice) => Voice): Set<Raw> {
+  const buzzes = new Set<Raw>()
+  const runs = new Map<string, Raw[]>()
+  const close = (run: Raw[]) => {
+    if (run.length >= BUZZ_FROM) for (const stroke of run.slice(1)) buzzes.add(stroke)
+  }
+  const last = new Map<number, { tick: Ticks; before: Ticks }>()
+  for (const stroke of raw) {
+    const { part, tick, limb, slot, surface } = stroke
+    const known = last.get(part)
+    if (known?.tick !== tick) last.set(part, { tick, before: known?.tick ?? Number.NaN })
+    if (limb !== 'RH' && limb !== 'LH') continue
+    const key = `${part} ${limb}`
+    const run = runs.get(key) ?? []
+    const before = run.at(-1)
+    const goesOn =
+      before?.slot === slot &&
+      before.tick === last.get(part)?.before &&
+      placed(before.surface) === placed(surface)
+    if (goesOn) run.push(stroke)
+    else {
+      close(run)
+      runs.set(key, [stroke])
+    }
+  }
+  for (const run of runs.values()) close(run)
+  return buzzes
 }

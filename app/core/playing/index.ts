@@ -1,18 +1,28 @@
 export { type Character, characterOf } from './character'
-export { clearSurfaces, type HandCollision, handCollisions, undecidedSlots } from './collisions'
-export { type FootLanding, footLanding } from './feet'
+export {
+  clearSurfaces,
+  collisionOf,
+  type HandCollision,
+  handCollisions,
+  undecidedSlots,
+} from './collisions'
+export { type FootLanding, footLanding, movesIntoLanding } from './feet'
 export { type HandPaths, handPaths, type PathStop, pathLengthOf } from './hand-paths'
-export type { Reading } from './hits'
-export { type LandingHand, landingHands } from './landing-hands'
+export type { HitKind, Reading } from './hits'
+export { crashesOf, type LandingHand, landingHands, nearestCrash } from './landing-hands'
 export {
   DEFAULT_SETTING,
+  fittsTime,
+  isSamePlace,
   type Move,
+  type MoveKind,
   movesOf,
   type Setting,
   type SpeedLimit,
   speedLimit,
   travelTime,
 } from './limit'
+export { type Load, loadOf } from './load'
 export { type MissingPedal, missingPedal } from './pedals'
 export { type Raise, type RaiseKind, raisesOf } from './raises'
 export {
@@ -22,4 +32,4 @@ export {
   farStrokes,
   footRuns,
 } from './reach'
-export { type FootUnderHand, feetUnderHands } from './sides'
+export { type FootUnderHand, feetUnderHands, type OstinatoMeeting, ostinatoMeetings } from './sides'

@@ -1,53 +1,87 @@
-import { findPiece, placeOf } from '../kit'
-import { aimOf, frameTicks, type Lick, lineEvents } from '../line'
-import type { Voice } from '../sticking'
+import { findPiece, type Kit, placeOf } from '../kit'
+import { aimOf, crashHand, frameTicks, type Lick, type StrokeEvent, strokeEvents } from '../line'
+import { GRACE_LEAD_MS } from '../performance'
+import type { Surface, Voice } from '../sticking'
 import { secondsPerTick, type Ticks } from '../time'
-import { type Setting, travelTime } from './limit'
+import { isSamePlace, type Setting, travelTime } from './limit'
+
+type Hand = 'RH' | 'LH'
 
 /** A hand and a crash for the landing: how much time there is, and how much it takes. */
 export interface LandingHand {
-  readonly hand: 'RH' | 'LH'
-  readonly crash: Voice
+  readonly hand: Hand
+  readonly crash: Surface
   /** Milliseconds since the hand's last stroke; infinite where it has none. */
   readonly hasMs: number
   readonly needMs: number
   /** The fastest tempo at which it gets there; infinite where it has no stroke before. */
   readonly bpm: number
+  /** Whether an undecided stroke is counted as this hand's: the worst that can be. */
+  readonly open: boolean
 }
 
 const CRASHES = ['c1', 'c2', 'ch', 'sp'] as const
 
-/**
- * Every hand with every crash that a kit has, best first: the one that can be played fastest; hands
- * that did not strike last before others where both are equal. Undecided last strokes leave none.
- */
-export function landingHands(lick: Lick, { kit, player }: Setting, tempo: number): LandingHand[] {
-  const events = lineEvents(lick)
-  const { target } = aimOf(lick)
-  if (events.length === 0 || events.some(({ limb }) => limb === 'XH')) return []
-  const { beat } = frameTicks(lick.frame)
+/** The crashes that a kit has; what stands in for the first where it has none. */
+export function crashesOf(kit: Kit): Surface[] {
   const own = CRASHES.filter((crash) => findPiece(kit, crash)?.surface === placeOf(crash))
-  const crashes = own.length > 0 ? own : CRASHES.slice(0, 1)
-  const options = (['RH', 'LH'] as const).flatMap((hand) =>
-    crashes.map((crash): LandingHand => {
-      const last = lastStroke(lick, hand)
-      if (!last) return { hand, crash, hasMs: Infinity, needMs: 0, bpm: Infinity }
+  return own.length > 0 ? own : ['c1']
+}
+
+/**
+ * Every hand with every crash that a kit has, best first: the one that can be played fastest. Graces
+ * and the hands' part in ostinatos count; a stroke whose hand is not decided counts for either. None
+ * where nothing is struck.
+ */
+export function landingHands(lick: Lick, setting: Setting, tempo: number): LandingHand[] {
+  const { kit, player } = setting
+  const { target } = aimOf(lick)
+  const { beat } = frameTicks(lick.frame)
+  const events = strokeEvents(lick).filter(({ tick }) => tick < target)
+  if (events.length === 0) return []
+  const options = (['RH', 'LH'] as const).flatMap((hand) => {
+    const last = lastOf(events, hand)
+    return crashesOf(kit).map((crash): LandingHand => {
+      if (!last) return { hand, crash, hasMs: Infinity, needMs: 0, bpm: Infinity, open: false }
+      const way = isSamePlace(kit, last.surface, crash)
+        ? 0
+        : travelTime(kit, last.surface, crash, hand, player)
+      const needMs = Math.max(player[hand].single, way)
       const ticks = target - last.tick
-      const needMs = Math.max(player[hand].single, travelTime(kit, last.surface, crash))
-      const hasMs = ticks * secondsPerTick(tempo, beat) * 1000
-      const bpm = ticks > 0 ? (ticks * 60000) / (needMs * beat) : 0
-      return { hand, crash, hasMs, needMs, bpm }
-    }),
-  )
+      const hasMs = ticks * secondsPerTick(tempo, beat) * 1000 + last.leadMs
+      // The lead of a grace is time won, whatever the tempo.
+      const bpm =
+        needMs > last.leadMs ? (ticks * 60000) / ((needMs - last.leadMs) * beat) : Infinity
+      return { hand, crash, hasMs, needMs, bpm, open: last.open }
+    })
+  })
   return options.sort((a, b) => (a.bpm === b.bpm ? 0 : b.bpm - a.bpm))
 }
 
-/** A hand's last stroke of the line, a grace counted where its main stroke is. */
-function lastStroke(lick: Lick, hand: 'RH' | 'LH'): { tick: Ticks; surface: Voice } | undefined {
-  const event = lineEvents(lick).findLast(
-    ({ limb, graceLimb }) => limb === hand || graceLimb === hand,
-  )
-  if (!event) return undefined
-  const surface = event.limb === hand ? event.surface : (event.graceSurface ?? event.surface)
-  return { tick: event.tick, surface }
+/**
+ * The crash of a kit on which the landing's hand is soonest; the first of equal ones. Where that hand
+ * has no stroke, `c1` or what the kit has in its place.
+ */
+export function nearestCrash(lick: Lick, setting: Setting): Surface {
+  const hand = crashHand(lick)
+  const [best] = landingHands(lick, setting, lick.frame.tempo).filter((one) => one.hand === hand)
+  return best && Number.isFinite(best.bpm) ? best.crash : (crashesOf(setting.kit)[0] as Surface)
+}
+
+interface LastStroke {
+  readonly tick: Ticks
+  readonly surface: Voice
+  readonly leadMs: number
+  readonly open: boolean
+}
+
+/** A hand's last stroke, an undecided one counted as its own; of a grace the time before its stroke. */
+function lastOf(events: readonly StrokeEvent[], hand: Hand): LastStroke | undefined {
+  for (const { tick, limb, surface, grace, graceLimb, graceSurface } of [...events].reverse()) {
+    if (limb === hand || limb === 'XH') return { tick, surface, leadMs: 0, open: limb === 'XH' }
+    if (graceLimb === hand) {
+      return { tick, surface: graceSurface ?? surface, leadMs: GRACE_LEAD_MS[grace], open: false }
+    }
+  }
+  return undefined
 }

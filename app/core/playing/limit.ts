@@ -2,27 +2,30 @@ import type { Groove } from '../groove'
 import {
   DEFAULT_KIT,
   DEFAULT_PLAYER,
-  distance,
   findPiece,
+  type HandSpeed,
+  handWay,
   type Kit,
   type Player,
-  placeOf,
 } from '../kit'
 import { frameTicks, type Lick } from '../line'
 import type { Limb, Voice } from '../sticking'
 import type { Ticks } from '../time'
-import { type Hit, hitsOf, type Reading } from './hits'
+import { type Hit, type HitKind, hitsOf, type Reading } from './hits'
 
 /**
- * Fitts's law for tapping with a light stylus: A + B log2(2D / W), in milliseconds, D the distance
- * between the centres, W the smaller width (P. M. Fitts 1954, J. Exp. Psychol. 47, 381-391).
+ * Fitts's law for tapping with a light stylus: A + B log2(2D / W), in milliseconds, D the way in
+ * centimetres, W the smaller width (P. M. Fitts 1954, J. Exp. Psychol. 47, 381-391).
  */
 const FITTS_A = 13
 const FITTS_B = 95
 
+/** What sets the time of a move: one of its limb's intervals, or the way of its hand. */
+export type MoveKind = HitKind | 'travel'
+
 /** A move of one limb between two strokes, and the tempo from which there is too little time for it. */
 export interface Move {
-  readonly limb: Limb
+  readonly limb: Exclude<Limb, 'XH'>
   readonly fromTick: Ticks
   readonly toTick: Ticks
   readonly fromSurface: Voice
@@ -31,8 +34,10 @@ export interface Move {
   readonly needMs: number
   /** The fastest tempo that leaves so much, in beats of the metre a minute. */
   readonly bpm: number
-  /** Whether the stroke is the rebound of a double. */
-  readonly rebound: boolean
+  /** What sets it. */
+  readonly kind: MoveKind
+  /** The part of `needMs` that is the lead of graces: what the limb itself cannot shorten. */
+  readonly leadMs: number
 }
 
 /** How fast a lick can be played, and what sets that. */
@@ -99,63 +104,102 @@ function eachMove(
   const { beat } = frameTicks(lick.frame)
   const last = new Map<Limb, Hit>()
   const groove = { own: grooves, swapped: player.swapsGroove ?? false }
-  for (const hit of hitsOf(lick, reading, groove)) {
-    const before = last.get(hit.limb)
-    last.set(hit.limb, hit)
+  for (const hit of hitsOf(lick, reading, kit, groove)) {
+    const { limb } = hit
+    const before = last.get(limb)
+    last.set(limb, hit)
     const ticks = before ? hit.tick - before.tick : 0
     // Two strokes of one limb at once are a clash: said elsewhere, and at no tempo possible.
-    if (!before || ticks <= 0) continue
-    const needMs = needOf(before, hit, kit, player)
+    if (!before || ticks <= 0 || limb === 'XH') continue
+    const { ms, kind } = needOf(limb, before, hit, kit, player)
+    const leadMs = hit.leadMs - before.leadMs
+    const needMs = ms + leadMs
     if (needMs <= 0) continue
     // g / 10080 * 60000 / n quarters a minute, in beats of the metre.
     const bpm = (ticks * 60000) / (needMs * beat)
     visit(bpm, () => ({
-      limb: hit.limb,
+      limb,
       fromTick: before.tick,
       toTick: hit.tick,
       fromSurface: before.surface,
       toSurface: hit.surface,
       needMs,
       bpm,
-      rebound: hit.rebound && travelTime(kit, before.surface, hit.surface) === 0,
+      kind,
+      leadMs,
     }))
   }
 }
 
-/** Milliseconds between two strokes of a limb; a grace's lead comes on top, one before gives time. */
-function needOf(before: Hit, hit: Hit, kit: Kit, player: Player): number {
-  const speed = player[hit.limb === 'XH' ? 'RH' : hit.limb]
-  const travel = travelTime(kit, before.surface, hit.surface)
-  const own = travel === 0 && hit.rebound ? speed.double : speed.single
-  return Math.max(own, travel) + hit.leadMs - before.leadMs
+/** Milliseconds that a limb needs from one stroke to its next, leads of graces apart. */
+function needOf(
+  limb: Exclude<Limb, 'XH'>,
+  before: Hit,
+  { surface, kind }: Hit,
+  kit: Kit,
+  player: Player,
+): { readonly ms: number; readonly kind: MoveKind } {
+  const speed = player[limb]
+  if (isSamePlace(kit, before.surface, surface)) {
+    return { ms: kind === 'buzz' ? (speed as HandSpeed).buzz : speed[kind], kind }
+  }
+  const way = travelTime(kit, before.surface, surface, limb, player)
+  return way > speed.single ? { ms: way, kind: 'travel' } : { ms: speed.single, kind: 'single' }
 }
 
 /**
- * How long a limb needs from one surface to another, in milliseconds: 0 at one place, or where a
- * surface is not decided; else never below A. Worked out once a kit, which never changes.
+ * Whether a limb stays where it is: on one piece, on pedals, or where a surface is not decided.
  */
-export function travelTime(kit: Kit, from: Voice, to: Voice): number {
-  if (from === to) return 0
-  let known = travels.get(kit)
-  if (!known) {
-    known = new Map()
-    travels.set(kit, known)
-  }
-  const key = `${from} ${to}`
+export function isSamePlace(kit: Kit, from: Voice, to: Voice): boolean {
+  if (from === to || from === '??' || to === '??') return true
+  const [a, b] = [findPiece(kit, from), findPiece(kit, to)]
+  return !a || !b || a === b || a.kind === 'pedal' || b.kind === 'pedal'
+}
+
+/**
+ * How long a hand needs from one surface to another, in milliseconds, by Fitts's law over the way of
+ * the hand: 0 where it stays, else never below A; times what was measured of the player's hand.
+ * Example: on the kit of five the right hand needs 165 from the floor tom to the crash.
+ */
+export function travelTime(
+  kit: Kit,
+  from: Voice,
+  to: Voice,
+  limb: Exclude<Limb, 'XH'> = 'RH',
+  player: Player = DEFAULT_PLAYER,
+): number {
+  if (from === to || (limb !== 'RH' && limb !== 'LH')) return 0
+  const known = travelsOf(kit, player)
+  const key = `${limb} ${from} ${to}`
   let time = known.get(key)
   if (time === undefined) {
-    time = reckonTravel(kit, from, to)
+    time = reckonTravel(kit, from, to, limb, player)
     known.set(key, time)
   }
   return time
 }
 
-const travels = new WeakMap<Kit, Map<string, number>>()
+/** Worked out once a kit and player, neither of which ever changes. */
+const travels = new WeakMap<Kit, WeakMap<Player, Map<string, number>>>()
 
-function reckonTravel(kit: Kit, from: Voice, to: Voice): number {
-  if (from === '??' || to === '??' || placeOf(from) === placeOf(to)) return 0
+function travelsOf(kit: Kit, player: Player): Map<string, number> {
+  const ofKit = travels.get(kit) ?? new WeakMap<Player, Map<string, number>>()
+  travels.set(kit, ofKit)
+  const ofPlayer = ofKit.get(player) ?? new Map<string, number>()
+  ofKit.set(player, ofPlayer)
+  return ofPlayer
+}
+
+function reckonTravel(kit: Kit, from: Voice, to: Voice, hand: 'RH' | 'LH', player: Player): number {
   const [a, b] = [findPiece(kit, from), findPiece(kit, to)]
-  if (!a || !b || a === b || a.kind === 'pedal' || b.kind === 'pedal') return 0
-  const bits = Math.log2((2 * distance(a, b)) / Math.min(a.diameter, b.diameter))
-  return Math.max(FITTS_A, FITTS_A + FITTS_B * bits)
+  if (!a || !b || isSamePlace(kit, from, to)) return 0
+  return (
+    fittsTime(handWay(hand, a, b, player.arms), Math.min(a.diameter, b.diameter)) *
+    player[hand].travel
+  )
+}
+
+/** Milliseconds of a move over a way to a target, both in centimetres; never below A. */
+export function fittsTime(way: number, width: number): number {
+  return Math.max(FITTS_A, FITTS_A + FITTS_B * Math.log2((2 * way) / width))
 }

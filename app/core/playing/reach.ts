@@ -1,11 +1,11 @@
-import { findPiece, type Kit } from '../kit'
+import { type Arms, DEFAULT_ARMS, type Kit, reachOf } from '../kit'
 import { type Lick, lineEvents } from '../line'
 import type { Limb, Voice } from '../sticking'
 import type { Ticks } from '../time'
 
 /**
- * How far from the throne's middle a hand strikes without leaning out, in centimetres: an arm of
- * about 70 and a stick of about 40 beyond the hand. An estimate of ours; the player can set another.
+ * How far from its shoulder a hand strikes without leaning out, in centimetres: an arm of about 70
+ * and a stick of about 45 beyond it. An estimate of ours; the player can set another.
  */
 export const DEFAULT_REACH = 115
 
@@ -17,13 +17,22 @@ export interface FarStroke {
   readonly centimetres: number
 }
 
-/** Strokes of the line on pieces that lie beyond a reach, measured over the floor. */
-export function farStrokes(lick: Lick, kit: Kit, reach: number): FarStroke[] {
+/**
+ * Strokes of the line on pieces beyond a reach, measured over the floor from the shoulder of the hand;
+ * of a hand that is not decided, from the nearer shoulder.
+ */
+export function farStrokes(
+  lick: Lick,
+  kit: Kit,
+  reach: number,
+  arms: Arms = DEFAULT_ARMS,
+): FarStroke[] {
   return lineEvents(lick).flatMap(({ tick, limb, surface }): FarStroke[] => {
-    const piece = findPiece(kit, surface)
-    if (!piece || piece.kind === 'pedal' || surface === '??') return []
-    const centimetres = Math.hypot(piece.x, piece.y)
-    return centimetres > reach ? [{ tick, limb, surface, centimetres }] : []
+    if (limb === 'RF' || limb === 'LF') return []
+    const hands = limb === 'XH' ? (['RH', 'LH'] as const) : [limb]
+    const ways = hands.flatMap((hand) => reachOf(hand, kit, surface, arms) ?? [])
+    const centimetres = Math.min(...ways)
+    return ways.length > 0 && centimetres > reach ? [{ tick, limb, surface, centimetres }] : []
   })
 }
 

@@ -14,9 +14,16 @@ export interface Strain {
 /**
  * The limbs that have less time than they need when a lick is played over and over at a tempo, each
  * with its worst move, the worst first. Example: `under: @1/8 K` at 184 leaves a kick 163.0 ms of the
- * 170 that a foot's single needs.
+ * 170 that a foot's single needs. Up to `least`, the limit of the lick that a part is from, none is told:
+ * a part is never judged harder than its lick.
  */
-export function strainsAt(lick: Lick, tempo: number, setting: Setting): Strain[] {
+export function strainsAt(
+  lick: Lick,
+  tempo: number,
+  setting: Setting,
+  least: number | null = null,
+): Strain[] {
+  if (least !== null && tempo <= least) return []
   const perTick = secondsPerTick(tempo, frameTicks(lick.frame).beat)
   const worst = new Map<Move['limb'], Move>()
   for (const move of movesOf(lick, 'loop', setting)) {

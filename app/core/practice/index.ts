@@ -29,8 +29,12 @@ export {
 } from './form'
 export {
   addRung,
+  bySpeed,
+  DEFAULT_CAP,
   equalRatios,
   equalSteps,
+  type GridRung,
+  jumpsOf,
   LADDER_KINDS,
   type LadderKind,
   type LadderWish,
@@ -40,6 +44,8 @@ export {
   nextRung,
   nextTempos,
   removeRung,
+  rungSpeed,
+  slowerRung,
   threeRungs,
   wholeRatios,
 } from './ladder'

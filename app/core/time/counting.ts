@@ -1,10 +1,10 @@
 import { modulo } from '../foundation'
 import { type Grid, gridTicks } from './grid'
-import { barTicks, beatTicks, type Meter } from './meter'
+import { barTicks, beatTicks, groupStarts, isCompound, type Meter, unitTicks } from './meter'
 import type { Ticks } from './ticks'
 
 /**
- * A school of counting: for each number of slots a beat may have, the syllables that follow the
+ * A system of counting: for each number of slots a beat may have, the syllables that follow the
  * beat's own. `#` stands for the beat's number. A number of slots that is not listed is counted
  * in digits from 2, after the beat's number.
  */
@@ -12,9 +12,13 @@ export interface CountingSystem {
   readonly id: string
   readonly name: string
   readonly syllables: Readonly<Record<number, string>>
+  /** Whether a compound metre is counted in its eighths (1 2 3 4 5 6) and not in its beats. */
+  readonly inUnits?: boolean
+  /** Whether the count begins again with every felt group of eighths or sixteenths: 1 2 1 2 1 2 3. */
+  readonly byGroups?: boolean
 }
 
-/** The schools on offer; the first is the default and the one the command line prints. */
+/** The systems on offer; the first is the default and the one the command line prints. */
 export const COUNTING_SYSTEMS: readonly CountingSystem[] = [
   {
     id: 'e-and-a',
@@ -61,7 +65,7 @@ export const DEFAULT_COUNTING: CountingSystem = COUNTING_SYSTEMS[0] as CountingS
 
 const wordsOfSystem = new WeakMap<CountingSystem, Map<number, readonly string[] | undefined>>()
 
-/** The words of a school for so many slots a beat, taken apart once. */
+/** The words of a system for so many slots a beat, taken apart once. */
 function wordsOf(school: CountingSystem, slots: number): readonly string[] | undefined {
   const known = wordsOfSystem.get(school) ?? new Map<number, readonly string[] | undefined>()
   wordsOfSystem.set(school, known)
@@ -72,10 +76,21 @@ function wordsOf(school: CountingSystem, slots: number): readonly string[] | und
 /** What a slot is called where it lies on none of its grid's positions. */
 export const UNNAMED_COUNT = '?'
 
+/** A system as a player counts: compound metres in eighths, odd ones by their groups. */
+export function toCounting(
+  id: string,
+  { inUnits, byGroups }: { readonly inUnits: boolean; readonly byGroups: boolean },
+): CountingSystem {
+  const system = COUNTING_SYSTEMS.find((one) => one.id === id) ?? DEFAULT_COUNTING
+  const ways = `${inUnits ? ' in units' : ''}${byGroups ? ' by groups' : ''}`
+  return { ...system, id: `${system.id}${ways}`, inUnits, byGroups }
+}
+
 /**
- * The syllable of the slot at a tick, counted on a grid from the beat it lies in.
+ * The syllable of the slot at a tick, counted on a grid from the beat it lies in. A number always
+ * names the beat that is there: where the beat has no whole number of slots, only a slot on it has one.
  * `?` where the slot is off the positions that its grid has in that beat.
- * Example: 4/4, `1/16`, tick 12600 is `e`.
+ * Example: 4/4, `1/16`, tick 12600 is `e`; `1/4t`, ticks 0, 6720, 13440 are `1`, `?`, `?`.
  */
 export function countSyllable(
   tick: Ticks,
@@ -83,14 +98,26 @@ export function countSyllable(
   meter: Meter,
   school: CountingSystem = DEFAULT_COUNTING,
 ): string {
-  const beat = beatTicks(meter)
+  const beat = pulseTicks(meter, school)
   const inBar = modulo(tick, barTicks(meter))
-  const number = String(Math.floor(inBar / beat) + 1)
   const inBeat = inBar % beat
   const slot = gridTicks(grid)
-  if (inBeat % slot !== 0) return UNNAMED_COUNT
+  const whole = beat % slot === 0
+  if (inBeat % slot !== 0 || (!whole && inBeat > 0)) return UNNAMED_COUNT
   const position = inBeat / slot
-  const words = wordsOf(school, beat / slot)
+  const words = wordsOf(school, whole ? beat / slot : 1)
   const word = words?.[position] ?? (position === 0 ? '#' : String(position + 1))
-  return word === '#' ? number : word
+  return word === '#' ? String(numberAt(inBar, beat, meter, school)) : word
+}
+
+/** What is numbered: the beat, or of a compound metre counted in its units one of them. */
+function pulseTicks(meter: Meter, { inUnits }: CountingSystem): Ticks {
+  return inUnits && isCompound(meter) ? unitTicks(meter) : beatTicks(meter)
+}
+
+/** The number of the beat that a tick of the bar lies in, counted from the bar or from its group. */
+function numberAt(inBar: Ticks, beat: Ticks, meter: Meter, { byGroups }: CountingSystem): number {
+  const grouped = byGroups && meter.unit >= 8 && beat === unitTicks(meter)
+  const from = grouped ? (groupStarts(meter).findLast((start) => start <= inBar) ?? 0) : 0
+  return Math.floor((inBar - from) / beat) + 1
 }

@@ -3,6 +3,7 @@ export {
   type CountingSystem,
   countSyllable,
   DEFAULT_COUNTING,
+  toCounting,
   UNNAMED_COUNT,
 } from './counting'
 export {

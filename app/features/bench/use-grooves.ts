@@ -17,6 +17,7 @@ export function toGrooves(records: readonly GrooveRecord[]): Groove[] {
     id,
     name,
     keeper: 'hh' as const,
+    own: true,
     bars: { [meter]: { grid, line } },
   }))
 }

@@ -1,6 +1,6 @@
 import { fillTo, type Phrase } from '~/core/changes'
 import { lcm } from '~/core/foundation'
-import { frameTicks, type Lick, NO_GROOVE } from '~/core/line'
+import { EMPTY_LINE, frameTicks, type Lick, NO_GROOVE } from '~/core/line'
 import { gridTicks, STRAIGHT } from '~/core/time'
 
 const MOST_BARS = 16
@@ -19,6 +19,7 @@ export function soloLick({ frame }: Lick, phrase: Phrase): Lick {
     tags: [],
     kit: null,
     ostinatos: [],
+    pickup: EMPTY_LINE,
     unknown: [],
     line: { ...fillTo(phrase, Math.floor((bars * bar) / slot)), gridChanges: [] },
     frame: {
