@@ -9,15 +9,19 @@ import { parseKit } from '../app/codecs/kit'
 import { formatLickText, parseLickText } from '../app/codecs/lick-text'
 import type { Lick } from '../app/core/line'
 
-const COMMANDS: Readonly<Record<string, (lick: Lick, options: LimitOptions) => unknown>> = {
+interface Options extends LimitOptions {
+  readonly velocity: boolean
+}
+
+const COMMANDS: Readonly<Record<string, (lick: Lick, options: Options) => unknown>> = {
   check: () => ({ errors: [] }),
   format: (lick) => ({ text: formatLickText(lick) }),
-  events: (lick) => toHeadlessEvents(lick),
+  events: (lick, { velocity }) => toHeadlessEvents(lick, velocity),
   sum: (lick) => toHeadlessSum(lick),
   limit: toHeadlessLimit,
 }
 const USAGE = `usage: npm run -s lick -- ${Object.keys(COMMANDS).join('|')} FILE [FILE ...]
-       limit takes --landing or --loop, and --kit KITFILE`
+       events takes --velocity; limit takes --landing or --loop, and --kit KITFILE`
 
 const [command = '', ...rest] = process.argv.slice(2)
 const run = COMMANDS[command]
@@ -51,14 +55,15 @@ function textOf(file: string): string {
   }
 }
 
-function readOptions(given: readonly string[]): { files: string[]; options: LimitOptions } {
+function readOptions(given: readonly string[]): { files: string[]; options: Options } {
   const left = [...given]
   const files: string[] = []
-  let options: LimitOptions = { reading: 'line' }
+  let options: Options = { reading: 'line', velocity: false }
   while (left.length > 0) {
     const word = left.shift() as string
     const limits = command === 'limit'
-    if (limits && word === '--landing') options = { ...options, reading: 'landing' }
+    if (command === 'events' && word === '--velocity') options = { ...options, velocity: true }
+    else if (limits && word === '--landing') options = { ...options, reading: 'landing' }
     else if (limits && word === '--loop') options = { ...options, reading: 'loop' }
     else if (limits && word === '--kit') {
       const file = left.shift() ?? stop(USAGE)

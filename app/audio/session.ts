@@ -38,9 +38,10 @@ export class SoundSession {
     this.stop()
     const wanted = ++this.plays
     const player = await this.ready()
-    const context = this.context as AudioContext
+    // Stopped, closed or started anew while the kit was still being made.
+    const { context } = this
+    if (wanted !== this.plays || !context) return
     if (context.state !== 'running') await context.resume()
-    // Stopped, or started anew, while the kit was still being made.
     if (wanted !== this.plays) return
     const scheduler = new Scheduler(
       performance,
@@ -96,8 +97,14 @@ export class SoundSession {
     this.player = undefined
   }
 
+  /** The kit, made once; where that failed it is tried again at the next play. */
   private ready(): Promise<KitSampler> {
-    this.loading ??= this.load()
+    this.loading ??= this.load().catch((fault) => {
+      void this.context?.close()
+      this.context = undefined
+      this.loading = undefined
+      throw fault
+    })
     return this.loading
   }
 

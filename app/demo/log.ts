@@ -6,6 +6,8 @@ export interface DemoSession {
   readonly lickId: string
   readonly daysAgo: number
   readonly minute: number
+  /** Which part of the build-up, by its key, and in words. */
+  readonly part: string
   readonly step: string
   readonly tempo: number
   readonly repeats: number
@@ -25,9 +27,9 @@ const PRACTISED = [
   { lickId: 'demo-cannon-exit', grid: '1/32', from: 58, to: 63, since: 24 },
 ] as const
 const STEPS = [
-  ['hands alone', 'over and over'],
-  ['on one surface', 'over and over'],
-  ['in the bar, after groove: 1 + 1', '1 + 1'],
+  ['hands', 'hands alone', 'over and over'],
+  ['together', 'on one surface', 'over and over'],
+  ['bar', 'in the bar, after groove: 1 + 1', '1 + 1'],
 ] as const
 const NOTES = {
   rough: ['the left drags', 'kick ahead of the floor tom', ''],
@@ -50,7 +52,9 @@ export function demoSessions(): DemoSession[] {
       if (daysAgo > since || neglected || random() < 0.45) continue
       const grown = from + ((to - from) * (since - daysAgo)) / since
       const top = Math.round(grown + (random() - 0.5) * 6)
-      const [step, form] = STEPS[Math.min(2, Math.floor(random() * 3.4))] as (typeof STEPS)[number]
+      const [part, step, form] = STEPS[
+        Math.min(2, Math.floor(random() * 3.4))
+      ] as (typeof STEPS)[number]
       // Up three rungs: the lower ones are clean, the top one as the day will have it.
       for (const below of [12, 6, 0]) {
         const tempo = top - below
@@ -61,7 +65,7 @@ export function demoSessions(): DemoSession[] {
         const tense = rating !== 'clean' && random() < 0.4
         const notes = rating === 'clean' ? [''] : NOTES[rating]
         const note = notes[Math.floor(random() * notes.length)] as string
-        const played = { lickId, grid, step, form, tempo, repeats, seconds }
+        const played = { lickId, grid, part, step, form, tempo, repeats, seconds }
         sessions.push({ ...played, daysAgo, minute, rating, tense, note })
         minute += Math.ceil(seconds / 60) + 1
       }

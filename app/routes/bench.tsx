@@ -1,22 +1,25 @@
 import { BenchPage } from '~/features/bench/bench-page'
+import { bestClean } from '~/features/log/played-clean'
 import { StoreTrouble } from '~/features/shell/error-page'
-import { listGrooves, listKits, loadLick, loadSettings } from '~/storage'
+import { listGrooves, listKits, listSessions, loadLick, loadSettings } from '~/storage'
 import type { Route } from './+types/bench'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Bench · Dime Stack' }]
 
 export async function clientLoader({ params }: Route.ClientLoaderArgs) {
-  const [lick, settings, grooves, kits] = await Promise.all([
+  const [lick, settings, grooves, kits, sessions] = await Promise.all([
     loadLick(params.id),
     loadSettings(),
     listGrooves(),
     listKits(),
+    listSessions(),
   ])
-  const kept = {
+  const stored = {
     grooves: grooves.ok ? grooves.value : [],
     kits: kits.ok ? kits.value : [],
   }
-  return { lick, settings, kept }
+  const playedClean = lick.ok && sessions.ok ? bestClean(lick.value, sessions.value) : null
+  return { lick, settings, stored, playedClean }
 }
 clientLoader.hydrate = true as const
 
@@ -27,9 +30,10 @@ export function HydrateFallback() {
 }
 
 export default function BenchRoute({ loaderData, params }: Route.ComponentProps) {
-  const { lick, settings, kept } = loaderData
+  const { lick, settings, stored, playedClean } = loaderData
   if (!lick.ok) return <StoreTrouble issue={lick.error} />
   if (lick.value.deletedAt !== null)
     return <StoreTrouble issue={{ code: 'missing', detail: params.id }} />
-  return <BenchPage key={params.id} record={lick.value} settings={settings} kept={kept} />
+  const page = { record: lick.value, settings, stored, playedClean }
+  return <BenchPage key={params.id} {...page} />
 }

@@ -37,7 +37,7 @@ export const grooveRecordSchema = z.object({
   id: z.string().regex(/^[\w-]{1,60}$/),
   version: z.literal(1),
   name: z.string().trim().min(1).max(80),
-  meter: z.string().regex(/^\d{1,3}\/\d{1,2}$/),
+  meter: z.string().regex(/^\d{1,3}\/\d{1,2}( \d{1,3}(\+\d{1,3})*)?$/),
   grid: z.string().min(1).max(8),
   line: z.string().min(1).max(4096),
   createdAt: z.number(),
@@ -66,16 +66,27 @@ export const kitRecordSchema = z.object({
 })
 export type KitRecord = z.infer<typeof kitRecordSchema>
 
+const milliseconds = z.number().min(15).max(2000)
+/** Constants that were not there at first are the usual ones where they are missing. */
 const limbSpeed = z.object({
-  single: z.number().min(40).max(2000),
-  double: z.number().min(30).max(2000),
+  single: milliseconds,
+  double: milliseconds,
+  triple: milliseconds.optional(),
 })
+const handSpeed = limbSpeed.extend({
+  buzz: milliseconds.optional(),
+  /** Times as long as Fitts's law says. */
+  travel: z.number().min(0.2).max(5).optional(),
+})
+const limbSpeeds = z.object({ RH: handSpeed, LH: handSpeed, RF: limbSpeed, LF: limbSpeed })
 
 const sessionFields = z.object({
   id: z.string().min(1).max(60),
-  version: z.literal(2),
+  version: z.literal(3),
   lickId: z.string().min(1),
   createdAt: z.number(),
+  /** Which part of the build-up, by its key; empty for the lick as a whole. */
+  part: z.string().max(60),
   step: z.string().max(120),
   tempo: z.number().min(20).max(400),
   repeats: z.number().int().min(0),
@@ -91,14 +102,33 @@ const sessionFields = z.object({
 
 /**
  * A stretch of practice, kept as it goes on. Times are milliseconds since 1970. Those of version 1
- * knew neither grid nor form, nor how it felt.
+ * knew neither grid nor form, nor how it felt, those of version 2 no key of their part.
  */
 export const practiceSessionRecordSchema = z.preprocess((stored) => {
-  const old = z.looseObject({ version: z.literal(1) }).safeParse(stored)
-  return old.success
-    ? { ...old.data, version: 2, tense: false, grid: '', form: '', note: '' }
-    : stored
+  const old = z.looseObject({ version: z.union([z.literal(1), z.literal(2)]) }).safeParse(stored)
+  if (!old.success) return stored
+  const known =
+    old.data.version === 1 ? { tense: false, grid: '', form: '', note: '', ...old.data } : old.data
+  return { ...known, version: 3, part: partOf(String(old.data.step ?? '')) }
 }, sessionFields)
+
+/** Up to version 2 a session told its part only in words: what they began with, and the part's kind. */
+const PART_OF_WORDS: readonly (readonly [words: string, kind: string])[] = [
+  ['hands alone', 'hands'],
+  ['feet alone', 'feet'],
+  ['on one surface', 'together'],
+  ['a joint alone', 'transition'],
+  ['the tightest move', 'bottleneck'],
+  ['a half alone', 'half'],
+  ['the right hand', 'right-voices'],
+  ['the left hand', 'left-voices'],
+  ['a loop', 'loop'],
+]
+
+function partOf(step: string): string {
+  return PART_OF_WORDS.find(([words]) => step.startsWith(words))?.[1] ?? ''
+}
+
 export type PracticeSessionRecord = z.infer<typeof practiceSessionRecordSchema>
 
 /** What a session with a flow is filed under: it is about no lick of its own. */
@@ -122,6 +152,8 @@ const planFields = z.object({
   ladder: z.enum(['three', 'bpm', 'percent']),
   /** The rungs as the player set them; null for those proposed. */
   rungs: z.array(z.number().min(20).max(400)).min(1).max(40).nullable(),
+  /** The grid of each rung, where they have several; null where all are on the lick's own. */
+  rungGrids: z.array(z.string().max(8)).max(40).nullable().default(null),
   /** Times on a rung. */
   repeats: z.number().int().min(1).max(99),
   /** Whether the ladder is climbed without being asked. */
@@ -162,6 +194,11 @@ const padNote = z.number().int().min(0).max(127).nullable()
 /** What a player prefers; every field has a default, so that older records stay readable. */
 export const settingsSchema = z.object({
   school: z.string().default('e-and-a'),
+  /** Whether compound metres are counted in their eighths, and odd ones by their groups. */
+  countUnits: z.boolean().default(true),
+  countGroups: z.boolean().default(false),
+  /** Whether voice and click count sextuplets in eighths. */
+  sextupletsInEighths: z.boolean().default(false),
   beaming: z.enum(['beat', 'group']).default('beat'),
   staffGroove: z.enum(['slashes', 'notes']).default('slashes'),
   click: z.boolean().default(true),
@@ -170,11 +207,15 @@ export const settingsSchema = z.object({
   /** The kit that licks are played on which name none: the id of a preset or of an own one. */
   kit: z.string().max(60).default('five'),
   /** Measured or typed limb speeds in milliseconds; null for the defaults. */
-  speeds: z
-    .object({ RH: limbSpeed, LH: limbSpeed, RF: limbSpeed, LF: limbSpeed })
+  speeds: limbSpeeds.nullable().default(null),
+  /** The speeds before they were raised to what was played, so that this can be taken back. */
+  speedsBefore: z.object({ speeds: limbSpeeds.nullable() }).nullable().default(null),
+  /** Half the width of the shoulders and the length of hand to tip, in centimetres; null for the usual. */
+  arms: z
+    .object({ shoulder: z.number().min(5).max(40), grip: z.number().min(10).max(60) })
     .nullable()
     .default(null),
-  /** How far from the throne the player reaches, in centimetres; null for the usual. */
+  /** How far from a shoulder the player reaches, in centimetres; null for the usual. */
   reach: z.number().min(40).max(200).nullable().default(null),
   /** The three switches of handedness, each by itself. */
   turnLetters: z.boolean().default(false),
@@ -193,8 +234,9 @@ export const settingsSchema = z.object({
     .default(null),
   /** The hi-hat foot on the beat under whatever is practised. */
   pulse: z.boolean().default(false),
-  /** The beats are said by the browser's voice. */
+  /** The count is said by the browser's voice: of every slot, or of the strokes of each group. */
   voiceCount: z.boolean().default(false),
+  voiceSays: z.enum(['slots', 'strokes']).default('slots'),
   /** Minutes after which a break is called for; 0 for never. */
   breakAfter: z.number().int().min(0).max(120).default(25),
   /** The MIDI notes of the pads that run practice. */

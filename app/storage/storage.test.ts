@@ -195,7 +195,15 @@ describe('the store', () => {
       frozen.version > 1 ? [['first', '']] : [],
     )
     expect(await store.listKits()).toEqual({ ok: true, value: [] })
-    const newest = { ...session, version: 2, tense: false, grid: '', form: '', note: '' }
+    const newest = {
+      ...session,
+      version: 3,
+      part: 'hands',
+      tense: false,
+      grid: '',
+      form: '',
+      note: '',
+    }
     expect(await store.listSessions()).toEqual({
       ok: true,
       value: frozen.version > 3 ? [newest] : [],

@@ -1,8 +1,8 @@
-import { useEffect, useState } from 'react'
+import { useFieldDraft } from './use-field-draft'
 
 /**
- * An input whose blanks stay while they are typed, though what is kept is tidied: the typed text
- * shows as long as tidying it gives the value.
+ * An input whose blanks stay while they are typed, though what is saved is tidied: what is typed
+ * shows until the field is left.
  */
 export function DraftInput({
   label,
@@ -18,19 +18,18 @@ export function DraftInput({
   className?: string
   placeholder?: string
 }) {
-  const [typed, setTyped] = useState(value)
-  useEffect(() => {
-    setTyped((now) => (tidy(now) === value ? now : value))
-  }, [value, tidy])
+  const draft = useFieldDraft(value)
   return (
     <input
       {...looks}
       aria-label={label}
-      value={typed}
+      value={draft.typed}
       onChange={(event) => {
-        setTyped(event.target.value)
-        onChange(tidy(event.target.value))
+        const tidied = tidy(event.target.value)
+        draft.type(event.target.value, tidied === value ? null : tidied)
+        onChange(tidied)
       }}
+      onBlur={draft.leave}
     />
   )
 }

@@ -1,12 +1,23 @@
 import { namesInLine, namingWords } from '~/core/catalogue'
 import { fixesOf } from '~/core/fitting'
 import { policyDistances } from '~/core/hands'
-import { aimOf, frameTicks, type Lick, lineCounts, strokeEvents, sumOf } from '~/core/line'
+import {
+  aimOf,
+  eventVelocity,
+  frameTicks,
+  type Lick,
+  lineCounts,
+  strokeEvents,
+  sumOf,
+} from '~/core/line'
 import { formatLine } from '~/core/notation'
 import { gridName, placeName, TICKS_PER_QUARTER } from '~/core/time'
 
-/** What the command `events` prints: every stroke of line and ostinatos at its notated tick. */
-export function toHeadlessEvents(lick: Lick) {
+/**
+ * What the command `events` prints: every stroke of line and ostinatos at its notated tick, with its
+ * velocity (1 to 127) where that is asked for.
+ */
+export function toHeadlessEvents(lick: Lick, velocity = false) {
   const { start, end, target } = aimOf(lick)
   const { kind } = lick.frame.landing
   return {
@@ -15,9 +26,10 @@ export function toHeadlessEvents(lick: Lick) {
     start,
     end,
     landing: kind === 'none' ? null : { tick: target, kind },
-    events: strokeEvents(lick).map(
-      ({ slot: _slot, grid: _grid, slotTick: _tick, ...event }) => event,
-    ),
+    events: strokeEvents(lick).map((stroke) => {
+      const { slot: _slot, grid: _grid, slotTick: _tick, ...event } = stroke
+      return velocity ? { ...event, velocity: eventVelocity(lick, stroke) } : event
+    }),
   }
 }
 

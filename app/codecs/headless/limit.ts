@@ -1,6 +1,13 @@
 import { DEFAULT_KIT, DEFAULT_PLAYER, type Kit } from '~/core/kit'
 import type { Lick } from '~/core/line'
-import { handCollisions, type Move, type Reading, speedLimit, undecidedSlots } from '~/core/playing'
+import {
+  handCollisions,
+  landOnKit,
+  type Move,
+  type Reading,
+  speedLimit,
+  undecidedSlots,
+} from '~/core/playing'
 
 /** What the command `limit` is asked: the reading, and the kit it is played on. */
 export interface LimitOptions {
@@ -13,7 +20,10 @@ export interface LimitOptions {
  * the next ones, and where hands cross or share a surface. Figures to a hundredth.
  */
 export function toHeadlessLimit(lick: Lick, { reading, kit = DEFAULT_KIT }: LimitOptions) {
-  const { bpm, bottleneck, next } = speedLimit(lick, reading, { kit, player: DEFAULT_PLAYER })
+  const setting = { kit, player: DEFAULT_PLAYER }
+  // The text's own crash is c1, unless the kit says another.
+  const landed = kit.crash ? landOnKit(lick, setting) : lick
+  const { bpm, bottleneck, next } = speedLimit(landed, reading, setting)
   const meets = handCollisions(lick, kit)
   return {
     bpm: bpm === null ? null : hundredth(bpm),

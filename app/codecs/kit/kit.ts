@@ -23,6 +23,7 @@ const pieceSchema = z.object({
 const kitSchema = z.object({
   id: z.string().min(1).max(60),
   name: z.string().max(80),
+  crash: z.enum(SURFACES).optional(),
   pieces: z
     .array(pieceSchema)
     .min(1)

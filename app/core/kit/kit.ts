@@ -25,6 +25,8 @@ export interface Piece {
 export interface Kit {
   readonly id: string
   readonly name: string
+  /** The crash that a fill lands on; without one, that which the free hand reaches soonest. */
+  readonly crash?: Surface
   readonly pieces: readonly Piece[]
 }
 

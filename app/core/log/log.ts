@@ -154,7 +154,7 @@ function dueAtOf(own: readonly PracticeSession[]): number {
 }
 
 /**
- * SessionList with their tempos as they would be on another grid: as many strokes a minute. So a lick
+ * Sessions with their tempos as they would be on another grid: as many strokes a minute. So a lick
  * that is now written in thirty-seconds is not taken to be twice as fast as it was ever played.
  */
 export function onGrid<S extends Pick<PracticeSession, 'tempo' | 'grid'>>(

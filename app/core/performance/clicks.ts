@@ -1,6 +1,7 @@
 import { type Frame, frameTicks } from '../line'
 import {
   beatTicks,
+  countedGrid,
   type Grid,
   gridTicks,
   groupStarts,
@@ -25,6 +26,8 @@ export interface ClickScheme {
   readonly marks: ClickMark
   /** Null where it is always heard. */
   readonly dropOut: DropOut | null
+  /** Whether sextuplets are clicked in eighths. */
+  readonly inEighths?: boolean
 }
 
 export const PLAIN_CLICK: ClickScheme = { marks: 'beats', dropOut: null }
@@ -35,12 +38,13 @@ export function clicksOf(
   length: Ticks,
   marks: ClickMark,
   countIn: boolean,
+  inEighths = false,
 ): SoundClick[] {
   switch (marks) {
     case 'beats':
       return beatClicks(frame, length, countIn)
     case 'slots':
-      return slotClicks(frame, length, countIn)
+      return slotClicks(frame, length, countIn, inEighths)
     case 'off-beats':
       return offBeatClicks(frame, length, countIn)
   }
@@ -63,9 +67,15 @@ function weightOf(frame: Frame, tick: Ticks): 'bar' | 'group' | 'beat' {
 }
 
 /** Beats as ever, and the slots between them softly; slots are counted from each barline. */
-function slotClicks(frame: Frame, length: Ticks, countIn: boolean): SoundClick[] {
+function slotClicks(
+  frame: Frame,
+  length: Ticks,
+  countIn: boolean,
+  inEighths: boolean,
+): SoundClick[] {
   const { bar, beat } = frameTicks(frame)
-  const { grid, swing, meter } = frame
+  const { swing, meter } = frame
+  const grid = countedGrid(frame.grid, inEighths)
   const inBar = ticksBy(gridTicks(grid), bar).filter((tick) => tick % beat !== 0)
   const between = ticksBy(bar, length).flatMap((start) =>
     inBar.map((tick) => soft(swungTick(start + tick, grid, swing, meter), countIn)),

@@ -71,14 +71,16 @@ export function roundParts(lick: Lick, options: PlayOptions): RoundParts {
   const groove = grooveStrokes(lick, aim, silentAfter, options.grooves ?? []).map((event) =>
     shifted(event, barlineTick),
   )
-  const { marks } = options.click ?? PLAIN_CLICK
+  const { marks, inEighths } = options.click ?? PLAIN_CLICK
   const landsAtEnd = aim.target + barlineTick === ticks && frame.landing.kind !== 'none'
   return {
     ticks,
     barlineTick,
     clicks: [
       ...clicksOf(frame, counted, 'beats', true),
-      ...clicksOf(frame, ticks - counted, marks, false).map((click) => shifted(click, counted)),
+      ...clicksOf(frame, ticks - counted, marks, false, inEighths).map((click) =>
+        shifted(click, counted),
+      ),
     ],
     groove: options.swapsGroove ? swapHands(groove) : groove,
     pickup: strokes.pickup.map((event) => shifted(event, barlineTick)),

@@ -6,10 +6,11 @@ export {
   handCollisions,
   undecidedSlots,
 } from './collisions'
+export { type CleanPlay, type Evidence, evidenceOf, withEvidence } from './evidence'
 export { type FootLanding, footLanding, movesIntoLanding } from './feet'
 export { type HandPaths, handPaths, type PathStop, pathLengthOf } from './hand-paths'
 export type { HitKind, Reading } from './hits'
-export { crashesOf, type LandingHand, landingHands, nearestCrash } from './landing-hands'
+export { crashesOf, type LandingHand, landingHands, landOnKit, nearestCrash } from './landing-hands'
 export {
   DEFAULT_SETTING,
   fittsTime,

@@ -68,6 +68,19 @@ export function nearestCrash(lick: Lick, setting: Setting): Surface {
   return best && Number.isFinite(best.bpm) ? best.crash : (crashesOf(setting.kit)[0] as Surface)
 }
 
+/**
+ * A lick that lands on the crash of its kit: the one chosen there, else the nearest. The same lick
+ * where its landing is no crash.
+ */
+export function landOnKit(lick: Lick, setting: Setting): Lick {
+  const { landing } = lick.frame
+  if (landing.kind !== 'crash' && landing.kind !== 'stop') return lick
+  const chosen = setting.kit.crash
+  const has = chosen && setting.kit.pieces.some(({ surface }) => surface === chosen)
+  const crash = has ? chosen : nearestCrash(lick, setting)
+  return { ...lick, frame: { ...lick.frame, landing: { ...landing, crash } } }
+}
+
 interface LastStroke {
   readonly tick: Ticks
   readonly surface: Voice

@@ -24,6 +24,14 @@ export function formName(form: PracticeForm): string {
   return form.kind === 'half' ? 'half and half' : 'over and over'
 }
 
+/**
+ * A form as a lick is really played in it: with as many bars of fill as the lick needs. A fill is never
+ * cut. Example: a fill of two bars in 1 + 1 is played 1 + 2.
+ */
+export function effectiveForm(lick: Lick, form: PracticeForm): PracticeForm {
+  return form.kind === 'bars' ? { ...form, fill: Math.max(form.fill, sumOf(lick).bars) } : form
+}
+
 /** One round of a form, in ticks, and where in it the fill's bar (or half) begins. */
 export interface Round {
   readonly ticks: Ticks

@@ -19,6 +19,7 @@ export {
 } from './climb'
 export { type DrawPhrase, type FlowCell, type FlowPhrase, type FlowRules, toDraw } from './flow'
 export {
+  effectiveForm,
   formName,
   inForm,
   PRACTICE_FORMS,
@@ -28,12 +29,20 @@ export {
   roundSeconds,
 } from './form'
 export {
-  addRung,
+  addGridRung,
   bySpeed,
+  type GridRung,
+  moveGridRung,
+  onlyGrid,
+  regridRung,
+  removeGridRung,
+  rungSpeed,
+} from './grid-ladder'
+export {
+  addRung,
   DEFAULT_CAP,
   equalRatios,
   equalSteps,
-  type GridRung,
   jumpsOf,
   LADDER_KINDS,
   type LadderKind,
@@ -44,7 +53,6 @@ export {
   nextRung,
   nextTempos,
   removeRung,
-  rungSpeed,
   slowerRung,
   threeRungs,
   wholeRatios,

@@ -1,6 +1,5 @@
 import { DEFAULT_TEMPO, TEMPO_RANGE } from '../line'
 import type { Rating } from '../log'
-import { type Grid, gridTicks, type Ticks } from '../time'
 
 /** How a ladder's tempos are chosen. */
 export const LADDER_KINDS = ['three', 'bpm', 'percent'] as const
@@ -120,35 +119,6 @@ export function slowerRung(rungs: readonly number[], cap = DEFAULT_CAP): number[
 /** The jumps of a ladder from rung to rung, as shares: 0.12 is 12 % faster. */
 export function jumpsOf(rungs: readonly number[]): number[] {
   return rungs.slice(1).map((rung, i) => rung / (rungs[i] as number) - 1)
-}
-
-/** A rung of a ladder over several grids. */
-export interface GridRung {
-  readonly tempo: number
-  readonly grid: Grid
-}
-
-/** Strokes a minute of a rung at a slot each; `beat` is what its tempo counts. */
-export function rungSpeed({ tempo, grid }: GridRung, beat: Ticks): number {
-  return (tempo * beat) / gridTicks(grid)
-}
-
-/**
- * Rungs of several grids in order of speed, each with its strokes a minute and its jump over the one
- * before. Example: 44 in sixteenths, 56 and 84 in thirty-seconds are 176, 448, 672 strokes a minute,
- * jumps of 155 % and 50 %.
- */
-export function bySpeed(
-  rungs: readonly GridRung[],
-  beat: Ticks,
-): (GridRung & { readonly perMinute: number; readonly jump: number | null })[] {
-  const ordered = rungs
-    .map((rung) => ({ ...rung, perMinute: rungSpeed(rung, beat) }))
-    .sort((a, b) => a.perMinute - b.perMinute)
-  return ordered.map((rung, i) => {
-    const before = ordered[i - 1]
-    return { ...rung, jump: before ? rung.perMinute / before.perMinute - 1 : null }
-  })
 }
 
 /** A ladder of a kind, at the usual cap and step. */

@@ -1,5 +1,5 @@
 import { modulo } from '../foundation'
-import { type Grid, gridTicks } from './grid'
+import { type Grid, gridName, gridTicks } from './grid'
 import { barTicks, beatTicks, groupStarts, isCompound, type Meter, unitTicks } from './meter'
 import type { Ticks } from './ticks'
 
@@ -71,6 +71,11 @@ function wordsOf(school: CountingSystem, slots: number): readonly string[] | und
   wordsOfSystem.set(school, known)
   if (!known.has(slots)) known.set(slots, school.syllables[slots]?.split(' '))
   return known.get(slots)
+}
+
+/** A grid as it is counted: sextuplets in eighths, "1 & 2 &", where that is wished; else itself. */
+export function countedGrid(grid: Grid, sextupletsInEighths: boolean): Grid {
+  return sextupletsInEighths && gridName(grid) === '1/16t' ? { value: 8, tuplet: null } : grid
 }
 
 /** What a slot is called where it lies on none of its grid's positions. */

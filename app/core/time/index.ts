@@ -1,6 +1,7 @@
 export {
   COUNTING_SYSTEMS,
   type CountingSystem,
+  countedGrid,
   countSyllable,
   DEFAULT_COUNTING,
   toCounting,

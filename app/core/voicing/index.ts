@@ -18,4 +18,4 @@ export {
   type Which,
   type WhichKind,
 } from './rule'
-export { voiceLick } from './voice'
+export { strokesMoved, voiceLick } from './voice'

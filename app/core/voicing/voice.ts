@@ -1,3 +1,4 @@
+import type { SlotRange } from '../changes'
 import { frameTicks, type Lick, type Line, lickSlots } from '../line'
 import {
   graceLimb,
@@ -103,10 +104,25 @@ function struckParts(content: SlotContent): [part: number, strokes: readonly Str
   )
 }
 
-function applyRule(strokes: readonly Voiced[], { hands, which, action }: VoicingRule): void {
-  const meant = strokes.filter(
+/**
+ * How many strokes of a range a rule moves: those it is about whose voice is not written.
+ * Example: "right hand, every stroke" in `RLLRRLLRRR` moves five.
+ */
+export function strokesMoved(lick: Lick, rule: VoicingRule, { from, to }: SlotRange): number {
+  return meantBy(handStrokes(lick), rule).filter(
+    ({ slot, stroke }) => slot >= from && slot < to && stroke.voice === undefined,
+  ).length
+}
+
+function meantBy(strokes: readonly Voiced[], { hands, which }: VoicingRule): Voiced[] {
+  return strokes.filter(
     (one) => (hands === 'hands' || strokeLimb(one.stroke) === hands) && isMeant(one, which),
   )
+}
+
+function applyRule(strokes: readonly Voiced[], rule: VoicingRule): void {
+  const { action } = rule
+  const meant = meantBy(strokes, rule)
   if (action.kind === 'path') walk(meant, action)
   else if (action.kind === 'draw') draw(meant, action)
   else for (const one of meant) act(one, action)

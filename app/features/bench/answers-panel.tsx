@@ -14,7 +14,7 @@ export function FitAnswer({ fit, onStart }: { fit: Fit; onStart: (place: string)
       </p>
       {verdict === 'fits' && (
         <p className="flex items-center gap-1.5 font-medium text-success">
-          <CircleCheck size={16} aria-hidden /> Full to the slot
+          <CircleCheck size={16} aria-hidden /> Fills the bar exactly
         </p>
       )}
       {(verdict === 'over' || verdict === 'short') && (
@@ -71,9 +71,12 @@ export const MoreAnswers = memo(function MoreAnswers({ answers }: { answers: Ans
           ))}
         </Block>
       )}
-      {(answers.linear || answers.pedal || answers.clashes.length > 0) && (
+      {(answers.limbs || answers.pedal || answers.clashes.length > 0) && (
         <Block title="Limbs">
-          <p>{answers.linear}</p>
+          {answers.limbs && <p>{answers.limbs}</p>}
+          {answers.together.map((line) => (
+            <p key={line}>{line}</p>
+          ))}
           {answers.pedal && (
             <p className="flex gap-1.5 text-warning">
               <CircleAlert size={16} className="mt-0.5 shrink-0" aria-hidden />

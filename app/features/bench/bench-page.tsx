@@ -1,21 +1,24 @@
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
-import { useFetcher } from 'react-router'
 import { formatLickText, type Key, lineTextOf, valuesOf } from '~/codecs/lick-text'
-import { soundsOn, staffKeyOf } from '~/core/kit'
+import { type Player, soundsOn, staffKeyOf } from '~/core/kit'
 import { type Lick, TEMPO_RANGE } from '~/core/line'
-import { movesOf } from '~/core/playing'
-import { COUNTING_SYSTEMS, DEFAULT_COUNTING, isCompound } from '~/core/time'
+import { landOnKit, movesOf } from '~/core/playing'
+import { isCompound } from '~/core/time'
 import { isPlain, type Voicing, voiceLick } from '~/core/voicing'
 import type { GrooveRecord, KitRecord, LickRecord, Settings } from '~/storage'
 import { Tick } from '~/ui/tick'
 import { useWidth } from '~/ui/use-width'
+import { FrameBar } from '../frame/frame-bar'
 import { allKits, ownKits, settingOf } from '../kit/setting'
+import { raisedSpeeds } from '../kit/speeds-of'
 import { useCursor } from '../playback/cursor'
 import { Transport } from '../playback/transport'
 import { type PlaySwitches, usePlayback } from '../playback/use-playback'
 import type { Ruler } from '../ruler/layout'
 import { RulerView } from '../ruler/ruler-view'
 import { selectionWords } from '../ruler/spoken'
+import { countingOf } from '../settings/counting'
+import { useSettingsChange } from '../settings/use-settings-change'
 import { Workbench } from '../workbench/workbench'
 import { toAnswers } from './answers'
 import { FitAnswer, MoreAnswers } from './answers-panel'
@@ -25,63 +28,73 @@ import { ConflictNotice } from './conflict-notice'
 import { selectedSlots } from './document'
 import { FeetPanel } from './feet-panel'
 import { toFit } from './fit'
-import { FrameBar } from './frame-bar'
 import { LineEditor } from './line-editor'
+import { NoticeLine } from './notice-line'
 import { TextPanel } from './text-panel'
 import { turnTexts } from './turned'
 import { useBench } from './use-bench'
 import { useBenchKeys } from './use-bench-keys'
 import { useCaret } from './use-caret'
+import { useFrameSet } from './use-frame-set'
 import { useGestures } from './use-gestures'
 import { useGrooves } from './use-grooves'
+import { useNotice } from './use-notice'
 
 /** The bench: one lick, everything about it on one page, every change at once. */
 export function BenchPage({
   record,
-  settings,
-  kept,
+  settings: opened,
+  stored,
+  playedClean,
 }: {
   record: LickRecord
   settings: Settings
+  /** The fastest tempo at which the whole lick was clean; null where it never was. */
+  playedClean: number | null
   /** The player's own grooves and kits, as they were stored when the bench was opened. */
-  kept: { readonly grooves: readonly GrooveRecord[]; readonly kits: readonly KitRecord[] }
+  stored: { readonly grooves: readonly GrooveRecord[]; readonly kits: readonly KitRecord[] }
 }) {
-  const grooves = useGrooves(kept.grooves)
+  const grooves = useGrooves(stored.grooves)
+  const [settings, setSettings] = useState(opened)
   const { turnLetters } = settings
   const { document, run, autosave, restoreStored } = useBench(record, turnLetters)
   const { lick } = document.good
   const { voicing } = document
-  const voiced = useMemo(() => voiceLick(lick, voicing), [lick, voicing])
   const { text } = document.history
   // What is heard and what is chosen from lists may come a moment after what is typed.
   const later = useDeferredValue(document)
-  const laterVoiced = useDeferredValue(voiced)
-  const own = useMemo(() => ownKits(kept.kits), [kept])
+  const own = useMemo(() => ownKits(stored.kits), [stored])
   const kits = useMemo(() => allKits(own), [own])
   const setting = useMemo(
     () => settingOf(settings, own, lick.kit, grooves),
     [settings, own, lick.kit, grooves],
   )
-  const school = COUNTING_SYSTEMS.find(({ id }) => id === settings.school) ?? DEFAULT_COUNTING
+  // What is voiced lands where this kit's crash is.
+  const voiced = useMemo(
+    () => landOnKit(voiceLick(lick, voicing), setting),
+    [lick, voicing, setting],
+  )
+  const laterVoiced = useDeferredValue(voiced)
+  const school = useMemo(() => countingOf(settings), [settings])
 
   const [tempo, setTempo] = useState(lick.frame.tempo)
   const learning = lick.frame.tempo
   useEffect(() => setTempo(learning), [learning])
-  const [switches, setSwitches] = useState<PlaySwitches>(settings)
-  const [beaming, setBeaming] = useState(settings.beaming)
-  const { submit: submitSettings } = useFetcher()
+  const { beaming } = settings
+  const store = useSettingsChange()
   const remember = useCallback(
-    (changed: Partial<Settings>) =>
-      submitSettings(changed, { method: 'post', action: '/settings', encType: 'application/json' }),
-    [submitSettings],
-  )
-  const turn = useCallback(
-    (next: PlaySwitches) => {
-      setSwitches(next)
-      remember(next)
+    (changed: Partial<Settings>) => {
+      setSettings((now) => ({ ...now, ...changed }))
+      store(changed)
     },
-    [remember],
+    [store],
   )
+  const raise = useCallback(
+    (player: Player) => remember(raisedSpeeds(settings, player)),
+    [remember, settings],
+  )
+  const { loop, countIn, click } = settings
+  const switches = useMemo((): PlaySwitches => ({ loop, countIn, click }), [loop, countIn, click])
 
   const [solo, setSolo] = useState<Lick | null>(null)
   const sounds = useMemo(() => soundsOn(setting.kit), [setting])
@@ -108,11 +121,14 @@ export function BenchPage({
   const ruler = useRef<Ruler | null>(null)
   useCursor(playing && solo === null, player.position, ruler, rulerHost)
 
+  const { notice, tell, dismiss } = useNotice(text)
+  const setFrame = useFrameSet(document, run, tell)
   const set = useCallback(
-    (key: Key, values: readonly string[]) => run({ kind: 'set', key, values }),
-    [run],
+    (key: Key, values: readonly string[]) => setFrame([[key, values]]),
+    [setFrame],
   )
-  const { field, caret, tellCaret, pick, travel, edit, textsNow } = useCaret(document, run)
+  const refuse = useCallback((message: string) => tell({ message }, text), [tell, text])
+  const { field, caret, tellCaret, pick, travel, edit, textsNow } = useCaret(document, run, refuse)
   const storedNow = useCallback(() => turnTexts(textsNow(), turnLetters), [textsNow, turnLetters])
   const voice = useCallback(
     (label: string, next: Voicing) => run({ kind: 'voice', label, voicing: next }),
@@ -120,7 +136,7 @@ export function BenchPage({
   )
   const voicedText = useCallback(() => formatLickText(voiced), [voiced])
   const chooseKit = useCallback((id: string | null) => set('kit', id ? [id] : []), [set])
-  const take = useCallback(
+  const restore = useCallback(
     (next: string, laid: string) => run({ kind: 'restore', text: next, voicing: laid }),
     [run],
   )
@@ -128,17 +144,18 @@ export function BenchPage({
     (next: string) => run({ kind: 'replace-text', text: next }),
     [run],
   )
+  const [under, underFill] = [useValues(text, 'under'), useValues(text, 'under fill')]
   useBenchKeys({ onPlay: play, onTravel: travel, onTempo: setTempo })
 
-  const gestures = useGestures(lick, pick, edit)
+  const gestures = useGestures(lick, pick, edit, refuse)
   const staffView = useMemo(
     () => ({ beaming, groove: settings.staffGroove, grooves, key: staffKeyOf(setting.kit) }),
     [beaming, settings.staffGroove, grooves, setting],
   )
   const fit = useMemo(() => toFit(lick, school), [lick, school])
   const answers = useMemo(
-    () => toAnswers(laterVoiced, tempo, setting),
-    [laterVoiced, tempo, setting],
+    () => toAnswers(laterVoiced, tempo, setting, playedClean),
+    [laterVoiced, tempo, setting, playedClean],
   )
   const [showsHeadroom, setShowsHeadroom] = useState(false)
   const headroom = useMemo(
@@ -170,7 +187,13 @@ export function BenchPage({
           onRestoreTheirs={restoreStored}
         />
         <div className="flex min-w-0 flex-col gap-3">
-          <FrameBar lick={later.good.lick} grooves={grooves} onSet={set} />
+          <FrameBar
+            lick={later.good.lick}
+            text={later.history.text}
+            issues={later.issues}
+            grooves={grooves}
+            onSet={setFrame}
+          />
           <LineEditor
             value={lineTextOf(text)}
             issues={document.issues}
@@ -179,6 +202,7 @@ export function BenchPage({
             onSelect={tellCaret}
             onPlay={play}
           />
+          <NoticeLine notice={notice} onDismiss={dismiss} />
           <Workbench
             id={record.id}
             text={document.goodText}
@@ -193,10 +217,13 @@ export function BenchPage({
             school={school}
             tempo={tempo}
             onEdit={edit}
+            onRefuse={refuse}
+            playedClean={playedClean}
+            onRaise={raise}
             kits={kits}
             onKit={chooseKit}
             onVoice={voice}
-            onTake={take}
+            onRestore={restore}
             grooves={grooves}
             onHear={hear}
           />
@@ -222,18 +249,12 @@ export function BenchPage({
             )}
             <div className="mt-3 flex flex-wrap items-center justify-between gap-x-4 gap-y-1">
               <Tick checked={showsHeadroom} onTick={setShowsHeadroom}>
-                time to spare at {tempo}
+                Headroom at {tempo} bpm
               </Tick>
-              <BeamChoice
-                beaming={beaming}
-                onChoose={(choice) => {
-                  setBeaming(choice)
-                  remember({ beaming: choice })
-                }}
-              />
+              <BeamChoice beaming={beaming} onChoose={(choice) => remember({ beaming: choice })} />
             </div>
           </div>
-          <FeetPanel text={later.history.text} onSet={set} />
+          <FeetPanel under={under} underFill={underFill} onSet={setFrame} />
           <TextPanel
             text={text}
             issues={document.issues}
@@ -259,10 +280,16 @@ export function BenchPage({
         onToggle={play}
         onTempo={setTempo}
         onVolume={player.setVolume}
-        onSwitch={turn}
+        onSwitch={remember}
       />
     </>
   )
+}
+
+/** The values of a key, the same list while they are the same. */
+function useValues(text: string, key: Key): readonly string[] {
+  const joined = valuesOf(text, key).join('\n')
+  return useMemo(() => (joined === '' ? [] : joined.split('\n')), [joined])
 }
 
 function beatName(meter: Parameters<typeof isCompound>[0]): string {

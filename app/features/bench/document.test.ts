@@ -43,7 +43,7 @@ function command(
     case 'delete':
       return typed(line.slice(0, from) + line.slice(from + 2), from)
     case 'set':
-      return { kind: 'set', key: 'start', values: [String((at % 4) + 1)] }
+      return { kind: 'set', rows: [['start', [String((at % 4) + 1)]]] }
     case 'change': {
       const change = CHANGES[at % CHANGES.length]
       const to = lick.line.slots.length

@@ -44,10 +44,13 @@ export interface BenchDocument {
   readonly typing: Typing | null
 }
 
+/** A key of the text and the values that it is to have; none takes its rows out. */
+export type SetRow = readonly [key: Key, values: readonly string[]]
+
 export type BenchCommand =
   /** The line as it is typed now, and the caret in it. */
   | { readonly kind: 'type-line'; readonly typed: string; readonly caret: number }
-  | { readonly kind: 'set'; readonly key: Key; readonly values: readonly string[] }
+  | { readonly kind: 'set'; readonly rows: readonly SetRow[] }
   | { readonly kind: 'replace-text'; readonly text: string }
   | {
       readonly kind: 'change'
@@ -56,7 +59,7 @@ export type BenchCommand =
       readonly change?: LineChange
     }
   | { readonly kind: 'voice'; readonly label: string; readonly voicing: Voicing }
-  /** Text and voicing of a kept version. */
+  /** Text and voicing of a saved version. */
   | { readonly kind: 'restore'; readonly text: string; readonly voicing: string }
   | { readonly kind: 'undo' }
   | { readonly kind: 'redo' }
@@ -84,8 +87,9 @@ export function runCommand(document: BenchDocument, command: BenchCommand): Benc
     case 'type-line':
       return typedOn(document, command.typed, command.caret)
     case 'set': {
-      const splices = setValues(text, command.key, command.values)
-      return judged(document, commit(history, toTransaction(`set ${command.key}`, splices)))
+      const splices = command.rows.flatMap(([key, values]) => setValues(text, key, values))
+      const label = `set ${command.rows.map(([key]) => key).join(' and ')}`
+      return judged(document, commit(history, toTransaction(label, splices)))
     }
     case 'replace-text': {
       const whole = { at: 0, removed: text, inserted: command.text }
@@ -112,7 +116,7 @@ export function runCommand(document: BenchDocument, command: BenchCommand): Benc
     case 'restore': {
       const whole = { at: 0, removed: text, inserted: command.text }
       const { beside } = toBesideTransaction('', history.beside, command.voicing)
-      const change = toTransaction('bring back', [whole])
+      const change = toTransaction('restore', [whole])
       return judged(document, commit(history, { ...change, ...(beside && { beside }) }))
     }
     case 'undo':

@@ -1,11 +1,14 @@
 import { Plus, X } from 'lucide-react'
 import { memo } from 'react'
-import { type Key, parseLickText, valuesOf } from '~/codecs/lick-text'
-import { TypedField } from '~/ui/field'
+import { type Key, parseLickText } from '~/codecs/lick-text'
+import { type FieldFault, TypedField } from '~/ui/field'
+import type { SetRow } from './document'
 
 interface FeetPanelProps {
-  readonly text: string
-  readonly onSet: (key: Key, values: readonly string[]) => void
+  /** The ostinatos under groove and fill, and those under the fill only, as they are typed. */
+  readonly under: readonly string[]
+  readonly underFill: readonly string[]
+  readonly onSet: (rows: readonly SetRow[]) => void
 }
 
 const PRESETS: readonly (readonly [text: string, name: string])[] = [
@@ -17,45 +20,41 @@ const PRESETS: readonly (readonly [text: string, name: string])[] = [
 ]
 
 /** The feet's ostinatos under groove and fill, each in the line's own notation. */
-export const FeetPanel = memo(function FeetPanel({ text, onSet }: FeetPanelProps) {
-  const under = valuesOf(text, 'under')
-  const underFill = valuesOf(text, 'under fill')
-  const ostinatos = [
-    ...under.map((typed, i) => ({ key: 'under' as const, i, typed })),
-    ...underFill.map((typed, i) => ({ key: 'under fill' as const, i, typed })),
+export const FeetPanel = memo(function FeetPanel({ under, underFill, onSet }: FeetPanelProps) {
+  const lists: readonly (readonly [Key, string, readonly string[]])[] = [
+    ['under', 'under groove and fill', under],
+    ['under fill', 'under the fill only', underFill],
   ]
-  const lists = { under, 'under fill': underFill }
-  const replace = (key: 'under' | 'under fill', i: number, text: string | null) =>
-    onSet(
-      key,
-      lists[key].flatMap((old, at) => (at !== i ? [old] : text === null ? [] : [text])),
-    )
+  const replace = (key: Key, old: readonly string[], i: number, text: string | null) =>
+    onSet([[key, old.flatMap((one, at) => (at !== i ? [one] : text === null ? [] : [text]))]])
   return (
     <section aria-labelledby="ostinatos-title">
       <h2 id="ostinatos-title" className="mb-2 font-semibold">
-        Under it
+        Feet
       </h2>
       <ul className="flex flex-col gap-2">
-        {ostinatos.map(({ key, i, typed }) => (
-          <li key={`${key} ${i}`} className="flex items-end gap-2">
-            <TypedField
-              label={key === 'under' ? 'under groove and fill' : 'under the fill only'}
-              value={typed}
-              accepts={isLayer}
-              expected="a grid and limbs, such as @1/4 H"
-              onChange={(value) => replace(key, i, value)}
-              className="w-56 font-mono"
-            />
-            <button
-              type="button"
-              className="btn btn-ghost btn-square btn-sm"
-              aria-label={`Take ${typed} away`}
-              onClick={() => replace(key, i, null)}
-            >
-              <X size={16} aria-hidden />
-            </button>
-          </li>
-        ))}
+        {lists.flatMap(([key, label, typed]) =>
+          typed.map((one, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a field is known by its place, not by what is typed in it
+            <li key={`${key} ${i}`} className="flex items-start gap-2">
+              <TypedField
+                label={label}
+                value={one}
+                check={ostinatoFault}
+                onChange={(value) => replace(key, typed, i, value)}
+                className="w-64 font-mono"
+              />
+              <button
+                type="button"
+                className="btn btn-ghost btn-square btn-sm mt-5"
+                aria-label={`Remove ${one}`}
+                onClick={() => replace(key, typed, i, null)}
+              >
+                <X size={16} aria-hidden />
+              </button>
+            </li>
+          )),
+        )}
       </ul>
       <div className="mt-2 flex flex-wrap gap-2">
         {PRESETS.filter(([text]) => !under.includes(text)).map(([text, name]) => (
@@ -63,7 +62,7 @@ export const FeetPanel = memo(function FeetPanel({ text, onSet }: FeetPanelProps
             key={text}
             type="button"
             className="btn btn-outline border-base-300 btn-sm font-normal"
-            onClick={() => onSet('under', [...under, text])}
+            onClick={() => onSet([['under', [...under, text]]])}
           >
             <Plus size={14} aria-hidden />
             {name}
@@ -72,7 +71,7 @@ export const FeetPanel = memo(function FeetPanel({ text, onSet }: FeetPanelProps
         <button
           type="button"
           className="btn btn-outline border-base-300 btn-sm font-normal"
-          onClick={() => onSet('under fill', [...underFill, '@1/4 H'])}
+          onClick={() => onSet([['under fill', [...underFill, '@1/4 H']]])}
         >
           <Plus size={14} aria-hidden />
           Under the fill only
@@ -82,6 +81,12 @@ export const FeetPanel = memo(function FeetPanel({ text, onSet }: FeetPanelProps
   )
 })
 
-function isLayer(value: string): boolean {
-  return value !== '' && !value.includes('#') && parseLickText(`under: ${value}`).ok
+/** What is wrong with an ostinato as it is typed; null where nothing is. */
+function ostinatoFault(typed: string): FieldFault | null {
+  const expected = 'Expected a grid and limbs, such as @1/4 H'
+  if (typed === '' || typed.includes('#') || typed.includes('\n')) return { message: expected }
+  const read = parseLickText(`under: ${typed}`)
+  if (read.ok) return null
+  const [first] = read.error
+  return { message: first ? `Unexpected “${first.found}”: ${first.expected}` : expected }
 }

@@ -17,5 +17,5 @@ export function plural(count: number, word: string): string {
 
 /** `once`, `twice`, `3 times`. */
 export function often(count: number): string {
-  return ['never', 'once', 'twice'][count] ?? `${count} times`
+  return ['not once', 'once', 'twice'][count] ?? `${count} times`
 }

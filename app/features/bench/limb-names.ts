@@ -1,4 +1,4 @@
-import type { Limb } from '~/core/sticking'
+import type { Letter, Limb } from '~/core/sticking'
 
 /** What a limb is called in a sentence. */
 export const LIMB_NAMES: Readonly<Record<Limb, string>> = {
@@ -7,4 +7,14 @@ export const LIMB_NAMES: Readonly<Record<Limb, string>> = {
   XH: 'either hand',
   RF: 'kick',
   LF: 'second foot',
+}
+
+/** What strokes of a letter are called: `3 lefts in a row`. */
+export const LETTER_NAMES: Readonly<Record<Letter, string>> = {
+  R: 'rights',
+  L: 'lefts',
+  X: 'undecided strokes',
+  K: 'kicks',
+  H: 'hi-hat foot strokes',
+  J: 'second-pedal strokes',
 }

@@ -143,7 +143,7 @@ describe('pins and notes', () => {
     const open = noted('RLRL KK RLRL', 4, 8)
     const both = keys(keys(open, 12, 12, 'K'), 0, 0, 'L')
     expect(notesOf(both)).toEqual(['5: 4', '9: 8'])
-    const moved = runCommand(keys(open, 0, 0, 'L'), { kind: 'set', key: 'tempo', values: ['99'] })
+    const moved = runCommand(keys(open, 0, 0, 'L'), { kind: 'set', rows: [['tempo', ['99']]] })
     expect(notesOf(keys(moved, 1, 1, 'L'))).toEqual(['6: 4', '10: 8'])
   })
 

@@ -1,6 +1,6 @@
 import { useHotkeys } from 'react-hotkeys-hook'
 import { TEMPO_RANGE } from '~/core/line'
-import { onControl } from '~/ui/keys'
+import { useSpace } from '~/ui/use-space'
 
 const TEMPO_STEP = 2
 
@@ -12,7 +12,7 @@ export function useBenchKeys(actions: {
 }): void {
   const { onPlay, onTravel, onTempo } = actions
   const whileTyping = { preventDefault: true, enableOnFormTags: ['textarea'] as const }
-  useHotkeys('space', onPlay, { preventDefault: true, ignoreEventWhen: onControl })
+  useSpace(onPlay)
   useHotkeys('mod+z', () => onTravel('undo'), whileTyping)
   useHotkeys('mod+shift+z, mod+y', () => onTravel('redo'), whileTyping)
   useHotkeys(

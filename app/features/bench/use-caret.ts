@@ -5,7 +5,11 @@ import type { Edit } from '../workbench/edits'
 import { type BenchCommand, type BenchDocument, caretAfter, runCommand, textsOf } from './document'
 
 /** The caret of the typed line: where it is, where a slot of the ruler puts it, where undo leaves it. */
-export function useCaret(document: BenchDocument, run: Dispatch<BenchCommand>) {
+export function useCaret(
+  document: BenchDocument,
+  run: Dispatch<BenchCommand>,
+  refuse: (message: string) => void,
+) {
   const field = useRef<HTMLTextAreaElement>(null)
   const [caret, setCaret] = useState({ from: -1, to: -1 })
   const current = useRef(document)
@@ -53,17 +57,23 @@ export function useCaret(document: BenchDocument, run: Dispatch<BenchCommand>) {
 
   const edit = useCallback(
     ({ label, lick, change, select }: Edit, base: Lick) => {
+      const { good, goodText, history } = current.current
+      if (history.text !== goodText)
+        return refuse('The text cannot be read as it stands: fix it first, then change the line.')
       // What was worked out from an older line would undo what was typed since.
-      if (base !== current.current.good.lick) return
+      if (base !== good.lick)
+        return refuse('The line changed in the meantime, so nothing was done. Try it again.')
       wanted.current = select ?? null
       run({ kind: 'change', label, lick, ...(change && { change }) })
     },
-    [run],
+    [run, refuse],
   )
 
   const travel = useCallback(
     (kind: 'undo' | 'redo') => {
       const before = current.current
+      const { past, future } = before.history
+      if ((kind === 'undo' ? past : future).length === 0) return refuse(`Nothing to ${kind}.`)
       const at = caretAfter(before, runCommand(before, { kind }))
       run({ kind })
       requestAnimationFrame(() => {
@@ -71,7 +81,7 @@ export function useCaret(document: BenchDocument, run: Dispatch<BenchCommand>) {
         if (focused) field.current?.setSelectionRange(at, at)
       })
     },
-    [run],
+    [run, refuse],
   )
 
   const textsNow = useCallback(() => textsOf(current.current), [])

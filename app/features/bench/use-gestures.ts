@@ -6,11 +6,15 @@ import { gridTicks } from '~/core/time'
 import type { RulerGestures } from '../ruler/use-slot-pointer'
 import { type Edit, insertPhrase, moveGroupTo, withStart } from '../workbench/edits'
 
+/** Why the start is moved no further. */
+export const OUT_OF_BAR = 'The line can only start within its bar.'
+
 /** What gestures on the ruler do to the lick on the bench. */
 export function useGestures(
   lick: Lick,
   pick: (range: SlotRange) => void,
   edit: (edit: Edit, base: Lick) => void,
+  refuse: (message: string) => void,
 ): RulerGestures {
   const now = useRef(lick)
   now.current = lick
@@ -23,18 +27,21 @@ export function useGestures(
         const start = frame.start + steps * gridTicks(frame.grid)
         const inBar = start >= 0 && start < frameTicks(frame).bar
         if (steps !== 0 && inBar) edit(withStart(now.current, start), now.current)
+        if (!inBar) refuse(OUT_OF_BAR)
         return steps !== 0 && inBar ? steps * gridTicks(frame.grid) : 0
       },
       onMoveGroup: (from, to) => {
         const moved = moveGroupTo(now.current, from, to)
         if (moved) edit(moved, now.current)
+        else refuse('The group stays where it is: it was dropped on its own place.')
       },
       onDropText: (slot, text) => {
         const phrase = findPhrase(text.slice(0, 4096))
         if (phrase && phrase.slots.length > 0)
           edit(insertPhrase(now.current, slot, phrase, 'Drop'), now.current)
+        else refuse(`“${text.trim().slice(0, 24)}” cannot be read as a sticking.`)
       },
     }),
-    [pick, edit],
+    [pick, edit, refuse],
   )
 }

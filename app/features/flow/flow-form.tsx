@@ -1,16 +1,18 @@
+import { TEMPO_RANGE } from '~/core/line'
 import { ALL_GRIDS, gridName } from '~/core/time'
-import { SelectField, TypedField } from '~/ui/field'
+import { SelectField } from '~/ui/field'
+import { LabelledNumber } from '~/ui/number-field'
 import type { FlowSetup } from './flow-setup'
 
 const METERS = ['2/4', '3/4', '4/4', '5/4', '6/8', '7/8', '9/8', '12/8']
 const TAILS = [
-  { value: 'singles', label: 'hands by turns' },
+  { value: 'singles', label: 'alternating hands' },
   { value: 'kicks', label: 'kicks' },
   { value: 'rest', label: 'rests' },
 ]
 const ORDERS = [
   { value: 'growing', label: 'beat by beat' },
-  { value: 'chance', label: 'by chance' },
+  { value: 'chance', label: 'at random' },
 ]
 
 /** How the flow goes: metre, grid, tempo, and the rules of the draw. */
@@ -53,26 +55,24 @@ export function FlowForm({
         options={ALL_GRIDS.map((grid) => ({ value: gridName(grid), label: gridName(grid) }))}
         onChange={(grid) => onChange({ grid })}
       />
-      <TypedField
+      <LabelledNumber
         label="Tempo"
-        inputMode="numeric"
-        value={String(setup.tempo)}
-        accepts={(text) => /^\d+$/.test(text) && Number(text) >= 20 && Number(text) <= 400}
-        expected="20 to 400"
-        onChange={(text) => onChange({ tempo: Number(text) })}
+        min={TEMPO_RANGE.least}
+        max={TEMPO_RANGE.most}
+        value={setup.tempo}
+        onChange={(tempo) => onChange({ tempo })}
       />
-      <TypedField
+      <LabelledNumber
         label="Seed"
-        inputMode="numeric"
-        value={String(setup.seed)}
-        accepts={(text) => /^\d{1,6}$/.test(text) && Number(text) > 0}
-        expected="1 to 999999"
-        onChange={(text) => onChange({ seed: Number(text) })}
+        min={1}
+        max={999_999}
+        value={setup.seed}
+        onChange={(seed) => onChange({ seed })}
       />
       {setup.mode === 'mix' && count('bars', 'Bars of a phrase', [1, 2, 3, 4])}
-      {setup.mode === 'stretch' && count('beats', 'Beats more, at most', [1, 2, 3, 4, 6, 8])}
+      {setup.mode === 'stretch' && count('beats', 'Extra beats, at most', [1, 2, 3, 4, 6, 8])}
       {count('mostInRow', 'In a row, at most', [1, 2, 3, 4, 6, 9])}
-      {setup.mode === 'stretch' && count('times', 'Times each length', [1, 2, 4, 8])}
+      {setup.mode === 'stretch' && count('times', 'Repeats per length', [1, 2, 4, 8])}
       {setup.mode === 'stretch' && (
         <SelectField
           label="Lengths"
@@ -82,7 +82,7 @@ export function FlowForm({
         />
       )}
       <SelectField
-        label="What is left over"
+        label="Fill the remainder with"
         value={setup.tail}
         options={TAILS}
         onChange={(tail) => onChange({ tail: tail as FlowSetup['tail'] })}

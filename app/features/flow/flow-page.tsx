@@ -7,7 +7,7 @@ import { soundsOn } from '~/core/kit'
 import { DEFAULT_FRAME, frameTicks, TEMPO_RANGE } from '~/core/line'
 import type { Position } from '~/core/performance'
 import { findMeter, toMeter } from '~/core/time'
-import { onControl } from '~/ui/keys'
+import { useSpace } from '~/ui/use-space'
 import { plural } from '../bench/figures'
 import { toGrooves } from '../bench/use-grooves'
 import { ownKits, settingOf } from '../kit/setting'
@@ -15,6 +15,7 @@ import { PlayButton } from '../playback/play-button'
 import { BigCount } from '../practice/big-count'
 import type { Phase } from '../practice/lights'
 import { PartFigure } from '../practice/part-figure'
+import { stillWords } from '../practice/still-words'
 import { useLights } from '../practice/use-lights'
 import { FlowForm } from './flow-form'
 import { type FlowBar, flowBar, flowPhaseAt, toFlowMusic, toSavedLick } from './flow-music'
@@ -26,7 +27,7 @@ import { useFlow } from './use-flow'
 /** Bars shown ahead of the one that sounds. */
 const AHEAD = 2
 
-/** Cells and licks mixed by chance without a break, or a phrase that grows: always on the barline. */
+/** Cells and licks mixed at random without a break, or a phrase that grows: always on the barline. */
 export function FlowPage({ settings, licks, cells, grooves, kits }: OpenFlow) {
   const [search, setSearch] = useSearchParams()
   const setup = useMemo(() => parseSetup(search), [search])
@@ -74,14 +75,14 @@ export function FlowPage({ settings, licks, cells, grooves, kits }: OpenFlow) {
     change({
       tempo: Math.min(TEMPO_RANGE.most, Math.max(TEMPO_RANGE.least, setup.tempo + by)),
     })
-  useHotkeys('space', toggle, { preventDefault: true, ignoreEventWhen: onControl })
+  useSpace(toggle)
   useHotkeys('d', draw)
   useHotkeys('s', louder)
   useHotkeys('+, =, shift+=', () => faster(2), { useKey: true })
   useHotkeys('-', () => faster(-2), { useKey: true })
 
   const submit = useSubmit()
-  const keep = () => {
+  const save = () => {
     if (!phraseAt || !now) return
     const title = `Flow ${setup.seed}, phrase ${now.phrase + 1}`
     const text = formatLickText(toSavedLick(phraseAt(now.phrase), title))
@@ -98,7 +99,7 @@ export function FlowPage({ settings, licks, cells, grooves, kits }: OpenFlow) {
         <h1 className="font-semibold text-2xl tracking-tight">Flow</h1>
         <p className="text-(--quiet)">
           {setup.mode === 'mix'
-            ? `mixed by chance, on the barline every ${setup.bars === 1 ? 'bar' : plural(setup.bars, 'bar')}`
+            ? `mixed at random, on the barline every ${setup.bars === 1 ? 'bar' : plural(setup.bars, 'bar')}`
             : `a phrase that grows by up to ${plural(setup.beats, 'beat')}, always into the downbeat`}
         </p>
       </header>
@@ -110,9 +111,9 @@ export function FlowPage({ settings, licks, cells, grooves, kits }: OpenFlow) {
         />
         <div className="flex flex-wrap items-baseline justify-between gap-x-6 font-semibold text-lg">
           <p data-phase-words className="text-primary">
-            space starts
+            {stillWords()}
           </p>
-          <p className="tabular-nums">{setup.tempo} a minute</p>
+          <p className="tabular-nums">{setup.tempo} bpm</p>
           <p className="tabular-nums">phrase {(now?.phrase ?? 0) + 1}</p>
         </div>
         {trouble && <p role="alert">{trouble}</p>}
@@ -136,7 +137,7 @@ export function FlowPage({ settings, licks, cells, grooves, kits }: OpenFlow) {
             onClick={louder}
           >
             {heard ? <Volume2 size={18} aria-hidden /> : <VolumeX size={18} aria-hidden />}
-            {heard ? 'Kit is heard' : 'Click only'}
+            {heard ? 'Kit and click' : 'Click only'}
           </button>
           <button
             type="button"
@@ -149,9 +150,9 @@ export function FlowPage({ settings, licks, cells, grooves, kits }: OpenFlow) {
             type="button"
             className="btn btn-outline border-base-300 font-normal"
             disabled={!phraseAt}
-            onClick={keep}
+            onClick={save}
           >
-            Keep this phrase as a lick
+            Save this phrase as a lick
           </button>
         </div>
         {flow.trouble && (
@@ -160,7 +161,7 @@ export function FlowPage({ settings, licks, cells, grooves, kits }: OpenFlow) {
           </p>
         )}
         <p className="hidden font-mono text-(--quiet) text-xs lg:block">
-          space plays · s kit or click only · d draw again · + − tempo
+          Space play · S kit or click only · D draw again · + − tempo
         </p>
       </div>
       <aside aria-label="Mixture" className="flex flex-col gap-5">
@@ -178,7 +179,7 @@ export function FlowPage({ settings, licks, cells, grooves, kits }: OpenFlow) {
 }
 
 function says({ name }: Phase): string {
-  return { still: 'space starts', 'count-in': 'counting in', groove: 'groove', fill: 'play' }[name]
+  return { still: stillWords(), 'count-in': 'counting in', groove: 'groove', fill: 'play' }[name]
 }
 
 /** A bar in large: its stacks and its sticking, or that the groove plays. */

@@ -2,6 +2,7 @@ import { X } from 'lucide-react'
 import { CATALOGUE, formatPhrase } from '~/core/catalogue'
 import type { CellRecord } from '~/storage'
 import { IconButton } from '~/ui/icon-button'
+import { NumberField } from '~/ui/number-field'
 import { PhraseStacks } from '../stacks/phrase-figure'
 import type { ListedSource, MixableLick } from './flow-music'
 import { type FlowSetup, MOST_SOURCES, MOST_WEIGHT, type SourceName } from './flow-setup'
@@ -51,25 +52,19 @@ export function SourceList({ setup, listed, licks, cells, onSources }: SourceLis
             {setup.mode === 'stretch' && i === 0 ? (
               <span className="text-(--quiet) text-xs">grows</span>
             ) : (
-              <input
-                type="number"
-                aria-label={`How often ${title}`}
-                title="How often beside the others"
-                className="w-12 rounded-field border border-base-300 bg-base-100 px-1 text-center tabular-nums"
+              <NumberField
+                label={`Weight of ${title}`}
+                title="Weight"
+                className="w-12 text-center"
                 min={0}
                 max={MOST_WEIGHT}
                 value={name.weight}
-                onChange={(event) => {
-                  const weight = event.target.valueAsNumber
-                  if (Number.isInteger(weight) && weight >= 0 && weight <= MOST_WEIGHT) {
-                    change(i, weight)
-                  }
-                }}
+                onChange={(weight) => change(i, weight)}
               />
             )}
             <IconButton
               size="tiny"
-              label={`Take out ${title}`}
+              label={`Remove ${title}`}
               onClick={() => onSources(names.toSpliced(i, 1))}
             >
               <X size={14} aria-hidden />
@@ -96,7 +91,7 @@ export function SourceList({ setup, listed, licks, cells, onSources }: SourceLis
           ))}
         </optgroup>
         {cells.length > 0 && (
-          <optgroup label="Cells of your own">
+          <optgroup label="Your cells">
             {cells.map(({ id, name, line }) => (
               <option key={id} value={`line:${line}`}>
                 {name}: {line}

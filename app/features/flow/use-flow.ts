@@ -67,8 +67,9 @@ export function useFlow(flowing: Flowing) {
     const begun = performance.now()
     const session: PracticeSessionRecord = {
       id: nanoid(),
-      version: 2,
+      version: 3,
       lickId: FLOW_ID,
+      part: '',
       createdAt: Date.now(),
       step: '',
       tempo: written.current.tempo,

@@ -1,11 +1,11 @@
 import { Download, Upload } from 'lucide-react'
 import { useCallback, useMemo, useRef, useState } from 'react'
-import { useFetcher } from 'react-router'
 import { formatKit } from '~/codecs/kit'
 import { findPiece, type Kit, overlapsOf, standIns } from '~/core/kit'
 import { SURFACE_NAMES, type Surface } from '~/core/sticking'
 import type { Settings } from '~/storage'
 import { saveFile } from '~/ui/save-file'
+import { useSettingsChange } from '../settings/use-settings-change'
 import { theSurface } from '../voicing/surface-words'
 import { HandednessPart } from './handedness-part'
 import { insteadOf } from './kit-edits'
@@ -23,14 +23,14 @@ interface KitPageProps {
 
 /** The set-up: the kit from above and in numbers, the sides, and the player's limbs. */
 export function KitPage({ own, settings, uses }: KitPageProps) {
-  const { submit } = useFetcher()
+  const store = useSettingsChange()
   const [shown, setShown] = useState(settings)
   const change = useCallback(
     (changed: Partial<Settings>) => {
       setShown((now) => ({ ...now, ...changed }))
-      submit(changed, { method: 'post', action: '/settings', encType: 'application/json' })
+      store(changed)
     },
-    [submit],
+    [store],
   )
   const playedOn = useMemo(() => ({ ...shown, kit: settings.kit }), [shown, settings.kit])
   const { kit, kits, isOwn, edit, tell, notice } = useKit(own, playedOn)

@@ -1,12 +1,8 @@
-import { useEffect, useMemo, useState } from 'react'
-import { useFetcher } from 'react-router'
-import { findVoicedLick } from '~/codecs/voicing'
+import { useMemo, useState } from 'react'
 import { phraseOf, replaceLimb } from '~/core/changes'
 import type { Lick } from '~/core/line'
 import { formatSlot } from '~/core/notation'
 import {
-  type Character,
-  characterOf,
   footRuns,
   landingHands,
   missingPedal,
@@ -18,25 +14,27 @@ import {
 } from '~/core/playing'
 import type { SlotContent } from '~/core/sticking'
 import { voiceLick } from '~/core/voicing'
-import type { LickRecord } from '~/storage'
-import { moveWords } from '../bench/answers'
 import { plural, tenth } from '../bench/figures'
 import { LIMB_NAMES } from '../bench/limb-names'
+import { moveWords } from '../bench/move-words'
 import { placeIn } from '../bench/places'
 import { theSurface } from '../voicing/surface-words'
 import { replaceRange } from '../workbench/edits'
 import type { PanelProps } from '../workbench/panel-props'
 import { Act, Choice, Nothing, Part } from '../workbench/parts'
+import { CharacterPart } from './character-part'
+import { EvidencePart } from './evidence-part'
+import { LoadPart } from './load-part'
 
 const READINGS = [
-  ['line', 'the line alone'],
-  ['landing', 'into its landing'],
-  ['loop', 'in its form'],
+  ['line', 'Line only'],
+  ['landing', 'With the landing'],
+  ['loop', 'Looped with groove'],
 ] as const
 
 /** How fast it can be played, what sets that, what would raise it, and what the lick is like. */
 export function LimitsPanel(props: PanelProps) {
-  const { voiced, setting, tempo, lick } = props
+  const { voiced, setting, tempo, lick, playedClean, onRaise } = props
   const [reading, setReading] = useState<Reading>('line')
   const limit = useMemo(() => speedLimit(voiced, reading, setting), [voiced, reading, setting])
   if (lick.line.slots.length === 0) return <Nothing>Type a line to see how fast it plays.</Nothing>
@@ -50,7 +48,7 @@ export function LimitsPanel(props: PanelProps) {
           onChoose={(next) => setReading(next)}
         />
         <Part
-          title={limit.bpm === null ? 'No limit' : `Plays up to ${tenth(limit.bpm)}`}
+          title={limit.bpm === null ? 'No limit' : `Playable up to ${tenth(limit.bpm)}`}
           aside={
             <span className="text-(--quiet) text-xs">on {setting.kit.name.toLowerCase()}</span>
           }
@@ -68,19 +66,32 @@ export function LimitsPanel(props: PanelProps) {
             <Nothing>No limb strikes twice, or hands are not decided yet.</Nothing>
           )}
         </Part>
+        {playedClean !== null && limit.bpm !== null && playedClean > limit.bpm && (
+          <p className="text-sm">Played clean at {tenth(playedClean)}, above this limit.</p>
+        )}
+        {playedClean !== null && (
+          <EvidencePart
+            plays={[{ lick: voiced, tempo: playedClean }]}
+            setting={setting}
+            onRaise={onRaise}
+          />
+        )}
         <Raises {...props} reading={reading} />
         <Crash lick={voiced} setting={setting} tempo={tempo} />
         <SecondPedal {...props} />
         <FootRuns lick={voiced} />
       </div>
-      <CharacterPart lick={voiced} setting={setting} tempo={tempo} id={props.id} />
+      <div className="flex min-w-0 flex-col gap-4">
+        <LoadPart lick={voiced} tempo={tempo} />
+        <CharacterPart lick={voiced} setting={setting} tempo={tempo} id={props.id} />
+      </div>
     </div>
   )
 }
 
 const RAISE_WORDS: Readonly<Record<Exclude<Raise['kind'], 'other-voice'>, string>> = {
-  'other-hand': 'by the other hand',
-  'leave-out': 'left out',
+  'other-hand': 'with the other hand',
+  'leave-out': 'turned into a rest',
   'no-grace': 'without its grace',
 }
 
@@ -118,7 +129,7 @@ function Raises({ lick, voicing, setting, reading, onEdit }: PanelProps & { read
 
 const NAMED_SLOTS = 6
 
-/** `slot 4 (K) left out`, `slots 4, 8 (K) left out`. */
+/** `slot 4 (K) turned into a rest`. */
 function raiseWords(lick: Lick, { kind, slots, voice }: Raise): string {
   const strokes = new Set(slots.map((slot) => formatSlot(lick.line.slots[slot] as SlotContent)))
   const shown = slots.slice(0, NAMED_SLOTS).map((slot) => slot + 1)
@@ -142,7 +153,7 @@ function Crash({ lick, setting, tempo }: { lick: Lick; setting: Setting; tempo: 
             {LIMB_NAMES[hand]} on {theSurface(crash)}:{' '}
             {Number.isFinite(hasMs)
               ? `has ${Math.round(hasMs)} ms, needs ${Math.round(needMs)}; ${hasMs >= needMs ? `in time up to ${tenth(bpm)}` : `in time only up to ${tenth(bpm)}`}`
-              : 'free all along'}
+              : 'free throughout'}
           </li>
         ))}
       </ul>
@@ -153,13 +164,6 @@ function Crash({ lick, setting, tempo }: { lick: Lick; setting: Setting; tempo: 
       )}
     </Part>
   )
-}
-
-interface CharacterProps {
-  readonly id: string
-  readonly lick: Lick
-  readonly setting: Setting
-  readonly tempo: number
 }
 
 const SHOWN_RUNS = 8
@@ -190,7 +194,7 @@ function SecondPedal({ lick, voiced, setting, tempo, onEdit }: PanelProps) {
   const missing = missingPedal(voiced, setting.kit, tempo)
   if (!missing) return null
   const all = { from: 0, to: lick.line.slots.length }
-  const label = 'J by the lead foot'
+  const label = 'Play J with the lead foot'
   const byLead = () =>
     onEdit(replaceRange(lick, all, replaceLimb(phraseOf(lick.line, all), 'J', 'K'), label))
   return (
@@ -203,116 +207,4 @@ function SecondPedal({ lick, voiced, setting, tempo, onEdit }: PanelProps) {
       <Act onClick={byLead}>Play J with the lead foot</Act>
     </Part>
   )
-}
-
-/** What the lick is like, and where it stands among the others of the library. */
-function CharacterPart({ id, lick, setting, tempo }: CharacterProps) {
-  const { data: records, load } = useFetcher<LickRecord[]>({ key: 'all licks' })
-  useEffect(() => void load('/licks'), [load])
-  const others = useMemo(
-    () =>
-      (records ?? []).flatMap((record) => {
-        if (record.id === id) return []
-        const other = findVoicedLick(record)
-        if (!other || other.line.slots.length === 0) return []
-        return [characterOf(other, setting.kit, other.frame.tempo)]
-      }),
-    [records, id, setting],
-  )
-  const own = useMemo(() => characterOf(lick, setting.kit, tempo), [lick, setting, tempo])
-  const rows = characterRows(own)
-  return (
-    <Part title="Character">
-      <table className="w-full text-sm">
-        <thead className="text-(--quiet) text-xs">
-          <tr>
-            <th className="text-left font-normal">figure</th>
-            <th className="text-right font-normal">here</th>
-            <th className="pl-4 text-left font-normal">
-              {others.length > 0 ? `beside ${plural(others.length, 'other')}` : ''}
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(({ name, figure, value }) => (
-            <tr key={name}>
-              <th scope="row" className="py-0.5 text-left font-normal">
-                {name}
-              </th>
-              <td className="text-right tabular-nums">{figure}</td>
-              <td className="pl-4 text-(--quiet) text-xs">
-                {value && others.length > 0 ? standing(value(own), others.map(value)) : ''}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </Part>
-  )
-}
-
-interface CharacterRow {
-  readonly name: string
-  readonly figure: string
-  /** What is compared with other licks; nothing where that says little. */
-  readonly value?: (character: Character) => number
-}
-
-function characterRows(own: Character): CharacterRow[] {
-  const { longestRun, backbeats, travel } = own
-  return [
-    { name: 'linear', figure: own.linear ? 'yes' : 'no' },
-    {
-      name: 'slots that sound',
-      figure: `${own.soundingSlots} of ${own.slots}`,
-      value: ({ soundingSlots, slots }) => soundingSlots / Math.max(1, slots),
-    },
-    {
-      name: 'kicks',
-      figure: `${own.kicks} of ${own.strokes}`,
-      value: ({ kicks, strokes }) => kicks / Math.max(1, strokes),
-    },
-    {
-      name: 'doubles',
-      figure: String(own.doubles),
-      value: ({ doubles, strokes }) => doubles / Math.max(1, strokes),
-    },
-    {
-      name: 'longest run of a limb',
-      figure: longestRun ? `${longestRun.length}, ${LIMB_NAMES[longestRun.limb]}` : 'none',
-      value: (one) => one.longestRun?.length ?? 0,
-    },
-    {
-      name: 'strokes a second, at this tempo',
-      figure: tenth(own.strokesPerSecond),
-      value: ({ strokesPerSecond }) => strokesPerSecond,
-    },
-    {
-      name: 'accents on the beat, off it',
-      figure: `${own.accentsOnBeat}, ${own.accentsOffBeat}`,
-      value: ({ accentsOffBeat, accentsOnBeat }) =>
-        accentsOffBeat / Math.max(1, accentsOffBeat + accentsOnBeat),
-    },
-    { name: 'backbeats kept', figure: `${backbeats.kept} of ${backbeats.all}` },
-    {
-      name: 'right hand travels',
-      figure: `${Math.round(travel.RH)} cm`,
-      value: (one) => one.travel.RH / Math.max(1, one.strokes),
-    },
-    {
-      name: 'left hand travels',
-      figure: `${Math.round(travel.LH)} cm`,
-      value: (one) => one.travel.LH / Math.max(1, one.strokes),
-    },
-  ]
-}
-
-/** `more than 6 of 9`, in share, not in number. */
-function standing(own: number, others: readonly number[]): string {
-  const less = others.filter((other) => other < own - 1e-9).length
-  const more = others.filter((other) => other > own + 1e-9).length
-  if (less === 0 && more === 0) return 'like all others'
-  if (less === 0) return more === others.length ? 'the least of all' : 'among the least'
-  if (more === 0) return less === others.length ? 'the most of all' : 'among the most'
-  return `more than ${less} of ${others.length}`
 }

@@ -25,13 +25,29 @@ export function allKits(own: readonly Kit[]): Kit[] {
   return [...own, ...KIT_PRESETS]
 }
 
-/** The speeds of a player who has measured none: the strong hand is that of the letters. */
-export function playerOf({ speeds, reach, turnLetters, openHanded }: Settings): Player {
-  const rest = { swapsGroove: turnLetters !== openHanded, ...(reach !== null && { reach }) }
-  if (speeds) return { ...speeds, ...rest }
-  if (!turnLetters) return { ...DEFAULT_PLAYER, ...rest }
-  const { RH, LH } = mirrorPlayer(DEFAULT_PLAYER)
-  return { ...DEFAULT_PLAYER, RH, LH, ...rest }
+/**
+ * The player of the settings. One who has measured nothing has the usual speeds, the strong hand being
+ * that of the letters; of a limb that was measured before triples, buzzes or travel were, those are usual.
+ */
+export function playerOf({ speeds, arms, reach, turnLetters, openHanded }: Settings): Player {
+  const usual = turnLetters ? mirrorPlayer(DEFAULT_PLAYER) : DEFAULT_PLAYER
+  return {
+    RH: { ...usual.RH, ...defined(speeds?.RH) },
+    LH: { ...usual.LH, ...defined(speeds?.LH) },
+    RF: { ...DEFAULT_PLAYER.RF, ...defined(speeds?.RF) },
+    LF: { ...DEFAULT_PLAYER.LF, ...defined(speeds?.LF) },
+    arms: arms ?? DEFAULT_PLAYER.arms,
+    swapsGroove: turnLetters !== openHanded,
+    ...(reach !== null && { reach }),
+  }
+}
+
+/** An object without the fields that are undefined. */
+function defined<T extends object>(
+  fields: T | undefined,
+): { [K in keyof T]?: Exclude<T[K], undefined> } {
+  const known = Object.entries(fields ?? {}).filter(([, value]) => value !== undefined)
+  return Object.fromEntries(known) as { [K in keyof T]?: Exclude<T[K], undefined> }
 }
 
 /** A kit as it stands before this player: surfaces and pedals turned, each by its own switch. */

@@ -79,9 +79,9 @@ export async function libraryAction(request: Request): Promise<LibraryNotice | R
       return createLick({ text: NEW_TEXT, draft: null, voicing: '' })
     case 'duplicate':
       return duplicateLick(field('id'), field('texts'))
-    case 'keep': {
+    case 'save': {
       const given = parseTexts(field('texts'))
-      if (!given) return { kind: 'failed', message: 'There is no lick in what was to be kept.' }
+      if (!given) return { kind: 'failed', message: 'There is no lick to save.' }
       return createLick(given)
     }
     case 'delete': {

@@ -9,7 +9,7 @@ import { toPracticeSession } from './practice-session'
 const DAY = 24 * 60 * 60 * 1000
 const SHOWN_DAYS = 28
 
-/** SessionList with the tempos that they would have on the grids that their licks have now. */
+/** Sessions with the tempos that they would have on the grids that their licks have now. */
 export function onGrids(
   records: readonly PracticeSessionRecord[],
   licks: readonly LoggedLick[],

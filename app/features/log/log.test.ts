@@ -13,8 +13,9 @@ const session = (
   lickId = 'a',
 ): PracticeSessionRecord => ({
   id: `${lickId} ${daysAgo} ${tempo}`,
-  version: 2,
+  version: 3,
   lickId,
+  part: '',
   createdAt: NOW - daysAgo * DAY,
   step: '',
   tempo,

@@ -20,11 +20,7 @@ export function PlayButton({
       aria-label={playing ? 'Stop' : 'Play'}
       aria-keyshortcuts="Space"
       disabled={disabled}
-      onClick={(event) => {
-        onPlay()
-        // Keys go on being the page's after a tap.
-        if (event.detail > 0) event.currentTarget.blur()
-      }}
+      onClick={onPlay}
     >
       <Icon size={28} fill="currentColor" aria-hidden />
     </button>

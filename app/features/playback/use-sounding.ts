@@ -1,8 +1,10 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
-import type { Channel, SoundSession } from '~/audio'
+import type { Channel } from '~/audio'
 import type { Performance, Position, TempoPlan } from '~/core/performance'
+import { Playback, type Sound } from './playback'
 
 export interface Sounding {
+  /** Whether something sounds, or will as soon as the sound is open. */
   readonly playing: boolean
   /** Why nothing is heard, in words; empty where all is well. */
   readonly trouble: string
@@ -20,63 +22,75 @@ export interface Sounding {
  * Audio code and the kit are fetched at the first play, which must come from a user's gesture.
  */
 export function useSounding(compose: () => Performance, plan: TempoPlan): Sounding {
-  const [playing, setPlaying] = useState(false)
-  const [trouble, setTrouble] = useState('')
-  const session = useRef<SoundSession | undefined>(undefined)
-  const volumes = useRef(new Map<Channel, number>())
+  const [shown, setShown] = useState({ playing: false, trouble: '' })
+  const playback = useRef<Playback>(undefined)
   const sounding = useRef<() => Performance>(undefined)
   // What is newest when the sound is ready, which may be after it was asked for.
   const newest = useRef({ compose, plan })
   newest.current = { compose, plan }
+  const volumes = useRef(new Map<Channel, number>())
 
-  const setVolume = useCallback((channel: Channel, volume: number) => {
-    volumes.current.set(channel, volume)
-    session.current?.setVolume(channel, volume)
+  // Made anew where the page is shown again after it was left.
+  const here = useCallback(() => {
+    if (!playback.current) {
+      playback.current = new Playback(openSound, (state, trouble) =>
+        setShown({ playing: state !== 'silent', trouble }),
+      )
+      for (const [channel, volume] of volumes.current) playback.current.setVolume(channel, volume)
+    }
+    return playback.current
   }, [])
+  useEffect(
+    () => () => {
+      playback.current?.close()
+      playback.current = undefined
+    },
+    [],
+  )
 
-  useEffect(() => session.current?.setPlan(plan), [plan])
+  const { playing, trouble } = shown
+  useEffect(() => playback.current?.setPlan(plan), [plan])
   useEffect(() => {
     if (!playing || sounding.current === compose) return
     sounding.current = compose
-    session.current?.setPerformance(compose())
+    playback.current?.setPerformance(compose())
   }, [playing, compose])
-  useEffect(() => () => session.current?.close(), [])
 
-  const start = useCallback((first?: () => Performance) => {
-    setPlaying(true)
-    setTrouble('')
-    sounding.current = first ?? newest.current.compose
-    openSession(session, volumes.current, () => setPlaying(false))
-      .then((sound) => {
-        sounding.current = first ?? newest.current.compose
-        return sound.play(sounding.current(), newest.current.plan)
-      })
-      .catch(() => {
-        setPlaying(false)
-        setTrouble('This browser gives no sound: its audio device cannot be opened.')
-      })
+  const setVolume = useCallback((channel: Channel, volume: number) => {
+    volumes.current.set(channel, volume)
+    playback.current?.setVolume(channel, volume)
   }, [])
-  const stop = useCallback(() => {
-    session.current?.stop()
-    setPlaying(false)
-  }, [])
-
-  const position = useCallback((ahead = 0) => session.current?.position(ahead), [])
+  const start = useCallback(
+    (first?: () => Performance) => {
+      sounding.current = first ?? newest.current.compose
+      void here().start({
+        compose: () => {
+          sounding.current = first ?? newest.current.compose
+          return sounding.current()
+        },
+        plan: () => newest.current.plan,
+      })
+    },
+    [here],
+  )
+  const stop = useCallback(() => playback.current?.stop(), [])
+  const position = useCallback((ahead = 0) => playback.current?.position(ahead), [])
   return { playing, trouble, start, stop, position, setVolume }
 }
 
-async function openSession(
-  session: { current: SoundSession | undefined },
-  volumes: ReadonlyMap<Channel, number>,
-  onEnd: () => void,
-): Promise<SoundSession> {
-  if (session.current) return session.current
+async function openSound(onEnd: () => void): Promise<Sound> {
   const [audio, workers] = await Promise.all([import('~/audio'), import('~/workers')])
-  const opened = new audio.SoundSession(
+  const sound = new audio.SoundSession(
     { renderKit: workers.renderKit, startTicker: workers.startTicker },
     onEnd,
   )
-  for (const [channel, volume] of volumes) opened.setVolume(channel, volume)
-  session.current = opened
-  return opened
+  return {
+    play: (performance, plan) => sound.play(performance, plan),
+    stop: () => sound.stop(),
+    setPlan: (plan) => sound.setPlan(plan),
+    setPerformance: (performance) => sound.setPerformance(performance),
+    setVolume: (channel, volume) => sound.setVolume(channel, volume),
+    position: (ahead) => sound.position(ahead),
+    close: () => sound.close(),
+  }
 }

@@ -13,11 +13,7 @@ export function BigCount({
       type="button"
       aria-label={playing ? 'Stop: tap the count' : 'Start: tap the count'}
       className="flex w-full cursor-pointer gap-2 sm:gap-4"
-      onClick={(event) => {
-        onTap()
-        // Keys go on being the page's after a tap.
-        if (event.detail > 0) event.currentTarget.blur()
-      }}
+      onClick={onTap}
     >
       {Array.from({ length: beats }, (_, i) => (
         <span

@@ -17,8 +17,8 @@ export function Cautions() {
   return (
     <p className="flex items-baseline gap-3 rounded-box bg-base-300 px-3 py-2 text-sm">
       <span>
-        Ears protected? Warm, and loose in the shoulders? Slower where it gets tense, stop where it
-        hurts; pain that stays is for a teacher or a doctor.
+        Ear protection on? Warmed up, shoulders loose? Slow down when you get tense and stop when it
+        hurts. If pain stays, see a teacher or a doctor.
       </span>
       <button
         type="button"
@@ -32,7 +32,7 @@ export function Cautions() {
           }
         }}
       >
-        All right
+        Got it
       </button>
     </p>
   )

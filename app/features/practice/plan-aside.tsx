@@ -1,13 +1,17 @@
 import { type ComponentProps, useMemo, useState } from 'react'
-import type { Rating } from '~/core/log'
+import { frameTicks, type Lick } from '~/core/line'
+import type { LickLog, Rating } from '~/core/log'
 import {
   findStep,
+  type GridRung,
   LADDER_KINDS,
   type LadderKind,
+  onlyGrid,
   type PlannedStep,
   PRACTICE_ORDERS,
   type PracticeOrder,
 } from '~/core/practice'
+import { findGrid, type Grid, gridName } from '~/core/time'
 import type { PlanRecord, PracticeSessionRecord, Settings } from '~/storage'
 import { SelectField } from '~/ui/field'
 import { Tick } from '~/ui/tick'
@@ -15,18 +19,18 @@ import { Ladder } from './ladder'
 import { PadsPanel } from './pads-panel'
 import { StepList } from './step-list'
 import type { Step } from './step-view'
-import { figure } from './words'
+import { figure, ladderJumpWords } from './words'
 
 const ORDER_WORDS: Readonly<Record<PracticeOrder, string>> = {
   parts: 'part by part',
-  halves: 'halves, then glued',
-  whole: 'whole and slow',
+  halves: 'halves, then joined',
+  whole: 'whole, slowly',
   bar: 'straight into the bar',
 }
 const LADDER_WORDS: Readonly<Record<LadderKind, string>> = {
-  three: 'three rungs',
-  bpm: 'by 8 a rung',
-  percent: 'by 12 % a rung',
+  three: 'three tempos',
+  bpm: '8 bpm apart',
+  percent: '12 % apart',
 }
 const REPEATS = [2, 4, 6, 8, 12, 16, 24, 32]
 
@@ -36,10 +40,12 @@ interface PlanAsideProps {
   readonly steps: readonly Step[]
   /** The step that is played; -1 while a loop is. */
   readonly index: number
-  readonly rungs: readonly number[]
+  readonly rungs: readonly GridRung[]
   readonly rung: number
-  readonly goal: number | null
-  readonly past: readonly number[]
+  readonly lick: Lick
+  readonly log: LickLog | undefined
+  /** Whether each rung is above what the step can be played at. */
+  readonly past: readonly boolean[]
   /** The sessions of this lick. */
   readonly sessions: readonly PracticeSessionRecord[]
   readonly minutes: number
@@ -47,6 +53,7 @@ interface PlanAsideProps {
   readonly onGoRung: (rung: number) => void
   readonly onGoStep: (index: number) => void
   readonly onChange: (changed: Partial<PlanRecord>) => void
+  readonly onRungs: (rungs: readonly GridRung[]) => void
   readonly onArrange: (planned: readonly PlannedStep[]) => void
   readonly onSettings: (changed: Partial<Settings>) => void
   readonly onWatch: ComponentProps<typeof PadsPanel>['onWatch']
@@ -54,11 +61,14 @@ interface PlanAsideProps {
 
 /** The ladder, what comes next, the steps: the plan beside what is played, and how it is changed. */
 export function PlanAside(props: PlanAsideProps) {
-  const { plan, planned, steps, index, rungs, rung, goal, past, sessions, minutes } = props
-  const { settings, onGoRung, onGoStep, onChange, onArrange, onSettings, onWatch } = props
+  const { plan, planned, steps, index, rungs, rung, lick, log, past, sessions, minutes } = props
+  const { settings, onGoRung, onGoStep, onChange, onRungs, onArrange, onSettings, onWatch } = props
   const [editing, setEditing] = useState(false)
   const [arranging, setArranging] = useState(false)
-  const went = useMemo(() => rungs.map((tempo) => lastRating(sessions, tempo)), [rungs, sessions])
+  const went = useMemo(() => rungs.map((one) => lastRating(sessions, one)), [rungs, sessions])
+  const { goal, grid } = lick.frame
+  const { beat } = frameTicks(lick.frame)
+  const jumps = ladderJumpWords(rungs, beat)
   return (
     <aside aria-label="Plan" className="flex flex-col gap-4">
       <div className="flex flex-col gap-2">
@@ -71,23 +81,39 @@ export function PlanAside(props: PlanAsideProps) {
           went={went}
           editing={editing}
           onGo={onGoRung}
-          onEdit={(next) => onChange({ rungs: [...next] })}
+          grids={gridsFor(grid)}
+          onEdit={onRungs}
         />
+        {jumps && (
+          <p className="flex flex-wrap items-center gap-2 text-sm">
+            {jumps}
+            {!plan.rungs && plan.ladder === 'three' && (
+              <button
+                type="button"
+                className="link"
+                onClick={() => onChange({ ladder: 'percent', rungs: null, rungGrids: null })}
+              >
+                Use even steps
+              </button>
+            )}
+          </p>
+        )}
         <div className="flex items-end gap-3">
           <SelectField
             label="Tempos"
             className="grow"
             value={plan.rungs ? 'own' : plan.ladder}
             options={[
-              ...(plan.rungs ? [{ value: 'own', label: 'my own' }] : []),
+              ...(plan.rungs ? [{ value: 'own', label: 'your own' }] : []),
               ...LADDER_KINDS.map((one) => ({ value: one, label: LADDER_WORDS[one] })),
             ]}
             onChange={(ladder) => {
-              if (ladder !== 'own') onChange({ ladder: ladder as LadderKind, rungs: null })
+              if (ladder !== 'own')
+                onChange({ ladder: ladder as LadderKind, rungs: null, rungGrids: null })
             }}
           />
           <SelectField
-            label="Times a rung"
+            label="Repeats per tempo"
             className="w-24"
             value={String(plan.repeats)}
             options={REPEATS.map((count) => ({ value: String(count), label: String(count) }))}
@@ -95,7 +121,7 @@ export function PlanAside(props: PlanAsideProps) {
           />
         </div>
         <Tick checked={plan.climbs} onTick={(climbs) => onChange({ climbs })}>
-          climb by itself after {plan.repeats} times
+          Climb automatically after {plan.repeats} repeats
         </Tick>
       </div>
       <p>
@@ -109,6 +135,7 @@ export function PlanAside(props: PlanAsideProps) {
         <StepList
           steps={steps}
           planned={planned}
+          logs={log?.steps ?? []}
           index={index}
           arranging={arranging}
           onGo={onGoStep}
@@ -121,11 +148,11 @@ export function PlanAside(props: PlanAsideProps) {
           onChange={(school) => onChange({ school: school as PracticeOrder, steps: [] })}
         />
         <p className="text-(--quiet) text-sm">
-          {Math.max(1, Math.round(minutes))} minutes for all of it, {plan.repeats} times a rung
+          {Math.max(1, Math.round(minutes))} minutes in all, {plan.repeats} repeats per tempo
         </p>
       </div>
       <SelectField
-        label="Call for a break"
+        label="Break reminder"
         value={String(settings.breakAfter)}
         options={[
           ...[15, 20, 25, 30, 45].map((count) => ({
@@ -168,24 +195,38 @@ function Heading({
   )
 }
 
-/** How a tempo went when it was last played; null where it was not, or that was not said. */
-function lastRating(sessions: readonly PracticeSessionRecord[], tempo: number): Rating | null {
+/** How a rung went when it was last played; null where it was not, or was not rated. */
+function lastRating(
+  sessions: readonly PracticeSessionRecord[],
+  { tempo, grid }: GridRung,
+): Rating | null {
   const [last] = sessions
-    .filter((one) => Math.abs(one.tempo - tempo) < 0.5)
+    .filter((one) => Math.abs(one.tempo - tempo) < 0.5 && one.grid === gridName(grid))
     .sort((a, b) => b.createdAt - a.createdAt)
   return last?.rating ?? null
 }
 
-/** `95 a minute, then a transition alone: slots 4 to 7`. */
+/** The grids that a ladder may go over: the lick's own, and half and twice as fast. */
+function gridsFor(grid: Grid): string[] {
+  const near = [grid.value / 2, grid.value, grid.value * 2]
+  return near.flatMap((value) => {
+    const found = findGrid(gridName({ ...grid, value } as Grid))
+    return found ? [gridName(found)] : []
+  })
+}
+
+/** `95 bpm, then link between groups: slots 4 to 7`. */
 function nextWords(
-  rungs: readonly number[],
+  rungs: readonly GridRung[],
   rung: number,
   steps: readonly Step[],
   planned: readonly PlannedStep[],
   index: number,
 ): string {
-  const tempo = rungs[rung + 1]
+  const next = rungs[rung + 1]
   const follower = steps[findStep(planned, index, 1) ?? -1]
   const step = index < 0 ? 'back to the step' : (follower?.words ?? 'the end of the plan')
-  return tempo === undefined ? step : `${figure(tempo)} a minute, then ${step}`
+  if (!next) return step
+  const grid = onlyGrid(rungs) ? '' : ` in ${gridName(next.grid)}`
+  return `${figure(next.tempo)} bpm${grid}, then ${step}`
 }

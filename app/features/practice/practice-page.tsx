@@ -5,19 +5,20 @@ import { findVoicedLick, parseVoicing } from '~/codecs/voicing'
 import type { SlotRange } from '~/core/changes'
 import { soundsOn } from '~/core/kit'
 import { EMPTY_LICK, frameTicks, type Lick, sumOf } from '~/core/line'
-import { type LickLog, lickLogs, onGrid } from '~/core/log'
+import { type LickLog, lickLogs, onGrid, type Rating } from '~/core/log'
 import { onKit, type Position, toPerformance } from '~/core/performance'
 import {
   findPulsed,
   findStep,
   loopPart,
   minutesSinceBreak,
-  moveRung,
+  moveGridRung,
   type PracticeForm,
   seamRuns,
+  slowerRung,
   strainsAt,
 } from '~/core/practice'
-import { COUNTING_SYSTEMS, DEFAULT_COUNTING, gridTicks, type Ticks } from '~/core/time'
+import { gridName, sameGrid } from '~/core/time'
 import { PLAIN_VOICING, type Voicing } from '~/core/voicing'
 import type { LickRecord, PracticeSessionRecord, Settings } from '~/storage'
 import { turnTexts } from '../bench/turned'
@@ -25,6 +26,7 @@ import { toGrooves } from '../bench/use-grooves'
 import { ownKits, settingOf } from '../kit/setting'
 import { toPracticeSession } from '../log/practice-session'
 import { CLICK_VOLUME } from '../playback/use-playback'
+import { countingOf } from '../settings/counting'
 import { useSettings } from '../settings/use-settings'
 import { notesIn } from '../workbench/notes'
 import { BigCount } from './big-count'
@@ -36,7 +38,8 @@ import { PlanAside } from './plan-aside'
 import type { StoredForPractice } from './practice-store'
 import { Ratings } from './ratings'
 import { LIMB_KEYS, SoundStrip } from './sound-strip'
-import { pastLimit, planMinutes, toStep } from './step-view'
+import { planMinutes, rungsAbove, stepLimit, toStep } from './step-view'
+import { stillWords } from './still-words'
 import { useLights } from './use-lights'
 import { usePads } from './use-pads'
 import { usePlan } from './use-plan'
@@ -50,11 +53,10 @@ import {
   jumpWords,
   logWords,
   phaseWords,
-  saysSlots,
   seamWords,
   speedWords,
-  spokenCount,
   strainWords,
+  voiceCount,
 } from './words'
 
 interface PracticePageProps {
@@ -80,14 +82,17 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
     [sessions, record.id],
   )
   const log = useMemo(() => logOf(own, lick), [own, lick])
-  const { plan, planned, steps, rungs, change, arrange } = usePlan({
+  const [grid, setGrid] = useState(lick.frame.grid)
+  const { plan, played, planned, steps, rungs, change, setRungs, arrange } = usePlan({
     lickId: record.id,
     lick,
+    grid,
     setting,
     log,
-    kept: kept.plan,
+    stored: kept.plan,
     onSave: savePlan,
   })
+  const tempos = useMemo(() => rungs.map(({ tempo }) => tempo), [rungs])
 
   const [index, setIndex] = useState(() => Math.max(0, findStep(planned, -1, 1) ?? 0))
   const [loop, setLoop] = useState<SlotRange | null>(null)
@@ -96,8 +101,8 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
   const listed = steps[at]
   const step = useMemo(() => {
     if (!loop) return listed
-    return toStep(loopPart(lick, loop), loopForm, lick)
-  }, [loop, loopForm, lick, listed])
+    return toStep(loopPart(played, loop), loopForm, played)
+  }, [loop, loopForm, played, listed])
 
   const pulsed = useMemo(() => step && findPulsed(step.played), [step])
   const heard = (settings.pulse ? pulsed : undefined) ?? step?.played ?? lick
@@ -111,6 +116,7 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
           click: {
             marks: settings.clickMarks === 'off' ? 'beats' : settings.clickMarks,
             dropOut: settings.dropOut,
+            inEighths: settings.sextupletsInEighths,
           },
           grooves,
           swapsGroove: setting.player.swapsGroove ?? false,
@@ -122,20 +128,40 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
   const trainer = useTrainer({
     lickId: record.id,
     step,
-    rungs,
+    rungs: tempos,
     repeats: plan.repeats,
     climbs: plan.climbs,
     countsEach,
     compose,
     onSave: saveSession,
   })
-  const { playing, position, begin, stop, setVolume, rate, go, rung, tempo } = trainer
+  const { playing, position, begin, stop, setVolume, go, rung, tempo } = trainer
+  const rungGrid = rungs[rung]?.grid
+  useEffect(() => {
+    if (rungGrid) setGrid((now) => (sameGrid(now, rungGrid) ? now : rungGrid))
+  }, [rungGrid])
   const play = useCallback(() => (playing ? stop() : begin()), [playing, stop, begin])
+  const [lost, setLost] = useState<number | null>(null)
+  const { rate: rateRung } = trainer
+  const rate = useCallback(
+    (rating: Rating) => {
+      rateRung(rating)
+      const slower = rating === 'lost' && rung === 0 ? slowerRung(tempos) : tempos
+      const [added] = slower
+      if (added === undefined || slower === tempos || slower.length === tempos.length) {
+        setLost(null)
+        return
+      }
+      setLost(added)
+      setRungs([{ tempo: added, grid: rungs[0]?.grid ?? grid }, ...rungs])
+    },
+    [rateRung, rung, rungs, tempos, grid, setRungs],
+  )
 
-  // Another step, form or way of counting in begins anew: what sounded was another music.
+  // Another step, form, grid or way of counting in begins anew: what sounded was another music.
   const restart = useRef(begin)
   restart.current = begin
-  const music = `${step?.key} ${step?.words} ${settings.practiceCountIn}`
+  const music = `${step?.key} ${step?.words} ${settings.practiceCountIn} ${gridName(grid)}`
   const sounding = useRef(music)
   useEffect(() => {
     if (sounding.current === music) return
@@ -169,23 +195,17 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
   )
   const canSpeak = useHasVoice()
   const { beat, bar } = frameTicks(heard.frame)
-  const school = COUNTING_SYSTEMS.find(({ id }) => id === settings.school) ?? DEFAULT_COUNTING
-  const onSlots = saysSlots(heard, tempo)
-  const spoken = useCallback(
-    (tick: Ticks) => spokenCount(tick, onSlots, heard.frame, school),
-    [onSlots, heard, school],
+  const school = useMemo(() => countingOf(settings), [settings])
+  const counted = useMemo(
+    () => voiceCount(heard, tempo, school, settings),
+    [heard, tempo, school, settings],
   )
-  useVoiceCount(
-    playing && settings.voiceCount && canSpeak,
-    position,
-    onSlots ? gridTicks(heard.frame.grid) : beat,
-    spoken,
-  )
+  useVoiceCount(playing && settings.voiceCount && canSpeak, position, counted)
   usePracticeKeys({
     onPlay: play,
     onRate: rate,
     onStep: goStep,
-    onTempo: (by) => change({ rungs: moveRung(rungs, rung, (rungs[rung] ?? tempo) + by) }),
+    onTempo: (by) => setRungs(moveGridRung(rungs, rung, (tempos[rung] ?? tempo) + by)),
     onLimb: (i) => LIMB_KEYS[i] && mute(LIMB_KEYS[i][0]),
     onClick: () => changeSettings({ clickMarks: settings.clickMarks === 'off' ? 'beats' : 'off' }),
     onPulse: () => changeSettings({ pulse: !settings.pulse }),
@@ -202,17 +222,22 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
   const phaseOf = useCallback((now: Position | undefined) => phaseAt(now, lit ?? DARK), [lit])
   useLights(playing, position, phaseOf, says, host)
 
-  const past = useMemo(() => (step ? pastLimit(step, rungs, setting) : []), [step, rungs, setting])
+  const limit = useMemo(
+    () => (step ? stepLimit(step, played, setting) : null),
+    [step, played, setting],
+  )
+  const past = useMemo(() => rungsAbove(rungs, grid, limit), [rungs, grid, limit])
   const seam = useMemo(
     () => (step ? seamWords(seamRuns(step.played, { grooves })) : ''),
     [step, grooves],
   )
   const strains = useMemo(
-    () => strainsAt(heard, tempo, setting).map(strainWords),
-    [heard, tempo, setting],
+    () => strainsAt(heard, tempo, setting, limit).map(strainWords),
+    [heard, tempo, setting, limit],
   )
-  const minutes = useMemo(() => planMinutes(steps, rungs, plan.repeats), [steps, rungs, plan])
+  const minutes = useMemo(() => planMinutes(steps, tempos, plan.repeats), [steps, tempos, plan])
   if (!step || !listed) return <NothingYet id={record.id} />
+  const together = steps.findIndex(({ part, skipped }) => part.kind === 'together' && !skipped)
   const rest = breakWords(
     minutesSinceBreak(
       sessions.map(({ createdAt, seconds }) => ({ at: createdAt, seconds })),
@@ -220,7 +245,7 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
     ),
     settings.breakAfter,
   )
-  const jump = jumpWords(lick, tempo, own)
+  const jump = jumpWords(played, tempo, own)
   return (
     <div
       ref={host}
@@ -246,10 +271,10 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
         <BigCount beats={Math.max(1, Math.round(bar / beat))} playing={playing} onTap={play} />
         <div className="flex flex-wrap items-baseline justify-between gap-x-6">
           <p data-phase-words className="font-semibold text-lg text-primary">
-            space starts
+            {stillWords()}
           </p>
           <p className="font-semibold text-lg tabular-nums" role="status">
-            {figure(tempo)} a minute
+            {figure(tempo)} bpm
             {trainer.nextTempo !== null && `, next ${figure(trainer.nextTempo)}`}
           </p>
           <p className="font-semibold text-lg tabular-nums">
@@ -281,6 +306,24 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
             {words}
           </p>
         ))}
+        {lost !== null && (
+          <p role="status" className="flex flex-wrap items-center gap-3 text-sm">
+            Lost on the lowest tempo: {figure(lost)} is now below it.
+            {together >= 0 && together !== at && (
+              <button
+                type="button"
+                className="btn btn-outline border-base-300 btn-sm font-normal"
+                onClick={() => {
+                  setLost(null)
+                  setLoop(null)
+                  setIndex(together)
+                }}
+              >
+                Back to one surface
+              </button>
+            )}
+          </p>
+        )}
         <Ratings playing={playing} onPlay={play} onRate={rate} />
         <SoundStrip
           sound={settings}
@@ -303,8 +346,8 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
         )}
         <Cautions />
         <p className="hidden font-mono text-(--quiet) text-xs lg:block">
-          space plays · → clean · ↓ rough · ← lost · t tense · n p step · + − tempo · 1 2 3 4 limbs
-          · c click · h hi-hat foot
+          Space play · → clean · ↓ rough · ← lost · T tense · N P step · + − tempo · 1 2 3 4 limbs ·
+          C click · H hi-hat foot
         </p>
       </div>
       <PlanAside
@@ -314,7 +357,8 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
         index={loop ? -1 : at}
         rungs={rungs}
         rung={rung}
-        goal={lick.frame.goal}
+        lick={lick}
+        log={log}
         past={past}
         sessions={own}
         minutes={minutes}
@@ -325,6 +369,7 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
           setIndex(next)
         }}
         onChange={change}
+        onRungs={setRungs}
         onArrange={arrange}
         onSettings={changeSettings}
         onWatch={setWatched}

@@ -139,7 +139,7 @@ describe('the lights', () => {
 describe('what is said', () => {
   const session = (tempo: number, grid: string): PracticeSessionRecord => ({
     id: 'a',
-    version: 2,
+    version: 3,
     lickId: 'a',
     createdAt: 0,
     step: '',

@@ -3,9 +3,9 @@ import type { Rating } from '~/core/log'
 import { PlayButton } from '../playback/play-button'
 
 const RATES = [
-  { rating: 'clean', words: 'up a rung', Arrow: ArrowRight, key: 'ArrowRight' },
-  { rating: 'rough', words: 'stay', Arrow: ArrowDown, key: 'ArrowDown' },
-  { rating: 'lost', words: 'down a rung', Arrow: ArrowLeft, key: 'ArrowLeft' },
+  { rating: 'clean', words: 'next tempo up', Arrow: ArrowRight, key: 'ArrowRight' },
+  { rating: 'rough', words: 'stay here', Arrow: ArrowDown, key: 'ArrowDown' },
+  { rating: 'lost', words: 'back down', Arrow: ArrowLeft, key: 'ArrowLeft' },
 ] as const
 
 /** Start and stop, and how it went: large enough for a stick's end. */
@@ -31,11 +31,7 @@ export function Ratings({
           type="button"
           aria-keyshortcuts={key}
           className="flex h-20 items-center justify-between gap-2 rounded-box border border-base-300 bg-base-100 px-3 text-left hover:bg-base-300 sm:px-5"
-          onClick={(event) => {
-            onRate(rating)
-            // Keys go on being the page's after a tap.
-            if (event.detail > 0) event.currentTarget.blur()
-          }}
+          onClick={() => onRate(rating)}
         >
           <span>
             <span className="block font-semibold text-xl leading-tight sm:text-2xl">{rating}</span>

@@ -109,10 +109,7 @@ export function SoundStrip(props: SoundStripProps) {
             aria-keyshortcuts={String(i + 1)}
             title={`${name}: key ${i + 1}`}
             className="h-9 w-9 rounded-field border border-base-300 bg-base-100 font-mono font-semibold aria-[pressed=false]:text-(--quiet) aria-[pressed=false]:line-through aria-[pressed=false]:opacity-70"
-            onClick={(event) => {
-              onMute(channel)
-              if (event.detail > 0) event.currentTarget.blur()
-            }}
+            onClick={() => onMute(channel)}
           >
             {letter}
           </button>
@@ -124,15 +121,15 @@ export function SoundStrip(props: SoundStripProps) {
           disabled={!canPulse}
           onTick={(pulse) => onSound({ pulse })}
         >
-          hi-hat foot on the beat
+          Hi-hat foot on the beat
         </Tick>
         <Tick
           checked={sound.voiceCount && canSpeak}
           disabled={!canSpeak}
           onTick={(voiceCount) => onSound({ voiceCount })}
         >
-          <span title={canSpeak ? undefined : 'This browser has no voice'}>
-            {canSpeak ? 'a voice counts' : 'no voice here to count'}
+          <span title={canSpeak ? undefined : 'This browser has no voice to count with'}>
+            {canSpeak ? 'Voice count' : 'No voice in this browser'}
           </span>
         </Tick>
       </div>

@@ -1,13 +1,17 @@
 import { DragDropProvider } from '@dnd-kit/react'
 import { isSortable, useSortable } from '@dnd-kit/react/sortable'
 import { Copy, Eye, EyeOff, GripVertical, X } from 'lucide-react'
+import type { StepLog } from '~/core/log'
 import { moveStep, type PlannedStep, repeatStep } from '~/core/practice'
 import { IconButton } from '~/ui/icon-button'
-import type { Step } from './step-view'
+import { partKeyOf, type Step } from './step-view'
+import { stepLogWords } from './words'
 
 interface StepListProps {
   readonly steps: readonly Step[]
   readonly planned: readonly PlannedStep[]
+  /** What the log says of each part. */
+  readonly logs: readonly StepLog[]
   readonly index: number
   readonly arranging: boolean
   readonly onGo: (index: number) => void
@@ -16,13 +20,19 @@ interface StepListProps {
 
 /** The steps of the plan; while they are arranged, each can be moved, skipped, and played once more. */
 export function StepList(props: StepListProps) {
-  const { steps, planned, index, arranging, onGo, onArrange } = props
+  const { steps, planned, logs, index, arranging, onGo, onArrange } = props
   if (!arranging) {
     return (
       <ol aria-label="Steps" className="flex max-h-60 flex-col overflow-y-auto text-sm">
         {steps.map((step, i) => (
           <li key={step.key}>
-            <GoButton step={step} at={i} current={i === index} onGo={onGo} />
+            <GoButton
+              step={step}
+              log={logs.find(({ part }) => part === partKeyOf(step))}
+              at={i}
+              current={i === index}
+              onGo={onGo}
+            />
           </li>
         ))}
       </ol>
@@ -46,11 +56,13 @@ export function StepList(props: StepListProps) {
 
 function GoButton({
   step: { words, skipped },
+  log,
   at,
   current,
   onGo,
 }: {
   step: Step
+  log?: StepLog | undefined
   at: number
   current: boolean
   onGo: (index: number) => void
@@ -59,14 +71,14 @@ function GoButton({
     <button
       type="button"
       aria-current={current ? 'step' : undefined}
-      className={`w-full min-w-0 grow truncate rounded-field px-2 py-1 text-left hover:bg-base-300 aria-[current]:bg-base-300 aria-[current]:font-semibold ${skipped ? 'text-(--quiet) line-through' : ''}`}
+      className={`flex w-full min-w-0 grow items-baseline gap-2 rounded-field px-2 py-1 text-left hover:bg-base-300 aria-[current]:bg-base-300 aria-[current]:font-semibold ${skipped ? 'text-(--quiet) line-through' : ''}`}
       title={words}
-      onClick={(event) => {
-        onGo(at)
-        if (event.detail > 0) event.currentTarget.blur()
-      }}
+      onClick={() => onGo(at)}
     >
-      {at + 1}. {words}
+      <span className="min-w-0 grow truncate">
+        {at + 1}. {words}
+      </span>
+      {log && <span className="shrink-0 text-(--quiet) text-xs">{stepLogWords(log)}</span>}
     </button>
   )
 }
@@ -108,7 +120,7 @@ function ArrangedStep({
       </IconButton>
       <IconButton
         size="tiny"
-        label={`Once more: ${words}`}
+        label={`Repeat the step: ${words}`}
         onClick={() => onArrange(repeatStep(planned, at))}
       >
         <Copy size={14} aria-hidden />
@@ -116,7 +128,7 @@ function ArrangedStep({
       {twice && (
         <IconButton
           size="tiny"
-          label={`Take out: ${words}`}
+          label={`Remove: ${words}`}
           onClick={() => onArrange(planned.toSpliced(at, 1))}
         >
           <X size={14} aria-hidden />

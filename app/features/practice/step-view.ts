@@ -1,23 +1,27 @@
 import type { Lick } from '~/core/line'
 import { type Setting, speedLimit } from '~/core/playing'
 import {
+  effectiveForm,
   formName,
+  type GridRung,
   inForm,
   type PartKind,
   type PlannedStep,
   type PracticeForm,
   type PracticePart,
   partKey,
+  rungSpeed,
   stageSeconds,
 } from '~/core/practice'
+import type { Grid } from '~/core/time'
 
 const PART_WORDS: Readonly<Record<PartKind, string>> = {
   hands: 'hands alone',
   feet: 'feet alone',
   together: 'on one surface',
-  transition: 'a transition alone',
+  transition: 'link between groups',
   bottleneck: 'the tightest move',
-  half: 'a half alone',
+  half: 'one half',
   'right-voices': 'the right hand’s voices',
   'left-voices': 'the left hand’s voices',
   bar: 'in the bar, after groove',
@@ -55,8 +59,15 @@ export function toStep(part: PracticePart, form: PracticeForm, lick: Lick): Step
   return { key: partKey(part), words, part, form, skipped: false, played }
 }
 
-/** `a transition alone: slots 4 to 7`, `in the bar, after groove: 1 + 1`. */
-function partWords({ kind, range }: PracticePart, form: PracticeForm, lick: Lick): string {
+/** The key of a step's part, however often it stands in the plan. */
+export function partKeyOf({ part }: Pick<Step, 'part'>): string {
+  return partKey(part)
+}
+
+/** `link between groups: slots 4 to 7`, `in the bar, after groove: 1 + 2`. */
+function partWords(part: PracticePart, wished: PracticeForm, lick: Lick): string {
+  const { kind, range } = part
+  const form = effectiveForm(part.lick, wished)
   const partial = range.to - range.from < lick.line.slots.length
   const words = partial
     ? `${PART_WORDS[kind]}: slots ${range.from + 1} to ${range.to}`
@@ -64,14 +75,24 @@ function partWords({ kind, range }: PracticePart, form: PracticeForm, lick: Lick
   return form.kind === 'over' ? words : `${words}${partial ? ', ' : ': '}${formName(form)}`
 }
 
-/** The rungs past what the part can be played at, by the model. */
-export function pastLimit(
-  { part }: Step,
-  rungs: readonly number[],
-  setting: Setting,
-): readonly number[] {
-  const { bpm } = speedLimit(part.lick, 'line', setting)
-  return bpm === null ? [] : rungs.filter((rung) => rung > bpm)
+/**
+ * Up to which tempo a step can be played, by the model: its own limit, and never less than that of the
+ * lick it is from, for a part is never harder. Null where nothing limits it.
+ */
+export function stepLimit({ part }: Step, lick: Lick, setting: Setting): number | null {
+  const own = speedLimit(part.lick, 'line', setting).bpm
+  if (own === null) return null
+  return Math.max(own, speedLimit(lick, 'line', setting).bpm ?? own)
+}
+
+/** Which rungs are above a limit that holds on one grid: a limit is strokes a minute. */
+export function rungsAbove(
+  rungs: readonly GridRung[],
+  grid: Grid,
+  limit: number | null,
+): readonly boolean[] {
+  const most = limit === null ? Number.POSITIVE_INFINITY : rungSpeed({ tempo: limit, grid }, 1)
+  return rungs.map((rung) => rungSpeed(rung, 1) > most * (1 + 1e-9))
 }
 
 /** Minutes of the steps that are not skipped over a ladder, so many repeats on each rung. */

@@ -1,15 +1,18 @@
 import { useCallback, useMemo, useState } from 'react'
+import { onGrid } from '~/core/fitting'
 import type { Lick } from '~/core/line'
 import type { LickLog } from '~/core/log'
 import { type Setting, speedLimit } from '~/core/playing'
 import {
   buildUp,
+  type GridRung,
   ladderOf,
   ladderSpan,
   type PlannedStep,
   planSteps,
   toChoices,
 } from '~/core/practice'
+import { findGrid, type Grid, gridName, sameGrid } from '~/core/time'
 import type { PlanRecord } from '~/storage'
 import { toSteps } from './step-view'
 
@@ -22,20 +25,26 @@ export function newPlan(lickId: string, now: number): PlanRecord {
     school: 'parts',
     ladder: 'three',
     rungs: null,
+    rungGrids: null,
     repeats: 8,
     climbs: false,
     steps: [],
   }
 }
 
-/** The rungs of a plan: those the player set, or those proposed from limit and history. */
+/**
+ * The rungs of a plan: those the player set, each on its grid, or those proposed from limit and history,
+ * on the lick's own.
+ */
 export function rungsOf(
-  { ladder, rungs }: Pick<PlanRecord, 'ladder' | 'rungs'>,
-  { frame: { tempo, goal } }: Lick,
+  { ladder, rungs, rungGrids }: Pick<PlanRecord, 'ladder' | 'rungs' | 'rungGrids'>,
+  { frame: { tempo, goal, grid } }: Lick,
   limit: number | null,
   log: LickLog | undefined,
-): readonly number[] {
-  if (rungs) return rungs
+): readonly GridRung[] {
+  if (rungs) {
+    return rungs.map((one, i) => ({ tempo: one, grid: findGrid(rungGrids?.[i] ?? '') ?? grid }))
+  }
   const { from, to } = ladderSpan({
     tempo,
     goal,
@@ -43,26 +52,44 @@ export function rungsOf(
     bestClean: log?.bestClean == null ? null : Math.round(log.bestClean),
     tense: log?.tense == null ? null : Math.round(log.tense),
   })
-  return ladderOf(ladder, from, to)
+  return ladderOf(ladder, from, to).map((one) => ({ tempo: one, grid }))
+}
+
+/** A ladder as the player set it, to be saved in the plan. */
+export function toPlanRungs(
+  rungs: readonly GridRung[],
+  { frame }: Lick,
+): Pick<PlanRecord, 'rungs' | 'rungGrids'> {
+  const own = rungs.every(({ grid }) => sameGrid(grid, frame.grid))
+  return {
+    rungs: rungs.map(({ tempo }) => tempo),
+    rungGrids: own ? null : rungs.map(({ grid }) => gridName(grid)),
+  }
 }
 
 interface Planned {
   readonly lickId: string
   readonly lick: Lick
+  /** The grid that is played on now: of the rung that the ladder stands on. */
+  readonly grid: Grid
   readonly setting: Setting
   readonly log: LickLog | undefined
-  readonly kept: PlanRecord | null
+  readonly stored: PlanRecord | null
   readonly onSave: (plan: PlanRecord) => void
 }
 
-/** The plan of a lick: its steps and its ladder, kept as they are changed. */
-export function usePlan({ lickId, lick, setting, log, kept, onSave }: Planned) {
-  const [plan, setPlan] = useState(() => kept ?? newPlan(lickId, Date.now()))
+/** The plan of a lick: its steps on the grid that is played on, and its ladder, saved as they change. */
+export function usePlan({ lickId, lick, grid, setting, log, stored, onSave }: Planned) {
+  const [plan, setPlan] = useState(() => stored ?? newPlan(lickId, Date.now()))
   // What is proposed does not move under the player: it is taken from the log as it was at first.
   const [first] = useState(log)
-  const parts = useMemo(() => buildUp(lick, plan.school, setting), [lick, plan.school, setting])
+  const played = useMemo(
+    () => (sameGrid(grid, lick.frame.grid) ? lick : onGrid(lick, grid)),
+    [lick, grid],
+  )
+  const parts = useMemo(() => buildUp(played, plan.school, setting), [played, plan.school, setting])
   const planned = useMemo(() => planSteps(parts, plan.steps), [parts, plan.steps])
-  const steps = useMemo(() => toSteps(planned, lick), [planned, lick])
+  const steps = useMemo(() => toSteps(planned, played), [planned, played])
   const rungs = useMemo(
     () => rungsOf(plan, lick, speedLimit(lick, 'line', setting).bpm, first),
     [plan, lick, setting, first],
@@ -75,9 +102,13 @@ export function usePlan({ lickId, lick, setting, log, kept, onSave }: Planned) {
     },
     [plan, onSave],
   )
+  const setRungs = useCallback(
+    (next: readonly GridRung[]) => change(toPlanRungs(next, lick)),
+    [change, lick],
+  )
   const arrange = useCallback(
     (next: readonly PlannedStep[]) => change({ steps: toChoices(next) }),
     [change],
   )
-  return { plan, planned, steps, rungs, change, arrange }
+  return { plan, played, planned, steps, rungs, change, setRungs, arrange }
 }

@@ -1,6 +1,6 @@
 import { useHotkeys } from 'react-hotkeys-hook'
 import type { Rating } from '~/core/log'
-import { onControl } from '~/ui/keys'
+import { useSpace } from '~/ui/use-space'
 
 interface PracticeActions {
   readonly onPlay: () => void
@@ -19,7 +19,7 @@ const KEEP = { preventDefault: true } as const
 /** The keys that run practice, sticks in hand. */
 export function usePracticeKeys(actions: PracticeActions): void {
   const { onPlay, onRate, onStep, onTempo, onLimb, onClick, onPulse, onTense, onLeave } = actions
-  useHotkeys('space', onPlay, { ...KEEP, ignoreEventWhen: onControl })
+  useSpace(onPlay)
   useHotkeys('right', () => onRate('clean'), KEEP)
   useHotkeys('down', () => onRate('rough'), KEEP)
   useHotkeys('left', () => onRate('lost'), KEEP)

@@ -3,20 +3,12 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { frameTicks } from '~/core/line'
 import type { Rating } from '~/core/log'
 import type { Performance } from '~/core/performance'
-import {
-  type Climb,
-  chooseRung,
-  formName,
-  nextRung,
-  repeatsOn,
-  roundOf,
-  type Standing,
-  standAt,
-} from '~/core/practice'
-import { gridName, secondsPerTick } from '~/core/time'
+import { type Climb, chooseRung, nextRung, roundOf, type Standing, standAt } from '~/core/practice'
+import { secondsPerTick } from '~/core/time'
 import type { PracticeSessionRecord } from '~/storage'
 import { useSounding } from '../playback/use-sounding'
 import type { Step } from './step-view'
+import { type Training, TrainingLog } from './training-log'
 
 interface Trained {
   readonly lickId: string
@@ -34,12 +26,6 @@ interface Trained {
 /** How often what is running is looked at, and written down: until the last second it is in the log. */
 const LOOK_MS = 200
 const SAVE_MS = 1000
-
-/** A session while it goes on, and the standing on the ladder that it belongs to. */
-interface Running {
-  readonly stand: Standing
-  readonly session: PracticeSessionRecord
-}
 
 /**
  * Plays a step up its ladder. Where the music is tells the rung, the repeats and the session: they
@@ -64,48 +50,38 @@ export function useTrainer(trained: Trained) {
   const sounding = useSounding(compose, plan)
   const { playing, position, start, stop } = sounding
   const [shown, setShown] = useState({ bar: 0, done: 0 })
-  const running = useRef<Running | null>(null)
-  const keep = useRef(onSave)
-  keep.current = onSave
+  const hasPlayed = useRef(false)
+  const save = useRef(onSave)
+  save.current = onSave
+  const [log] = useState(() => new TrainingLog((session) => save.current(session), nanoid))
+  const training = useMemo(
+    (): Training | null => (step ? { lickId, step, climb, chosen, tempoAt, beat } : null),
+    [lickId, step, climb, chosen, tempoAt, beat],
+  )
 
   const pending = playing && (chosen.at(-1)?.bar ?? 0) > shown.bar ? chosen.at(-1) : undefined
   const standing = standAt(chosen, shown.bar, climb)
   const rung = Math.min(pending?.rung ?? standing.rung, rungs.length - 1)
 
   const begin = useCallback(() => {
+    hasPlayed.current = true
     setChosen([{ bar: 0, rung }])
     setShown({ bar: 0, done: 0 })
-    running.current = null
+    log.begin()
     start()
-  }, [rung, start])
+  }, [rung, start, log])
 
   useEffect(() => {
-    if (!playing || !step) return
-    let savedAt = 0
+    if (!playing || !training) return
+    let savedAt = performance.now()
     const write = () => {
-      const now = running.current
-      if (now && now.session.seconds >= 1) keep.current(now.session)
+      log.write()
       savedAt = performance.now()
     }
     const look = () => {
       const at = position()
       if (at?.phase !== 'round') return
-      const stand = standAt(chosen, at.bar, climb)
-      const before = running.current
-      if (before && !sameStand(before.stand, stand)) {
-        // The rung before ended where this one began.
-        const ended = stand.bar * climb.barTicks
-        running.current = measured(before, ended, tempoAt(before.stand.rung), climb, beat)
-        write()
-      }
-      const tempo = tempoAt(stand.rung)
-      const known = running.current
-      const now =
-        known && sameStand(known.stand, stand) && known.session.tempo === tempo
-          ? known
-          : { stand, session: newSession(lickId, step, tempo) }
-      running.current = measured(now, at.played, tempo, climb, beat)
-      const done = running.current.session.repeats
+      const done = log.look(training, at.bar, at.played)
       setShown((last) => (last.bar === at.bar && last.done === done ? last : { bar: at.bar, done }))
       if (performance.now() - savedAt >= SAVE_MS) write()
     }
@@ -116,14 +92,15 @@ export function useTrainer(trained: Trained) {
       window.removeEventListener('pagehide', write)
       write()
     }
-  }, [playing, step, position, chosen, climb, tempoAt, beat, lickId])
+  }, [playing, training, position, log])
 
-  const say = useCallback((changed: Partial<PracticeSessionRecord>) => {
-    const now = running.current
-    if (!now || now.session.seconds < 1) return
-    running.current = { ...now, session: { ...now.session, ...changed } }
-    keep.current(running.current.session)
-  }, [])
+  const say = useCallback(
+    (said: { rating: Rating } | { tense: true }) => {
+      // In silence there is nothing to rate but what has just been played.
+      if (training && (playing || hasPlayed.current)) log.say(training, said)
+    },
+    [training, playing, log],
+  )
 
   /** Goes to a rung: at once in silence, else from where what is played comes round. */
   const go = useCallback(
@@ -175,42 +152,4 @@ function climbOf(
   }
   const round = ticks + (countsEach ? bar : 0)
   return { rungs, every, barTicks: bar, repeatTicks: round, roundBars: round / bar }
-}
-
-function sameStand(a: Standing, b: Standing): boolean {
-  return a.bar === b.bar && a.rung === b.rung
-}
-
-function newSession(lickId: string, step: Step, tempo: number): PracticeSessionRecord {
-  return {
-    id: nanoid(),
-    version: 2,
-    lickId,
-    createdAt: Date.now(),
-    step: step.words,
-    tempo,
-    repeats: 0,
-    seconds: 0,
-    rating: null,
-    tense: false,
-    grid: gridName(step.part.lick.frame.grid),
-    form: formName(step.form),
-    note: '',
-  }
-}
-
-/** A session with its repeats and seconds up to a tick since the count-in. */
-function measured(
-  { stand, session }: Running,
-  played: number,
-  tempo: number,
-  climb: Climb,
-  beat: number,
-): Running {
-  const ticks = Math.max(0, played - stand.bar * climb.barTicks)
-  const seconds = Math.round(ticks * secondsPerTick(tempo, beat) * 10) / 10
-  return {
-    stand,
-    session: { ...session, repeats: repeatsOn(stand, played, climb), seconds },
-  }
 }

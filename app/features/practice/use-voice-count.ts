@@ -1,6 +1,6 @@
 import { useEffect, useSyncExternalStore } from 'react'
 import type { Position } from '~/core/performance'
-import type { Ticks } from '~/core/time'
+import type { VoiceCount } from './words'
 
 /** A voice begins to sound about so long after it is told to. */
 const VOICE_LEAD_SECONDS = 0.08
@@ -21,12 +21,11 @@ export function useHasVoice(): boolean {
   )
 }
 
-/** Says the count by the browser's voice while it plays: `words` of every `step` of ticks. */
+/** Says the count by the browser's voice while it plays. */
 export function useVoiceCount(
   on: boolean,
   position: (ahead?: number) => Position | undefined,
-  step: Ticks,
-  words: (tick: Ticks) => string,
+  { step, wordsAt }: VoiceCount,
 ): void {
   useEffect(() => {
     if (!on) return
@@ -37,7 +36,7 @@ export function useVoiceCount(
       const index = Math.floor(at.tick / step)
       if (index === said) return
       said = index
-      const text = words(index * step)
+      const text = wordsAt(index * step)
       if (text === '') return
       const word = new SpeechSynthesisUtterance(text)
       word.rate = 1.6
@@ -48,5 +47,5 @@ export function useVoiceCount(
       clearInterval(timer)
       window.speechSynthesis.cancel()
     }
-  }, [on, position, step, words])
+  }, [on, position, step, wordsAt])
 }

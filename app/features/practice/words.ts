@@ -1,26 +1,37 @@
 import { modulo } from '~/core/foundation'
-import { type Frame, frameTicks, type Lick, trueSpeed } from '~/core/line'
-import { type LickLog, speedJump } from '~/core/log'
-import type { SeamRun, Strain } from '~/core/practice'
+import { frameTicks, type Lick, lickSlots, lineEvents, trueSpeed } from '~/core/line'
+import { type LickLog, type StepLog, speedJump } from '~/core/log'
+import {
+  bySpeed,
+  DEFAULT_CAP,
+  type GridRung,
+  onlyGrid,
+  type SeamRun,
+  type Strain,
+} from '~/core/practice'
 import {
   barTicks,
   beatTicks,
   type CountingSystem,
+  countedGrid,
   countSyllable,
   findGrid,
   gridName,
+  gridTicks,
+  secondsPerTick,
   type Ticks,
 } from '~/core/time'
-import type { PracticeSessionRecord } from '~/storage'
+import type { PracticeSessionRecord, Settings } from '~/storage'
 import { plural, tenth } from '../bench/figures'
 import { LIMB_NAMES } from '../bench/limb-names'
 import type { Phase } from './lights'
+import { stillWords } from './still-words'
 
-/** `3 sessions, 12 minutes; best clean 84, tense at 92`. */
+/** `3 sessions, 12 minutes; clean at 84, tense at 92`. */
 export function logWords({ sessions, seconds, bestClean, tense }: LickLog): string {
   const minutes = Math.round(seconds / 60)
   const time = minutes === 0 ? `${Math.round(seconds)} seconds` : plural(minutes, 'minute')
-  const clean = bestClean === null ? 'nothing clean yet' : `best clean ${figure(bestClean)}`
+  const clean = bestClean === null ? 'not clean yet' : `clean at ${figure(bestClean)}`
   const tight = tense === null ? '' : `, tense at ${figure(tense)}`
   return `${plural(sessions, 'session')}, ${time}; ${clean}${tight}`
 }
@@ -36,35 +47,64 @@ const SPOKEN: Readonly<Record<string, string>> = { '&': 'and', e: 'ee', a: 'uh',
 /** Slots that are shorter than this are not said one by one: no voice is that quick. */
 const SAID_FROM_MS = 220
 
+/** What a voice counts: every so many ticks the words of that tick. */
+export interface VoiceCount {
+  readonly step: Ticks
+  readonly wordsAt: (tick: Ticks) => string
+}
+
 /**
- * What a voice counts at a tick, on a step of so many ticks: the syllable of a slot by the school, or
- * the number of a beat.
+ * What a voice counts while a lick is heard: its slots, or the strokes of each of its groups, where they
+ * are slow enough; else the beats. Sextuplets may be counted in eighths.
  */
-export function spokenCount(
-  tick: Ticks,
-  onSlots: boolean,
-  { meter, grid }: Pick<Frame, 'meter' | 'grid'>,
+export function voiceCount(
+  lick: Lick,
+  tempo: number,
   school: CountingSystem,
-): string {
-  if (!onSlots) return String(1 + Math.floor(modulo(tick, barTicks(meter)) / beatTicks(meter)))
-  const word = countSyllable(tick, grid, meter, school)
-  return SPOKEN[word] ?? word
+  { voiceSays, sextupletsInEighths }: Pick<Settings, 'voiceSays' | 'sextupletsInEighths'>,
+): VoiceCount {
+  const { meter } = lick.frame
+  const { beat } = frameTicks(lick.frame)
+  const grid = countedGrid(lick.frame.grid, sextupletsInEighths)
+  const slow = trueSpeed(tempo, beat, grid).millisecondsPerSlot >= SAID_FROM_MS
+  if (!slow) {
+    return {
+      step: beat,
+      wordsAt: (tick) => String(1 + Math.floor(modulo(tick, barTicks(meter)) / beatTicks(meter))),
+    }
+  }
+  if (voiceSays === 'strokes') {
+    const numbers = strokeNumbers(lick)
+    return { step: gridTicks(grid), wordsAt: (tick) => numbers.get(tick) ?? '' }
+  }
+  const wordsAt = (tick: Ticks) => {
+    const word = countSyllable(tick, grid, meter, school)
+    return SPOKEN[word] ?? word
+  }
+  return { step: gridTicks(grid), wordsAt }
 }
 
-/** Whether the slots of a grid are slow enough at a tempo to be said one by one. */
-export function saysSlots({ frame }: Lick, tempo: number): boolean {
-  const { beat } = frameTicks(frame)
-  return trueSpeed(tempo, beat, frame.grid).millisecondsPerSlot >= SAID_FROM_MS
+/** The number of every stroke in its group, by tick: `RLL-RK` is counted 1 2 3, then 4 5. */
+function strokeNumbers(lick: Lick): ReadonlyMap<Ticks, string> {
+  const numbers = new Map<Ticks, string>()
+  let [group, number] = [-1, 0]
+  for (const slot of lickSlots(lick)) {
+    if (slot.group !== group) [group, number] = [slot.group, 0]
+    if (slot.content.kind === 'rest') continue
+    number += 1
+    numbers.set(slot.tick, String(number))
+  }
+  return numbers
 }
 
 /**
- * `fill, bar 1 of 2`, `groove`, `counting in`; `space starts` in silence. `bars` are those of the fill;
+ * `fill, bar 1 of 2`, `groove`, `counting in`; how to start in silence. `bars` are those of the fill;
  * 0 where it goes over and over.
  */
 export function phaseWords({ name, bar }: Phase, { frame }: Lick, bars: number): string {
   switch (name) {
     case 'still':
-      return 'space starts'
+      return stillWords()
     case 'count-in':
       return 'counting in'
     case 'groove':
@@ -75,10 +115,51 @@ export function phaseWords({ name, bar }: Phase, { frame }: Lick, bars: number):
   }
 }
 
-/** `288 strokes a minute, 208.3 ms a slot`: what a tempo really asks for on the lick's grid. */
-export function speedWords({ frame }: Lick, tempo: number): string {
-  const speed = trueSpeed(tempo, frameTicks(frame).beat, frame.grid)
-  return `${Math.round(speed.strokesPerMinute)} strokes a minute, ${tenth(speed.millisecondsPerSlot)} ms a slot`
+/**
+ * `160 strokes a minute, 375.0 ms apart`; where the gaps between strokes differ, from the widest to the
+ * narrowest. What is counted are the onsets of the line, not its slots.
+ */
+export function speedWords(lick: Lick, tempo: number): string {
+  const onsets = [...new Set(lineEvents(lick).map(({ tick }) => tick))]
+  const gaps = onsets.slice(1).map((tick, i) => tick - (onsets[i] as Ticks))
+  if (gaps.length === 0) return plural(onsets.length, 'stroke')
+  const perTick = secondsPerTick(tempo, frameTicks(lick.frame).beat) * 1000
+  const [wide, narrow] = [Math.max(...gaps) * perTick, Math.min(...gaps) * perTick]
+  const rate = (ms: number) => String(Math.round(60_000 / ms))
+  const range = (a: string, b: string) => (a === b ? a : `${a} to ${b}`)
+  return `${range(rate(wide), rate(narrow))} strokes a minute, ${range(tenth(wide), tenth(narrow))} ms apart`
+}
+
+/** `clean at 84`, `tense at 92`, `not clean yet`: what the log says of one step. */
+export function stepLogWords({ bestClean, tense }: StepLog): string {
+  const clean = bestClean === null ? 'not clean yet' : `clean at ${figure(bestClean)}`
+  return tense === null ? clean : `${clean}, tense at ${figure(tense)}`
+}
+
+/**
+ * The jumps of a ladder where one is above the cap: `Steps of 26 % and 25 %, above the usual 12 %.`
+ * Empty where none is. Over several grids they are of strokes a minute.
+ */
+export function ladderJumpWords(rungs: readonly GridRung[], beat: Ticks): string {
+  const ordered = bySpeed(rungs, beat)
+  const jumps = ordered.flatMap(({ jump }) => (jump === null ? [] : [jump]))
+  if (jumps.every((jump) => jump <= LARGEST_STEP)) return ''
+  const speeds = onlyGrid(rungs)
+    ? ''
+    : `${listed(ordered.map(({ perMinute }) => String(Math.round(perMinute))))} strokes a minute. `
+  const steps = jumps.length === 1 ? 'A step' : 'Steps'
+  return `${speeds}${steps} of ${listed(jumps.map(percent))}, above the usual ${percent(DEFAULT_CAP)}.`
+}
+
+/** Whole tempos may be a little over the cap by rounding. */
+const LARGEST_STEP = DEFAULT_CAP + 0.005
+
+function percent(share: number): string {
+  return `${Math.round(share * 100)} %`
+}
+
+function listed(words: readonly string[]): string {
+  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`
 }
 
 /** From where a change of grid is told as a jump. */
@@ -101,20 +182,20 @@ export function jumpWords(
   return `${figure(tempo)} in ${gridName(lick.frame.grid)} is ${jump.toFixed(2)} times as fast as ${figure(last.tempo)} in ${last.grid}, as it was last time.`
 }
 
-/** `kick: 163.0 ms, where it needs 170: slower, or not for long`. */
+/** `kick: 163.0 ms between strokes, but it needs 170. Play it slower, or only briefly.` */
 export function strainWords({ move, haveMs }: Strain): string {
-  return `${LIMB_NAMES[move.limb]}: ${tenth(haveMs)} ms from stroke to stroke, where it needs ${Math.round(move.needMs)}. Slower, or not for long.`
+  return `${LIMB_NAMES[move.limb]}: ${tenth(haveMs)} ms between strokes, but it needs ${Math.round(move.needMs)}. Play it slower, or only briefly.`
 }
 
 /** From how many in a row a seam is said: a foot's own doubles are as hard as a hand's threes. */
 const WORTH_SAYING = { RH: 3, LH: 3, XH: 3, RF: 2, LF: 2 } as const
 
-/** `Over the seam: right hand 3 in a row`; empty where nothing runs on. */
+/** `at the repeat: right hand 3 in a row`; empty where nothing runs on. */
 export function seamWords(runs: readonly SeamRun[]): string {
   const said = runs.filter(({ limb, strokes }) => strokes >= WORTH_SAYING[limb])
   if (said.length === 0) return ''
   const each = said.map(({ limb, strokes }) => `${LIMB_NAMES[limb]} ${strokes} in a row`)
-  return `over the seam: ${each.join(', ')}`
+  return `at the repeat: ${each.join(', ')}`
 }
 
 /** `12 min · break in 13`; what is due once the time is over. */

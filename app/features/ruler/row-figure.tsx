@@ -1,6 +1,7 @@
 import { memo } from 'react'
 import { COUNT_BASELINE, COUNT_ROW, LANE, type RowHeights, rowParts } from './row-heights'
 import { Count, Hairpin, LaneDot, SlotColumn, StackColumn } from './row-marks'
+import { SlotLetters } from './slot-letters'
 import type { RowView } from './view'
 
 interface RowFigureProps {
@@ -43,9 +44,22 @@ export const RowFigure = memo(function RowFigure({
           {landingVoice}
         </text>
       )}
+      {view.landing && view.landingContent && (
+        <SlotLetters
+          content={view.landingContent}
+          x={view.landing.x + view.landing.width / 2}
+          y={parts.lettersBaseline}
+          width={slotWidth}
+        />
+      )}
       {lead && (
         <text x={lead.x} y={COUNT_BASELINE} className="text-[11px]" fill="var(--quiet)">
           groove
+        </text>
+      )}
+      {lead && view.pickupBefore && (
+        <text x={lead.x} y={parts.lettersBaseline} className="text-[11px]" fill="var(--quiet)">
+          pickup <tspan className="font-mono">{view.pickupBefore}</tspan>
         </text>
       )}
       <Lines view={view} heights={heights} />
@@ -81,7 +95,7 @@ export const RowFigure = memo(function RowFigure({
         />
       ))}
       <rect width={width} height={COUNT_ROW} fill="transparent" className="cursor-ew-resize">
-        <title>Drag to begin the line elsewhere</title>
+        <title>Drag to move the start of the line</title>
       </rect>
       <rect
         y={COUNT_ROW}

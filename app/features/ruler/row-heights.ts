@@ -1,6 +1,6 @@
-import { crashHand, type Lick } from '~/core/line'
+import { type Lick, landingStrokes } from '~/core/line'
 import { type Letter, LIMB_OF_LETTER, type Limb, type Struck } from '~/core/sticking'
-import type { Scene } from './view'
+import { ownLanding, type Scene } from './view'
 
 /** Heights of the rows of one system, from the top; all figures in pixels. */
 export interface RowHeights {
@@ -28,14 +28,13 @@ export function rowHeights({ lick }: Scene, slotWidth: number): RowHeights {
   const largest = groups.reduce((most, size) => Math.max(most, size), 2)
   const tallest = Math.min(TALLEST_STACK, largest)
   const pitch = Math.min(slotWidth < 30 ? 9 : 11, Math.max(3.5, 116 / tallest))
-  const together = slots.reduce(
+  const landing = ownLanding(lick)
+  const together = [...slots, ...lick.pickup.slots, ...(landing ? [landing] : [])].reduce(
     (most, slot) => Math.max(most, slot.kind === 'struck' ? slot.strokes.length : 1),
     1,
   )
-  const used = limbsOf([lick.line, ...lick.ostinatos.map(({ line }) => line)])
-  const { kind } = lick.frame.landing
-  if (kind === 'crash' || kind === 'stop')
-    for (const limb of [crashHand(lick), 'RF'] as const) used.add(limb)
+  const used = limbsOf([lick.line, lick.pickup, ...lick.ostinatos.map(({ line }) => line)])
+  for (const { limb } of landingStrokes(lick)) used.add(limb)
   return {
     stacks: tallest * pitch + 8,
     letters: 22 + LETTER * together,

@@ -16,7 +16,7 @@ import { RowLabels } from './row-labels'
 import { RowSelection } from './row-selection'
 import { RowStaff } from './row-staff'
 import { type RulerGestures, useSlotPointer } from './use-slot-pointer'
-import { type RowView, rowKey, type Scene, toRowView, toScene } from './view'
+import { landingVoice, type RowView, rowKey, type Scene, toRowView, toScene } from './view'
 
 interface RulerViewProps {
   readonly lick: Lick
@@ -135,8 +135,6 @@ const SystemRow = memo(function SystemRow(props: SystemRowProps) {
   )
 })
 
-const LANDING_VOICES = { crash: 'crash', stop: 'choke', groove: 'groove', none: '' } as const
-
 interface RowDrawingProps {
   readonly scene: Scene
   readonly ruler: Ruler
@@ -156,7 +154,7 @@ function RowDrawing({ scene, ruler, row, heights }: RowDrawingProps) {
       view={last.current.view}
       heights={heights}
       slotWidth={ruler.slotWidth}
-      landingVoice={LANDING_VOICES[scene.lick.frame.landing.kind]}
+      landingVoice={landingVoice(scene.lick)}
     />
   )
 }

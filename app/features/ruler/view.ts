@@ -4,8 +4,11 @@ import {
   crashHand,
   firstFrom,
   frameTicks,
+  isChoked,
   type Lick,
+  landingStrokes,
   lickSlots,
+  pickupSlots,
   strokeEventsBetween,
   type TimedSlot,
 } from '~/core/line'
@@ -82,6 +85,10 @@ export interface RowView {
   readonly lanes: readonly LaneMark[]
   readonly beatLines: readonly number[]
   readonly landing: Segment | undefined
+  /** The strokes of a landing of the lick's own; undefined for the others. */
+  readonly landingContent: SlotContent | undefined
+  /** Strokes of the pickup that lie before the bar, as they are typed. */
+  readonly pickupBefore: string
 }
 
 /** A lick as its rows are made from it: worked out once a change, whatever rows are on screen. */
@@ -89,6 +96,8 @@ export interface Scene {
   readonly lick: Lick
   readonly school: CountingSystem
   readonly slots: readonly TimedSlot[]
+  /** The slots of the pickup, before the start. */
+  readonly pickup: readonly TimedSlot[]
   /** The first slot of each group. */
   readonly groupStarts: readonly number[]
   /** Everything but the line that rows depend on, as one string. */
@@ -107,8 +116,9 @@ export function toScene(lick: Lick, school: CountingSystem): Scene {
     lick,
     school,
     slots: lickSlots(lick),
+    pickup: pickupSlots(lick),
     groupStarts,
-    frameKey: JSON.stringify([lick.frame, lick.ostinatos, school.id]),
+    frameKey: JSON.stringify([lick.frame, lick.ostinatos, lick.pickup, school.id]),
   }
 }
 
@@ -117,14 +127,27 @@ export function toRowView(scene: Scene, ruler: Ruler, row: RulerRow): RowView {
   const { lick, school } = scene
   const slots = between(scene.slots, row.from, row.to)
   const counts = countMarks(lick, ruler, row, slots, school)
-  const letters = slots.map((slot) => letterMark(slot, lick, ruler, row, school))
+  const pickup = between(scene.pickup, row.from, row.to)
+  const letters = [...pickup, ...slots].map((slot) => letterMark(slot, lick, ruler, row, school))
   const stacks = stackMarks(scene, slots, ruler, row)
   const swells = swellMarks(lick.frame.swells, slots, ruler, row)
   const lanes = laneMarks(lick, ruler, row)
   const beatLines = beatLinesOf(lick, ruler, row)
   const landing = row.segments.find(({ kind }) => kind === 'landing')
   if (landing) lanes.push(...landingLanes(lick, xOf(ruler, row, landing.from) ?? 0))
-  return { row, counts, stacks, letters, swells, lanes, beatLines, landing }
+  const before = row.index === 0 ? scene.pickup.filter(({ tick }) => tick < 0) : []
+  return {
+    row,
+    counts,
+    stacks,
+    letters,
+    swells,
+    lanes,
+    beatLines,
+    landing,
+    landingContent: landing && ownLanding(lick),
+    pickupBefore: before.map(({ content }) => formatSlot(content)).join(''),
+  }
 }
 
 /** The strokes of a row on their limbs' lines; a limb struck twice at once is a clash. */
@@ -215,16 +238,31 @@ function between<T extends { readonly tick: Ticks }>(
   return list.slice(firstFrom(list, from), firstFrom(list, to))
 }
 
-/** The limbs of the landing: the hand that takes the crash, and the kick under it. */
+/** The limbs that the landing strikes with. */
 function landingLanes(lick: Lick, x: number): LaneMark[] {
-  const { kind } = lick.frame.landing
-  if (kind !== 'crash' && kind !== 'stop') return []
-  const hand = crashHand(lick)
-  const mark = { x, level: 'accent', under: false, clash: false } as const
-  return [
-    { ...mark, limb: hand, letter: letterOf(hand, false) },
-    { ...mark, limb: 'RF', letter: 'K' },
-  ]
+  return landingStrokes(lick).map(({ limb, surface, dynamic }) => ({
+    x,
+    limb,
+    letter: letterOf(limb, surface === 'b2'),
+    level: dynamic,
+    under: false,
+    clash: false,
+  }))
+}
+
+/** The slot of a landing of the lick's own; undefined for the others. */
+export function ownLanding({ frame: { landing } }: Lick): SlotContent | undefined {
+  return landing.kind === 'strokes' ? landing.slot : undefined
+}
+
+/** What stands under the landing: where it strikes, and whether that is choked. */
+export function landingVoice(lick: Lick): string {
+  const { landing } = lick.frame
+  if (landing.kind === 'groove') return 'groove'
+  const hands = landingStrokes(lick).filter(({ limb }) => limb !== 'RF' && limb !== 'LF')
+  const surfaces = [...new Set(hands.map(({ surface }) => surface))].join(' ')
+  if (isChoked(lick.frame)) return `${surfaces} choke`.trim()
+  return landing.kind === 'crash' ? 'crash' : surfaces
 }
 
 function letterOf(limb: Limb, secondPedal: boolean): Letter {
@@ -255,7 +293,8 @@ function countMarks(
   }
   for (const slot of slots)
     add(slot.tick, countSyllable(slot.tick, slot.grid, meter, school), 'line')
-  for (let tick = aim.end; tick < aim.target; tick += gridTicks(grid)) {
+  // Where the last slot is the landing, the space goes on to its end.
+  for (let tick = aim.end; tick < aim.start + aim.available; tick += gridTicks(grid)) {
     add(tick, countSyllable(tick, grid, meter, school), 'free')
   }
   const landing = row.segments.find(({ kind }) => kind === 'landing')

@@ -1,25 +1,29 @@
-import { useState } from 'react'
-import { useFetcher } from 'react-router'
+import { type ReactNode, useState } from 'react'
 import {
+  barTicks,
   COUNTING_SYSTEMS,
   type CountingSystem,
   countSyllable,
   findGrid,
+  findMeter,
   gridTicks,
   TICKS_PER_QUARTER,
   toMeter,
 } from '~/core/time'
 import type { Settings } from '~/storage'
+import { Tick } from '~/ui/tick'
+import { countingOf } from './counting'
+import { useSettingsChange } from './use-settings-change'
 
 const SHOWN_GRIDS = ['1/8', '1/8t', '1/16', '1/16q', '1/16t', '1/16s', '1/32']
 
-/** The schools a player counts and reads by. Every choice takes effect at once. */
+/** How a player counts and reads. Every choice takes effect at once. */
 export function SettingsPage({ settings }: { settings: Settings }) {
-  const { submit } = useFetcher()
+  const store = useSettingsChange()
   const [shown, setShown] = useState(settings)
   const change = (changed: Partial<Settings>) => {
     setShown((now) => ({ ...now, ...changed }))
-    submit(changed, { method: 'post', encType: 'application/json' })
+    store(changed)
   }
   return (
     <div className="mx-auto w-full max-w-4xl px-5 py-8">
@@ -55,6 +59,43 @@ export function SettingsPage({ settings }: { settings: Settings }) {
               </span>
             </label>
           ))}
+        </div>
+        <div className="mt-4 flex flex-col gap-3 text-sm">
+          <Tick checked={shown.countUnits} onTick={(countUnits) => change({ countUnits })}>
+            <span>
+              Count compound metres in eighths
+              <Example>6/8: {countOfBar({ ...shown, countUnits: true }, '6/8', '1/16')}</Example>
+            </span>
+          </Tick>
+          <Tick checked={shown.countGroups} onTick={(countGroups) => change({ countGroups })}>
+            <span>
+              Count odd metres by their groups
+              <Example>
+                7/8 2+2+3: {countOfBar({ ...shown, countGroups: true }, '7/8 2+2+3', '1/8')}
+              </Example>
+            </span>
+          </Tick>
+          <Tick
+            checked={shown.sextupletsInEighths}
+            onTick={(sextupletsInEighths) => change({ sextupletsInEighths })}
+          >
+            <span>
+              Voice and click count sextuplets in eighths
+              <Example>1 &amp; 2 &amp; under six to a beat</Example>
+            </span>
+          </Tick>
+          <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
+            The voice counts
+            <Radios
+              name="voiceSays"
+              value={shown.voiceSays}
+              options={[
+                ['slots', 'the slots of the bar'],
+                ['strokes', 'the strokes of each group'],
+              ]}
+              onChoose={(voiceSays) => change({ voiceSays })}
+            />
+          </div>
         </div>
       </fieldset>
       <Choice
@@ -103,21 +144,50 @@ function Choice<T extends string>({
       <legend className="font-semibold text-lg">{title}</legend>
       <p className="mt-1 text-(--quiet) text-sm">{text}</p>
       <div className="mt-3 flex gap-6">
-        {options.map(([option, label]) => (
-          <label key={option} className="flex cursor-pointer items-center gap-2">
-            <input
-              type="radio"
-              name={name}
-              className="radio radio-sm"
-              checked={value === option}
-              onChange={() => onChoose(option)}
-            />
-            {label}
-          </label>
-        ))}
+        <Radios name={name} value={value} options={options} onChoose={onChoose} />
       </div>
     </fieldset>
   )
+}
+
+/** The options of a choice, side by side. */
+function Radios<T extends string>({
+  name,
+  value,
+  options,
+  onChoose,
+}: {
+  name: string
+  value: T
+  options: readonly (readonly [value: T, label: string])[]
+  onChoose: (value: T) => void
+}) {
+  return options.map(([option, label]) => (
+    <label key={option} className="flex cursor-pointer items-center gap-2">
+      <input
+        type="radio"
+        name={name}
+        className="radio radio-sm"
+        checked={value === option}
+        onChange={() => onChoose(option)}
+      />
+      {label}
+    </label>
+  ))
+}
+
+function Example({ children }: { children: ReactNode }) {
+  return <span className="block text-(--quiet)">{children}</span>
+}
+
+/** The syllables of a bar, as these settings count it. */
+function countOfBar(settings: Settings, metre: string, name: string): string {
+  const [meter, grid] = [findMeter(metre), findGrid(name)]
+  if (!meter || !grid) return ''
+  const slot = gridTicks(grid)
+  return Array.from({ length: barTicks(meter) / slot }, (_, i) =>
+    countSyllable(i * slot, grid, meter, countingOf(settings)),
+  ).join(' ')
 }
 
 /** The syllables of beat 2 in 4/4 on a grid: the words shown are the words used. */

@@ -22,7 +22,7 @@ export async function fillDemo(demo: boolean): Promise<void> {
   const sessions = demoSessions().map(({ daysAgo, minute, ...session }, i) => ({
     ...session,
     id: `demo-${i}`,
-    version: 2 as const,
+    version: 3 as const,
     createdAt: midnight - daysAgo * DAY + minute * 60_000,
   }))
   await fillOnFirstVisit(licks, Date.now(), sessions)

@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { type ReactNode, useState } from 'react'
 import { type Kit, tomsOf } from '~/core/kit'
 import { SURFACE_NAMES, SURFACES, type Surface } from '~/core/sticking'
 import {
@@ -14,6 +14,7 @@ import {
 } from '~/core/voicing'
 import { Pick, type PickProps } from '~/ui/pick'
 import { Tick } from '~/ui/tick'
+import { findSurfaces, SURFACES_EXPECTED } from './surface-words'
 import { ACTION_WORDS, END_WORDS, HANDS_WORDS, WHICH_WORDS } from './words'
 
 /** A rule on its way: everything that any kind of rule asks for. */
@@ -37,10 +38,12 @@ interface RuleFormProps {
   /** Tells what stands in the form, as it is filled in; null while it is no rule yet. */
   readonly onDraft: (rule: VoicingRule | null) => void
   readonly onAdd: (rule: VoicingRule) => void
+  /** What is said of the rule in the form. */
+  readonly about: (rule: VoicingRule) => ReactNode
 }
 
 /** A rule put together from a few choices, read as a sentence. */
-export function RuleForm({ kit, onDraft, onAdd }: RuleFormProps) {
+export function RuleForm({ kit, onDraft, onAdd, about }: RuleFormProps) {
   const [draft, setDraft] = useState<RuleDraft>(() => ({
     hands: 'RH',
     which: 'every',
@@ -114,7 +117,7 @@ export function RuleForm({ kit, onDraft, onAdd }: RuleFormProps) {
             onPick={(per) => change({ per })}
           />
           <Tick checked={!draft.twice} onTick={(once) => change({ twice: !once })}>
-            none twice running
+            None twice in a row
           </Tick>
         </>
       )}
@@ -140,7 +143,7 @@ export function RuleForm({ kit, onDraft, onAdd }: RuleFormProps) {
               checked={draft.turningStroke}
               onTick={(turningStroke) => change({ turningStroke })}
             >
-              one more at the turn
+              One extra at the turn
             </Tick>
           )}
         </>
@@ -156,8 +159,9 @@ export function RuleForm({ kit, onDraft, onAdd }: RuleFormProps) {
         <SurfacePick label="Grace on" value={draft.grace} onPick={(grace) => change({ grace })} />
       )}
       <button type="submit" className="btn btn-primary btn-sm" disabled={!rule}>
-        Add the rule
+        Add rule
       </button>
+      {rule && about(rule)}
       {!rule && (
         <p role="alert" className="w-full text-error text-sm">
           {faultOf(draft)}
@@ -220,21 +224,8 @@ function numbersOf(typed: string): number[] | null {
   return fine && numbers.length > 0 && numbers.length <= 64 ? numbers : null
 }
 
-const KNOWN: ReadonlySet<string> = new Set(SURFACES)
-
-function findSurfaces(typed: string): Surface[] | null {
-  const words = typed
-    .toLowerCase()
-    .split(/[\s,]+/)
-    .filter(Boolean)
-  const fine = words.length > 0 && words.length <= 32 && words.every((word) => KNOWN.has(word))
-  return fine ? (words as Surface[]) : null
-}
-
 function faultOf(draft: RuleDraft): string {
-  return findWhich(draft)
-    ? 'Surfaces such as t1 t2 f1, with spaces between; t1 t1 f1 has tom 1 twice as often.'
-    : 'Numbers from 1 on, with spaces between.'
+  return findWhich(draft) ? SURFACES_EXPECTED : 'Numbers from 1 on, with spaces between.'
 }
 
 function entries<T extends string>(words: Readonly<Record<T, string>>): (readonly [T, string])[] {

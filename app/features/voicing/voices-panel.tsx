@@ -1,26 +1,19 @@
 import { ChevronDown, ChevronUp, Dices, X } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { phraseOf } from '~/core/changes'
-import { standIns, tomsOf } from '~/core/kit'
+import { standIns } from '~/core/kit'
 import { type Lick, lineEvents } from '~/core/line'
 import { speedLimit } from '~/core/playing'
 import { SURFACE_NAMES, type Surface } from '~/core/sticking'
-import {
-  countVoicings,
-  type Pin,
-  roundTheKit,
-  type Voicing,
-  voiceLick,
-  voicingPresets,
-} from '~/core/voicing'
+import { type Pin, type Voicing, type VoicingRule, voiceLick } from '~/core/voicing'
 import { IconButton } from '~/ui/icon-button'
 import { Tick } from '~/ui/tick'
 import { plural, tenth } from '../bench/figures'
 import { PlanButtons } from '../kit/plan-buttons'
 import { PhraseText } from '../stacks/phrase-figure'
-import { appendPhrase } from '../workbench/edits'
 import type { PanelProps } from '../workbench/panel-props'
 import { Act, Choice, Nothing, Part } from '../workbench/parts'
+import { Presets } from './presets'
 import { RuleForm } from './rule-form'
 import { theSurface } from './surface-words'
 import {
@@ -33,11 +26,11 @@ import {
   withPins,
   withRule,
 } from './voice-edits'
-import { ruleWords } from './words'
+import { howManyWords, ruleWords } from './words'
 
 /** How the sticking is laid on the kit: rules as sentences, single strokes on the plan, pins. */
 export function VoicesPanel(props: PanelProps) {
-  const { lick, voiced, voicing, setting, onVoice } = props
+  const { lick, range, voiced, voicing, setting, onVoice } = props
   const [next, setNext] = useState<Voicing | null>(null)
   const missing = useMemo(
     () =>
@@ -58,6 +51,7 @@ export function VoicesPanel(props: PanelProps) {
             kit={setting.kit}
             onDraft={(rule) => setNext(rule && withRule(voicing, rule))}
             onAdd={(rule) => onVoice(`Rule: ${ruleWords(rule)}`, withRule(voicing, rule))}
+            about={(rule) => <HowMany lick={lick} range={range} rule={rule} />}
           />
           {/* Room of its own, so that nothing moves under the pointer that asks for it. */}
           <div className="min-h-10">{next && <Preview {...props} next={next} />}</div>
@@ -86,7 +80,7 @@ interface RuleListProps {
 function RuleList({ voicing, onVoice }: RuleListProps) {
   const { rules, pins } = voicing
   if (rules.length === 0 && pins.length === 0) {
-    return <Nothing>No rule yet: every hand is on the snare but where a voice is written.</Nothing>
+    return <Nothing>No rules yet: hands play the snare wherever no voice is written.</Nothing>
   }
   return (
     <ol aria-label="Voicing rules, later ones win" className="flex flex-col">
@@ -184,9 +178,9 @@ function limitWords(before: Lick, after: Lick, setting: PanelProps['setting']): 
   const [was, is] = [before, after].map((one) => speedLimit(one, 'line', setting).bpm)
   if (is === null || is === undefined) return ''
   if (was === null || was === undefined || Math.abs(was - is) < 0.05) {
-    return `; plays up to ${tenth(is)}`
+    return `; playable up to ${tenth(is)}`
   }
-  return `; plays up to ${tenth(is)}, now ${tenth(was)}`
+  return `; playable up to ${tenth(is)}, now ${tenth(was)}`
 }
 
 function movedStrokes(before: Lick, after: Lick): number {
@@ -198,89 +192,16 @@ function placeKey({ surface, graceSurface = '' }: { surface: string; graceSurfac
   return `${surface} ${graceSurface}`
 }
 
-/** Usual voicings, one click each, and passes round the kit with their own strokes. */
-function Presets({
+/** The size of a family: every way to lay the strokes that a rule moves on its surfaces. */
+function HowMany({
   lick,
   range,
-  voicing,
-  setting,
-  onVoice,
-  onEdit,
-  onPreview,
-}: PanelProps & {
-  /** Shows what a voicing would do, as long as it is pointed at. */
-  readonly onPreview: (next: Voicing | null) => void
-}) {
-  const toms = tomsOf(setting.kit)
-  const presets = useMemo(() => voicingPresets(toms), [toms])
-  const [per, setPer] = useState(2)
-  const [again, setAgain] = useState(true)
-  const drums: readonly Surface[] = toms.length > 0 ? toms : ['sn']
-  const pass = roundTheKit(drums, per, again)
-  return (
-    <Part
-      title="Usual voicings"
-      aside={<span className="text-(--quiet) text-xs">in place of the rules above</span>}
-    >
-      <ul className="grid grid-cols-1 gap-x-4 lg:grid-cols-2">
-        {presets.map(({ id, name, rules }) => (
-          <li key={id}>
-            <button
-              type="button"
-              className="w-full rounded-field px-2 py-0.5 text-left text-sm hover:bg-base-200"
-              onMouseEnter={() => onPreview({ ...voicing, rules })}
-              onMouseLeave={() => onPreview(null)}
-              onFocus={() => onPreview({ ...voicing, rules })}
-              onBlur={() => onPreview(null)}
-              onClick={() => onVoice(name, { ...voicing, rules })}
-            >
-              {name}
-            </button>
-          </li>
-        ))}
-      </ul>
-      <div className="flex flex-wrap items-center gap-2 text-sm">
-        <label className="flex items-center gap-1.5">
-          Round the toms,
-          <input
-            type="number"
-            min={1}
-            max={8}
-            className="w-14 rounded-field border border-base-300 bg-base-100 px-2 py-1"
-            value={per}
-            onChange={(event) => setPer(Math.max(1, Math.min(8, event.target.valueAsNumber || 1)))}
-          />
-          a drum,
-        </label>
-        <Tick checked={again} onTick={setAgain}>
-          the ends twice
-        </Tick>
-        <Act onClick={() => onEdit(appendPhrase(lick, pass, 'Round the kit'))}>
-          Append {plural(pass.slots.length, 'stroke')}
-        </Act>
-      </div>
-      <HowMany lick={lick} range={range} drums={drums.length + (drums.includes('sn') ? 0 : 1)} />
-    </Part>
-  )
+  rule,
+}: Pick<PanelProps, 'lick' | 'range'> & { rule: VoicingRule }) {
+  const words = useMemo(() => howManyWords(lick, range, rule), [lick, range, rule])
+  return words === '' ? null : <p className="w-full text-(--quiet) text-sm">{words}</p>
 }
 
-/** The size of the family: every way to lay these strokes on the kit's drums. */
-function HowMany({ lick, range, drums }: Pick<PanelProps, 'lick' | 'range'> & { drums: number }) {
-  const strokes = lineEvents(lick).filter(
-    ({ slot, limb }) => slot >= range.from && slot < range.to && limb !== 'RF' && limb !== 'LF',
-  ).length
-  if (strokes === 0 || strokes > MOST_COUNTED) return null
-  const count = (noneTwice: boolean) =>
-    countVoicings(strokes, drums, noneTwice).toLocaleString('en')
-  return (
-    <p className="text-(--quiet) text-sm">
-      {plural(strokes, 'hand stroke')} on {plural(drums, 'drum')}: {count(false)} voicings,{' '}
-      {count(true)} with no drum twice running.
-    </p>
-  )
-}
-
-const MOST_COUNTED = 24
 const OTHER_VOICES = ['rs', 'xs', 'ho', 'rb', 'cb'] as const
 
 /** Single strokes: what is selected is struck on the plan, or its slots are pinned there. */
@@ -341,7 +262,7 @@ function Strokes({
           disabled={!hasWrittenVoice(lick, range)}
           onClick={() => onEdit(putOn(lick, range, null))}
         >
-          As the rules say
+          Clear struck voices
         </Act>
         {pinned && (
           <Act onClick={() => onVoice('Unpin', withPins(voicing, range, null))}>Unpin</Act>

@@ -1,5 +1,16 @@
+import type { SlotRange } from '~/core/changes'
+import type { Lick } from '~/core/line'
 import { SURFACE_NAMES, type Surface } from '~/core/sticking'
-import type { Action, PathEnd, RuleHands, VoicingRule, Which } from '~/core/voicing'
+import {
+  type Action,
+  countVoicings,
+  type PathEnd,
+  type RuleHands,
+  strokesMoved,
+  type VoicingRule,
+  type Which,
+} from '~/core/voicing'
+import { ordinal } from '../bench/places'
 import { theSurface } from './surface-words'
 
 export const HANDS_WORDS: Readonly<Record<RuleHands, string>> = {
@@ -26,17 +37,17 @@ export const WHICH_WORDS: Readonly<Record<Which['kind'], string>> = {
 export const ACTION_WORDS: Readonly<Record<Action['kind'], string>> = {
   put: 'on',
   path: 'along a path',
-  draw: 'drawn by chance',
-  'with-kick': 'on a cymbal, kick under it',
+  draw: 'drawn at random from',
+  'with-kick': 'on a cymbal, with a kick',
   'with-hand': 'together with the other hand on',
   split: 'split, main and grace apart',
   'graces-with-hand': 'graces where their hand was',
 }
 
 export const END_WORDS: Readonly<Record<PathEnd, string>> = {
-  over: 'then from the first again',
+  over: 'then from the start again',
   turn: 'and back',
-  'turn-again': 'and back, the last one twice',
+  'turn-again': 'and back, repeating the last',
 }
 
 /** A rule as a sentence: `Right hand: tom 1, tom 2, floor tom, a group each, and back`. */
@@ -65,7 +76,7 @@ function actionWords(action: Action): string {
     case 'put':
       return `on ${theSurface(action.surface)}`
     case 'with-kick':
-      return `on ${theSurface(action.surface)}, with the kick under it`
+      return `on ${theSurface(action.surface)}, with a kick`
     case 'with-hand':
       return `together with the other hand on ${theSurface(action.surface)}`
     case 'split':
@@ -74,7 +85,7 @@ function actionWords(action: Action): string {
       return 'graces where their own hand struck last'
     case 'draw': {
       const each = action.per === 'group' ? 'a group each' : 'a stroke each'
-      const twice = action.twice ? '' : ', none twice running'
+      const twice = action.twice ? '' : ', none twice in a row'
       return `drawn from ${names(action.surfaces)}, ${each}${twice}, draw ${action.seed + 1}`
     }
     case 'path': {
@@ -84,7 +95,7 @@ function actionWords(action: Action): string {
           : action.per === 1
             ? 'a stroke each'
             : `${action.per} strokes each`
-      const turn = action.turningStroke && action.end !== 'over' ? ', one more at the turn' : ''
+      const turn = action.turningStroke && action.end !== 'over' ? ', one extra at the turn' : ''
       return `${names(action.surfaces)}, ${each}, ${END_WORDS[action.end]}${turn}`
     }
   }
@@ -96,7 +107,23 @@ function names(surfaces: readonly Surface[]): string {
     : surfaces.map((surface) => SURFACE_NAMES[surface]).join(', ')
 }
 
-function ordinal(n: number): string {
-  const ending = n % 100 >= 11 && n % 100 <= 13 ? 'th' : (['th', 'st', 'nd', 'rd'][n % 10] ?? 'th')
-  return `${n}${ending}`
+/** More strokes than this have more voicings than say anything. */
+const MOST_COUNTED = 24
+
+/**
+ * How many voicings a rule has for the strokes that it moves; empty where it has one surface or moves
+ * nothing. Example: five rights on four pieces: 1,024.
+ */
+export function howManyWords(lick: Lick, range: SlotRange, rule: VoicingRule): string {
+  const { action } = rule
+  if (action.kind !== 'path' && action.kind !== 'draw') return ''
+  const surfaces = new Set(action.surfaces)
+  const strokes = strokesMoved(lick, rule, range)
+  if (strokes === 0 || strokes > MOST_COUNTED || surfaces.size < 2) return ''
+  const count = (noneTwice: boolean) =>
+    countVoicings(strokes, surfaces.size, noneTwice).toLocaleString('en')
+  const { kind } = rule.which
+  const which = kind === 'every' ? '' : `, ${whichWords(rule.which)}`
+  const who = `${HANDS_WORDS[rule.hands]}${which}: ${strokes} ${strokes === 1 ? 'stroke' : 'strokes'}`
+  return `${who} on ${surfaces.size} pieces (${names([...surfaces])}): ${count(false)} voicings, ${count(true)} with no piece twice in a row.`
 }

@@ -1,22 +1,14 @@
 import { memo, useMemo, useState } from 'react'
 import { namesOf, namingWords } from '~/core/catalogue'
-import {
-  CHANGES,
-  type Change,
-  type ChangeKind,
-  cut,
-  halfRateOstinatos,
-  phraseOf,
-  withoutOstinatos,
-} from '~/core/changes'
-import { cutsOf, renotate } from '~/core/fitting'
+import { CHANGES, type Change, type ChangeKind, cut, phraseOf } from '~/core/changes'
+import { cutsOf } from '~/core/fitting'
 import type { Lick } from '~/core/line'
-import { gridName } from '~/core/time'
 import { PhraseStacks, PhraseText } from '../stacks/phrase-figure'
 import { applyChange, changedPhrase, type Edit, findSizes, groupAs, groupingEdits } from './edits'
 import type { PanelProps } from './panel-props'
 import { Act, Nothing, Part, TextBox } from './parts'
 import { SwellPart } from './swell-part'
+import { WholeChanges } from './whole-changes'
 
 const KINDS: readonly (readonly [ChangeKind, string])[] = [
   ['order', 'Order'],
@@ -34,7 +26,7 @@ export function ChangePanel(props: PanelProps) {
   const { lick, range, onEdit } = props
   const before = phraseOf(lick.line, range)
   const [name] = before.slots.length <= 64 ? namesOf(before) : []
-  if (lick.line.slots.length === 0) return <Nothing>Type a line first, or take a cell.</Nothing>
+  if (lick.line.slots.length === 0) return <Nothing>Type a line first, or append a cell.</Nothing>
   return (
     <div className="flex flex-col gap-4">
       <div className="flex flex-wrap items-end gap-x-5 gap-y-2">
@@ -50,7 +42,7 @@ export function ChangePanel(props: PanelProps) {
           <Kind key={kind} kind={kind} title={title} lick={lick} range={range} onEdit={onEdit} />
         ))}
         <SwellPart lick={lick} range={range} onEdit={onEdit} />
-        <Whole lick={lick} onEdit={onEdit} />
+        <WholeChanges {...props} />
       </div>
     </div>
   )
@@ -88,7 +80,7 @@ function Grouping({ lick, range, selection, onEdit }: PanelProps) {
             className="btn btn-outline border-base-300 btn-sm font-normal"
             disabled={!sizes}
           >
-            Group so
+            Regroup
           </button>
         </form>
         {acts.map(({ label, edit }) => (
@@ -99,7 +91,7 @@ function Grouping({ lick, range, selection, onEdit }: PanelProps) {
       </div>
       {cuts.length > 0 && (
         <div className="flex flex-wrap items-center gap-2">
-          <span className="text-(--quiet) text-sm">found in the line:</span>
+          <span className="text-(--quiet) text-sm">Found in the line:</span>
           {cuts.map((found) => (
             <Act
               key={found.kind}
@@ -184,32 +176,4 @@ function growth(
 ): string {
   if (!change.grows) return ''
   return range.to > shown.to ? '+' : `+${grown}`
-}
-
-/** Changes of the lick as a whole: the same sound in other note values, and less under the line. */
-function Whole({ lick, onEdit }: { lick: Lick; onEdit: (edit: Edit) => void }) {
-  const written = (['faster', 'slower'] as const).flatMap((way) => {
-    const after = renotate(lick, way)
-    if (!after) return []
-    const words = `Written ${way === 'faster' ? 'twice' : 'half'} as fast: ${gridName(after.frame.grid)} at ${after.frame.tempo}`
-    return [[words, after] as const]
-  })
-  const slowFeet = halfRateOstinatos(lick)
-  const acts = [
-    ...written,
-    ...(slowFeet ? [['Feet under it at half the rate', slowFeet] as const] : []),
-    ...(lick.ostinatos.length > 0 ? [['Nothing under it', withoutOstinatos(lick)] as const] : []),
-  ]
-  if (acts.length === 0) return null
-  return (
-    <Part title="The lick as a whole">
-      <div className="flex flex-col items-start gap-2">
-        {acts.map(([label, after]) => (
-          <Act key={label} onClick={() => onEdit({ label, lick: after })}>
-            {label}
-          </Act>
-        ))}
-      </div>
-    </Part>
-  )
 }

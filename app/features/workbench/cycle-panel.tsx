@@ -12,7 +12,7 @@ import { Act, Nothing, Part } from './parts'
 const SHOWN_BARS = 12
 const MOST_BARS = 64
 
-/** When the selection, over and over, meets the barline again; where it falls until then; where to stop. */
+/** When the selection, repeated, realigns with the barline; where it falls until then; where to stop. */
 export function CyclePanel({ lick, range, school, onEdit }: PanelProps) {
   const [all, setAll] = useState(false)
   const [stop, setStop] = useState<number | null>(null)
@@ -27,9 +27,9 @@ export function CyclePanel({ lick, range, school, onEdit }: PanelProps) {
     [lick, range, first, bars],
   )
   if (!cycle)
-    return <Nothing>Type a line, and select a group to see when it meets the bar.</Nothing>
+    return <Nothing>Type a line and select a group to see when it realigns with the bar.</Nothing>
   return (
-    <Part title="Cycle the barline again">
+    <Part title="Cycle">
       <p className="text-sm">{cycleWords(lick, range.to - range.from, cycle)}</p>
       <fieldset className="flex flex-wrap items-center gap-1 text-sm">
         <legend className="float-left mr-2 text-(--quiet)">Stop after bar</legend>
@@ -50,7 +50,7 @@ export function CyclePanel({ lick, range, school, onEdit }: PanelProps) {
           </Act>
         )}
         {cycle.shortened && (
-          <span className="text-(--quiet)">{cycle.bars} bars until it meets</span>
+          <span className="text-(--quiet)">{cycle.bars} bars until it realigns</span>
         )}
       </fieldset>
       {stop !== null && shown && (
@@ -62,12 +62,12 @@ export function CyclePanel({ lick, range, school, onEdit }: PanelProps) {
               onEdit({ label: `Run on to bar ${first + stop}`, lick: shown.lick })
             }}
           >
-            Take it
+            Use it
           </Act>
         </p>
       )}
       {stop !== null && !shown && (
-        <p className="text-sm">The selection ends after that bar: there is nothing to cut.</p>
+        <p className="text-sm">The selection ends after that bar, so there is nothing to cut.</p>
       )}
       <div ref={host} className="min-w-0 overflow-x-clip">
         {width > 0 && shown && (
@@ -84,17 +84,24 @@ function barsBefore(lick: Lick, { from }: SlotRange): number {
   return Math.floor(tick / frameTicks(lick.frame).bar)
 }
 
-/** `7 slots: once, 5 left in a bar; round after 12 times, 7 bars.` */
+/** `7 slots: go into a bar twice and leave 2; back on the same place of the bar after 16 times, 7 bars.` */
 function cycleWords({ frame }: Lick, count: number, { cycles, bars, ticks }: Cycle): string {
   const slot = gridTicks(frame.grid)
   const { bar, beat } = frameTicks(frame)
   const length = ticks / cycles / slot
   const plain = Number.isInteger(length) && length === count
   const whole = plain && bar % slot === 0 ? groupsInSpace(bar / slot, length) : null
-  const inBar = whole ? `goes into a bar ${often(whole.times)} and leaves ${whole.left}; ` : ''
+  const inBar = whole ? inBarWords(whole.times, whole.left) : ''
   const natural = plain && beat % slot === 0 ? naturalMetre(length, beat / slot) : null
-  const onBeat = natural ? `it begins on a beat again after ${plural(natural.beats, 'beat')}, ` : ''
-  return `${plural(count, 'slot')}: ${inBar}${onBeat}and on the same place of the bar after going through ${often(cycles)}, ${plural(bars, 'bar')}.`
+  const onBeat = natural ? `back on a beat after ${plural(natural.beats, 'beat')}, ` : ''
+  return `${plural(count, 'slot')}: ${inBar}${onBeat}back on the same place in the bar after ${often(cycles)} through, ${plural(bars, 'bar')}.`
+}
+
+/** `go into a bar not once; `: more slots than the bar has do not go into it. */
+function inBarWords(times: number, left: number): string {
+  return times === 0
+    ? 'go into a bar not once; '
+    : `go into a bar ${often(times)} and leave ${left}; `
 }
 
 /** `48 slots: 6 times, and the first 6 of its 7.` */

@@ -4,7 +4,7 @@ import {
   addSwell,
   type Change,
   changeLick,
-  cut,
+  gridAt,
   joinPhrases,
   leaveOut,
   type Phrase,
@@ -14,7 +14,7 @@ import {
   type SlotRange,
   startsOf,
 } from '~/core/changes'
-import { nextGroup } from '~/core/fitting'
+import { continued, continuingOf } from '~/core/fitting'
 import { aimOf, frameTicks, type Lick, lickSlots, limbClashes, lineEvents } from '~/core/line'
 import { type Letter, type Level, type Limb, REST } from '~/core/sticking'
 import { gridTicks, placeName, type Ticks } from '~/core/time'
@@ -199,22 +199,16 @@ export function stepStart(lick: Lick, way: 1 | -1): Edit | null {
   return start >= 0 && start < frameTicks(lick.frame).bar ? withStart(lick, start) : null
 }
 
-/** The pattern of groups over and over until the space is full; null where nothing is free. */
-export function repeatUntilFull(lick: Lick): Edit | null {
-  const { end, target } = aimOf(lick)
-  const free = Math.floor((target - end) / gridTicks(lick.frame.grid))
-  const phrase = nextGroup(lick)
-  if (free <= 0 || phrase.slots.length === 0) return null
-  let filled = lick
-  let left = free
-  while (left > 0) {
-    const next = cut(nextGroup(filled), left)
-    filled = appendPhrase(filled, next, 'Repeat').lick
-    left -= next.slots.length
-  }
-  const from = lick.line.slots.length
-  const added = phraseOf(filled.line, { from, to: filled.line.slots.length })
-  return replaceRange(lick, { from, to: from }, added, 'Repeat until the space is full')
+/**
+ * What is selected, else the line's pattern, else the whole line, repeated until the space is full;
+ * null where nothing is free. Example: `RLLK RRK` goes on with both of its groups.
+ */
+export function repeatUntilFull(lick: Lick, selection: SlotRange | null = null): Edit | null {
+  const { length } = lick.line.slots
+  const free = Math.floor(aimOf(lick).left / gridTicks(gridAt(lick.line, length, lick.frame.grid)))
+  const added = free > 0 ? continued(continuingOf(lick, selection), free) : null
+  if (!added || added.slots.length === 0) return null
+  return replaceRange(lick, { from: length, to: length }, added, 'Repeat until full')
 }
 
 /** What can be done with the groups of a range, by name; null where there is nothing to do. */
@@ -224,13 +218,14 @@ export function groupingEdits(
   range: SlotRange,
 ): readonly { readonly label: string; readonly edit: Edit | null }[] {
   const one = selection !== null && selection.to === selection.from + 1
+  const several = selection !== null && selection.to - selection.from > 1
   const split = selection ? splitAt(lick, one ? selection.from : selection.to) : null
   return [
     { label: 'Split here', edit: split },
     { label: 'Join', edit: joinGroups(lick, range) },
     { label: 'Move earlier', edit: moveGroups(lick, range, 'earlier') },
     { label: 'Move later', edit: moveGroups(lick, range, 'later') },
-    { label: 'Repeat until full', edit: repeatUntilFull(lick) },
+    { label: 'Repeat until full', edit: repeatUntilFull(lick, several ? range : null) },
   ]
 }
 
@@ -253,7 +248,7 @@ const LETTERS_OF: Readonly<Record<Limb, readonly Letter[]>> = {
   LF: ['H', 'J'],
 }
 
-/** The line without a limb's strokes in the slots where a layer wants that limb too. */
+/** The line without a limb's strokes in the slots where an ostinato wants that limb too. */
 export function leaveOutClashing(lick: Lick, limb: Limb): Edit {
   const ticks = new Set(
     limbClashes(lick)
@@ -274,5 +269,10 @@ export function leaveOutClashing(lick: Lick, limb: Limb): Edit {
       : content,
   )
   const all = { from: 0, to: slots.length }
-  return replaceRange(lick, all, { slots, groups: lick.line.groups }, 'Limb left out')
+  return replaceRange(
+    lick,
+    all,
+    { slots, groups: lick.line.groups },
+    'Turn clashing strokes into rests',
+  )
 }

@@ -1,77 +1,76 @@
 import { phraseOf, startsOf } from '~/core/changes'
 import type { Fix } from '~/core/fitting'
 import type { Lick } from '~/core/line'
-import { REST } from '~/core/sticking'
 import { gridName, placeName } from '~/core/time'
 import { type Edit, replaceRange } from './edits'
 
-/** What a way of mending is called. */
-export function fixWords({ kind, grid, start }: Fix, lick: Lick): string {
+/** What a way to make a line fit is called. */
+export function fixWords({ kind, grid, start, cut }: Fix, lick: Lick): string {
   switch (kind) {
     case 'cut':
       return 'Cut at the landing'
     case 'drop-group':
-      return 'One group fewer'
+      return 'Remove the last group'
     case 'next-group':
-      return 'Cut the next group'
+      return cut > 0 ? 'Repeat, cutting the last group' : 'Repeat until full'
     case 'add-group':
-      return 'One group more'
+      return 'Add one more group'
     case 'tail-right':
-      return 'A tail that ends right'
+      return 'Add an ending on the right hand'
     case 'tail-left':
-      return 'A tail that ends left'
+      return 'Add an ending on the left hand'
     case 'tail-kick':
-      return 'A tail that ends with the kick'
+      return 'Add an ending on the kick'
+    case 'own-tail':
+      return 'Add your own ending'
     case 'rests':
-      return 'Rests'
+      return 'Fill up with rests'
     case 'remainder-first':
-      return 'The remainder first'
+      return 'Put the remainder first'
+    case 'remainder-middle':
+      return 'Put the remainder after the first group'
     case 'over-the-barline':
-      return 'Run over the barline'
+      return 'Play over the barline'
     case 'start':
       return `Start on ${placeName(start ?? 0, lick.frame.meter)}`
     case 'grid':
-      return `On ${gridName(grid ?? lick.frame.grid)}`
+      return `Play it on ${gridName(grid ?? lick.frame.grid)}`
   }
 }
 
-/** The edit of a mend: only the slots that it adds or takes away are typed anew. */
-export function fixEdit(lick: Lick, mend: Fix): Edit {
-  const label = fixWords(mend, lick)
-  const [old, now] = [lick.line.slots.length, mend.lick.line.slots.length]
-  if (mend.kind === 'remainder-first') {
-    const typed = phraseOf(mend.lick.line, { from: 0, to: now - old })
-    return { ...replaceRange(lick, { from: 0, to: 0 }, typed, label), lick: mend.lick }
-  }
-  if (now > old) {
-    const added = phraseOf(mend.lick.line, { from: old, to: now })
-    return { ...replaceRange(lick, { from: old, to: old }, added, label), lick: mend.lick }
+/** The edit of a fix: only the slots that it adds or takes away are typed anew. */
+export function fixEdit(lick: Lick, fix: Fix): Edit {
+  const label = fixWords(fix, lick)
+  const { added } = fix
+  const [old, now] = [lick.line.slots.length, fix.lick.line.slots.length]
+  if (added) {
+    const typed = phraseOf(fix.lick.line, added)
+    const at = { from: added.from, to: added.from }
+    return { ...replaceRange(lick, at, typed, label), lick: fix.lick }
   }
   if (now < old) {
     const none = { slots: [], groups: [] }
     const { change } = replaceRange(lick, { from: now, to: old }, none, label)
-    return { label, lick: mend.lick, ...(change && { change }) }
+    return { label, lick: fix.lick, ...(change && { change }) }
   }
-  return { label, lick: mend.lick }
+  return { label, lick: fix.lick }
 }
 
-/** The line made of its own groups in an order of sizes; a size that it lacks is left empty. */
+/**
+ * The line made of its own groups in an order of sizes. A size that it has no group of is made of the
+ * line's strokes from the first on, over and over: never of rests. Example: four sixes of `RLR LKK`
+ * are `RLRLKK*4`.
+ */
 export function chainEdit(lick: Lick, order: readonly number[]): Edit {
   const { line } = lick
   const starts = startsOf(line.groups)
   const bySize = new Map<number, number>()
   for (const [i, size] of line.groups.entries()) if (!bySize.has(size)) bySize.set(size, i)
   const groups = order.map((size) => {
-    const from = starts[bySize.get(size) ?? -1]
-    return from === undefined
-      ? Array.from({ length: size }, () => REST)
-      : line.slots.slice(from, from + size)
+    const from = starts[bySize.get(size) ?? -1] ?? 0
+    return Array.from({ length: size }, (_, i) => line.slots[(from + i) % line.slots.length])
   })
+  const slots = groups.flat().flatMap((slot) => (slot ? [slot] : []))
   const all = { from: 0, to: line.slots.length }
-  return replaceRange(
-    lick,
-    all,
-    { slots: groups.flat(), groups: order },
-    `Chain ${order.join(' ')}`,
-  )
+  return replaceRange(lick, all, { slots, groups: order }, `Group as ${order.join(' ')}`)
 }

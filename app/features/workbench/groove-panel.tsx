@@ -2,7 +2,7 @@ import { Play } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { type Groove, grooveBar, parseGrooveBar, toGroove } from '~/core/groove'
 import { type Lick, NO_GROOVE } from '~/core/line'
-import { findGrid } from '~/core/time'
+import { findGrid, meterName } from '~/core/time'
 import { PhraseStacks } from '../stacks/phrase-figure'
 import type { PanelProps } from './panel-props'
 import { Act, Nothing, Part, TextBox } from './parts'
@@ -12,10 +12,10 @@ import { useSaving } from './use-saving'
 
 const GRIDS = ['1/4', '1/8', '1/8t', '1/16', '1/16t', '1/32']
 
-/** The groove of this lick's metre in the line's own notation: looked at, changed, kept, used. */
+/** The groove of this lick's metre in the line's own notation: looked at, changed, saved, used. */
 export function GroovePanel({ lick, grooves, onEdit, onHear }: PanelProps) {
   const { meter, groove: id } = lick.frame
-  const meterKey = `${meter.count}/${meter.unit}`
+  const meterKey = meterName(meter)
   const use = (groove: string) =>
     onEdit({ label: 'Groove', lick: { ...lick, frame: { ...lick.frame, groove } } })
   return (
@@ -27,10 +27,10 @@ export function GroovePanel({ lick, grooves, onEdit, onHear }: PanelProps) {
         grooves={grooves}
         onHear={onHear}
       />
-      <Part title="Your own">
+      <Part title="Your grooves">
         {grooves.length === 0 ? (
           <Nothing>
-            None yet. Change the bar beside this, give it a name, and it stands in the list of
+            None yet. Change this bar and save it under a name: it then appears in the list of
             grooves.
           </Nothing>
         ) : (
@@ -41,7 +41,7 @@ export function GroovePanel({ lick, grooves, onEdit, onHear }: PanelProps) {
                 groove={groove}
                 used={groove.id === id}
                 onUse={() => use(groove.id)}
-                onForgotten={() => {
+                onDeleted={() => {
                   if (groove.id === id) use('eighths')
                 }}
               />
@@ -74,7 +74,7 @@ function GrooveForm({ lick, meterKey, grooves, onHear }: GrooveFormProps) {
   const read = parseGrooveBar({ grid, line }, meter)
   const base = findGrid(grid)
   const field = 'min-w-0 rounded-field border border-base-300 bg-base-100 px-2 py-1 text-sm'
-  const keep = (asNew: boolean) =>
+  const save = (asNew: boolean) =>
     tell({
       intent: 'save',
       name,
@@ -119,16 +119,16 @@ function GrooveForm({ lick, meterKey, grooves, onHear }: GrooveFormProps) {
         <TextBox
           label="Name of the groove"
           className="w-40"
-          placeholder="its name"
+          placeholder="name"
           maxLength={80}
           value={name}
           onType={setName}
         />
-        <Act disabled={busy || !read.ok || name.trim() === ''} onClick={() => keep(true)}>
-          Keep as a groove
+        <Act disabled={busy || !read.ok || name.trim() === ''} onClick={() => save(true)}>
+          Save as groove
         </Act>
         {own && (
-          <Act disabled={busy || !read.ok || name.trim() === ''} onClick={() => keep(false)}>
+          <Act disabled={busy || !read.ok || name.trim() === ''} onClick={() => save(false)}>
             Change {own.name}
           </Act>
         )}
@@ -149,12 +149,12 @@ function OwnGroove({
   groove,
   used,
   onUse,
-  onForgotten,
+  onDeleted,
 }: {
   groove: Groove
   used: boolean
   onUse: () => void
-  onForgotten: () => void
+  onDeleted: () => void
 }) {
   const { tell } = useSaving<GrooveCommand>('/grooves')
   const [meter, bar] = Object.entries(groove.bars)[0] ?? ['', undefined]
@@ -172,7 +172,7 @@ function OwnGroove({
       <Act
         label={`Delete ${groove.name}`}
         onClick={() => {
-          onForgotten()
+          onDeleted()
           tell({ intent: 'delete', id: groove.id })
         }}
       >

@@ -21,17 +21,17 @@ import { Act, Nothing, Part } from './parts'
 const POLICY_WORDS: Readonly<Record<HandPolicy, readonly [name: string, what: string]>> = {
   'cell-locked': ['Cell-locked', 'the sticking travels with its cell'],
   'slot-locked': ['Slot-locked', 'natural: the lead hand on every even slot'],
-  alternating: ['Alternating', 'hand to hand, kicks and rests not counted'],
+  alternating: ['Alternating', 'hands alternate; kicks and rests do not count'],
 }
 
-/** Which hand plays what: three schools, hands not decided yet, limbs wanted twice. */
-export function HandsPanel({ lick, onEdit }: PanelProps) {
+/** Which hand plays what: three ways, hands not decided yet, limbs wanted twice. */
+export function HandsPanel({ lick, setting, onEdit }: PanelProps) {
   const distances = useMemo(() => policyDistances(lick), [lick])
   if (lick.line.slots.length === 0)
-    return <Nothing>Type a line first: its hands are compared here.</Nothing>
+    return <Nothing>Type a line first to compare its hands.</Nothing>
   return (
     <div className="flex flex-col gap-5">
-      <Part title="Hands when kicks and holes come between">
+      <Part title="Hands around kicks and rests">
         <ul className="flex flex-col gap-2">
           {HAND_POLICIES.map((policy) => {
             const { lick: turned, differs } = distances[policy]
@@ -51,17 +51,17 @@ export function HandsPanel({ lick, onEdit }: PanelProps) {
                 </p>
                 <Act
                   disabled={differs.length === 0}
-                  label={`Take ${name.toLowerCase()} hands`}
+                  label={`Use ${name.toLowerCase()} hands`}
                   onClick={() => onEdit(wholeLine(lick, turned, `${name} hands`))}
                 >
-                  {differs.length === 0 ? 'as it is' : 'Take'}
+                  {differs.length === 0 ? 'as it is' : 'Use'}
                 </Act>
               </li>
             )
           })}
         </ul>
       </Part>
-      {isUndecided(lick) && <Suggestion lick={lick} onEdit={onEdit} />}
+      {isUndecided(lick) && <Suggestion lick={lick} setting={setting} onEdit={onEdit} />}
       <Clashes lick={lick} onEdit={onEdit} />
       <Sides lick={lick} />
     </div>
@@ -102,31 +102,31 @@ function differWords(lick: Lick, differs: readonly number[]): string {
   const places = differs.slice(0, SHOWN).map((slot) => slot + 1)
   const more = differs.length - places.length
   const slots = differs.length === 1 ? 'slot' : 'slots'
-  return `other hands at ${slots} ${places.join(', ')}${more > 0 ? ` and ${more} more` : ''} of ${lick.line.slots.length}`
+  return `other hands on ${slots} ${places.join(', ')}${more > 0 ? ` and ${more} more` : ''} of ${lick.line.slots.length}`
 }
 
-function Suggestion({ lick, onEdit }: { lick: Lick; onEdit: (edit: Edit) => void }) {
-  const suggested = useMemo(() => suggestHands(lick), [lick])
+function Suggestion({ lick, setting, onEdit }: Pick<PanelProps, 'lick' | 'setting' | 'onEdit'>) {
+  const suggested = useMemo(() => suggestHands(lick, setting), [lick, setting])
   return (
     <Part title="Hands not decided yet">
       <div className="flex flex-wrap items-center gap-3 text-sm">
         <PhraseText phrase={suggested.line} />
         <Act onClick={() => onEdit(wholeLine(lick, suggested, 'Suggested hands'))}>
-          Take what is suggested
+          Use these hands
         </Act>
       </div>
     </Part>
   )
 }
 
-/** A limb that line and ostinatos want at once, with ways to mend it. */
+/** A limb that line and ostinatos want at once, with ways to fix it. */
 function Clashes({ lick, onEdit }: { lick: Lick; onEdit: (edit: Edit) => void }) {
   const clashes = useMemo(() => limbClashes(lick), [lick])
   const [first] = clashes
   if (!first) return null
   const limbs = [...new Set(clashes.map(({ limb }) => limb))]
   return (
-    <Part title="A limb wanted twice at once">
+    <Part title="One limb, two strokes at once">
       <p className="text-sm">
         {clashes
           .slice(0, SHOWN)
@@ -137,7 +137,7 @@ function Clashes({ lick, onEdit }: { lick: Lick; onEdit: (edit: Edit) => void })
       <div className="flex flex-wrap gap-2">
         {limbs.map((limb) => (
           <Act key={limb} onClick={() => onEdit(leaveOutClashing(lick, limb))}>
-            Leave the {LIMB_NAMES[limb]} out of the line there
+            Remove the {LIMB_NAMES[limb]} from the line there
           </Act>
         ))}
         {lick.ostinatos.map((layer, i) => (
@@ -145,12 +145,12 @@ function Clashes({ lick, onEdit }: { lick: Lick; onEdit: (edit: Edit) => void })
             key={`${i} ${layer.scope}`}
             onClick={() =>
               onEdit({
-                label: 'Ostinato away',
+                label: 'Remove the ostinato',
                 lick: { ...lick, ostinatos: lick.ostinatos.filter((_, at) => at !== i) },
               })
             }
           >
-            Take layer {i + 1} away ({SURFACE_NAMES[layerVoice(layer.line)]})
+            Remove ostinato {i + 1} ({SURFACE_NAMES[layerVoice(layer.line)]})
           </Act>
         ))}
       </div>

@@ -1,6 +1,6 @@
 import type { SlotRange } from '~/core/changes'
 import type { Groove } from '~/core/groove'
-import type { Kit } from '~/core/kit'
+import type { Kit, Player } from '~/core/kit'
 import type { Lick } from '~/core/line'
 import type { Position } from '~/core/performance'
 import type { Setting } from '~/core/playing'
@@ -27,15 +27,21 @@ export interface WorkbenchProps {
   readonly tempo: number
   /** The player's own grooves. */
   readonly grooves: readonly Groove[]
-  /** Takes an edit that was worked out from a lick; nothing where that is on the bench no more. */
+  /** Makes an edit that was worked out from a lick; refused, and said, where another is on the bench. */
   readonly onEdit: (edit: Edit, base: Lick) => void
   /** Every kit that can be chosen, as stored. */
   readonly kits: readonly Kit[]
+  /** The fastest tempo at which the whole lick was clean; null where it never was. */
+  readonly playedClean: number | null
+  /** Takes the player's limb speeds up to what was played. */
+  readonly onRaise: (player: Player) => void
+  /** Says why something asked for cannot be done. */
+  readonly onRefuse: (message: string) => void
   /** Names the lick's own kit; null for the player's. */
   readonly onKit: (id: string | null) => void
   readonly onVoice: (label: string, voicing: Voicing) => void
-  /** Takes a kept state in place of what is on the bench. */
-  readonly onTake: (text: string, voicing: string) => void
+  /** Puts a saved state in place of what is on the bench. */
+  readonly onRestore: (text: string, voicing: string) => void
   /** Plays a lick by itself, or stops it. */
   readonly onHear: (lick: Lick) => void
 }
@@ -49,8 +55,7 @@ export interface PanelProps extends Omit<WorkbenchProps, 'onEdit'> {
 export const TABS = [
   ['cells', 'Cells'],
   ['change', 'Change'],
-  ['sums', 'Sums'],
-  ['cycle', 'Meets'],
+  ['fit', 'Fit'],
   ['hands', 'Hands'],
   ['voices', 'Voices'],
   ['paths', 'Paths'],

@@ -3,20 +3,18 @@ import { PathsPanel } from '../kit/paths-panel'
 import { VoicesPanel } from '../voicing/voices-panel'
 import { CellsPanel } from './cells-panel'
 import { ChangePanel } from './change-panel'
-import { CyclePanel } from './cycle-panel'
 import { FamilyPanel } from './family-panel'
+import { FitPanel } from './fit-panel'
 import { GroovePanel } from './groove-panel'
 import { HandsPanel } from './hands-panel'
 import { NotesPanel } from './notes-panel'
 import type { PanelProps, WorkbenchTab } from './panel-props'
-import { SumsPanel } from './sums-panel'
 import { VersionsPanel } from './versions-panel'
 
 const PANELS = {
   cells: CellsPanel,
   change: ChangePanel,
-  sums: SumsPanel,
-  cycle: CyclePanel,
+  fit: FitPanel,
   hands: HandsPanel,
   voices: VoicesPanel,
   paths: PathsPanel,

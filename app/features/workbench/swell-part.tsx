@@ -15,7 +15,7 @@ interface SwellPartProps {
   readonly onEdit: (edit: Edit) => void
 }
 
-/** Plain strokes that grow or fade over the range; the swells that the line has, to take away. */
+/** Plain strokes that grow or fade over the range; the swells that the line has, to be removed. */
 export function SwellPart({ lick, range, onEdit }: SwellPartProps) {
   const [start, setStart] = useState<Level>('ghost')
   const [end, setEnd] = useState<Level>('accent')
@@ -38,10 +38,10 @@ export function SwellPart({ lick, range, onEdit }: SwellPartProps) {
             <li key={JSON.stringify(swell)} className="flex items-center gap-1">
               {slotWords(swell)}: {swell.start} to {swell.end}
               <IconButton
-                label={`Take away the swell over ${slotWords(swell)}`}
+                label={`Remove the swell over ${slotWords(swell)}`}
                 onClick={() =>
                   onEdit({
-                    label: `No swell over ${slotWords(swell)}`,
+                    label: `Remove the swell over ${slotWords(swell)}`,
                     lick: removeSwell(lick, swell),
                   })
                 }
@@ -64,6 +64,6 @@ function slotWords({ from, to }: { readonly from: number; readonly to: number })
 }
 
 function plainWords(plain: number): string {
-  if (plain === 0) return 'No plain stroke here: all have a level of their own.'
+  if (plain === 0) return 'No plain strokes here: each has its own level.'
   return `${plural(plain, 'plain stroke')} ${plain === 1 ? 'follows' : 'follow'}; others keep their level.`
 }

@@ -13,7 +13,7 @@ import { useSaving } from './use-saving'
 import { comparedWith } from './versions'
 
 /** States of the lick kept by name, each compared slot by slot with what is on the bench. */
-export function VersionsPanel({ id, text, voiced, voicing, turned, onTake }: PanelProps) {
+export function VersionsPanel({ id, text, voiced, voicing, turned, onRestore }: PanelProps) {
   const action = `/versions/${id}`
   const { data: versions, load } = useFetcher<VersionRecord[]>({ key: `versions ${id}` })
   const { tell, trouble, busy } = useSaving<VersionCommand>(action)
@@ -62,7 +62,7 @@ export function VersionsPanel({ id, text, voiced, voicing, turned, onTake }: Pan
                 version={version}
                 turned={turned}
                 lick={voiced}
-                onTake={onTake}
+                onRestore={onRestore}
                 onTell={tell}
               />
             ))}
@@ -78,11 +78,11 @@ interface VersionRowProps {
   readonly turned: boolean
   /** What is on the bench, voiced. */
   readonly lick: Lick
-  readonly onTake: (text: string, voicing: string) => void
+  readonly onRestore: (text: string, voicing: string) => void
   readonly onTell: (command: VersionCommand) => void
 }
 
-function VersionRow({ version, turned, lick, onTake, onTell }: VersionRowProps) {
+function VersionRow({ version, turned, lick, onRestore, onTell }: VersionRowProps) {
   const [name, setName] = useState(version.name)
   const { text, voicing } = turnTexts({ ...version, draft: null }, turned)
   const savedLick = findVoicedLick({ text, voicing })
@@ -109,7 +109,7 @@ function VersionRow({ version, turned, lick, onTake, onTell }: VersionRowProps) 
         />
         <p className="text-(--quiet)">{differenceWords(savedLick, lick)}</p>
       </div>
-      <Act label={`Bring ${version.name} back`} onClick={() => onTake(text, voicing)}>
+      <Act label={`Bring ${version.name} back`} onClick={() => onRestore(text, voicing)}>
         Bring back
       </Act>
       <Act

@@ -28,7 +28,7 @@ export function Workbench(props: WorkbenchProps) {
   const [search, setSearch] = useSearchParams()
   const tab = TABS.find(([id]) => id === search.get('panel'))?.[0]
   const [scope, setScope] = useState<Scope>('groups')
-  const { selection, onEdit } = props
+  const { selection, onEdit, onRefuse } = props
   const later = useDeferredValue(props.lick)
   const lick = props.lick.line.slots.length > LONG ? later : props.lick
   const edit = useCallback((made: Edit) => onEdit(made, lick), [onEdit, lick])
@@ -50,6 +50,7 @@ export function Workbench(props: WorkbenchProps) {
   const step = (way: 1 | -1) => {
     const stepped = stepStart(lick, way)
     if (stepped) edit(stepped)
+    else onRefuse('The line can only start within its bar.')
   }
   const open = useCallback(
     (panel: WorkbenchTab | undefined) =>

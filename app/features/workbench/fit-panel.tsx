@@ -6,14 +6,15 @@ import { formatSlot } from '~/core/notation'
 import { gridName, meterName, placeName, UNNAMED_COUNT } from '~/core/time'
 import { plural, slots, tenth } from '../bench/figures'
 import { ChainsForm } from './chains-form'
+import { CyclePanel } from './cycle-panel'
 import { Fixes } from './fixes-list'
 import type { PanelProps } from './panel-props'
 import { Act, Nothing, Part, TextBox } from './parts'
 
-/** Every sum that is done on fingers: mending, counting, other rates, metres, chains. */
-export function SumsPanel(props: PanelProps) {
+/** Whether the line fits, and what would: fixes, other grids and metres, groupings, the cycle. */
+export function FitPanel(props: PanelProps) {
   if (props.lick.line.slots.length === 0)
-    return <Nothing>Type a line first: what it comes to stands here.</Nothing>
+    return <Nothing>Type a line first. Then you see here how it fits the bar.</Nothing>
   return (
     <div className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-2">
       <div className="flex min-w-0 flex-col gap-5">
@@ -25,6 +26,9 @@ export function SumsPanel(props: PanelProps) {
         <Rates {...props} />
         <Metres {...props} />
         <Aloud {...props} />
+      </div>
+      <div className="lg:col-span-2">
+        <CyclePanel {...props} />
       </div>
     </div>
   )
@@ -38,7 +42,7 @@ function CountCheck({ lick }: { lick: Lick }) {
   const known = typed !== '' && Number.isInteger(wanted) && wanted > 0
   const first = lickSlots(lick)[wanted]
   return (
-    <Part title="Against a number">
+    <Part title="Check the count">
       <p className="flex flex-wrap items-center gap-2 text-sm">
         <TextBox
           label="Slots it should have"
@@ -52,10 +56,10 @@ function CountCheck({ lick }: { lick: Lick }) {
           {!known
             ? 'slots it should have'
             : have === wanted
-              ? `slots: it has just so many`
+              ? 'slots: exactly right'
               : have < wanted
-                ? `slots: ${wanted - have} missing`
-                : `slots: ${have - wanted} too many, the first is slot ${wanted + 1}, ${first ? formatSlot(first.content) : ''}`}
+                ? `slots: ${wanted - have} too few`
+                : `slots: ${have - wanted} too many, starting with slot ${wanted + 1}, ${first ? formatSlot(first.content) : ''}`}
         </span>
       </p>
     </Part>
@@ -78,7 +82,7 @@ function Rates({ lick, tempo, onEdit }: PanelProps) {
   )
   return (
     <Part
-      title="The same strokes at another subdivision"
+      title="Same strokes on another grid"
       aside={<span className="text-(--quiet) text-xs">at {tempo}</span>}
     >
       <div className="overflow-x-auto">
@@ -87,11 +91,11 @@ function Rates({ lick, tempo, onEdit }: PanelProps) {
             <tr className="text-left">
               <th className="py-1 pr-3 font-normal">grid</th>
               <th className="pr-3 text-right font-normal">beats</th>
-              <th className="pr-3 font-normal">from here</th>
+              <th className="pr-3 font-normal">from this start</th>
               <th className="pr-3 font-normal">to end on the barline</th>
               <th className="pr-3 text-right font-normal">ms a slot</th>
               <th className="font-normal">
-                <span className="sr-only">take it</span>
+                <span className="sr-only">use it</span>
               </th>
             </tr>
           </thead>
@@ -119,12 +123,12 @@ function Rates({ lick, tempo, onEdit }: PanelProps) {
                       <button
                         type="button"
                         className="link text-sm"
-                        aria-label={`Take ${name}`}
+                        aria-label={`Use ${name}`}
                         onClick={() =>
                           onEdit({ label: `On ${name}`, lick: onGrid(lick, rate.grid) })
                         }
                       >
-                        take
+                        use
                       </button>
                     )}
                   </td>
@@ -162,9 +166,9 @@ function Aloud({ lick, school }: PanelProps) {
 function Metres({ lick, onEdit }: PanelProps) {
   const metres = useMemo(() => filledMetres(lick).slice(0, 10), [lick])
   return (
-    <Part title="Metres that it fills exactly">
+    <Part title="Metres it fills exactly">
       {metres.length === 0 ? (
-        <Nothing>None up to 21 units: it always leaves something over.</Nothing>
+        <Nothing>None up to 21 beats: something is always left over.</Nothing>
       ) : (
         <div className="flex flex-wrap gap-2">
           {metres.map(({ meter, bars }) => (

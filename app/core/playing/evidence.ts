@@ -1,0 +1,64 @@
+import type { HandSpeed, Player } from '../kit'
+import type { Lick } from '../line'
+import { isSamePlace, type Move, type MoveKind, movesOf, type Setting, travelTime } from './limit'
+
+/** A lick that was played clean as a whole, at a tempo in beats of its metre. */
+export interface CleanPlay {
+  readonly lick: Lick
+  readonly tempo: number
+}
+
+/** One of a player's constants that was beaten: what it was, and what was shown. */
+export interface Evidence {
+  readonly limb: Move['limb']
+  /** An interval in milliseconds, or how many times as long as Fitts's law says its ways take. */
+  readonly kind: MoveKind
+  readonly from: number
+  readonly to: number
+}
+
+/**
+ * The constants that clean plays show to be too slow, each lowered by the smallest factor that makes
+ * all of those plays possible. Law: with them no play is above its limit, and none is lower than that
+ * asks. The lead of graces is no constant of a player's: a play that asks for less than that tells nothing.
+ */
+export function evidenceOf(plays: readonly CleanPlay[], setting: Setting): Evidence[] {
+  const shown = new Map<string, Evidence>()
+  const show = (limb: Move['limb'], kind: MoveKind, from: number, to: number) => {
+    const known = shown.get(`${limb} ${kind}`)
+    if (to <= 0 || to >= from || (known && known.to <= to)) return
+    shown.set(`${limb} ${kind}`, { limb, kind, from, to })
+  }
+  const { kit, player } = setting
+  for (const { lick, tempo } of plays) {
+    for (const move of movesOf(lick, 'loop', setting)) {
+      if (move.bpm >= tempo) continue
+      const { limb, kind, fromSurface, toSurface } = move
+      const has = (move.needMs * move.bpm) / tempo - move.leadMs
+      if (isSamePlace(kit, fromSurface, toSurface)) {
+        const speed = kind === 'travel' ? Number.NaN : constantOf(player, limb, kind)
+        show(limb, kind, speed, has)
+        continue
+      }
+      show(limb, 'single', player[limb].single, has)
+      const way = travelTime(kit, fromSurface, toSurface, limb, player)
+      if (limb === 'RH' || limb === 'LH') {
+        const { travel } = player[limb]
+        show(limb, 'travel', travel, (travel * has) / way)
+      }
+    }
+  }
+  return [...shown.values()]
+}
+
+function constantOf(player: Player, limb: Move['limb'], kind: Exclude<MoveKind, 'travel'>): number {
+  return kind === 'buzz' ? (player[limb] as HandSpeed).buzz : player[limb][kind]
+}
+
+/** A player with the constants that were shown. */
+export function withEvidence(player: Player, evidence: readonly Evidence[]): Player {
+  return evidence.reduce<Player>(
+    (now, { limb, kind, to }) => ({ ...now, [limb]: { ...now[limb], [kind]: to } }),
+    player,
+  )
+}

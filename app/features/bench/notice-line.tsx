@@ -1,0 +1,38 @@
+import { X } from 'lucide-react'
+import type { Notice } from './use-notice'
+
+/** What was not done, or what a change kept, said where the line is typed. */
+export function NoticeLine({
+  notice,
+  onDismiss,
+}: {
+  notice: Notice | null
+  onDismiss: () => void
+}) {
+  return (
+    <div role="status" className="flex flex-wrap items-center gap-x-3 gap-y-1 text-sm empty:hidden">
+      {notice && (
+        <>
+          <span>{notice.message}</span>
+          {notice.offer && (
+            <button
+              type="button"
+              className="btn btn-outline border-base-300 btn-sm font-normal"
+              onClick={notice.offer.act}
+            >
+              {notice.offer.label}
+            </button>
+          )}
+          <button
+            type="button"
+            className="btn btn-ghost btn-square btn-xs"
+            aria-label="Dismiss"
+            onClick={onDismiss}
+          >
+            <X size={14} aria-hidden />
+          </button>
+        </>
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,77 @@
+import { fittingStart, frameTicks, type Lick, lineTicks } from '~/core/line'
+import { ALL_GRIDS, findGrid, gridName, gridTicks, placeName } from '~/core/time'
+import type { Option } from '~/ui/field'
+import { gridOutcome } from '../bench/fit'
+
+/** Metres to choose from; any other can be typed. */
+export const METRES = [
+  '4/4',
+  '3/4',
+  '2/4',
+  '5/4',
+  '6/8',
+  '7/8',
+  '9/8',
+  '12/8',
+  '7/8 3+2+2',
+  '5/8',
+  '15/16',
+  '3/2',
+]
+
+const USUAL_GRIDS = [
+  '1/8',
+  '1/8t',
+  '1/16',
+  '1/16q',
+  '1/16t',
+  '1/16s',
+  '1/32',
+  '1/32n',
+  '1/32t',
+  '1/4',
+  '1/64',
+]
+
+/** Every grid with what the same strokes would come to on it, the usual ones first. */
+export function gridOptions(lick: Lick): Option[] {
+  const others = ALL_GRIDS.map(gridName).filter((name) => !USUAL_GRIDS.includes(name))
+  return [...USUAL_GRIDS, ...others].flatMap((name) => {
+    const grid = findGrid(name)
+    return grid ? [{ value: name, label: gridOutcome(lick, grid) }] : []
+  })
+}
+
+/** Every slot of the bar on the text's grid; the one from which the line ends on a barline says so. */
+export function startOptions(lick: Lick): Option[] {
+  const { frame } = lick
+  const { bar } = frameTicks(frame)
+  const fits = lineTicks(lick.line, frame.grid) > 0 ? fittingStart(lick) : null
+  const ticks = new Set<number>([frame.start])
+  for (let tick = 0; tick < bar; tick += gridTicks(frame.grid)) ticks.add(tick)
+  if (fits !== null) ticks.add(fits)
+  return [...ticks]
+    .sort((a, b) => a - b)
+    .map((tick) => {
+      const name = placeName(tick, frame.meter)
+      return { value: name, label: tick === fits ? `${name} · ends on the barline` : name }
+    })
+}
+
+/** Every slot of the bar up to the start. */
+export function stopOptions({ frame }: Lick): Option[] {
+  const options: Option[] = []
+  for (let tick = 0; tick <= frame.start; tick += gridTicks(frame.grid)) {
+    const name = placeName(tick, frame.meter)
+    options.push({ value: name, label: name })
+  }
+  return options
+}
+
+/** Whole numbers to choose from. */
+export function numberOptions(least: number, most: number): Option[] {
+  return Array.from({ length: most - least + 1 }, (_, i) => {
+    const value = String(least + i)
+    return { value, label: value }
+  })
+}

@@ -1,0 +1,118 @@
+import { type Climb, formName, repeatsOn, type Standing, standAt } from '~/core/practice'
+import { gridName, secondsPerTick, type Ticks } from '~/core/time'
+import type { PracticeSessionRecord } from '~/storage'
+import { partKeyOf, type Step } from './step-view'
+
+/** What is trained: a step, the ladder under it, and how that is climbed. */
+export interface Training {
+  readonly lickId: string
+  readonly step: Step
+  readonly climb: Climb
+  /** The rungs that were chosen, each from a bar on. */
+  readonly chosen: readonly Standing[]
+  readonly tempoAt: (rung: number) => number
+  /** Ticks of the beat that tempos count. */
+  readonly beat: Ticks
+}
+
+/** A session while it goes on, and the standing on the ladder that it belongs to. */
+interface Running {
+  readonly stand: Standing
+  readonly session: PracticeSessionRecord
+}
+
+/** Less than this was only tried, unless it was rated. */
+const LEAST_SECONDS = 1
+
+/**
+ * The sessions of a training as it goes on. Where the music is tells the rung, the repeats and the
+ * seconds: they are worked out from the bars that have sounded, never counted beside them. Each rung
+ * is a session of its own; it is saved once it lasted a second, or was rated.
+ */
+export class TrainingLog {
+  private running: Running | null = null
+
+  constructor(
+    private readonly save: (session: PracticeSessionRecord) => void,
+    private readonly newId: () => string,
+    private readonly now: () => number = Date.now,
+  ) {}
+
+  /** A new start: what follows is a session of its own. */
+  begin(): void {
+    this.running = null
+  }
+
+  /**
+   * Takes down where the music is: a bar, counted from 0 after the count-in, and the ticks played since
+   * then. Returns the repeats on this rung.
+   */
+  look(training: Training, bar: number, played: Ticks): number {
+    const { climb, chosen, tempoAt } = training
+    const stand = standAt(chosen, bar, climb)
+    const before = this.running
+    if (before && !sameStand(before.stand, stand)) {
+      // The rung before ended where this one began.
+      this.running = measured(before, stand.bar * climb.barTicks, training)
+      this.write()
+    }
+    const tempo = tempoAt(stand.rung)
+    const known = this.running
+    const same = known && sameStand(known.stand, stand) && known.session.tempo === tempo
+    const now = same ? known : { stand, session: this.newSession(training, tempo) }
+    this.running = measured(now, played, training)
+    return this.running.session.repeats
+  }
+
+  /** Says how it went. What is said before the first look is about the rung it begins on. */
+  say(training: Training, said: Partial<Pick<PracticeSessionRecord, 'rating' | 'tense'>>): void {
+    const stand = standAt(training.chosen, 0, training.climb)
+    const now = this.running ?? {
+      stand,
+      session: this.newSession(training, training.tempoAt(stand.rung)),
+    }
+    this.running = { ...now, session: { ...now.session, ...said } }
+    this.write()
+  }
+
+  /** Saves what is running, where that is worth it. */
+  write(): void {
+    const session = this.running?.session
+    if (!session) return
+    const said = session.rating !== null || session.tense
+    if (said || session.seconds >= LEAST_SECONDS) this.save(session)
+  }
+
+  private newSession({ lickId, step }: Training, tempo: number): PracticeSessionRecord {
+    return {
+      id: this.newId(),
+      version: 3,
+      lickId,
+      createdAt: this.now(),
+      part: partKeyOf(step),
+      step: step.words.slice(0, 120),
+      tempo,
+      repeats: 0,
+      seconds: 0,
+      rating: null,
+      tense: false,
+      grid: gridName(step.part.lick.frame.grid),
+      form: formName(step.form),
+      note: '',
+    }
+  }
+}
+
+function sameStand(a: Standing, b: Standing): boolean {
+  return a.bar === b.bar && a.rung === b.rung
+}
+
+/** A session with its repeats and seconds up to a tick since the count-in. */
+function measured({ stand, session }: Running, played: Ticks, { climb, beat }: Training): Running {
+  const ticks = Math.max(0, played - stand.bar * climb.barTicks)
+  const seconds = Math.round(ticks * secondsPerTick(session.tempo, beat) * 10) / 10
+  return {
+    stand,
+    session: { ...session, repeats: repeatsOn(stand, played, climb), seconds },
+  }
+}
