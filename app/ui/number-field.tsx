@@ -9,8 +9,14 @@ interface NumberFieldProps extends NumberRange {
   readonly step?: number
   readonly className?: string
   readonly title?: string
+  readonly onFocus?: () => void
   readonly disabled?: boolean
+  /** Whether what is wrong is told above the field: at the foot of the page there is no room below. */
+  readonly above?: boolean
 }
+
+/** Looks of its own that a field may bring. */
+const PLAIN = /\bbg-transparent\b/
 
 /** A number that could still become a longer one is taken after this long without a key. */
 const PAUSE_MS = 700
@@ -76,9 +82,12 @@ export function NumberField(props: NumberFieldProps) {
         disabled={props.disabled}
         inputMode={whole ? 'numeric' : 'decimal'}
         autoComplete="off"
-        className={`rounded-field border border-base-300 bg-base-100 px-2 py-1 tabular-nums aria-invalid:border-error ${className}`}
+        className={`rounded-field border px-2 py-1 tabular-nums aria-invalid:border-error ${PLAIN.test(className) ? '' : 'border-base-300 bg-base-100'} ${className}`}
         value={draft ?? showNumber(value)}
-        onFocus={(event) => event.currentTarget.select()}
+        onFocus={(event) => {
+          event.currentTarget.select()
+          props.onFocus?.()
+        }}
         onChange={(event) => type(event.target.value)}
         onBlur={settle}
         onKeyDown={press}
@@ -87,7 +96,7 @@ export function NumberField(props: NumberFieldProps) {
         <span
           id={id}
           role="alert"
-          className="absolute top-full left-0 z-30 mt-1 whitespace-nowrap rounded-field border border-error bg-base-100 px-2 py-1 text-error text-xs shadow"
+          className={`absolute left-0 z-30 my-1 whitespace-nowrap ${props.above ? 'bottom-full' : 'top-full'} rounded-field border border-error bg-base-100 px-2 py-1 text-error text-xs shadow`}
         >
           {wrong}
         </span>

@@ -14,7 +14,7 @@ import { voiceLick, voicingPresets } from '../../app/core/voicing'
 const BAR = 'RLLKRLLK RLLKRLRL RLLKRLLK RLLKRLRL '
 const RUNS = 60
 const VOICING = {
-  rules: voicingPresets(['t1', 't2', 'f1']).flatMap(({ rules }) => rules),
+  rules: voicingPresets(DEFAULT_KIT).flatMap(({ rules }) => rules),
   pins: [],
 }
 

@@ -1,3 +1,4 @@
+import { DEFAULT_KIT } from '~/core/kit'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { toHeadlessEvents, toHeadlessLimit, toHeadlessSum } from '~/codecs/headless'
@@ -94,7 +95,7 @@ describe('whatever the lick is (law)', () => {
   })
 
   it('every voicing of it, and the way of the hands', () => {
-    const presets = voicingPresets(['t1', 't2', 'f1'])
+    const presets = voicingPresets(DEFAULT_KIT)
     fc.assert(
       fc.property(random.lick, fc.nat(presets.length - 1), (lick, which) => {
         const voiced = voiceLick(lick, { rules: presets[which]?.rules ?? [], pins: [] })

@@ -1,10 +1,11 @@
+import { DEFAULT_KIT } from '~/core/kit'
 import { describe, expect, it } from 'vitest'
 import { PLAIN_VOICING, type Voicing, voicingPresets } from '~/core/voicing'
 import { formatVoicing, parseVoicing, turnVoicing } from '.'
 
 const all: Voicing = {
   rules: [
-    ...voicingPresets(['t1', 't2', 'f1']).flatMap(({ rules }) => rules),
+    ...voicingPresets(DEFAULT_KIT).flatMap(({ rules }) => rules),
     {
       hands: 'RH',
       which: { kind: 'every' },

@@ -19,4 +19,4 @@ export {
 } from './rates'
 export { type Renotated, type RenotateFault, renotate } from './renotating'
 export { type RunOn, runOn } from './run-on'
-export { type EndRun, endRun, runAcross, tailOf } from './tails'
+export { type EndRun, endRun, runAcross, startRun, tailOf } from './tails'

@@ -58,6 +58,11 @@ export function endRun({ slots }: Pick<Line, 'slots'>): EndRun | null {
   return runFrom(lettersOf(slots).reverse())
 }
 
+/** The limb that begins a line alone, and how often in a row; null where none or several do. */
+export function startRun({ slots }: Pick<Line, 'slots'>): EndRun | null {
+  return runFrom(lettersOf(slots))
+}
+
 /** A limb that plays on across the place where slots join: so many in a row, both sides together. */
 export function runAcross(
   before: readonly SlotContent[],

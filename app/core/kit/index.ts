@@ -16,7 +16,7 @@ export {
   standIns,
   tomsOf,
 } from './kit'
-export { doubleInterval, singleInterval } from './measuring'
+export { doubleInterval, singleInterval, travelRatio, tripleInterval } from './measuring'
 export {
   type Arms,
   DEFAULT_ARMS,

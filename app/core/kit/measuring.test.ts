@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { doubleInterval, singleInterval } from '.'
+import { doubleInterval, singleInterval, travelRatio, tripleInterval } from '.'
 
 /** Onsets with gaps that go round and round. */
 const onsets = (count: number, ...gaps: number[]) => {
@@ -22,6 +22,18 @@ describe('measured limbs', () => {
   it('rebound in the shorter of the two gaps of doubles, whichever comes first', () => {
     expect(doubleInterval(onsets(30, 80, 170))).toBe(80)
     expect(doubleInterval(onsets(30, 170, 80))).toBe(80)
+  })
+
+  it.each([[[80, 105, 200]], [[105, 200, 80]], [[200, 80, 105]]])(
+    'have the third stroke of triples, whichever comes first: %j',
+    (gaps) => {
+      expect(tripleInterval(onsets(40, ...gaps))).toBe(105)
+    },
+  )
+
+  it('travel by the median way, as a share of what is expected', () => {
+    expect(travelRatio([...onsets(30, 180), 9000], 200)).toBe(0.9)
+    expect(travelRatio(onsets(5, 180), 200)).toBeNull()
   })
 
   it('are not known from a few strokes', () => {

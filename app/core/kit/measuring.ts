@@ -22,6 +22,28 @@ export function doubleInterval(onsets: readonly number[]): number | null {
   return Math.min(even as number, odd as number)
 }
 
+/**
+ * A limb's triple interval from the onsets of triples one after the other: gaps come in threes, the
+ * longest is the way to the next triple, and the one two after it is the third stroke's. Null where
+ * there are too few. Example: gaps of 80, 105 and 200 over and over are 105 ms.
+ */
+export function tripleInterval(onsets: readonly number[]): number | null {
+  if (onsets.length < FEWEST) return null
+  const gaps = gapsOf(onsets)
+  const kinds = [0, 1, 2].map((third) => median(gaps.filter((_, i) => i % 3 === third)))
+  const way = kinds.indexOf(Math.max(...kinds))
+  return kinds[(way + 2) % 3] as number
+}
+
+/**
+ * How many times as long a hand takes from piece to piece as Fitts's law says, from the onsets of going
+ * to and fro between two pieces whose way should take so many milliseconds. Null where there are too few.
+ */
+export function travelRatio(onsets: readonly number[], expectedMs: number): number | null {
+  if (onsets.length < FEWEST) return null
+  return median(gapsOf(onsets)) / expectedMs
+}
+
 function gapsOf(onsets: readonly number[]): number[] {
   return onsets.slice(1).map((onset, i) => onset - (onsets[i] as number))
 }

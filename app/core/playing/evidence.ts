@@ -57,8 +57,9 @@ function constantOf(player: Player, limb: Move['limb'], kind: Exclude<MoveKind, 
 
 /** A player with the constants that were shown. */
 export function withEvidence(player: Player, evidence: readonly Evidence[]): Player {
-  return evidence.reduce<Player>(
-    (now, { limb, kind, to }) => ({ ...now, [limb]: { ...now[limb], [kind]: to } }),
-    player,
-  )
+  const raised: Record<string, unknown> = { ...player }
+  for (const { limb, kind, to } of evidence) {
+    raised[limb] = { ...(raised[limb] as object), [kind]: to }
+  }
+  return raised as unknown as Player
 }

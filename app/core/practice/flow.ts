@@ -1,3 +1,4 @@
+import type { EndRun } from '../fitting'
 import type { RandomStream } from '../foundation'
 
 /** A cell of a flow by its length, and how often it is wished for beside the others. */
@@ -16,17 +17,31 @@ export interface FlowRules {
   readonly mostInRow: number
   /** What is made up at the end is a whole number of these; 1 where nothing is said. */
   readonly restUnit?: number
+  /** How a cell joins what ends so; null where it may not. Every cell joins where nothing is said. */
+  readonly join?: (cell: number, end: EndRun | null) => Join | null
+}
+
+/** A cell as it joins what is before it. */
+export interface Join {
+  /** Whether it is led by the other hand. */
+  readonly mirrored: boolean
+  /** The limb that ends the line then, and how often in a row. */
+  readonly end: EndRun | null
 }
 
 /** The cell that came last, and how often in a row: what the next phrase must take up. */
 export interface FlowRun {
   readonly cell: number
   readonly times: number
+  /** The limb that ends what was played, and how often in a row; null where none does alone. */
+  readonly end?: EndRun | null
 }
 
 /** One phrase of a flow: the cells in order by their index, and what is left to make up. */
 export interface FlowPhrase {
   readonly order: readonly number[]
+  /** Which of them are led by the other hand. */
+  readonly mirrored: readonly boolean[]
   /** Units of remainder at the end; 0 where the cells come out exactly. */
   readonly rest: number
   readonly run: FlowRun
@@ -51,18 +66,20 @@ export function toDraw(rules: FlowRules): DrawPhrase {
     let rest = 0
     while (rest < length && weigh(length - rest, before) === 0n) rest += restUnit
     const order: number[] = []
+    const mirrored: boolean[] = []
     let run = before
     let left = Math.max(0, length - rest)
     while (left > 0) {
       const chances = cells.map((cell, i) => chanceOf(rules, cell, i, left, run, weigh))
       const chosen = pick(chances, random())
-      run = after(run, chosen)
+      mirrored.push(joinOf(rules, chosen, run)?.mirrored ?? false)
+      run = after(rules, run, chosen)
       left -= (cells[chosen] as FlowCell).length
       order.push(chosen)
     }
     const made = length - order.reduce((sum, cell) => sum + (cells[cell] as FlowCell).length, 0)
     // What is made up stands between: whatever came before it is no longer the last.
-    return { order, rest: made, run: made > 0 ? NO_RUN : run }
+    return { order, mirrored, rest: made, run: made > 0 ? NO_RUN : run }
   }
 }
 
@@ -73,7 +90,7 @@ function toWeights(rules: FlowRules): Weigh {
   const known = new Map<string, bigint>()
   const weigh: Weigh = (left, run) => {
     if (left === 0) return 1n
-    const key = `${left} ${run.cell} ${run.times}`
+    const key = `${left} ${run.cell} ${run.times} ${run.end?.letter ?? ''}${run.end?.strokes ?? ''}`
     const before = known.get(key)
     if (before !== undefined) return before
     let sum = 0n
@@ -85,20 +102,26 @@ function toWeights(rules: FlowRules): Weigh {
 }
 
 function chanceOf(
-  { mostInRow }: FlowRules,
+  rules: FlowRules,
   { length, weight }: FlowCell,
   index: number,
   left: number,
   run: FlowRun,
   weigh: Weigh,
 ): bigint {
-  const next = after(run, index)
-  if (length > left || next.times > mostInRow || weight === 0) return 0n
+  if (length > left || weight === 0 || joinOf(rules, index, run) === null) return 0n
+  const next = after(rules, run, index)
+  if (next.times > rules.mostInRow) return 0n
   return BigInt(weight) * weigh(left - length, next)
 }
 
-function after(run: FlowRun, cell: number): FlowRun {
-  return { cell, times: cell === run.cell ? run.times + 1 : 1 }
+function after(rules: FlowRules, run: FlowRun, cell: number): FlowRun {
+  const times = cell === run.cell ? run.times + 1 : 1
+  return { cell, times, end: joinOf(rules, cell, run)?.end ?? null }
+}
+
+function joinOf({ join }: FlowRules, cell: number, { end = null }: FlowRun): Join | null {
+  return join ? join(cell, end) : { mirrored: false, end: null }
 }
 
 /** Shares are drawn in steps of 2 ** -48. */

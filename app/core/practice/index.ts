@@ -38,6 +38,7 @@ export {
   removeGridRung,
   rungSpeed,
 } from './grid-ladder'
+export { type JoinRules, toJoin } from './joins'
 export {
   addRung,
   DEFAULT_CAP,

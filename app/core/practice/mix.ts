@@ -1,3 +1,5 @@
+import { mirrorHands } from '../changes'
+import { endRun } from '../fitting'
 import { gcd, type RandomStream, toRandomStream } from '../foundation'
 import {
   EMPTY_LICK,
@@ -11,7 +13,15 @@ import {
 } from '../line'
 import { isHand, REST, type SlotContent, strokesInSlot, toStroke } from '../sticking'
 import { type Grid, gridTicks, type Ticks } from '../time'
-import { type DrawPhrase, type FlowRules, type FlowRun, NO_RUN, toDraw } from './flow'
+import {
+  type DrawPhrase,
+  type FlowPhrase,
+  type FlowRules,
+  type FlowRun,
+  NO_RUN,
+  toDraw,
+} from './flow'
+import { type JoinRules, toJoin } from './joins'
 
 /** Something to mix: a cell or the line of a lick, on the grid that it is written in. */
 export interface MixSource {
@@ -20,6 +30,8 @@ export interface MixSource {
   readonly grid: Grid
   /** How often it is wished for beside the others, a whole number; 0 for never. */
   readonly weight: number
+  /** What goes on under it; none where nothing is said. */
+  readonly ostinatos?: readonly Ostinato[]
 }
 
 /** What is played where nothing comes out exactly. */
@@ -35,6 +47,8 @@ export interface Mix {
   /** Bars of a phrase. */
   readonly bars: number
   readonly mostInRow: number
+  /** How cells are joined; in any way where nothing is said. */
+  readonly joins?: JoinRules
   readonly tail: Tail
   readonly seed: number
 }
@@ -59,19 +73,19 @@ export function fillsBar({ frame }: Pick<Mix, 'frame'>): boolean {
  * row, across the barlines too. Throws RangeError where the grid does not come out in the bar.
  */
 export function toMix(mix: Mix): (index: number) => MixPhrase {
-  const { frame, sources, bars, mostInRow, tail, seed } = mix
+  const { frame, sources, bars, tail, seed } = mix
   if (!fillsBar(mix)) throw new RangeError('a mix on a grid that does not fill its bar')
   const length = bars * frameTicks(frame).bar
-  const fill = toFilling(sources, frame.grid, mostInRow)
+  const fill = toFilling(mix)
   const runs: FlowRun[] = []
-  const orders: (readonly number[])[] = []
+  const orders: (readonly Drawn[])[] = []
   return (index) => {
     for (let next = orders.length; next <= index; next += 1) {
       const drawn = fill(length, streamAt(seed, next), runs[next - 1] ?? NO_RUN)
-      orders.push(drawn.order)
+      orders.push(drawnOf(drawn))
       runs.push(drawn.run)
     }
-    const order = orders[index] as readonly number[]
+    const order = orders[index] as readonly Drawn[]
     const { line, pieces, made } = toLine([], order, sources, { frame, tail, length })
     const landing = { kind: 'none', at: 'bar' } as const
     return {
@@ -87,7 +101,7 @@ export function toMix(mix: Mix): (index: number) => MixPhrase {
           swells: [],
           groove: 'none',
         },
-        ostinatos: mix.ostinatos,
+        ostinatos: ostinatosOf(mix, order),
         line,
       },
       pieces,
@@ -117,12 +131,13 @@ const GROOVE_BARS = 1
 export function toStretch(
   stretch: Stretch,
 ): (round: number) => MixPhrase & { readonly beats: number } {
-  const { base, frame, sources, mostInRow, mostBeats, repeats, tail, seed } = stretch
+  const { base, frame, sources, mostBeats, repeats, tail, seed } = stretch
   const { bar, beat } = frameTicks(frame)
   const own = lineTicks(base.line, base.grid)
   const whole = Math.ceil(own / beat) * beat
   const longest = Math.ceil((whole + mostBeats * beat) / bar)
-  const fill = toFilling(sources, frame.grid, mostInRow)
+  const fill = toFilling(stretch)
+  const begins = { ...NO_RUN, end: endRun(base.line) }
   return (round) => {
     const random = streamAt(seed, round)
     const beats =
@@ -131,7 +146,7 @@ export function toStretch(
         : Math.floor(random() * (mostBeats + 1))
     const length = whole + beats * beat
     const bars = Math.max(1, Math.ceil(length / bar))
-    const { order } = fill(length - own, random, NO_RUN)
+    const order = drawnOf(fill(length - own, random, begins))
     const { line, pieces, made } = toLine([base], order, sources, { frame, tail, length })
     const start = bars * bar - length
     const lead = GROOVE_BARS + longest - bars
@@ -139,7 +154,7 @@ export function toStretch(
       lick: {
         ...EMPTY_LICK,
         frame: { ...frame, start, stop: null, lead, bars, swells: [] },
-        ostinatos: stretch.ostinatos,
+        ostinatos: [...stretch.ostinatos, ...(base.ostinatos ?? [])],
         line,
       },
       pieces,
@@ -150,7 +165,18 @@ export function toStretch(
 }
 
 /** Draws an order of sources for a length; a remainder is of whole slots of the grid, if it can. */
-function toFilling(sources: readonly MixSource[], grid: Grid, mostInRow: number) {
+function toFilling({
+  sources,
+  frame: { grid },
+  mostInRow,
+  joins,
+}: Pick<Mix, 'sources' | 'frame' | 'mostInRow' | 'joins'>) {
+  const join =
+    joins &&
+    toJoin(
+      sources.map(({ line }) => line),
+      joins,
+    )
   const ticks = sources.map(({ line, grid: own }) => lineTicks(line, own))
   const draws = new Map<Ticks, DrawPhrase>()
   return (length: Ticks, random: RandomStream, before: FlowRun) => {
@@ -169,8 +195,24 @@ function toFilling(sources: readonly MixSource[], grid: Grid, mostInRow: number)
     })
     // A remainder that is no whole number of slots can only stand where the length leaves one.
     const restUnit = length % slot === 0 ? slot / unit : 1
-    return { cells, length: length / unit, mostInRow, restUnit }
+    return { cells, length: length / unit, mostInRow, restUnit, ...(join && { join }) }
   }
+}
+
+/** A source as it was drawn: as it is written, or led by the other hand. */
+interface Drawn {
+  readonly source: number
+  readonly mirrored: boolean
+}
+
+function drawnOf({ order, mirrored }: FlowPhrase): Drawn[] {
+  return order.map((source, i) => ({ source, mirrored: mirrored[i] ?? false }))
+}
+
+/** What goes on under a phrase: the mix's own, and that of the first source in it which has any. */
+function ostinatosOf({ ostinatos, sources }: Mix, order: readonly Drawn[]): Ostinato[] {
+  const under = order.map(({ source }) => sources[source]?.ostinatos ?? [])
+  return [...ostinatos, ...(under.find((own) => own.length > 0) ?? [])]
 }
 
 interface Filling {
@@ -182,18 +224,21 @@ interface Filling {
 /** Sources one after the other, each on its own grid, and what is missing made up. */
 function toLine(
   first: readonly MixSource[],
-  order: readonly number[],
+  order: readonly Drawn[],
   sources: readonly MixSource[],
   { frame, tail, length }: Filling,
 ): { line: Line; pieces: MixPhrase['pieces']; made: Ticks } {
-  const drawn = order.map((source) => sources[source] as MixSource)
+  const drawn = order.map(({ source, mirrored }) => {
+    const one = sources[source] as MixSource
+    return mirrored ? { ...one, line: { ...one.line, ...mirrorHands(one.line) } } : one
+  })
   const pieces: { source: number; slot: number }[] = []
   const slots: SlotContent[] = []
   const groups: number[] = []
   const changes: { at: number; grid: Grid }[] = []
   for (const [i, { line, grid }] of [...first, ...drawn].entries()) {
     pieces.push({
-      source: i < first.length ? -1 : (order[i - first.length] as number),
+      source: i < first.length ? -1 : (order[i - first.length] as Drawn).source,
       slot: slots.length,
     })
     changes.push({ at: slots.length, grid })

@@ -1,3 +1,4 @@
+import { DEFAULT_KIT } from '../kit'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { formatLickText } from '~/codecs/lick-text'
@@ -249,7 +250,7 @@ describe('laws', () => {
       }),
     ))
 
-  it.each(voicingPresets(['t1', 't2', 'f1']).map(({ name, rules }) => [name, rules] as const))(
+  it.each(voicingPresets(DEFAULT_KIT).map(({ name, rules }) => [name, rules] as const))(
     '%s does something to a line that has it all',
     (_, rules) => {
       const lick = lickOf('line: >RRLfR LrL>R RLLR')

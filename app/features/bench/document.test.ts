@@ -1,3 +1,4 @@
+import { DEFAULT_KIT } from '~/core/kit'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { lineTextOf } from '~/codecs/lick-text'
@@ -17,7 +18,7 @@ const OPEN = openDocument({
   text: 'title: Ring\nswell: 1..3 soft>accent\nunder: @1/4 H\nline: RLLRK RLK\n',
   draft: null,
   voicing: formatVoicing({
-    rules: voicingPresets(['t1', 'f1'])[0]?.rules ?? [],
+    rules: voicingPresets(DEFAULT_KIT)[0]?.rules ?? [],
     pins: [{ slot: 4, surface: 'sn' }],
     notes: [{ slot: 6, text: 'low wrist' }],
   }),
@@ -56,7 +57,7 @@ function command(
       return edit && { kind: 'change', ...edit }
     }
     case 'rules': {
-      const rules = voicingPresets(['t1', 'f1'])[at % 4]?.rules ?? []
+      const rules = voicingPresets(DEFAULT_KIT)[at % 4]?.rules ?? []
       return { kind: 'voice', label: 'Rules', voicing: { ...document.voicing, rules } }
     }
     case 'whole':

@@ -35,7 +35,6 @@ export const FeetPanel = memo(function FeetPanel({ under, underFill, onSet }: Fe
       <ul className="flex flex-col gap-2">
         {lists.flatMap(([key, label, typed]) =>
           typed.map((one, i) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: a field is known by its place, not by what is typed in it
             <li key={`${key} ${i}`} className="flex items-start gap-2">
               <TypedField
                 label={label}

@@ -2,6 +2,7 @@ import { TEMPO_RANGE } from '~/core/line'
 import { ALL_GRIDS, gridName } from '~/core/time'
 import { SelectField } from '~/ui/field'
 import { LabelledNumber } from '~/ui/number-field'
+import { Tick } from '~/ui/tick'
 import type { FlowSetup } from './flow-setup'
 
 const METERS = ['2/4', '3/4', '4/4', '5/4', '6/8', '7/8', '9/8', '12/8']
@@ -50,7 +51,7 @@ export function FlowForm({
         onChange={(meter) => onChange({ meter })}
       />
       <SelectField
-        label="Grid"
+        label="Grid of cells"
         value={setup.grid}
         options={ALL_GRIDS.map((grid) => ({ value: gridName(grid), label: gridName(grid) }))}
         onChange={(grid) => onChange({ grid })}
@@ -72,6 +73,23 @@ export function FlowForm({
       {setup.mode === 'mix' && count('bars', 'Bars of a phrase', [1, 2, 3, 4])}
       {setup.mode === 'stretch' && count('beats', 'Extra beats, at most', [1, 2, 3, 4, 6, 8])}
       {count('mostInRow', 'In a row, at most', [1, 2, 3, 4, 6, 9])}
+      <SelectField
+        label="Longest run at joins"
+        value={String(setup.longestRun)}
+        options={[
+          ...[1, 2, 3, 4].map((one) => ({ value: String(one), label: String(one) })),
+          { value: '0', label: 'any' },
+        ]}
+        onChange={(value) => onChange({ longestRun: Number(value) })}
+      />
+      <Tick
+        className="col-span-2 text-sm"
+        checked={setup.mirrors}
+        disabled={setup.longestRun === 0}
+        onTick={(mirrors) => onChange({ mirrors })}
+      >
+        Lead a cell with the other hand where a run would be longer
+      </Tick>
       {setup.mode === 'stretch' && count('times', 'Repeats per length', [1, 2, 4, 8])}
       {setup.mode === 'stretch' && (
         <SelectField

@@ -51,19 +51,20 @@ export function toFlowMusic(setup: FlowSetup, licks: readonly MixableLick[]): Fl
   }))
   const fault = (trouble: string) => ({ listed, phraseAt: null, trouble })
   if (!fillsBar({ frame }))
-    return fault(`${setup.grid} does not come out in a bar of ${setup.meter}.`)
-  const { mostInRow, tail, seed } = setup
-  const shared = { frame, ostinatos: [], mostInRow, tail, seed }
+    return fault(`${setup.grid} does not fit a whole number of times into a bar of ${setup.meter}.`)
+  const { mostInRow, longestRun, mirrors, tail, seed } = setup
+  const joins = { longestRun: longestRun === 0 ? null : longestRun, mirrors }
+  const shared = { frame, ostinatos: [], mostInRow, joins, tail, seed }
   const sources = listed.map(({ source }) => source)
   if (setup.mode === 'mix') {
     if (!listed.some(({ source, trouble }) => source.weight > 0 && trouble === '')) {
-      return fault('Nothing here can be drawn: add a cell or a lick that fits into a phrase.')
+      return fault('Nothing to draw from: add a cell or a lick that fits into a phrase.')
     }
     return { listed, phraseAt: toMix({ ...shared, sources, bars: setup.bars }), trouble: '' }
   }
   const [base, ...cells] = sources
   if (!base || cells.length === 0) {
-    return fault('A stretch takes a phrase first, and a small cell or two to lengthen it with.')
+    return fault('Add a phrase first, then a small cell or two to lengthen it with.')
   }
   const { beats: mostBeats, times: repeats, order } = setup
   const stretch = { ...shared, base, sources: cells, mostBeats, repeats, order }
@@ -74,8 +75,8 @@ function findSource(name: SourceName, licks: readonly MixableLick[], grid: MixSo
   if (name.kind === 'lick') {
     const found = licks.find(({ id }) => id === name.of)
     if (!found || found.lick.line.slots.length === 0) return undefined
-    const { title, line, frame } = found.lick
-    const source = { name: title, line, grid: frame.grid, weight: name.weight }
+    const { title, line, frame, ostinatos } = found.lick
+    const source = { name: title, line, grid: frame.grid, weight: name.weight, ostinatos }
     return { name, source, title: title || 'Untitled' }
   }
   const phrase = findPhrase(name.of)
@@ -135,7 +136,7 @@ export function flowPhaseAt(
   return { name, bar: position.bar + 1, beat: Math.floor(inBar / beat), slot }
 }
 
-/** A phrase of a flow as a lick to keep. */
+/** A phrase of a flow as a lick to save. */
 export function toSavedLick({ lick }: MixPhrase, title: string): Lick {
   const groove = lick.frame.groove === 'none' ? DEFAULT_FRAME.groove : lick.frame.groove
   const { landing } = DEFAULT_FRAME

@@ -19,6 +19,10 @@ export interface FlowSetup {
   /** Bars of a phrase, in a mix. */
   readonly bars: number
   readonly mostInRow: number
+  /** Strokes of one limb in a row where two cells join, at the most; 0 for any number. */
+  readonly longestRun: number
+  /** Whether a cell is led by the other hand where a limb would run on for longer. */
+  readonly mirrors: boolean
   readonly tail: 'rest' | 'singles' | 'kicks'
   readonly seed: number
   /** Beats that a phrase is stretched by at the most, and times on each length. */
@@ -46,6 +50,11 @@ const setupSchema = z.object({
   tempo: whole(TEMPO_RANGE.least, TEMPO_RANGE.most, 80),
   bars: whole(1, 4, 1),
   mostInRow: whole(1, 9, 2),
+  longestRun: whole(0, 4, 3),
+  mirrors: z
+    .enum(['true', 'false'])
+    .catch('false')
+    .transform((said) => said === 'true'),
   tail: z.enum(['rest', 'singles', 'kicks']).catch('singles'),
   seed: whole(1, 999_999, 1),
   beats: whole(1, 8, 2),

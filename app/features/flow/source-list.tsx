@@ -1,5 +1,6 @@
 import { X } from 'lucide-react'
 import { CATALOGUE, formatPhrase } from '~/core/catalogue'
+import { gridName } from '~/core/time'
 import type { CellRecord } from '~/storage'
 import { IconButton } from '~/ui/icon-button'
 import { NumberField } from '~/ui/number-field'
@@ -45,6 +46,12 @@ export function SourceList({ setup, listed, licks, cells, onSources }: SourceLis
                   {title}
                 </span>
               </span>
+              {name.kind === 'lick' && (
+                <span className="block text-(--quiet) text-xs">
+                  in {gridName(source.grid)}
+                  {(source.ostinatos ?? []).length > 0 && ', with its feet'}
+                </span>
+              )}
               {trouble && (
                 <span className="block text-warning text-xs">{trouble}: never drawn</span>
               )}

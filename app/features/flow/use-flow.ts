@@ -6,7 +6,6 @@ import type { MixPhrase } from '~/core/practice'
 import type { Surface } from '~/core/sticking'
 import { secondsPerTick, type Ticks } from '~/core/time'
 import { FLOW_ID, type PracticeSessionRecord, type Settings } from '~/storage'
-import { CLICK_VOLUME } from '../playback/use-playback'
 import { useSounding } from '../playback/use-sounding'
 import { LIMB_KEYS } from '../practice/sound-strip'
 
@@ -48,12 +47,12 @@ export function useFlow(flowing: Flowing) {
   }, [phraseAt, settings, sounds, swapsGroove])
   const tickSeconds = secondsPerTick(tempo, beat)
   const plan = useCallback(() => tickSeconds, [tickSeconds])
-  const { playing, trouble, start, stop, position, setVolume } = useSounding(compose, plan)
+  const { playing, trouble, start, stop, position, setMuted } = useSounding(compose, plan)
 
   useEffect(() => {
-    for (const [channel] of LIMB_KEYS) setVolume(channel, heard ? 1 : 0)
-    setVolume('click', settings.clickMarks === 'off' && heard ? 0 : CLICK_VOLUME)
-  }, [heard, settings.clickMarks, setVolume])
+    for (const [channel] of LIMB_KEYS) setMuted(channel, !heard)
+    setMuted('click', settings.clickMarks === 'off' && heard)
+  }, [heard, settings.clickMarks, setMuted])
 
   useEffect(() => {
     if (playing && !phraseAt) stop()

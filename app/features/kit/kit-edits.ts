@@ -3,7 +3,7 @@ import type { Surface } from '~/core/sticking'
 
 /** The furthest that a piece may stand from the throne, in centimetres. */
 export const REACH = 300
-const SIZES = { height: [0, 250], diameter: [1, 120] } as const
+export const SIZES = { height: [0, 250], diameter: [1, 120] } as const
 
 /** A kit with one piece changed; numbers stay within what a kit file may hold. */
 export function changePiece(kit: Kit, surface: Surface, changed: Partial<Piece>): Kit {

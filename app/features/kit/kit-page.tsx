@@ -2,27 +2,33 @@ import { Download, Upload } from 'lucide-react'
 import { useCallback, useMemo, useRef, useState } from 'react'
 import { formatKit } from '~/codecs/kit'
 import { findPiece, type Kit, overlapsOf, standIns } from '~/core/kit'
+import { type CleanPlay, crashesOf } from '~/core/playing'
 import { SURFACE_NAMES, type Surface } from '~/core/sticking'
 import type { Settings } from '~/storage'
 import { saveFile } from '~/ui/save-file'
 import { useSettingsChange } from '../settings/use-settings-change'
 import { theSurface } from '../voicing/surface-words'
+import { EvidencePart } from './evidence-part'
 import { HandednessPart } from './handedness-part'
 import { insteadOf } from './kit-edits'
 import type { VoiceUse } from './kit-store'
 import { PieceList } from './piece-list'
 import { PlanEditor } from './plan-editor'
 import { PlayerPart } from './player-part'
+import { playerOf } from './setting'
+import { raisedSpeeds } from './speeds-of'
 import { useKit } from './use-kit'
 
 interface KitPageProps {
   readonly own: readonly Kit[]
   readonly settings: Settings
   readonly uses: readonly VoiceUse[]
+  /** The licks that were played clean as a whole, each at its fastest. */
+  readonly plays: readonly CleanPlay[]
 }
 
 /** The set-up: the kit from above and in numbers, the sides, and the player's limbs. */
-export function KitPage({ own, settings, uses }: KitPageProps) {
+export function KitPage({ own, settings, uses, plays }: KitPageProps) {
   const store = useSettingsChange()
   const [shown, setShown] = useState(settings)
   const change = useCallback(
@@ -34,6 +40,7 @@ export function KitPage({ own, settings, uses }: KitPageProps) {
   )
   const playedOn = useMemo(() => ({ ...shown, kit: settings.kit }), [shown, settings.kit])
   const { kit, kits, isOwn, edit, tell, notice } = useKit(own, playedOn)
+  const setting = useMemo(() => ({ kit, player: playerOf(shown), grooves: [] }), [kit, shown])
   const [chosen, setChosen] = useState<Surface | null>(null)
   const [removed, setRemoved] = useState<{ before: Kit; surface: Surface } | null>(null)
   const tellRemoved = useCallback(
@@ -94,9 +101,10 @@ export function KitPage({ own, settings, uses }: KitPageProps) {
         )}
         <p className="text-(--quiet) text-sm">
           {isOwn
-            ? 'Kept as you change it. Licks that name no kit of their own are played on this one.'
-            : 'Drag a piece, or type its place: the kit becomes your own.'}
+            ? 'Saved as you change it. Licks without a kit of their own are played on this one.'
+            : 'Drag a piece or type its position, and a copy of the kit becomes your own.'}
         </p>
+        <CrashChoice kit={kit} onEdit={edit} />
         <PlanEditor kit={kit} chosen={chosen} onChoose={setChosen} onEdit={edit} />
       </div>
       <div className="flex min-w-0 flex-col gap-6">
@@ -120,8 +128,41 @@ export function KitPage({ own, settings, uses }: KitPageProps) {
         />
       </div>
       <HandednessPart settings={shown} onChange={change} />
-      <PlayerPart settings={shown} onChange={change} />
+      <div className="flex min-w-0 flex-col gap-4">
+        <PlayerPart kit={kit} settings={shown} onChange={change} />
+        <EvidencePart
+          plays={plays}
+          setting={setting}
+          onRaise={(player) => change(raisedSpeeds(shown, player))}
+        />
+      </div>
     </div>
+  )
+}
+
+/** Which crash a landing is taken on: the one nearest to the hand that is free, or always the same. */
+function CrashChoice({ kit, onEdit }: { kit: Kit; onEdit: (by: (kit: Kit) => Kit) => void }) {
+  const crashes = crashesOf(kit)
+  if (crashes.length < 2) return null
+  return (
+    <label className="flex items-center gap-2 text-sm">
+      Land on
+      <select
+        className="rounded-field border border-base-300 bg-base-100 px-2 py-1"
+        value={kit.crash ?? ''}
+        onChange={(event) => {
+          const crash = crashes.find((one) => one === event.target.value)
+          onEdit(({ crash: _crash, ...rest }) => (crash ? { ...rest, crash } : rest))
+        }}
+      >
+        <option value="">the crash nearest to the free hand</option>
+        {crashes.map((crash) => (
+          <option key={crash} value={crash}>
+            {theSurface(crash)}
+          </option>
+        ))}
+      </select>
+    </label>
   )
 }
 
@@ -181,7 +222,7 @@ function Removed({ before, surface, uses, onBack }: RemovedProps) {
         {licks.length === 0 && 'No lick uses it.'}
       </p>
       <button type="button" className="btn btn-outline border-base-300 btn-sm" onClick={onBack}>
-        Put it back
+        Restore
       </button>
     </div>
   )

@@ -10,10 +10,12 @@ import {
   kitRecordSchema,
   listKits,
   listLicks,
+  listSessions,
   loadSettings,
   saveKit,
   saveSettings,
 } from '~/storage'
+import { cleanPlays } from '../log/played-clean'
 import { ownKits } from './setting'
 
 /** What came of a change of kits: the kit to show, or why it could not be. */
@@ -36,9 +38,15 @@ export interface VoiceUse {
 
 /** The player's kits and settings, and which licks use which surface. */
 export async function openKits() {
-  const [kits, settings, licks] = await Promise.all([listKits(), loadSettings(), listLicks()])
+  const [kits, settings, licks, sessions] = await Promise.all([
+    listKits(),
+    loadSettings(),
+    listLicks(),
+    listSessions(),
+  ])
+  const records = licks.ok ? licks.value.licks : []
   const uses = new Map<Voice, string[]>()
-  for (const record of licks.ok ? licks.value.licks : []) {
+  for (const record of records) {
     const lick = findVoicedLick(record)
     if (!lick) continue
     for (const surface of new Set(lineEvents(lick).map((event) => event.surface))) {
@@ -48,21 +56,27 @@ export async function openKits() {
   return {
     own: ownKits(kits.ok ? kits.value : []),
     settings,
+    plays: sessions.ok ? cleanPlays(records, sessions.value) : [],
     uses: [...uses].map(([surface, names]): VoiceUse => ({ surface, licks: names })),
   }
 }
 
-/** Keeps or forgets a kit of the player's own. A new one is the one that is played on. */
+/** Saves or deletes a kit of the player's own. A new one is the one that is played on. */
 export async function changeKits(sent: unknown): Promise<KitNotice> {
   const command = commandSchema.safeParse(sent)
-  if (!command.success) return { trouble: 'Nothing that can be done with a kit.' }
+  if (!command.success)
+    return { trouble: 'The kit was not changed: the request could not be read.' }
   const { data } = command
   if (data.intent === 'delete') {
     const forgotten = await deleteRecord('kits', data.id)
-    return { trouble: forgotten.ok ? '' : 'It could not be deleted: the store does not answer.' }
+    return {
+      trouble: forgotten.ok
+        ? ''
+        : 'It could not be deleted: the browser’s storage does not respond.',
+    }
   }
   const read = parseKit(data.kit)
-  if (!read.ok) return { trouble: `This is no kit: ${read.error}` }
+  if (!read.ok) return { trouble: `This file is not a kit: ${read.error}` }
   const id = data.id ?? `kit-${nanoid(8)}`
   return saveOwn({ ...read.value, id })
 }
@@ -78,7 +92,7 @@ async function saveOwn(kit: Kit): Promise<KitNotice> {
   })
   if (!record.success) return { trouble: 'The name of the kit cannot be used.' }
   const kept = await saveKit(record.data)
-  if (!kept.ok) return { trouble: 'It could not be kept: the store does not answer.' }
+  if (!kept.ok) return { trouble: 'It could not be saved: the browser’s storage does not respond.' }
   if (!before) await saveSettings({ ...(await loadSettings()), kit: kit.id })
   return { trouble: '', id: kit.id }
 }

@@ -1,4 +1,4 @@
-import { findPiece, type Kit, type Piece } from '~/core/kit'
+import { type Arms, DEFAULT_ARMS, findPiece, type Kit, type Piece } from '~/core/kit'
 import type { Lick } from '~/core/line'
 import { type HandPaths, handCollisions, handPaths, type PathStop } from '~/core/playing'
 
@@ -28,10 +28,11 @@ const ASIDE = 0.24
 const BEND = 0.12
 
 /** The paths of a lick's hands on the plan of a kit. */
-export function toPathView(lick: Lick, kit: Kit): PathView {
+export function toPathView(lick: Lick, kit: Kit, arms: Arms = DEFAULT_ARMS): PathView {
   const paths = handPaths(lick, kit)
   const seen = new Set<string>()
-  const meets = handCollisions(lick, kit).flatMap(({ kind, right, left }) => {
+  const meets = handCollisions(lick, kit, arms).flatMap(({ kind, right, left, usual }) => {
+    if (usual) return []
     const [a, b] = [findPiece(kit, right), findPiece(kit, left)]
     if (!a || !b || seen.has(`${kind} ${a.surface} ${b.surface}`)) return []
     seen.add(`${kind} ${a.surface} ${b.surface}`)

@@ -1,6 +1,6 @@
 import { useMemo, useRef, useState } from 'react'
 import { standIns } from '~/core/kit'
-import { lineEvents } from '~/core/line'
+import { type Lick, lineEvents } from '~/core/line'
 import {
   clearSurfaces,
   DEFAULT_REACH,
@@ -28,13 +28,14 @@ export function PathsPanel(props: PanelProps) {
   const [followed, setFollowed] = useState<Followed>('both')
   const host = useRef<HTMLDivElement>(null)
   const { kit } = setting
-  const view = useMemo(() => toPathView(voiced, kit), [voiced, kit])
-  const meets = useMemo(() => handCollisions(voiced, kit), [voiced, kit])
+  const { arms } = setting.player
+  const view = useMemo(() => toPathView(voiced, kit, arms), [voiced, kit, arms])
+  const collisions = useMemo(() => handCollisions(voiced, kit, arms), [voiced, kit, arms])
   const used = useMemo(
     () => new Set(lineEvents(voiced).map(({ surface }) => surface as Surface)),
     [voiced],
   )
-  const far = farStrokes(voiced, kit, setting.player.reach ?? DEFAULT_REACH)
+  const far = farStrokes(voiced, kit, setting.player.reach ?? DEFAULT_REACH, arms)
   usePathCursor(playing, position, view, host)
   const missing = standIns(kit, used)
   return (
@@ -57,10 +58,15 @@ export function PathsPanel(props: PanelProps) {
           onChoose={setFollowed}
         />
         <Part title="Crossings">
-          <Meets {...props} meets={meets} kind="crossed" none="The hands never cross." />
+          <Collisions
+            {...props}
+            collisions={collisions}
+            kind="crossed"
+            none="The arms never cross."
+          />
         </Part>
-        <Part title="Both hands on a small surface">
-          <Meets {...props} meets={meets} kind="shared" none="Each has room of its own." />
+        <Part title="Both hands together on a small drum">
+          <Collisions {...props} collisions={collisions} kind="shared" none="Never." />
         </Part>
         {far.length > 0 && (
           <Part title="Out of reach">
@@ -102,7 +108,7 @@ function KitChoice({ lick, kits, onKit }: PanelProps) {
         value={named ?? ''}
         onChange={(event) => onKit(event.target.value === '' ? null : event.target.value)}
       >
-        <option value="">the kit of the Kit page</option>
+        <option value="">the kit on the Kit page</option>
         {kits.map(({ id, name }) => (
           <option key={id} value={id}>
             {name}
@@ -114,23 +120,32 @@ function KitChoice({ lick, kits, onKit }: PanelProps) {
 }
 
 interface CollisionsProps extends PanelProps {
-  readonly meets: readonly HandCollision[]
+  readonly collisions: readonly HandCollision[]
   readonly kind: HandCollision['kind']
   readonly none: string
 }
 
-/** Where hands meet, in words, with other surfaces to choose from; a crossing may be meant. */
-function Meets(props: CollisionsProps) {
-  const { voiced, meets, kind, none } = props
-  const here = meets.filter((meet) => meet.kind === kind)
+/** `1e: right arm over left, right hand on the snare, left on tom 2`; how slight or usual it is. */
+function collisionWords(lick: Lick, collision: HandCollision): string {
+  const { fromTick, toTick, right, left, over, slight, usual } = collision
+  const [from, to] = [placeIn(lick, fromTick), placeIn(lick, toTick)]
+  const place = from === to ? from : `${from} to ${to}`
+  const way = over === null ? '' : over === 'RH' ? 'right over left, ' : 'left over right, '
+  const how = usual ? ', as in any groove' : slight ? ', only slightly' : ''
+  return `${place}: ${way}right hand on ${theSurface(right)}, left on ${theSurface(left)}${how}`
+}
+
+/** Where the hands collide, in words, with other surfaces to choose from; a crossing may be meant. */
+function Collisions(props: CollisionsProps) {
+  const { voiced, collisions, kind, none } = props
+  const here = collisions.filter((one) => one.kind === kind)
   if (here.length === 0) return <Nothing>{none}</Nothing>
   return (
     <ul className="flex flex-col gap-1 text-sm">
-      {here.slice(0, SHOWN).map((meet) => (
-        <li key={`${meet.fromTick} ${meet.toTick} ${meet.right} ${meet.left}`}>
-          {placeIn(voiced, meet.fromTick)} to {placeIn(voiced, meet.toTick)}: right hand on{' '}
-          {theSurface(meet.right)}, left on {theSurface(meet.left)}
-          <WaysOut {...props} meet={meet} />
+      {here.slice(0, SHOWN).map((one) => (
+        <li key={`${one.fromTick} ${one.toTick} ${one.right} ${one.left}`}>
+          {collisionWords(voiced, one)}
+          {!one.usual && <WaysOut {...props} collision={one} />}
         </li>
       ))}
       {here.length > SHOWN && <li className="text-(--quiet)">and {here.length - SHOWN} more</li>}
@@ -140,26 +155,29 @@ function Meets(props: CollisionsProps) {
 
 const WAYS_OUT = 2
 
-/** Other surfaces for the later of two hands that meet, a click each. */
+/** Other surfaces for the later of two hands that collide, a click each. */
 function WaysOut({
   lick,
   voiced,
   setting,
-  meet,
+  collision,
   onEdit,
-}: CollisionsProps & { meet: HandCollision }) {
+}: CollisionsProps & { collision: HandCollision }) {
   const later = lineEvents(voiced).findLast(
-    ({ tick, limb }) => tick === meet.toTick && (limb === 'RH' || limb === 'LH'),
+    ({ tick, limb }) => tick === collision.toTick && (limb === 'RH' || limb === 'LH'),
   )
   if (!later || (later.limb !== 'RH' && later.limb !== 'LH')) return null
-  const surfaces = clearSurfaces(setting.kit, meet, later.limb).slice(0, WAYS_OUT)
+  const surfaces = clearSurfaces(setting.kit, collision, later.limb, setting.player.arms).slice(
+    0,
+    WAYS_OUT,
+  )
   const { slot } = later
   return surfaces.map((surface) => (
     <button
       key={surface}
       type="button"
       className="ml-2 rounded-field px-1.5 text-(--quiet) underline decoration-dotted hover:bg-base-200"
-      aria-label={`${LIMB_NAMES[later.limb]} at ${placeIn(voiced, meet.toTick)} to ${SURFACE_NAMES[surface]}`}
+      aria-label={`${LIMB_NAMES[later.limb]} at ${placeIn(voiced, collision.toTick)} to ${SURFACE_NAMES[surface]}`}
       onClick={() => onEdit(putOn(lick, { from: slot, to: slot + 1 }, surface))}
     >
       {later.limb === 'RH' ? 'right' : 'left'} to {SURFACE_NAMES[surface]}

@@ -10,7 +10,8 @@ import {
 } from '~/core/kit'
 import { SURFACE_NAMES, SURFACES, type Surface } from '~/core/sticking'
 import { IconButton } from '~/ui/icon-button'
-import { addPiece, changePiece, nudgePiece, removePiece } from './kit-edits'
+import { NumberField } from '~/ui/number-field'
+import { addPiece, changePiece, nudgePiece, REACH, removePiece, SIZES } from './kit-edits'
 
 interface PieceListProps {
   readonly kit: Kit
@@ -26,6 +27,14 @@ const FIGURES = [
   ['height', 'height'],
   ['diameter', 'size'],
 ] as const
+
+/** Between which centimetres each of them lies. */
+const RANGES = {
+  x: { min: -REACH, max: REACH },
+  y: { min: -REACH, max: REACH },
+  height: { min: SIZES.height[0], max: SIZES.height[1] },
+  diameter: { min: SIZES.diameter[0], max: SIZES.diameter[1] },
+} as const
 
 /** Every piece with its place in numbers; arrows on its name move it on the plan. */
 export function PieceList({ kit, chosen, onChoose, onEdit, onRemoved }: PieceListProps) {
@@ -126,19 +135,13 @@ const PieceRow = memo(function PieceRow(props: PieceRowProps) {
       </th>
       {FIGURES.map(([key, words]) => (
         <td key={key} className="px-0.5">
-          <input
-            type="number"
-            step="1"
-            aria-label={`${name}, ${words}`}
-            className="w-14 rounded-field border border-base-300 bg-base-100 px-1 py-0.5 text-right [appearance:textfield]"
+          <NumberField
+            label={`${name}, ${words}`}
+            className="w-14 text-right"
+            {...RANGES[key]}
             value={piece[key]}
             onFocus={() => onChoose(surface)}
-            onChange={(event) => {
-              const value = event.target.valueAsNumber
-              if (Number.isFinite(value)) {
-                onEdit((kit) => changePiece(kit, surface, { [key]: value }))
-              }
-            }}
+            onChange={(value) => onEdit((kit) => changePiece(kit, surface, { [key]: value }))}
           />
         </td>
       ))}
@@ -228,20 +231,16 @@ function PieceVoice({ piece, onEdit }: { piece: Piece } & Pick<PieceListProps, '
           ))}
         </select>
       </label>
-      <label className="flex items-center gap-1.5">
+      <span className="flex items-center gap-1.5">
         MIDI note
-        <input
-          type="number"
+        <NumberField
+          label={`${name}, MIDI note`}
           min={0}
           max={127}
-          className={`w-16 ${FIELD}`}
           value={piece.midi ?? MIDI_NOTES[surface]}
-          onChange={(event) => {
-            const midi = event.target.valueAsNumber
-            if (Number.isInteger(midi) && midi >= 0 && midi <= 127) change({ midi })
-          }}
+          onChange={(midi) => change({ midi })}
         />
-      </label>
+      </span>
     </fieldset>
   )
 }

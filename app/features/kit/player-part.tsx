@@ -1,122 +1,220 @@
 import { memo, useState } from 'react'
-import { DEFAULT_PLAYER, type LimbSpeed, type Player } from '~/core/kit'
-import { DEFAULT_REACH } from '~/core/playing'
+import { DEFAULT_PLAYER, type HandSpeed, type Kit, type LimbSpeed, tomsOf } from '~/core/kit'
+import { DEFAULT_REACH, travelTime } from '~/core/playing'
+import type { Surface } from '~/core/sticking'
 import type { Settings } from '~/storage'
+import { NumberField } from '~/ui/number-field'
 import { LIMB_NAMES } from '../bench/limb-names'
+import { theSurface } from '../voicing/surface-words'
 import { playerOf } from './setting'
 import { SpeedExercise, type SpeedKind } from './speed-exercise'
+import { speedsOf } from './speeds-of'
 
-const LIMBS = ['RH', 'LH', 'RF', 'LF'] as const satisfies readonly (keyof Player)[]
+const LIMBS = ['RH', 'LH', 'RF', 'LF'] as const
 type SpeedLimb = (typeof LIMBS)[number]
-const KINDS = ['single', 'double'] as const satisfies readonly SpeedKind[]
+const KINDS = ['single', 'double', 'triple'] as const
+const HANDS = ['RH', 'LH'] as const
+
+/** What a limb speed is called, and between which milliseconds it lies. */
+const RANGE = { min: 15, max: 2000, whole: false } as const
 
 interface PlayerPartProps {
+  readonly kit: Kit
   readonly settings: Settings
   readonly onChange: (changed: Partial<Settings>) => void
 }
 
-/** The player's limbs: how soon each strikes again, typed in or measured, beside the defaults. */
-export const PlayerPart = memo(function PlayerPart({ settings, onChange }: PlayerPartProps) {
+/** The player's limbs and arms, typed in or measured, beside the defaults. */
+export const PlayerPart = memo(function PlayerPart({ kit, settings, onChange }: PlayerPartProps) {
   const player = playerOf(settings)
   const [measured, setMeasured] = useState<{ limb: SpeedLimb; kind: SpeedKind } | null>(null)
-  const set = (limb: SpeedLimb, kind: SpeedKind, value: number) => {
-    const speed: LimbSpeed = { ...player[limb], [kind]: Math.round(value * 10) / 10 }
-    const { RH, LH, RF, LF } = player
-    onChange({ speeds: { RH, LH, RF, LF, [limb]: speed } })
-  }
+  const set = (limb: SpeedLimb, changed: Partial<LimbSpeed & HandSpeed>) =>
+    onChange({ speeds: { ...speedsOf(player), [limb]: { ...player[limb], ...changed } } })
+  const travel = travelled(kit)
+  const { arms } = player
   return (
     <section aria-labelledby="player-title" className="flex flex-col gap-3">
       <h2 id="player-title" className="font-semibold text-lg">
         Limb speeds
       </h2>
       <p className="text-(--quiet) text-sm">
-        Milliseconds from one stroke to the next: as a single, and as the rebound of a double. The
-        defaults are of an intermediate player: 6.5 singles a second with a hand (one-hand tapping
-        of trained drummers, Fujii, Kudo, Ohtsuki and Oda, 2009, J. Neurophysiol. 101), the weak
-        hand 8 % slower, the second foot 12 %.
+        Milliseconds from one stroke to the next: for a single, for the second stroke of a double
+        and for the third of a triple. The defaults are an intermediate player’s: 6.5 singles a
+        second with a hand (one-hand tapping of trained drummers, Fujii, Kudo, Ohtsuki and Oda,
+        2009, J. Neurophysiol. 101), the weak hand 8 % slower, the second foot 12 %.
       </p>
-      <table className="text-sm">
-        <thead className="text-(--quiet) text-xs">
-          <tr>
-            <th className="text-left font-normal">limb</th>
-            {KINDS.map((kind) => (
-              <th key={kind} className="px-2 text-left font-normal">
-                {kind}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {LIMBS.map((limb) => (
-            <tr key={limb}>
-              <th scope="row" className="py-1 pr-3 text-left font-normal first-letter:uppercase">
-                {LIMB_NAMES[limb]}
-              </th>
+      <div className="overflow-x-auto">
+        <table className="text-sm">
+          <thead className="text-(--quiet) text-xs">
+            <tr>
+              <th className="text-left font-normal">limb</th>
               {KINDS.map((kind) => (
-                <td key={kind} className="px-2">
-                  <span className="flex items-center gap-2">
-                    <input
-                      type="number"
-                      min={40}
-                      max={2000}
-                      aria-label={`${LIMB_NAMES[limb]}, ${kind}, milliseconds`}
-                      className="w-20 rounded-field border border-base-300 bg-base-100 px-2 py-1 text-right"
-                      value={Math.round(player[limb][kind] * 10) / 10}
-                      onChange={(event) => {
-                        const value = event.target.valueAsNumber
-                        if (value >= 40 && value <= 2000) set(limb, kind, value)
-                      }}
-                    />
-                    <button
-                      type="button"
-                      className="btn btn-outline border-base-300 btn-xs font-normal"
-                      aria-label={`Measure ${LIMB_NAMES[limb]}, ${kind}`}
-                      onClick={() => setMeasured({ limb, kind })}
-                    >
-                      measure
-                    </button>
-                  </span>
-                </td>
+                <th key={kind} className="px-1 text-left font-normal">
+                  {kind}
+                </th>
               ))}
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {LIMBS.map((limb) => (
+              <tr key={limb}>
+                <th scope="row" className="py-1 pr-2 text-left font-normal first-letter:uppercase">
+                  {LIMB_NAMES[limb]}
+                </th>
+                {KINDS.map((kind) => (
+                  <td key={kind} className="px-1">
+                    <span className="flex items-center gap-1">
+                      <NumberField
+                        label={`${LIMB_NAMES[limb]}, ${kind}, milliseconds`}
+                        {...RANGE}
+                        value={tenthOf(player[limb][kind])}
+                        onChange={(value) => set(limb, { [kind]: value })}
+                      />
+                      <MeasureButton
+                        name={`${LIMB_NAMES[limb]}, ${kind}`}
+                        onClick={() => setMeasured({ limb, kind })}
+                      />
+                    </span>
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {HANDS.map((hand) => (
+        <p key={hand} className="flex flex-wrap items-center gap-2 text-sm">
+          <span className="first-letter:uppercase">{LIMB_NAMES[hand]}:</span> buzz
+          <NumberField
+            label={`${LIMB_NAMES[hand]}, buzz, milliseconds`}
+            {...RANGE}
+            value={tenthOf(player[hand].buzz)}
+            onChange={(buzz) => set(hand, { buzz })}
+          />
+          ms, moves
+          <NumberField
+            label={`${LIMB_NAMES[hand]}, moves, percent of the usual time`}
+            min={20}
+            max={500}
+            value={Math.round(player[hand].travel * 100)}
+            onChange={(percent) => set(hand, { travel: percent / 100 })}
+          />
+          % of the usual time
+          {travel && (
+            <MeasureButton
+              name={`${LIMB_NAMES[hand]}, moves`}
+              onClick={() => setMeasured({ limb: hand, kind: 'travel' })}
+            />
+          )}
+        </p>
+      ))}
       {measured && (
         <SpeedExercise
           key={`${measured.limb} ${measured.kind}`}
           limb={LIMB_NAMES[measured.limb]}
           kind={measured.kind}
-          usual={DEFAULT_PLAYER[measured.limb][measured.kind]}
-          onMeasured={(value) => set(measured.limb, measured.kind, value)}
+          usual={
+            measured.kind === 'travel'
+              ? travelTime(kit, travel?.[0] ?? 'sn', travel?.[1] ?? 'sn', measured.limb)
+              : DEFAULT_PLAYER[measured.limb][measured.kind]
+          }
+          between={travel ? `${theSurface(travel[0])} and ${theSurface(travel[1])}` : ''}
+          onMeasured={(value) =>
+            set(measured.limb, {
+              [measured.kind]: measured.kind === 'travel' ? hundredth(value) : tenthOf(value),
+            })
+          }
           onClose={() => setMeasured(null)}
         />
       )}
-      <label className="flex items-center gap-2 text-sm">
-        Reach from the throne
-        <input
-          type="number"
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2 text-sm">
+        <Centimetres
+          label="Reach from the shoulder"
           min={40}
           max={200}
-          className="w-20 rounded-field border border-base-300 bg-base-100 px-2 py-1 text-right"
           value={settings.reach ?? DEFAULT_REACH}
-          onChange={(event) => {
-            const reach = event.target.valueAsNumber
-            if (reach >= 40 && reach <= 200) onChange({ reach })
-          }}
+          onChange={(reach) => onChange({ reach })}
         />
-        cm
-        <span className="text-(--quiet) text-xs">an arm and a stick, about {DEFAULT_REACH}</span>
-      </label>
-      {settings.speeds && (
-        <button
-          type="button"
-          className="btn btn-outline border-base-300 btn-sm self-start font-normal"
-          onClick={() => onChange({ speeds: null })}
-        >
-          Back to the defaults
-        </button>
-      )}
+        <Centimetres
+          label="Throne’s middle to shoulder"
+          min={5}
+          max={40}
+          value={arms.shoulder}
+          onChange={(shoulder) => onChange({ arms: { ...arms, shoulder } })}
+        />
+        <Centimetres
+          label="Hand to stick tip"
+          min={10}
+          max={60}
+          value={arms.grip}
+          onChange={(grip) => onChange({ arms: { ...arms, grip } })}
+        />
+      </div>
+      <div className="flex flex-wrap gap-2">
+        {settings.speedsBefore && (
+          <button
+            type="button"
+            className="btn btn-outline border-base-300 btn-sm font-normal"
+            onClick={() =>
+              onChange({ speeds: settings.speedsBefore?.speeds ?? null, speedsBefore: null })
+            }
+          >
+            Undo raising my speeds
+          </button>
+        )}
+        {(settings.speeds || settings.arms || settings.reach !== null) && (
+          <button
+            type="button"
+            className="btn btn-outline border-base-300 btn-sm font-normal"
+            onClick={() => onChange({ speeds: null, arms: null, reach: null, speedsBefore: null })}
+          >
+            Reset to defaults
+          </button>
+        )}
+      </div>
     </section>
   )
 })
+
+function MeasureButton({ name, onClick }: { name: string; onClick: () => void }) {
+  return (
+    <button
+      type="button"
+      className="btn btn-outline border-base-300 btn-xs font-normal"
+      aria-label={`Measure ${name}`}
+      onClick={onClick}
+    >
+      Measure
+    </button>
+  )
+}
+
+function Centimetres(props: {
+  label: string
+  min: number
+  max: number
+  value: number
+  onChange: (value: number) => void
+}) {
+  return (
+    <span className="flex items-center gap-2">
+      {props.label}
+      <NumberField {...props} label={`${props.label}, centimetres`} />
+      cm
+    </span>
+  )
+}
+
+/** The two pieces that a hand goes to and fro between to be measured: snare and lowest tom. */
+function travelled(kit: Kit): readonly [Surface, Surface] | null {
+  const low = tomsOf(kit).at(-1)
+  return low && kit.pieces.some(({ surface }) => surface === 'sn') ? ['sn', low] : null
+}
+
+function tenthOf(value: number): number {
+  return Math.round(value * 10) / 10
+}
+
+function hundredth(value: number): number {
+  return Math.max(0.2, Math.min(5, Math.round(value * 100) / 100))
+}

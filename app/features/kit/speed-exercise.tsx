@@ -1,23 +1,56 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
-import { doubleInterval, singleInterval } from '~/core/kit'
+import { doubleInterval, singleInterval, travelRatio, tripleInterval } from '~/core/kit'
 import { listenToPads } from '~/devices/pads'
 import { tenth } from '../bench/figures'
 
-/** What is measured: even singles, or doubles one after the other. */
-export type SpeedKind = 'single' | 'double'
+/** What is measured: singles, doubles or triples one after the other, or the way to and fro. */
+export type SpeedKind = 'single' | 'double' | 'triple' | 'travel'
 
 interface SpeedExerciseProps {
   readonly limb: string
   readonly kind: SpeedKind
+  /** The default, in milliseconds; of travel how long the way should take. */
   readonly usual: number
-  readonly onMeasured: (milliseconds: number) => void
+  /** The pieces that a hand goes to and fro between. */
+  readonly between?: string
+  /** Told milliseconds; of travel how many times as long as it should take. */
+  readonly onMeasured: (measured: number) => void
   readonly onClose: () => void
 }
 
 const SECONDS = 10
 
+const EXERCISES = {
+  single: 'even singles',
+  double: 'doubles, one after the other',
+  triple: 'triples, one after the other',
+} as const
+
+const MEASURES: Readonly<
+  Record<SpeedKind, (onsets: readonly number[], usual: number) => number | null>
+> = {
+  single: singleInterval,
+  double: doubleInterval,
+  triple: tripleInterval,
+  travel: travelRatio,
+}
+
+/** `150.0 ms, 6.7 a second; the default is 154.0 ms.` */
+function resultWords(kind: SpeedKind, result: number, usual: number): string {
+  if (kind !== 'travel')
+    return `${tenth(result)} ms, ${tenth(1000 / result)} a second; the default is ${tenth(usual)} ms.`
+  return `${tenth(result * usual)} ms from piece to piece; the default is ${tenth(usual)} ms.`
+}
+
 /** Ten seconds of singles or doubles with one limb, by a key, a MIDI pad, or the pad on screen. */
-export function SpeedExercise({ limb, kind, usual, onMeasured, onClose }: SpeedExerciseProps) {
+export function SpeedExercise({
+  limb,
+  kind,
+  usual,
+  between = '',
+  onMeasured,
+  onClose,
+}: SpeedExerciseProps) {
   const onsets = useRef<number[]>([])
   const [count, setCount] = useState(0)
   const [phase, setPhase] = useState<'ready' | 'running' | 'done'>('ready')
@@ -31,7 +64,7 @@ export function SpeedExercise({ limb, kind, usual, onMeasured, onClose }: SpeedE
     setCount(onsets.current.length)
   }, [])
 
-  useEffect(() => listenToPads(strike), [strike])
+  useEffect(() => listenToPads(({ at }) => strike(at)), [strike])
   useEffect(() => pad.current?.focus(), [])
   useEffect(() => {
     if (phase !== 'running') return
@@ -42,8 +75,7 @@ export function SpeedExercise({ limb, kind, usual, onMeasured, onClose }: SpeedE
     return () => clearTimeout(timer)
   }, [phase])
 
-  const result =
-    phase === 'done' ? (kind === 'single' ? singleInterval : doubleInterval)(onsets.current) : null
+  const result = phase === 'done' ? MEASURES[kind](onsets.current, usual) : null
   const again = () => {
     onsets.current = []
     ended.current = false
@@ -55,8 +87,9 @@ export function SpeedExercise({ limb, kind, usual, onMeasured, onClose }: SpeedE
     <div className="flex flex-col gap-3 rounded-box border border-base-300 bg-base-200 p-4">
       <p>
         <span className="inline-block font-semibold first-letter:uppercase">{limb}</span>,{' '}
-        {kind === 'single' ? 'even singles' : 'doubles, one after the other'}, for {SECONDS} seconds
-        as fast as they stay loose: any key, a MIDI pad, or the pad here. Stop if it hurts.
+        {kind === 'travel' ? `to and fro between ${between}` : EXERCISES[kind]}, for {SECONDS}{' '}
+        seconds, as fast as you can stay loose. Use any key, a MIDI pad, or the pad below. Stop if
+        it hurts.
       </p>
       <button
         ref={pad}
@@ -69,14 +102,14 @@ export function SpeedExercise({ limb, kind, usual, onMeasured, onClose }: SpeedE
           strike(event.timeStamp)
         }}
       >
-        {phase === 'ready' ? 'Strike to begin' : count}
+        {phase === 'ready' ? 'Strike to start' : count}
       </button>
       <p role="status" className="text-sm">
-        {phase === 'running' && 'Go on …'}
+        {phase === 'running' && 'Keep going …'}
         {phase === 'done' &&
           (result === null
-            ? 'Too few strokes to tell: once more?'
-            : `${tenth(result)} ms, ${tenth(1000 / result)} a second; the default is ${tenth(usual)} ms.`)}
+            ? 'Too few strokes to tell. Try again.'
+            : resultWords(kind, result, usual))}
       </p>
       <div className="flex gap-2">
         {result !== null && (
@@ -93,7 +126,7 @@ export function SpeedExercise({ limb, kind, usual, onMeasured, onClose }: SpeedE
         )}
         {phase === 'done' && (
           <button type="button" className="btn btn-outline border-base-300 btn-sm" onClick={again}>
-            Once more
+            Try again
           </button>
         )}
         <button type="button" className="btn btn-ghost btn-sm" onClick={onClose}>

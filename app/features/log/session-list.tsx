@@ -5,6 +5,7 @@ import { TEMPO_RANGE } from '~/core/line'
 import type { Rating } from '~/core/log'
 import type { PracticeSessionRecord } from '~/storage'
 import { IconButton } from '~/ui/icon-button'
+import { LabelledNumber } from '~/ui/number-field'
 import { plural } from '../bench/figures'
 import type { LogCommand } from './log-store'
 import { dayOf } from './log-view'
@@ -17,7 +18,7 @@ interface SessionListProps {
   readonly titleOf: (id: string) => string
 }
 
-/** Every session, the newest first: each can be fixed, and what is deleted can be brought back. */
+/** Every session, the newest first: each can be corrected, and what is deleted can be restored. */
 export function SessionList({ sessions, titleOf }: SessionListProps) {
   const { submit, data } = useFetcher<{ trouble: string }>()
   const [all, setAll] = useState(false)
@@ -33,7 +34,7 @@ export function SessionList({ sessions, titleOf }: SessionListProps) {
   return (
     <section aria-labelledby="sessions-title" className="min-w-0 lg:col-span-2">
       <h2 id="sessions-title" className="font-semibold text-lg">
-        SessionList
+        Practice sessions
       </h2>
       {data?.trouble && (
         <p role="alert" className="text-error text-sm">
@@ -51,7 +52,7 @@ export function SessionList({ sessions, titleOf }: SessionListProps) {
               setDeleted(null)
             }}
           >
-            Bring it back
+            Restore
           </button>
         </p>
       )}
@@ -142,7 +143,9 @@ function SessionRow({
   )
 }
 
-/** A session with all of its figures to be typed; the browser says what of them cannot be. */
+const MOST_REPEATS = 99_999
+
+/** A session with all of its figures to be typed. */
 function SessionForm({
   session,
   title,
@@ -153,6 +156,13 @@ function SessionForm({
   onDone: (changed: PracticeSessionRecord | null) => void
 }) {
   const { createdAt, step, tempo, repeats, seconds, tense, note } = session
+  const [figures, setFigures] = useState({
+    tempo,
+    repeats,
+    minutes: Math.round(seconds / 6) / 10,
+  })
+  const set = (field: keyof typeof figures) => (value: number) =>
+    setFigures((now) => ({ ...now, [field]: value }))
   return (
     <li className="border-base-300 border-t py-2">
       <form
@@ -167,9 +177,9 @@ function SessionForm({
           onDone({
             ...session,
             step: String(form.get('step')),
-            tempo: Number(form.get('tempo')),
-            repeats: Number(form.get('repeats')),
-            seconds: Math.round(Number(form.get('minutes')) * 600) / 10,
+            tempo: figures.tempo,
+            repeats: figures.repeats,
+            seconds: Math.round(figures.minutes * 600) / 10,
             tense: form.get('tense') === 'on',
             note: String(form.get('note')),
           })
@@ -179,26 +189,28 @@ function SessionForm({
           {title}, {dayOf(createdAt)}
         </span>
         <Typed label="Step" name="step" value={step} maxLength={120} className="w-52" />
-        <Typed
+        <LabelledNumber
           label="Tempo"
-          name="tempo"
-          type="number"
-          value={tempo}
           min={TEMPO_RANGE.least}
           max={TEMPO_RANGE.most}
-          step="any"
-          required
+          whole={false}
+          value={figures.tempo}
+          onChange={set('tempo')}
         />
-        <Typed label="Times" name="repeats" type="number" value={repeats} min={0} required />
-        <Typed
+        <LabelledNumber
+          label="Repeats"
+          min={0}
+          max={MOST_REPEATS}
+          value={figures.repeats}
+          onChange={set('repeats')}
+        />
+        <LabelledNumber
           label="Minutes"
-          name="minutes"
-          type="number"
-          value={Math.round(seconds / 6) / 10}
           min={0}
           max={600}
-          step="any"
-          required
+          whole={false}
+          value={figures.minutes}
+          onChange={set('minutes')}
         />
         <label className="flex items-center gap-2 pb-1">
           <input
@@ -211,10 +223,10 @@ function SessionForm({
         </label>
         <Typed label="Note" name="note" value={note} maxLength={200} className="w-64" />
         <button type="submit" className="btn btn-primary btn-sm">
-          Keep
+          Save
         </button>
         <button type="button" className="btn btn-ghost btn-sm" onClick={() => onDone(null)}>
-          Leave as it was
+          Cancel
         </button>
       </form>
     </li>

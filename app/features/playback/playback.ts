@@ -1,5 +1,6 @@
 import type { Channel } from '~/audio'
 import type { Performance, Position, TempoPlan } from '~/core/performance'
+import { Mixer } from './mixer'
 
 /** What makes the sound: an audio device with the kit on it. */
 export interface Sound {
@@ -36,11 +37,11 @@ export class Playback {
   /** Goes up with every start, stop and close: what was asked for before is void. */
   private asked = 0
   private closed = false
-  private readonly volumes = new Map<Channel, number>()
 
   constructor(
     private readonly open: (onEnd: () => void) => Promise<Sound>,
     private readonly onChange: (state: PlaybackState, trouble: string) => void,
+    private readonly mixer = new Mixer(),
   ) {}
 
   /** Starts from the top, in place of what sounds. */
@@ -85,8 +86,18 @@ export class Playback {
   }
 
   setVolume(channel: Channel, volume: number): void {
-    this.volumes.set(channel, volume)
-    this.sound?.setVolume(channel, volume)
+    this.mixer.setVolume(channel, volume)
+    this.mix(channel)
+  }
+
+  /** A muted channel keeps its volume until it is heard again. */
+  setMuted(channel: Channel, muted: boolean): void {
+    this.mixer.setMuted(channel, muted)
+    this.mix(channel)
+  }
+
+  private mix(channel: Channel): void {
+    this.sound?.setVolume(channel, this.mixer.level(channel))
   }
 
   position(ahead = 0): Position | undefined {
@@ -102,7 +113,8 @@ export class Playback {
     try {
       const sound = await this.open(() => this.ended())
       if (!this.closed) this.sound = sound
-      for (const [channel, volume] of this.volumes) sound.setVolume(channel, volume)
+      for (const channel of this.mixer.channels())
+        sound.setVolume(channel, this.mixer.level(channel))
       return sound
     } catch (fault) {
       this.opened = undefined

@@ -1,6 +1,8 @@
 import { AudioLines, Metronome, Play, Repeat, Square, TimerReset } from 'lucide-react'
 import { memo, type ReactNode, useState } from 'react'
 import type { Channel } from '~/audio'
+import { NumberField } from '~/ui/number-field'
+import { CLICK_VOLUME } from './mixer'
 import type { PlaySwitches } from './use-playback'
 
 interface TransportProps {
@@ -70,9 +72,9 @@ export const Transport = memo(function Transport(props: TransportProps) {
           {trouble}
         </p>
         <p className="ml-auto hidden font-mono text-[#c9bfae] text-xs leading-5 lg:block">
-          space plays · + − tempo · ctrl Z undo
+          Space play · + − tempo · Ctrl Z undo
           <br />
-          enter plays while you type
+          Enter play while you type
         </p>
       </div>
     </section>
@@ -84,22 +86,19 @@ function TempoSlider({ tempo, learning, goal, least, most, beatName, onTempo }: 
   const ceiling = Math.min(most, Math.max(goal ?? learning, tempo) + 20)
   return (
     <div className="flex min-w-0 items-center gap-3">
-      <label className="flex items-baseline gap-2">
-        <span className="sr-only">Playing tempo</span>
-        <input
-          type="number"
-          inputMode="numeric"
-          className="w-16 bg-transparent text-right font-semibold text-3xl outline-offset-4 [appearance:textfield] [&::-webkit-inner-spin-button]:appearance-none"
+      <div className="flex items-baseline gap-2">
+        <NumberField
+          label="Playing tempo"
+          className="w-18 border-transparent bg-transparent text-right font-semibold text-3xl outline-offset-4"
           value={tempo}
           min={least}
           max={most}
-          onChange={(event) => {
-            const next = event.target.valueAsNumber
-            if (next >= least && next <= most) onTempo(next)
-          }}
+          whole={false}
+          above
+          onChange={onTempo}
         />
         <span className="whitespace-nowrap text-[#c9bfae] text-xs">{beatName} a minute</span>
-      </label>
+      </div>
       <div className="hidden w-44 sm:block">
         <input
           type="range"
@@ -164,7 +163,7 @@ function Limbs({ onVolume }: { onVolume: (channel: Channel, volume: number) => v
     LH: 1,
     RF: 1,
     LF: 1,
-    click: 0.8,
+    click: CLICK_VOLUME,
   })
   return (
     <details className="dropdown dropdown-top">

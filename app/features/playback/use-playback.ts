@@ -26,9 +26,6 @@ export interface PlaybackKit {
   readonly swapsGroove: boolean
 }
 
-/** The click's volume beside the kit's. */
-export const CLICK_VOLUME = 0.8
-
 /**
  * Plays a lick and keeps playing while it changes: tempo and content go over at the next stroke.
  * `solo` is heard in its place, without a count-in, while there is one.
@@ -52,8 +49,11 @@ export function usePlayback(
   const compose = useCallback(() => composeOf(lick, solo !== null), [composeOf, lick, solo])
   const tickSeconds = secondsPerTick(tempo, frameTicks(lick.frame).beat)
   const plan = useCallback(() => tickSeconds, [tickSeconds])
-  const { playing, trouble, start, stop, position, setVolume } = useSounding(compose, plan)
-  useEffect(() => setVolume('click', click ? CLICK_VOLUME : 0), [click, setVolume])
+  const { playing, trouble, start, stop, position, setVolume, setMuted } = useSounding(
+    compose,
+    plan,
+  )
+  useEffect(() => setMuted('click', !click), [click, setMuted])
 
   const toggle = useCallback(
     (first?: Lick) => {

@@ -1,7 +1,8 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Channel } from '~/audio'
 import type { Performance, Position, TempoPlan } from '~/core/performance'
-import { Playback, type Sound } from './playback'
+import { Mixer } from './mixer'
+import { Playback, type PlaybackState, type Sound } from './playback'
 
 export interface Sounding {
   /** Whether something sounds, or will as soon as the sound is open. */
@@ -14,6 +15,8 @@ export interface Sounding {
   /** Where the music is, or will be so many seconds ahead. */
   readonly position: (ahead?: number) => Position | undefined
   readonly setVolume: (channel: Channel, volume: number) => void
+  /** Mutes a channel, or lets it be heard again at the volume that it had. */
+  readonly setMuted: (channel: Channel, muted: boolean) => void
 }
 
 /**
@@ -28,18 +31,17 @@ export function useSounding(compose: () => Performance, plan: TempoPlan): Soundi
   // What is newest when the sound is ready, which may be after it was asked for.
   const newest = useRef({ compose, plan })
   newest.current = { compose, plan }
-  const volumes = useRef(new Map<Channel, number>())
+  const [mixer] = useState(() => new Mixer())
 
   // Made anew where the page is shown again after it was left.
   const here = useCallback(() => {
     if (!playback.current) {
-      playback.current = new Playback(openSound, (state, trouble) =>
-        setShown({ playing: state !== 'silent', trouble }),
-      )
-      for (const [channel, volume] of volumes.current) playback.current.setVolume(channel, volume)
+      const tell = (state: PlaybackState, trouble: string) =>
+        setShown({ playing: state !== 'silent', trouble })
+      playback.current = new Playback(openSound, tell, mixer)
     }
     return playback.current
-  }, [])
+  }, [mixer])
   useEffect(
     () => () => {
       playback.current?.close()
@@ -56,10 +58,14 @@ export function useSounding(compose: () => Performance, plan: TempoPlan): Soundi
     playback.current?.setPerformance(compose())
   }, [playing, compose])
 
-  const setVolume = useCallback((channel: Channel, volume: number) => {
-    volumes.current.set(channel, volume)
-    playback.current?.setVolume(channel, volume)
-  }, [])
+  const setVolume = useCallback(
+    (channel: Channel, volume: number) => here().setVolume(channel, volume),
+    [here],
+  )
+  const setMuted = useCallback(
+    (channel: Channel, muted: boolean) => here().setMuted(channel, muted),
+    [here],
+  )
   const start = useCallback(
     (first?: () => Performance) => {
       sounding.current = first ?? newest.current.compose
@@ -75,7 +81,7 @@ export function useSounding(compose: () => Performance, plan: TempoPlan): Soundi
   )
   const stop = useCallback(() => playback.current?.stop(), [])
   const position = useCallback((ahead = 0) => playback.current?.position(ahead), [])
-  return { playing, trouble, start, stop, position, setVolume }
+  return { playing, trouble, start, stop, position, setVolume, setMuted }
 }
 
 async function openSound(onEnd: () => void): Promise<Sound> {

@@ -1,5 +1,6 @@
 import type { SlotRange } from '~/core/changes'
 import type { Lick } from '~/core/line'
+import { NumberField } from '~/ui/number-field'
 
 /** A loop of some slots, chosen by their numbers: the same as drawing over them. */
 export function LoopFields({
@@ -17,29 +18,25 @@ export function LoopFields({
     if (!(first >= 1 && last <= count && first <= last)) return
     onLoop(first === 1 && last === count ? null : { from: first - 1, to: last })
   }
-  const field =
-    'w-12 rounded-field border border-base-300 bg-base-100 px-1 text-center tabular-nums'
   return (
     <span className="ml-auto flex items-baseline gap-1.5">
-      loop of slots
-      <input
-        type="number"
-        aria-label="First slot of the loop"
-        className={field}
+      loop slots
+      <NumberField
+        label="First slot of the loop"
+        className="w-12 text-center"
         min={1}
         max={to}
         value={from + 1}
-        onChange={(event) => take(event.target.valueAsNumber, to)}
+        onChange={(first) => take(first, to)}
       />
       to
-      <input
-        type="number"
-        aria-label="Last slot of the loop"
-        className={field}
+      <NumberField
+        label="Last slot of the loop"
+        className="w-12 text-center"
         min={from + 1}
         max={count}
         value={to}
-        onChange={(event) => take(from + 1, event.target.valueAsNumber)}
+        onChange={(last) => take(from + 1, last)}
       />
       {loop && (
         <button type="button" className="link" onClick={() => onLoop(null)}>

@@ -6,10 +6,10 @@ export const PAD_ACTIONS = ['play', 'clean', 'rough', 'lost'] as const
 export type PadAction = (typeof PAD_ACTIONS)[number]
 
 const ACTION_WORDS: Readonly<Record<PadAction, string>> = {
-  play: 'start, stop',
-  clean: 'clean, up a rung',
-  rough: 'rough, stay',
-  lost: 'lost, down a rung',
+  play: 'start and stop',
+  clean: 'clean, next tempo up',
+  rough: 'rough, stay here',
+  lost: 'lost, back down',
 }
 
 /** Which pad runs what. The pads on screen stand in for those of a MIDI device. */
@@ -28,7 +28,7 @@ export function PadsPanel({
   useEffect(() => onWatch({ open, learning: learning !== null }), [open, learning, onWatch])
   useEffect(() => {
     if (!learning) return
-    return listenToPads((_, note) => {
+    return listenToPads(({ note }) => {
       // A pad does one thing: what it did before, it does no more.
       const free = Object.fromEntries(
         PAD_ACTIONS.map((action) => [action, pads[action] === note ? null : pads[action]]),
@@ -41,7 +41,7 @@ export function PadsPanel({
     <details className="text-sm" onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="cursor-pointer font-semibold">Pads</summary>
       <p className="mt-1 text-(--quiet)">
-        Any pad starts what stands still. To run all of it by pads: Learn, then strike one.
+        Any pad starts a stopped step. To control the rest: press Learn, then strike a pad.
       </p>
       <ul className="mt-2 flex flex-col gap-1">
         {PAD_ACTIONS.map((action) => (
@@ -62,7 +62,7 @@ export function PadsPanel({
           </li>
         ))}
       </ul>
-      <p className="mt-2 text-(--quiet)">No device at hand? These pads stand in for one:</p>
+      <p className="mt-2 text-(--quiet)">No device? Use these pads instead:</p>
       <fieldset aria-label="Stand-in pads" className="mt-1 grid grid-cols-4 gap-1">
         {STAND_IN_PADS.map((note) => (
           <button

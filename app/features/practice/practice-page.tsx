@@ -25,7 +25,6 @@ import { turnTexts } from '../bench/turned'
 import { toGrooves } from '../bench/use-grooves'
 import { ownKits, settingOf } from '../kit/setting'
 import { toPracticeSession } from '../log/practice-session'
-import { CLICK_VOLUME } from '../playback/use-playback'
 import { countingOf } from '../settings/counting'
 import { useSettings } from '../settings/use-settings'
 import { notesIn } from '../workbench/notes'
@@ -135,7 +134,7 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
     compose,
     onSave: saveSession,
   })
-  const { playing, position, begin, stop, setVolume, go, rung, tempo } = trainer
+  const { playing, position, begin, stop, setMuted: setMutedNow, go, rung, tempo } = trainer
   const rungGrid = rungs[rung]?.grid
   useEffect(() => {
     if (rungGrid) setGrid((now) => (sameGrid(now, rungGrid) ? now : rungGrid))
@@ -179,11 +178,11 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
     [],
   )
   useEffect(() => {
-    for (const [channel] of LIMB_KEYS) setVolume(channel, muted.has(channel) ? 0 : 1)
-  }, [muted, setVolume])
+    for (const [channel] of LIMB_KEYS) setMutedNow(channel, muted.has(channel))
+  }, [muted, setMutedNow])
   useEffect(
-    () => setVolume('click', settings.clickMarks === 'off' ? 0 : CLICK_VOLUME),
-    [settings.clickMarks, setVolume],
+    () => setMutedNow('click', settings.clickMarks === 'off'),
+    [settings.clickMarks, setMutedNow],
   )
 
   const goStep = useCallback(

@@ -20,7 +20,7 @@ export function usePads(
   const devices = open || PAD_ACTIONS.some((action) => pads[action] !== null)
   useEffect(
     () =>
-      listenToPads((_, note) => {
+      listenToPads(({ note }) => {
         const here = now.current
         if (here.learning) return
         const action = PAD_ACTIONS.find((one) => here.pads[one] === note)

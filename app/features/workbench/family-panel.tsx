@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react'
 import { formatPhrase } from '~/core/catalogue'
 import { type Phrase, phraseOf } from '~/core/changes'
 import { accentFamily, type Family, inversionFamily, kickFamily } from '~/core/families'
+import { NumberField } from '~/ui/number-field'
 import { PhraseStacks, PhraseText } from '../stacks/phrase-figure'
 import { appendPhrase, replaceRange } from './edits'
 import type { PanelProps } from './panel-props'
@@ -184,20 +185,16 @@ const MOST_SLOTS = 64
 
 function KickFields({ asked, onAsked }: { asked: Asked; onAsked: (asked: Asked) => void }) {
   const number = (field: 'slots' | 'most', label: string, least: number) => (
-    <label className="flex items-center gap-1.5 text-sm">
-      <input
-        type="number"
-        className="w-16 rounded-field border border-base-300 bg-base-100 px-2 py-1"
+    <span className="flex items-center gap-1.5 text-sm">
+      <NumberField
+        label={label}
         min={least}
         max={MOST_SLOTS}
         value={asked[field]}
-        onChange={(event) => {
-          const value = Math.floor(Number(event.target.value))
-          if (value >= least && value <= MOST_SLOTS) onAsked({ ...asked, [field]: value })
-        }}
+        onChange={(value) => onAsked({ ...asked, [field]: value })}
       />
       {label}
-    </label>
+    </span>
   )
   return (
     <>
@@ -209,7 +206,7 @@ function KickFields({ asked, onAsked }: { asked: Asked; onAsked: (asked: Asked) 
           checked={asked.adjacent}
           onChange={(event) => onAsked({ ...asked, adjacent: event.target.checked })}
         />
-        side by side too
+        Allow consecutive kicks
       </label>
     </>
   )

@@ -2,7 +2,6 @@ import { useEffect, useState } from 'react'
 import { useFetcher } from 'react-router'
 import { findVoicedLick, formatVoicing } from '~/codecs/voicing'
 import type { Lick } from '~/core/line'
-import { formatSlot } from '~/core/notation'
 import type { VersionRecord } from '~/storage'
 import { turnTexts } from '../bench/turned'
 import { PhraseStacks } from '../stacks/phrase-figure'
@@ -10,9 +9,9 @@ import type { PanelProps } from './panel-props'
 import { Act, Nothing, Part, TextBox } from './parts'
 import type { VersionCommand } from './saved-store'
 import { useSaving } from './use-saving'
-import { comparedWith } from './versions'
+import { differenceWords } from './versions'
 
-/** States of the lick kept by name, each compared slot by slot with what is on the bench. */
+/** States of the lick saved by name, each compared with what is on the bench. */
 export function VersionsPanel({ id, text, voiced, voicing, turned, onRestore }: PanelProps) {
   const action = `/versions/${id}`
   const { data: versions, load } = useFetcher<VersionRecord[]>({ key: `versions ${id}` })
@@ -33,7 +32,7 @@ export function VersionsPanel({ id, text, voiced, voicing, turned, onRestore }: 
         <TextBox
           label="Name of the version"
           className="w-52"
-          placeholder="what is special about it"
+          placeholder="a name for it"
           maxLength={80}
           value={name}
           onType={setName}
@@ -43,7 +42,7 @@ export function VersionsPanel({ id, text, voiced, voicing, turned, onRestore }: 
           className="btn btn-outline border-base-300 btn-sm font-normal"
           disabled={name.trim() === '' || busy}
         >
-          Keep this version
+          Save this version
         </button>
         {trouble && (
           <p role="alert" className="text-error text-sm">
@@ -52,9 +51,11 @@ export function VersionsPanel({ id, text, voiced, voicing, turned, onRestore }: 
         )}
       </form>
       {versions === undefined || versions.length === 0 ? (
-        <Nothing>Keep the line as it is now before you change it: both stay, side by side.</Nothing>
+        <Nothing>
+          Save the line as it is now before you change it, and you can compare both.
+        </Nothing>
       ) : (
-        <Part title="Kept">
+        <Part title="Saved versions">
           <ul className="flex flex-col">
             {versions.map((version) => (
               <VersionRow
@@ -109,31 +110,15 @@ function VersionRow({ version, turned, lick, onRestore, onTell }: VersionRowProp
         />
         <p className="text-(--quiet)">{differenceWords(savedLick, lick)}</p>
       </div>
-      <Act label={`Bring ${version.name} back`} onClick={() => onRestore(text, voicing)}>
-        Bring back
+      <Act label={`Restore ${version.name}`} onClick={() => onRestore(text, voicing)}>
+        Restore
       </Act>
       <Act
-        label={`Forget ${version.name}`}
+        label={`Delete ${version.name}`}
         onClick={() => onTell({ intent: 'delete', id: version.id })}
       >
-        Forget
+        Delete
       </Act>
     </li>
   )
-}
-
-const SHOWN = 6
-
-function differenceWords(kept: Lick, now: Lick): string {
-  const { slots, frame } = comparedWith(kept, now)
-  if (slots.length === 0 && !frame) return 'the same as on the bench'
-  const parts = slots.slice(0, SHOWN).map(({ slot, kept: there, now: here }) => {
-    const was = there ? formatSlot(there) : 'nothing'
-    return `${slot + 1}: ${was}, now ${here ? formatSlot(here) : 'nothing'}`
-  })
-  const more = slots.length - parts.length
-  const differs = parts.length > 0 ? `differs at slot ${parts.join('; ')}` : ''
-  return [differs + (more > 0 ? `; and at ${more} more` : ''), frame ? 'another frame' : '']
-    .filter(Boolean)
-    .join('; ')
 }

@@ -1,3 +1,4 @@
+import { canonicalValues, type Key } from '~/codecs/lick-text'
 import type { Lick } from '~/core/line'
 import { formatSlot } from '~/core/notation'
 import type { SlotContent } from '~/core/sticking'
@@ -5,22 +6,97 @@ import type { SlotContent } from '~/core/sticking'
 /** A slot that differs between two versions; undefined where a version has no such slot. */
 export interface SlotDifference {
   readonly slot: number
-  readonly kept: SlotContent | undefined
+  readonly saved: SlotContent | undefined
   readonly now: SlotContent | undefined
 }
 
-/** Two versions of a lick, slot by slot, and whether anything besides the strokes differs. */
-export function comparedWith(
-  kept: Lick,
-  now: Lick,
-): { readonly slots: readonly SlotDifference[]; readonly frame: boolean } {
-  const length = Math.max(kept.line.slots.length, now.line.slots.length)
+/** A key of the text that differs between two versions, each as its values are written. */
+export interface KeyDifference {
+  readonly key: Key
+  readonly saved: readonly string[]
+  readonly now: readonly string[]
+}
+
+/** Keys around the line, in the order of the text. */
+const COMPARED: readonly Key[] = [
+  'title',
+  'tags',
+  'meter',
+  'tempo',
+  'goal',
+  'grid',
+  'start',
+  'stop',
+  'lead',
+  'groove',
+  'bars',
+  'landing',
+  'swing',
+  'swell',
+  'kit',
+  'pickup',
+  'under',
+  'under fill',
+]
+
+/** Everything in which two versions of a lick differ. */
+export interface Comparison {
+  readonly slots: readonly SlotDifference[]
+  /** Whether the same slots are grouped otherwise, or change their grid at other places. */
+  readonly grouping: boolean
+  readonly keys: readonly KeyDifference[]
+}
+
+/** Two versions of a lick, slot by slot and key by key: every difference, not only the first. */
+export function comparedWith(saved: Lick, now: Lick): Comparison {
+  const length = Math.max(saved.line.slots.length, now.line.slots.length)
   const slots: SlotDifference[] = []
   for (let slot = 0; slot < length; slot += 1) {
-    const [a, b] = [kept.line.slots[slot], now.line.slots[slot]]
-    if (!a || !b || formatSlot(a) !== formatSlot(b)) slots.push({ slot, kept: a, now: b })
+    const [a, b] = [saved.line.slots[slot], now.line.slots[slot]]
+    if (!a || !b || formatSlot(a) !== formatSlot(b)) slots.push({ slot, saved: a, now: b })
   }
-  const rest = ({ frame, ostinatos, line }: Lick) =>
-    JSON.stringify([frame, ostinatos, line.groups, line.gridChanges])
-  return { slots, frame: slots.length === 0 && rest(kept) !== rest(now) }
+  const keys = COMPARED.flatMap((key): KeyDifference[] => {
+    const [was, is] = [canonicalValues(saved, key), canonicalValues(now, key)]
+    return same(was, is) ? [] : [{ key, saved: was, now: is }]
+  })
+  const shape = ({ line: { groups, gridChanges } }: Lick) => [groups, gridChanges]
+  return { slots, grouping: !same(shape(saved), shape(now)), keys }
+}
+
+function same(a: unknown, b: unknown): boolean {
+  return JSON.stringify(a) === JSON.stringify(b)
+}
+
+const SHOWN = 6
+
+/** What a key is called beside the line. */
+const KEY_WORDS: Partial<Record<Key, string>> = {
+  meter: 'metre',
+  lead: 'bars of groove',
+  under: 'feet',
+  'under fill': 'feet under the fill',
+}
+
+/** Every difference in words: `slot 7: R, now K; tempo: 90, now 96; another grouping`. */
+export function differenceWords(saved: Lick, now: Lick): string {
+  const { slots, grouping, keys } = comparedWith(saved, now)
+  const changed = (was: string, is: string) => `${was || 'none'}, now ${is || 'none'}`
+  const strokes = slots.slice(0, SHOWN).map(({ slot, saved: a, now: b }) => {
+    const [was, is] = [a ? formatSlot(a) : '', b ? formatSlot(b) : '']
+    return `slot ${slot + 1}: ${changed(was, is)}`
+  })
+  const more = slots.length - strokes.length
+  return (
+    [
+      ...strokes,
+      more > 0 ? `and ${more} more slots` : '',
+      grouping ? 'another grouping' : '',
+      ...keys.map((one) => {
+        const name = KEY_WORDS[one.key] ?? one.key
+        return `${name}: ${changed(one.saved.join(' + '), one.now.join(' + '))}`
+      }),
+    ]
+      .filter(Boolean)
+      .join('; ') || 'the same as on the bench'
+  )
 }
