@@ -1,5 +1,5 @@
-import { DEFAULT_KIT } from '~/core/kit'
 import { describe, expect, it } from 'vitest'
+import { DEFAULT_KIT } from '~/core/kit'
 import { PLAIN_VOICING, type Voicing, voicingPresets } from '~/core/voicing'
 import { formatVoicing, parseVoicing, turnVoicing } from '.'
 

@@ -189,15 +189,17 @@ describe('strokes', () => {
 
 describe('the foot on both sides of the landing (hard case 14)', () => {
   test.each([
-    ['start: 3\nline: RLLRLRLK', [2520, 2, 110]],
-    ['start: 3\nline: RLLRLRKK', [2520, 3, 170]],
-    ['start: 3\nline: RLLRLRL(RK)', [2520, 2, 110]],
+    ['start: 3\nline: RLLRLRLK', [2520, 'double', 110]],
+    ['start: 3\nline: RLLRLRKK', [2520, 'triple', 140]],
+    ['start: 3\nline: RLLRLRL(RK)', [2520, 'double', 110]],
     ['start: 3\nline: RLLRLRLR', null],
-    ['start: 3\nlanding: groove\nline: RLLRLRLK', null],
+    // The groove's own kick on the 1 follows the line's last; strokes of the groove are singles.
+    ['start: 3\nlanding: groove\nline: RLLRLRLK', [2520, 'single', 170]],
+    ['start: 3\nlanding: none\ngroove: none\nline: RLLRLRLK', null],
     ['start: 4\nline: RLRLK', null],
   ])('%s', (text, expected) => {
     const foot = footLanding(lickOf(text))
-    expect(foot && [foot.gapTicks, foot.run, foot.needMs]).toEqual(expected)
+    expect(foot && [foot.gapTicks, foot.kind, foot.needMs]).toEqual(expected)
   })
 })
 

@@ -22,6 +22,7 @@ describe('the log', () => {
     id: `${lickId} ${day} ${tempo}`,
     lickId,
     at: day * DAY,
+    part: '',
     step: '',
     tempo,
     repeats: 8,
@@ -76,6 +77,33 @@ describe('the log', () => {
       { day: '1', minutes: 2 },
       { day: '2', minutes: 0 },
     ])
+  })
+
+  it('tells clean, tense and due by step, and the lick by its whole in the bar', () => {
+    const [log] = lickLogs([
+      session(1, 120, 'clean', 'a', { part: 'feet 0-16' }),
+      session(1, 84, 'clean', 'a', { part: 'bar 0-16' }),
+      session(2, 100, 'rough', 'a', { part: 'hands 0-16' }),
+    ])
+    expect(log).toMatchObject({ bestClean: 84, tense: null, dueAt: 2 * DAY })
+    const steps = log?.steps.map(({ part, bestClean, tense }) => [part, bestClean, tense])
+    expect(steps).toEqual([
+      ['feet 0-16', 120, null],
+      ['hands 0-16', null, 100],
+    ])
+    const [alone] = lickLogs([session(1, 120, 'clean', 'a', { part: 'feet 0-16' })])
+    expect(alone).toMatchObject({ bestClean: null, dueAt: 2 * DAY })
+  })
+
+  it('does not push the date out for a tense clean, nor for one below what was reached', () => {
+    const before = [session(0, 80, 'clean'), session(1, 84, 'clean')]
+    const due = (more: PracticeSession[]) => lickLogs([...before, ...more])[0]?.dueAt
+    expect(due([])).toBe(3 * DAY)
+    expect(due([session(2, 88, 'clean')])).toBe(6 * DAY)
+    expect(due([session(2, 88, 'clean', 'a', { tense: true })])).toBe(3 * DAY)
+    expect(due([session(2, 60, 'clean')])).toBe(3 * DAY)
+    // Where the date has passed, it comes again tomorrow.
+    expect(due([session(5, 60, 'clean')])).toBe(6 * DAY)
   })
 
   it('takes a clean session that was tense for tense (C53)', () => {

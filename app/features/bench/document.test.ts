@@ -1,9 +1,9 @@
-import { DEFAULT_KIT } from '~/core/kit'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { lineTextOf } from '~/codecs/lick-text'
 import { formatVoicing } from '~/codecs/voicing'
 import { CHANGES } from '~/core/changes'
+import { DEFAULT_KIT } from '~/core/kit'
 import { voicingPresets } from '~/core/voicing'
 import { applyChange, stepStart } from '../workbench/edits'
 import {

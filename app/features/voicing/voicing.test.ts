@@ -1,5 +1,5 @@
-import { DEFAULT_KIT } from '~/core/kit'
 import { describe, expect, it } from 'vitest'
+import { DEFAULT_KIT } from '~/core/kit'
 import { formatLine } from '~/core/notation'
 import { PLAIN_VOICING, type VoicingRule, voicingPresets } from '~/core/voicing'
 import { lickOf } from '../../../tests/support/licks'
