@@ -81,6 +81,8 @@ const stroke = (surface: SoundStroke['surface'], part: Partial<SoundStroke> = {}
   kind: 'stroke',
   tick: 0,
   part: 'line',
+  layer: 0,
+  slot: 0,
   limb: 'RH',
   surface,
   velocity: 80,

@@ -212,7 +212,12 @@ describe('the store', () => {
       ok: true,
       value:
         frozen.version > 4
-          ? { ...plan, version: 2, steps: [{ part: 'transition 3-7', skipped: true, form: null }] }
+          ? {
+              ...plan,
+              version: 2,
+              rungGrids: null,
+              steps: [{ part: 'transition 3-7', skipped: true, form: null }],
+            }
           : null,
     })
     expect(await store.saveLick('a', 3, { text: TEXT, draft: null, voicing: '' }, 30)).toEqual({

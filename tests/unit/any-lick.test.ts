@@ -1,8 +1,8 @@
-import { DEFAULT_KIT } from '~/core/kit'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { toHeadlessEvents, toHeadlessLimit, toHeadlessSum } from '~/codecs/headless'
 import { formatLickText } from '~/codecs/lick-text'
+import { DEFAULT_KIT } from '~/core/kit'
 import { characterOf, DEFAULT_SETTING, raisesOf, speedLimit } from '~/core/playing'
 import {
   buildUp,
@@ -26,17 +26,28 @@ import { toRuler } from '~/features/ruler/layout'
 import { toRowView, toScene } from '~/features/ruler/view'
 import * as random from '../support/arbitraries'
 
+/** Words that a program says by mistake: of a number, a field or an object that is none. */
+const SLIPS = /\b(NaN|undefined|Infinity|null)\b|\[object/
+
 /** Numbers that are none, and words that a program says by mistake, with where they stand. */
 function slips(value: unknown, at = ''): string[] {
   if (typeof value === 'number') return Number.isFinite(value) ? [] : [`${at} is ${value}`]
-  if (typeof value === 'string')
-    return /\b(NaN|undefined|Infinity|null|\[object)\b/.test(value) ? [`${at} says ${value}`] : []
+  if (typeof value === 'string') return SLIPS.test(value) ? [`${at} says ${value}`] : []
   if (typeof value !== 'object' || value === null) return []
   return Object.entries(value).flatMap(([key, inner]) => slips(inner, `${at}.${key}`))
 }
 
+it('a slip is seen wherever it stands', () => {
+  const fault = { a: [{ b: `of ${{}}` }], c: Number.NaN, d: 'up to NaN.', e: 'undefined, then' }
+  expect(slips(fault)).toHaveLength(4)
+  expect(slips({ a: 'nothing nullified', b: 1, c: null })).toEqual([])
+})
+
+/** How many licks are tried: more where that is asked for. */
+const RANDOM_LICKS = Number(process.env.RANDOM_LICKS ?? 60)
+
 describe('whatever the lick is (law)', () => {
-  const settled = { numRuns: 60 }
+  const settled = { numRuns: RANDOM_LICKS }
 
   it('every answer on the bench has figures and words', () => {
     fc.assert(

@@ -5,6 +5,7 @@ const session = (at: number, step: string): LoggedSession => ({
   id: 'a',
   lickId: 'x',
   at,
+  part: '',
   step,
   tempo: 92.5,
   repeats: 8,

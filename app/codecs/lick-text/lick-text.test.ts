@@ -138,6 +138,7 @@ const REFUSED: Readonly<Record<string, string>> = {
   swing: 'swing: 76',
   swell: 'swell: 4..0 ghost>accent',
   kit: 'kit:',
+  pickup: 'pickup: RL@1/8RL',
   'empty-layer': 'under: @1/4',
   'too-many-layers': 'under: H\n'.repeat(17),
   'no-such-stroke': 'RLé',

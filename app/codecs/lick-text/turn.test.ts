@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { mirrorHands, phraseOf } from '~/core/changes'
+import type { SlotContent } from '~/core/sticking'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
 import { formatLickText, turnHands } from '.'
@@ -29,7 +30,14 @@ describe('turned hands', () => {
         const turned = lickOf(turnHands(formatLickText(lick)))
         const all = { from: 0, to: lick.line.slots.length }
         expect(turned.line.slots).toEqual(mirrorHands(phraseOf(lick.line, all)).slots)
-        expect(turned.frame).toEqual(lick.frame)
+        const { landing } = lick.frame
+        const turn = (slots: readonly SlotContent[]) => mirrorHands({ slots, groups: [] }).slots
+        expect(turned.pickup.slots).toEqual(turn(lick.pickup.slots))
+        expect(turned.frame).toEqual({
+          ...lick.frame,
+          landing:
+            landing.kind === 'strokes' ? { ...landing, slot: turn([landing.slot])[0] } : landing,
+        })
       }),
     )
   })

@@ -2,11 +2,15 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
-import { aimOf, lickSlots, sumOf } from '../line'
+import { phraseOf, type SlotRange } from '../changes'
+import type { Groove } from '../groove'
+import { aimOf, frameTicks, lickSlots, strokeEvents, sumOf } from '../line'
 import { formatLine } from '../notation'
 import { gridName, gridTicks, meterName, secondsPerTick } from '../time'
 import {
   chainsOf,
+  continued,
+  continuingOf,
   countChains,
   cutLine,
   cutsOf,
@@ -60,6 +64,11 @@ describe('chains', () => {
     const { count, orders } = chainsOf(length, parts)
     expect(orders.map((order) => order.join(''))).toEqual(expected)
     expect(count).toBe(BigInt(expected.length))
+  })
+
+  it('look for bars that work as far as they can be, and for the nearest over (C08)', () => {
+    expect(chainsOf(16, sizes(9))).toMatchObject({ count: 0n, spaces: 9 })
+    expect(chainsOf(5, [{ size: 6, least: 4 }]).over).toBe(24)
   })
 
   it('are counted with least and most uses', () => {
@@ -128,7 +137,8 @@ describe('fixes', () => {
     expect(fixed('grid: 1/16q\nline: RLRLLK*3')).toEqual({
       'next-group': 'RLRLLK*3 RL RH',
       'tail-right': 'RLRLLK*3 LR LH',
-      'tail-kick': 'RLRLLK*3 LK both',
+      'tail-kick': 'RLRLLK*3 RK both',
+      'remainder-middle': 'RLRLLK RL RLRLLK*2 both',
       rests: 'RLRLLK*3 -- both',
       'remainder-first': 'RL RLRLLK*3 both',
       'over-the-barline': 'RLRLLK*4 both',
@@ -217,23 +227,100 @@ describe('other rates and metres', () => {
   it('writes the same sound twice as fast, and back (law)', () => {
     const lick = lickOf('tempo: 132\nbars: 2\nline: RLRL*8')
     const half = renotate(lick, 'faster')
-    expect(half?.frame).toMatchObject({ tempo: 66, bars: 1, start: 0, grid: { value: 32 } })
+    expect(half.ok && half.value.lick.frame).toMatchObject({
+      tempo: 66,
+      bars: 1,
+      start: 0,
+      grid: { value: 32 },
+    })
     fc.assert(
       fc.property(
         random.lick,
         fc.constantFrom('faster' as const, 'slower' as const),
         (from, way) => {
-          const turned = renotate(from, way)
-          if (!turned) return
-          const slot = (one: typeof from) =>
-            gridTicks(one.frame.grid) * secondsPerTick(one.frame.tempo, 10080)
-          expect(slot(turned)).toBeCloseTo(slot(from), 12)
-          const [a, b] = [aimOf(from), aimOf(turned)]
-          expect((b.target - b.end) * (way === 'faster' ? 2 : 0.5)).toBe(a.target - a.end)
+          const result = renotate(from, way)
+          if (!result.ok) return
+          const { lick: turned, leadKept } = result.value
+          // Every stroke, the ostinatos' too, sounds as long before the landing as it did.
+          const sounding = (one: typeof from) => {
+            const perTick = secondsPerTick(one.frame.tempo, frameTicks(one.frame).beat)
+            const { target, start } = aimOf(one)
+            return strokeEvents(one)
+              .filter(({ tick }) => leadKept || tick >= start)
+              .map(({ tick, limb, surface, dynamic }) => {
+                const seconds = Math.round((tick - target) * perTick * 1e9)
+                return `${seconds} ${limb} ${surface} ${dynamic}`
+              })
+              .sort()
+          }
+          expect(sounding(turned)).toEqual(sounding(from))
         },
       ),
       { numRuns: 100 },
     )
+  })
+})
+
+describe('half and double naming', () => {
+  it('keeps the groove, its stop, the backbeat and the feet', () => {
+    const lick = lickOf('tempo: 132\nbars: 2\nstop: 1\nlead: 1\nline: RLRL*8\nunder: @1/4 H')
+    const half = renotate(lick, 'faster')
+    if (!half.ok) throw new Error(half.error)
+    expect(half.value.lick.frame).toMatchObject({ tempo: 66, stop: 0 })
+    expect(half.value.lick.ostinatos[0]?.grid).toEqual({ value: 8, tuplet: null })
+    expect(half.value.groove?.bars['4/4']?.grid).toBe('1/16')
+    const back = renotate(half.value.lick, 'slower', [half.value.groove as Groove])
+    expect(back.ok && back.value.lick.frame.tempo).toBe(132)
+  })
+
+  it('says why there is none', () => {
+    expect(renotate(lickOf('tempo: 30\nline: RL'), 'faster')).toEqual({ ok: false, error: 'tempo' })
+    expect(renotate(lickOf('line:'), 'faster')).toEqual({ ok: false, error: 'empty' })
+  })
+})
+
+describe('what a line goes on with', () => {
+  const filled = (text: string, range: SlotRange | null = null) => {
+    const lick = lickOf(text)
+    const free = aimOf(lick).left / gridTicks(lick.frame.grid)
+    return formatLine({ ...continued(continuingOf(lick, range), free), gridChanges: [] })
+  }
+
+  it('is the whole phrase, not its last group', () => {
+    expect(filled('bars: 1\nline: RLLK RRK')).toBe('RLLK RRK RL')
+    expect(filled('bars: 1\nline: RLRR LRLL')).toBe('RLRR LRLL')
+    expect(filled('bars: 1\nline: RLLRK*2')).toBe('RLLRK R')
+  })
+
+  it('is what is selected, where something is', () => {
+    expect(filled('bars: 1\nline: RLLK RRK', { from: 4, to: 7 })).toBe('RRK*3')
+  })
+})
+
+describe('tails', () => {
+  it('go on naturally from the line: RR after RLRLRLL, never three lefts in a row', () => {
+    const lick = lickOf('line: RLRLRLL RLRLRLL')
+    const tails = Object.fromEntries(
+      fixesOf(lick).map(({ kind, lick: after, added }) => [
+        kind,
+        added && formatLine({ ...phraseOf(after.line, added), gridChanges: [] }),
+      ]),
+    )
+    expect(tails['tail-right']).toBe('RR')
+  })
+
+  it('tell the foot that plays twice, and a run at the link', () => {
+    const kick = fixesOf(lickOf('line: RLLRK*3')).find(({ kind }) => kind === 'tail-kick')
+    expect(kick?.foot).toMatchObject({ kind: 'triple' })
+    expect(kick?.run).toEqual({ letter: 'K', strokes: 2 })
+  })
+
+  it('may be of one’s own, and a remainder in the middle (C07)', () => {
+    const lick = lickOf('grid: 1/16q\nline: RLRLLK*3')
+    const own = fixesOf(lick, null, phraseOf(lickOf('KK').line, { from: 0, to: 2 }))
+    const texts = Object.fromEntries(own.map(({ kind, lick: one }) => [kind, formatLine(one.line)]))
+    expect(texts['own-tail']).toBe('RLRLLK*3 KK')
+    expect(texts['remainder-middle']).toBe('RLRLLK RL RLRLLK*2')
   })
 })
 

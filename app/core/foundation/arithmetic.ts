@@ -14,7 +14,8 @@ export function lcm(a: number, b: number): number {
 /** The remainder that is never negative: `modulo(-1, 4)` is 3. */
 export function modulo(value: number, by: number): number {
   const rest = value % by
-  return rest < 0 ? rest + by : rest
+  // Never -0: it is equal to 0, but does not look it.
+  return rest < 0 ? rest + by : rest + 0
 }
 
 /** The whole number nearest to value, halves going up: `roundHalfUp(0.5)` is 1, of -0.5 it is 0. */

@@ -4,24 +4,37 @@ import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
 import { lineTicks, sumOf } from '../line'
 import { formatLine } from '../notation'
+import { speedLimit } from '../playing'
 import {
+  addGridRung,
   buildUp,
+  bySpeed,
+  effectiveForm,
   equalRatios,
   equalSteps,
   formName,
+  type GridRung,
   inForm,
+  jumpsOf,
   LADDER_KINDS,
   ladderOf,
+  loopPart,
+  moveGridRung,
   nextRung,
   nextTempos,
+  onlyGrid,
   PART_KINDS,
   PRACTICE_FORMS,
   type PracticeForm,
   type PracticePart,
   planSeconds,
+  regridRung,
+  removeGridRung,
   roundOf,
   roundSeconds,
+  rungSpeed,
   type Stage,
+  slowerRung,
   stageSeconds,
   threeRungs,
   wholeRatios,
@@ -110,6 +123,98 @@ describe('forms (C17)', () => {
     expect(new Set(PRACTICE_FORMS.map(formName)).size).toBe(PRACTICE_FORMS.length))
 })
 
+const PLACED: ReadonlySet<string> = new Set(['transition', 'half', 'bottleneck'])
+
+describe('parts practised alone', () => {
+  it('in their place in the bar are never harder than the lick they are from (law)', () => {
+    fc.assert(
+      fc.property(random.lick, (lick) => {
+        const limit = speedLimit(lick, 'line').bpm
+        for (const { kind, lick: small } of buildUp(lick)) {
+          if (limit === null || !PLACED.has(kind)) continue
+          const { bpm } = speedLimit(small, 'line')
+          expect(bpm ?? Infinity, kind).toBeGreaterThanOrEqual(limit * (1 - 1e-9))
+        }
+      }),
+      { numRuns: 60 },
+    )
+  })
+
+  it('keep KK of RLKK from being a loop without a gap, which the model stops at 88', () => {
+    const lick = lickOf('RLKK*4')
+    const limit = speedLimit(lick, 'line').bpm as number
+    const tight = buildUp(lick).find(({ kind }) => kind === 'bottleneck')
+    if (!tight) throw new Error('no bottleneck')
+    expect(tight.form.kind).toBe('bars')
+    const bpm = speedLimit(inForm(tight.lick, tight.form), 'loop').bpm
+    expect(bpm).toBeGreaterThanOrEqual(limit - 1e-9)
+    const gapless = loopPart(lick, { from: 2, to: 4 })
+    expect(speedLimit(inForm(gapless.lick, gapless.form), 'loop').bpm).toBeLessThan(limit)
+  })
+
+  it('are played in as many bars as they need', () => {
+    const two = lickOf('line: RLRK*8')
+    expect(effectiveForm(two, { kind: 'bars', groove: 1, fill: 1 })).toMatchObject({ fill: 2 })
+    expect(formName({ kind: 'bars', groove: 0, fill: 1 })).toBe('in every bar')
+    expect(formName({ kind: 'bars', groove: 0, fill: 2 })).toBe('in every 2 bars')
+  })
+})
+
+describe('ladders over several grids (C66)', () => {
+  const [sixteenth, thirtySecond] = [
+    { value: 16, tuplet: null },
+    { value: 32, tuplet: null },
+  ] as const
+  const rungs: GridRung[] = [
+    { tempo: 84, grid: thirtySecond },
+    { tempo: 44, grid: sixteenth },
+    { tempo: 56, grid: thirtySecond },
+  ]
+
+  it('are in order of strokes a minute, each with its jump', () => {
+    const ordered = bySpeed(rungs, 10080)
+    expect(ordered.map(({ perMinute }) => perMinute)).toEqual([176, 448, 672])
+    expect(ordered.map(({ jump }) => jump && Math.round(jump * 100))).toEqual([null, 155, 50])
+  })
+
+  it('stay in order whatever is changed (law)', () => {
+    const grid = fc.constantFrom(sixteenth, thirtySecond)
+    const rung = fc.record({ tempo: fc.integer({ min: 20, max: 400 }), grid })
+    const ladder = fc.array(rung, { minLength: 1, maxLength: 6 })
+    const speeds = (list: readonly GridRung[]) => list.map((one) => rungSpeed(one, 10080))
+    const rises = (list: readonly GridRung[]) =>
+      expect(speeds(list)).toEqual([...speeds(list)].sort((a, b) => a - b))
+    fc.assert(
+      fc.property(
+        ladder,
+        fc.nat(),
+        fc.integer({ min: 1, max: 500 }),
+        grid,
+        (list, at, to, other) => {
+          const ordered = bySpeed(list, 10080)
+          const i = at % ordered.length
+          rises(regridRung(ordered, i, other))
+          rises(addGridRung(ordered))
+          rises(removeGridRung(ordered, i))
+          if (!onlyGrid(ordered)) rises(moveGridRung(ordered, i, to))
+          expect(removeGridRung(ordered, i)).toHaveLength(Math.max(1, ordered.length - 1))
+        },
+      ),
+    )
+  })
+})
+
+describe('a part that was lost on the lowest rung', () => {
+  it('goes slower by the cap', () => {
+    expect(slowerRung([60, 67])).toEqual([53, 60, 67])
+    expect(slowerRung([20])).toEqual([20])
+  })
+
+  it('has jumps that can be held against the cap', () => {
+    expect(jumpsOf([72, 95, 126]).map((jump) => Math.round(jump * 100))).toEqual([32, 33])
+  })
+})
+
 describe('practice plans', () => {
   const stage = (text: string, form: PracticeForm, tempos: number[], repeats: number): Stage => {
     const lick = lickOf(text)
@@ -146,7 +251,9 @@ describe('build-ups (C48)', () => {
 
   it('practise each transition once, halves, and each hand’s voices', () => {
     const parts = buildUp(lickOf('R:t1L:f1RL RLLR RLLR'))
-    expect(written(parts)).toContain('transition RL*2')
+    // Each link in its place, with the first stroke after it.
+    expect(written(parts)).toContain('transition RL RLL')
+    expect(parts.find(({ kind }) => kind === 'transition')?.lick.frame.start).toBe(5040)
     expect(parts.filter(({ kind }) => kind === 'half')).toHaveLength(2)
     expect(written(parts)).toContain('right-voices R:t1LRL RLLR*2')
     expect(written(parts)).toContain('left-voices RL:f1RL RLLR*2')
@@ -163,7 +270,10 @@ describe('build-ups (C48)', () => {
         const parts = buildUp(lick, how)
         for (const { kind, lick: small, range, form } of parts) {
           expect(PART_KINDS).toContain(kind)
-          expect(small.line.slots).toHaveLength(range.to - range.from)
+          // A part in the bar has the first stroke after it too.
+          const more = small.line.slots.length - (range.to - range.from)
+          expect(more).toBeGreaterThanOrEqual(0)
+          if (form.kind === 'over') expect(more).toBe(0)
           const groups = small.line.groups.reduce((sum, size) => sum + size, 0)
           expect(groups).toBe(small.line.slots.length)
           expect(roundOf(small, form).ticks).toBeGreaterThan(0)

@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { lineTextOf, parseLickText } from '~/codecs/lick-text'
 import { formatVoicing, parseVoicing } from '~/codecs/voicing'
+import { DEFAULT_SETTING } from '~/core/playing'
 import { DEFAULT_COUNTING } from '~/core/time'
 import { DEMO_LICKS } from '~/demo/licks'
 import { lickOf } from '../../../tests/support/licks'
@@ -15,6 +16,7 @@ import {
   textsOf,
 } from './document'
 import { toFit } from './fit'
+import { placeIn } from './places'
 
 const TEXT = 'dime-lick: 1\ntitle: Ring\nline: RLLRK RLK\n'
 const type = (document: BenchDocument, typed: string) =>
@@ -97,29 +99,65 @@ describe('answers', () => {
   it('say how it lands, and what the foot needs (C16)', () => {
     const said = answers('start: 3\nline: RLRLLRLK', 126)
     expect(said.lands).toEqual([
-      'Last: kick on bass drum, at 4a, 119.0 ms before the landing',
+      'Ends with the kick on bass drum, on 4a: 119.0 ms before the landing',
       'Free for the crash: both hands',
-      'In reach: right hand on the crash, up to 214.5',
+      // The right hand has been free for longest, and the crash on its side is nearer.
+      'In reach: right hand on crash 2, up to 275.7',
     ])
     expect(said.foot?.text).toBe(
-      'The same foot lands 119.0 ms later: enough, it needs 110 as the second of a double',
+      'The kick lands again 119.0 ms later, as the second of a double: it needs 110, enough',
     )
     expect(answers('start: 3\nline: RLLRLRKK', 112).foot?.text).toBe(
-      'The same foot lands 133.9 ms later: too little, it needs 170 as number 3 in a row',
+      'The kick lands again 133.9 ms later, as the third in a row: it needs 140, too little',
     )
   })
 
   it('say how fast it really is, and where limbs meet', () => {
     expect(answers('grid: 1/16t\nline: RLR', 90).speed).toBe('540 slots a minute, 111.1 ms each')
-    expect(answers('(RK)LL(>R:c1K)').linear).toBe('Not linear: limbs together at 1, 1a')
-    expect(answers('(R:t1L:t1)RLR').linear).toBe(
-      'Not linear: limbs together at 1; both hands on one surface at 1',
-    )
-    expect(answers('fRLR').linear).toBe('Not linear: 1 stroke with graces')
-    expect(answers('lead: 0\nline: JRLK*2\nunder: @1/4 H').clashes).toEqual([
-      'second foot wanted twice at 1',
-      'second foot wanted twice at 2',
+    expect(answers('(RK)LL(>R:c1K)').together).toEqual([
+      'The line is not linear: limbs together on 1, 1a',
     ])
+    expect(answers('(R:t1L:t1)RLR').together).toEqual([
+      'The line is not linear: limbs together on 1; both hands on one surface on 1',
+    ])
+    expect(answers('fRLR').together).toEqual(['The line is not linear: 1 stroke with graces'])
+    expect(answers('lead: 0\nline: JRLK*2\nunder: @1/4 H').clashes).toEqual([
+      'Second foot wanted twice on 1',
+      'Second foot wanted twice on 2',
+    ])
+    // Places before the fill as people name them.
+    expect(answers('line: RLRK*4\nunder: @1/4 K').clashes).toEqual([])
+    expect(placeIn(lickOf('RL'), -10080)).toBe('4 of the bar before')
+    expect(placeIn(lickOf('RL'), -50400)).toBe('4 of the bar 2 before')
+  })
+
+  it('say what is true of the line and of the whole, over an ostinato', () => {
+    const said = answers('line: RLRL*4\nunder: @1/4 K')
+    expect(said.together).toEqual([
+      'The line is linear',
+      'It meets the kick ostinato on 1, 2, 3, 4, always on the same side',
+    ])
+    expect(said.limbs).toBe('R 8, L 8')
+  })
+
+  it('say what a groove needs that the lick lands back in', () => {
+    const said = answers('landing: groove\nstart: 3\nline: RLLRLRLK', 100)
+    expect(said.foot?.text).toContain('The kick lands again 150.0 ms later')
+    expect(said.lands[1]).toBe('Right hand to the hi-hat: has 450.0 ms, needs 154, enough')
+  })
+
+  it('tell a free hand that played a grace just before', () => {
+    expect(answers('start: 4\nline: RLRfR').lands[1]).toBe(
+      'Free for the crash: left hand, after its grace 30 ms before the last stroke',
+    )
+  })
+
+  it('set a clean play above the model', () => {
+    const lick = lickOf('RLKK*4')
+    const [first, second] = toAnswers(lick, 80, DEFAULT_SETTING, 150).limits
+    expect(first).toBe('Played clean at 150.0')
+    expect(second).toMatch(/^By your limb speeds: playable up to 136.4/)
+    expect(toAnswers(lick, 80, DEFAULT_SETTING, 90).limits[0]).toMatch(/^Playable up to 136.4/)
   })
 })
 

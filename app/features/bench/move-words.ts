@@ -10,10 +10,10 @@ export function capital(words: string): string {
 }
 
 const HOW: Readonly<Record<Exclude<Move['kind'], 'travel'>, string>> = {
-  single: 'again',
-  double: 'double',
-  triple: 'third in a row',
-  buzz: 'buzz',
+  single: ' again',
+  double: ' double',
+  triple: ', third in a row',
+  buzz: ' buzz',
 }
 
 /** `Kick double, 4& to 4a: needs 110 ms`, `Right hand from floor tom to hi-hat, 3e to 3&: needs 165 ms`. */
@@ -26,6 +26,6 @@ export function moveWords(lick: Lick, move: Move): string {
 export function moveName({ limb, kind, fromSurface, toSurface }: Move): string {
   const [from, to] = [SURFACE_NAMES[fromSurface], SURFACE_NAMES[toSurface]]
   const stays = from === to || kind === 'double' || kind === 'triple' || kind === 'buzz'
-  const what = stays && kind !== 'travel' ? HOW[kind] : `from ${from} to ${to}`
-  return `${capital(LIMB_NAMES[limb])} ${what}`
+  const what = stays && kind !== 'travel' ? HOW[kind] : ` from ${from} to ${to}`
+  return `${capital(LIMB_NAMES[limb])}${what}`
 }

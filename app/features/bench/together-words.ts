@@ -21,7 +21,12 @@ function meetingWords(
   { limbs, ticks, sameSide }: ReturnType<typeof ostinatoMeetings>[number],
 ): string {
   const who = limbs.map((limb) => LIMB_NAMES[limb]).join(' and ')
-  const side = sameSide.length > 0 ? `, same side on ${placesOf(lick, sameSide)}` : ''
+  const side =
+    sameSide.length === ticks.length
+      ? ', always on the same side'
+      : sameSide.length > 0
+        ? `, on the same side on ${placesOf(lick, sameSide)}`
+        : ''
   return `It meets the ${who} ostinato on ${placesOf(lick, ticks)}${side}`
 }
 

@@ -41,6 +41,8 @@ describe('a flow in the address', () => {
       tempo: fc.integer({ min: 20, max: 400 }),
       bars: fc.integer({ min: 1, max: 4 }),
       mostInRow: fc.integer({ min: 1, max: 9 }),
+      longestRun: fc.integer({ min: 0, max: 4 }),
+      mirrors: fc.boolean(),
       tail: fc.constantFrom('rest' as const, 'singles' as const, 'kicks' as const),
       seed: fc.integer({ min: 1, max: 999_999 }),
       beats: fc.integer({ min: 1, max: 8 }),
@@ -61,12 +63,14 @@ describe('what a flow says', () => {
     const long = { kind: 'line', of: 'RLRK*8', weight: 1 } as const
     const both = toFlowMusic({ ...usual, sources: [...usual.sources, long] }, licks)
     expect(both.listed.map(({ trouble }) => trouble)).toEqual(['', '', 'longer than a phrase'])
-    expect(toFlowMusic({ ...usual, sources: [long] }, licks).trouble).toContain('Nothing here')
+    expect(toFlowMusic({ ...usual, sources: [long] }, licks).trouble).toContain(
+      'Nothing to draw from',
+    )
     expect(toFlowMusic({ ...usual, sources: [] }, licks).phraseAt).toBeNull()
     const uneven = toFlowMusic({ ...usual, meter: '5/8', grid: '1/4' }, licks)
-    expect(uneven.trouble).toBe('1/4 does not come out in a bar of 5/8.')
+    expect(uneven.trouble).toBe('1/4 does not fit a whole number of times into a bar of 5/8.')
     const lone = { ...usual, mode: 'stretch' as const, sources: usual.sources.slice(0, 1) }
-    expect(toFlowMusic(lone, licks).trouble).toContain('A stretch takes a phrase first')
+    expect(toFlowMusic(lone, licks).trouble).toContain('Add a phrase first')
   })
 
   it('leaves out licks that are gone and stickings that cannot be read', () => {

@@ -1,12 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import { formatKit, parseKit } from '~/codecs/kit'
 import { DEFAULT_KIT, DEFAULT_PLAYER, findPiece, KIT_PRESETS, type Piece } from '~/core/kit'
-import { struckNote } from '~/devices/pads'
 import { DEFAULT_SETTINGS } from '~/storage'
 import { lickOf } from '../../../tests/support/licks'
+import { evidenceWords } from './evidence-part'
 import { addPiece, changePiece, insteadOf, removePiece } from './kit-edits'
 import { stopAt, toPathView } from './path-view'
 import { ownKits, playerOf, settingOf, turnedKit } from './setting'
+import { raisedSpeeds } from './speeds-of'
 
 const xOf = (kit: typeof DEFAULT_KIT, surface: Piece['surface']) =>
   kit.pieces.find((piece) => piece.surface === surface)?.x
@@ -59,7 +60,11 @@ describe('who plays on what', () => {
     expect([turned.RH, turned.LH]).toEqual([DEFAULT_PLAYER.LH, DEFAULT_PLAYER.RH])
     const { RH, LH, RF, LF } = DEFAULT_PLAYER
     const speeds = { RH: { single: 120, double: 70 }, LH, RF, LF }
-    expect(playerOf({ ...DEFAULT_SETTINGS, turnLetters: true, speeds }).RH).toEqual(speeds.RH)
+    // What was measured before triples, buzzes and travel were keeps the usual ones of that hand.
+    expect(playerOf({ ...DEFAULT_SETTINGS, turnLetters: true, speeds }).RH).toEqual({
+      ...DEFAULT_PLAYER.LH,
+      ...speeds.RH,
+    })
     expect(RH.single).not.toBe(120)
   })
 
@@ -76,7 +81,7 @@ describe('who plays on what', () => {
 })
 
 describe('paths on the plan', () => {
-  const view = toPathView(lickOf('R:t1L:t2R:t2L:t1R:t2'), DEFAULT_KIT)
+  const view = toPathView(lickOf('R:t1L:t2R:t2(R:t2L:t2)'), DEFAULT_KIT)
 
   it('lead from stop to stop, and nowhere while a hand stays', () => {
     expect(view.RH.map(({ way }) => way !== null)).toEqual([false, true, false])
@@ -94,14 +99,23 @@ describe('paths on the plan', () => {
   })
 })
 
-describe('pads', () => {
-  it.each([
-    [[0x99, 38, 100], true],
-    [[0x90, 38, 1], true],
-    [[0x99, 38, 0], false],
-    [[0x89, 38, 64], false],
-    [[], false],
-  ])('%j is a stroke: %s', (bytes, stroke) =>
-    expect(struckNote(Uint8Array.from(bytes)) !== null).toBe(stroke),
-  )
+describe('limb speeds taken up to what was played', () => {
+  it('can be undone', () => {
+    const { RH, LH, RF, LF } = DEFAULT_PLAYER
+    const quick = { ...DEFAULT_PLAYER, RF: { ...RF, double: 100 } }
+    const raised = raisedSpeeds(DEFAULT_SETTINGS, quick)
+    expect(raised).toEqual({
+      speeds: { RH, LH, RF: { ...RF, double: 100 }, LF },
+      speedsBefore: { speeds: null },
+    })
+  })
+
+  it('are said in words', () => {
+    expect(evidenceWords({ limb: 'RF', kind: 'triple', from: 140, to: 130 })).toBe(
+      'Kick triples: 130.0 ms instead of 140.0',
+    )
+    expect(evidenceWords({ limb: 'RH', kind: 'travel', from: 1, to: 0.9 })).toBe(
+      'Right hand moves between drums: 10 % quicker',
+    )
+  })
 })

@@ -1,10 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import type { Performance, TempoPlan } from '~/core/performance'
+import { CLICK_VOLUME } from './mixer'
 import { NO_SOUND, Playback, type PlaybackState, type Sound } from './playback'
 
 /** A device that opens only when it is told to, and writes down what is asked of it. */
 function bench() {
   const log: string[] = []
+  const levels = new Map<string, number>()
   const states: PlaybackState[] = []
   const waiting: { open: () => void; fail: () => void }[] = []
   let end: () => void = () => undefined
@@ -13,7 +15,7 @@ function bench() {
     stop: () => void log.push('stop'),
     setPlan: () => undefined,
     setPerformance: () => undefined,
-    setVolume: (channel, volume) => void log.push(`${channel} ${volume}`),
+    setVolume: (channel, volume) => void levels.set(channel, volume),
     position: () => undefined,
     close: () => void log.push('close'),
   }
@@ -31,7 +33,7 @@ function bench() {
     plan: () => (() => 0) as unknown as TempoPlan,
   })
   const settled = () => new Promise((done) => setTimeout(done, 0))
-  return { log, states, waiting, playback, wanted, settled, end: () => end() }
+  return { log, levels, states, waiting, playback, wanted, settled, end: () => end() }
 }
 
 describe('what is asked for while the sound opens', () => {
@@ -86,13 +88,33 @@ describe('what is asked for while the sound opens', () => {
   })
 
   it('volumes set meanwhile hold from the first stroke', async () => {
-    const { playback, waiting, wanted, settled, log } = bench()
-    playback.setVolume('click', 0)
+    const { playback, waiting, wanted, settled, levels } = bench()
+    playback.setMuted('click', true)
     void playback.start(wanted('a'))
     playback.setVolume('RH', 0.5)
     waiting[0]?.open()
     await settled()
-    expect(log).toEqual(['click 0', 'RH 0.5', 'play a'])
+    expect([levels.get('click'), levels.get('RH')]).toEqual([0, 0.5])
+  })
+})
+
+describe('a channel that is switched off and on', () => {
+  it('keeps its volume', async () => {
+    const { playback, waiting, wanted, settled, levels } = bench()
+    void playback.start(wanted('a'))
+    waiting[0]?.open()
+    await settled()
+    expect(levels.get('click')).toBe(CLICK_VOLUME)
+    playback.setVolume('click', 0.3)
+    playback.setMuted('click', true)
+    expect(levels.get('click')).toBe(0)
+    playback.setMuted('click', false)
+    expect(levels.get('click')).toBe(0.3)
+    playback.setMuted('click', true)
+    playback.setVolume('click', 0.6)
+    expect(levels.get('click')).toBe(0)
+    playback.setMuted('click', false)
+    expect(levels.get('click')).toBe(0.6)
   })
 })
 

@@ -6,7 +6,8 @@ import { newPlan } from './use-plan'
 
 const session = {
   id: 's',
-  version: 2,
+  version: 3,
+  part: 'hands 0-4',
   lickId: 'ring',
   createdAt: 5,
   step: 'hands alone',
@@ -20,7 +21,7 @@ const session = {
   note: '',
 }
 
-describe('what practice keeps', () => {
+describe('what practice saves', () => {
   it('is a session as it goes on, and a plan, and comes back with the lick', async () => {
     const text = 'dime-lick: 1\nline: RLRK\n'
     await addLicks([{ id: 'ring', text, draft: null, voicing: '' }], 1)

@@ -2,24 +2,32 @@ import { describe, expect, it } from 'vitest'
 import { frameTicks } from '~/core/line'
 import { type LickLog, lickLogs } from '~/core/log'
 import { positionAt, toPerformance } from '~/core/performance'
-import { DEFAULT_SETTING } from '~/core/playing'
-import { buildUp, type PracticeForm, planSteps, repeatStep, strainsAt } from '~/core/practice'
-import { type CountingSystem, DEFAULT_COUNTING } from '~/core/time'
+import { DEFAULT_SETTING, speedLimit } from '~/core/playing'
+import {
+  buildUp,
+  type GridRung,
+  type PracticeForm,
+  planSteps,
+  repeatStep,
+  strainsAt,
+} from '~/core/practice'
+import { DEFAULT_COUNTING } from '~/core/time'
 import type { PracticeSessionRecord } from '~/storage'
 import { lickOf } from '../../../tests/support/licks'
 import { DARK, litOf, phaseAt, slotTicks } from './lights'
-import { pastLimit, planMinutes, toStep, toSteps } from './step-view'
-import { newPlan, rungsOf } from './use-plan'
+import { planMinutes, rungsAbove, stepLimit, toStep, toSteps } from './step-view'
+import { newPlan, rungsOf, toPlanRungs } from './use-plan'
 import {
   breakWords,
   jumpWords,
+  ladderJumpWords,
   logWords,
   phaseWords,
-  saysSlots,
   seamWords,
   speedWords,
-  spokenCount,
+  stepLogWords,
   strainWords,
+  voiceCount,
 } from './words'
 
 const LICK = lickOf('title: Ring\ntempo: 72\ngoal: 126\nline: RLRKK RLRKK')
@@ -31,7 +39,7 @@ describe('the steps of a plan', () => {
   it('are said in words, each once, parts with their slots', () => {
     const words = steps.map((step) => step.words)
     expect(new Set(words).size).toBe(words.length)
-    expect(words).toContain('a transition alone: slots 4 to 7')
+    expect(words).toContain('link between groups: slots 4 to 7, in every bar')
     expect(words.at(-1)).toBe('in the bar, after groove: 1 + 1')
   })
 
@@ -42,7 +50,7 @@ describe('the steps of a plan', () => {
 
   it('are played without a gap, or in their form', () => {
     for (const { part, form, played } of steps) {
-      expect(played.frame.lead).toBe(form.kind === 'bars' ? 1 : 0)
+      expect(played.frame.lead).toBe(form.kind === 'bars' ? form.groove : 0)
       expect(played.line.slots.length % part.lick.line.slots.length).toBe(0)
     }
     const part = PLANNED[0]?.part
@@ -61,9 +69,24 @@ describe('the steps of a plan', () => {
     expect(once).toBeGreaterThan(0)
   })
 
-  it('warn of rungs past what a step can be played at', () => {
-    const feet = steps.find(({ part }) => part.kind === 'feet')
-    expect(feet && pastLimit(feet, [72, 126, 400], DEFAULT_SETTING)).toEqual([400])
+  it('say the bars that a fill really takes', () => {
+    const long = lickOf('line: RLRK*8')
+    const [step] = toSteps(planSteps(buildUp(long, 'bar'), []), long)
+    expect(step?.words).toBe('in the bar, after groove: 1 + 2')
+  })
+
+  it('are never judged harder than the lick', () => {
+    const limit = speedLimit(LICK, 'line').bpm as number
+    for (const step of steps) {
+      const own = stepLimit(step, LICK, DEFAULT_SETTING)
+      if (own !== null) expect(own).toBeGreaterThanOrEqual(limit)
+    }
+    const grid = { value: 16, tuplet: null } as const
+    const rungs = [72, 126, 400].map((tempo) => ({ tempo, grid }))
+    expect(rungsAbove(rungs, grid, 130)).toEqual([false, false, true])
+    const half = rungs.map((rung) => ({ ...rung, grid: { value: 32, tuplet: null } as const }))
+    expect(rungsAbove(half, grid, 130)).toEqual([true, true, true])
+    expect(rungsAbove(rungs, grid, null)).toEqual([false, false, false])
   })
 })
 
@@ -76,19 +99,32 @@ describe('the rungs of a lick', () => {
     bestClean,
     tense,
     dueAt: 0,
+    steps: [],
   })
   const plan = newPlan('a', 0)
+  const tempos = (rungs: readonly GridRung[]) => rungs.map(({ tempo }) => tempo)
 
   it('begin at the learning tempo, or where it was clean last', () => {
-    expect(rungsOf(plan, LICK, 170, undefined)).toEqual([72, 95, 126])
-    expect(rungsOf(plan, LICK, 170, log(null, 90))[0]).toBe(72)
-    expect(rungsOf({ ...plan, ladder: 'percent' }, LICK, 170, log(101.2, 113))).toEqual([
-      101, 113, 126,
-    ])
+    expect(tempos(rungsOf(plan, LICK, 170, undefined))).toEqual([72, 95, 126])
+    expect(tempos(rungsOf(plan, LICK, 170, log(null, 90)))[0]).toBe(72)
+    const percent = rungsOf({ ...plan, ladder: 'percent' }, LICK, 170, log(101.2, 113))
+    expect(tempos(percent)).toEqual([101, 113, 126])
   })
 
-  it('are those of the player where there are any', () =>
-    expect(rungsOf({ ...plan, rungs: [60, 61] }, LICK, 170, log(101, null))).toEqual([60, 61]))
+  it('are those of the player where there are any, each on its grid', () => {
+    expect(tempos(rungsOf({ ...plan, rungs: [60, 61] }, LICK, 170, log(101, null)))).toEqual([
+      60, 61,
+    ])
+    const mixed = rungsOf(
+      { ...plan, rungs: [44, 56], rungGrids: ['1/16', '1/32'] },
+      LICK,
+      170,
+      undefined,
+    )
+    expect(mixed.map(({ grid }) => grid.value)).toEqual([16, 32])
+    expect(toPlanRungs(mixed, LICK)).toEqual({ rungs: [44, 56], rungGrids: ['1/16', '1/32'] })
+    expect(toPlanRungs(mixed.slice(0, 1), LICK).rungGrids).toBeNull()
+  })
 })
 
 describe('the lights', () => {
@@ -142,6 +178,7 @@ describe('what is said', () => {
     version: 3,
     lickId: 'a',
     createdAt: 0,
+    part: '',
     step: '',
     tempo,
     repeats: 8,
@@ -163,29 +200,73 @@ describe('what is said', () => {
 
   it('names true speed, strain, log and phase', () => {
     expect(speedWords(lickOf('grid: 1/16t\nline: RL'), 90)).toBe(
-      '540 strokes a minute, 111.1 ms a slot',
+      '540 strokes a minute, 111.1 ms apart',
     )
+    // What is counted are strokes, not slots, feet alone included.
+    expect(speedWords(lickOf('R-R-'), 80)).toBe('160 strokes a minute, 375.0 ms apart')
+    expect(speedWords(lickOf('K--K'), 80)).toBe('107 strokes a minute, 562.5 ms apart')
+    expect(speedWords(lickOf('RL-R'), 80)).toBe(
+      '160 to 320 strokes a minute, 375.0 to 187.5 ms apart',
+    )
+    expect(speedWords(lickOf('R'), 80)).toBe('1 stroke')
     const heavy = lickOf('groove: none\nlanding: none\nline: RLRL*4\nunder: @1/8 K')
     expect(strainsAt(heavy, 184, DEFAULT_SETTING).map(strainWords)[0]).toBe(
-      'kick: 163.0 ms from stroke to stroke, where it needs 170. Slower, or not for long.',
+      'kick: 163.0 ms between strokes, but it needs 170. Play it slower, or only briefly.',
     )
     const [log] = lickLogs([{ ...session(92.54, '1/16'), at: 0 }])
-    expect(log && logWords(log)).toBe('1 session, 2 minutes; best clean 92.5')
+    expect(log && logWords(log)).toBe('1 session, 2 minutes; clean at 92.5')
     const fill = { name: 'fill', bar: 1, beat: 0, slot: 0 } as const
     expect(phaseWords(fill, LICK, 2)).toBe('fill, bar 1 of 2')
     expect(phaseWords({ ...fill, name: 'groove', bar: 2 }, LICK, 1)).toBe('groove')
   })
 
-  it('counts aloud by the school, slot by slot where a voice can', () => {
-    const frame = lickOf('grid: 1/16\nline: RL').frame
-    const said = (school: CountingSystem, onSlots: boolean) =>
-      [10080, 12600, 15120, 17640]
-        .map((tick) => spokenCount(tick, onSlots, frame, school))
-        .join(' ')
-    expect(said(DEFAULT_COUNTING, true)).toBe('2 ee and uh')
-    expect(said(DEFAULT_COUNTING, false)).toBe('2 2 2 2')
-    expect(spokenCount(-10080, false, frame, DEFAULT_COUNTING)).toBe('4')
-    expect([60, 90].map((tempo) => saysSlots(lickOf('RL'), tempo))).toEqual([true, false])
+  describe('a voice', () => {
+    const said = (
+      lick: ReturnType<typeof lickOf>,
+      tempo: number,
+      settings: Parameters<typeof voiceCount>[3],
+    ) => {
+      const { step, wordsAt } = voiceCount(lick, tempo, DEFAULT_COUNTING, settings)
+      const beats = Array.from({ length: (2 * 10080) / step }, (_, i) => wordsAt(i * step))
+      return beats.join(' ').trim()
+    }
+    const slots = { voiceSays: 'slots', sextupletsInEighths: false } as const
+
+    it('says every slot where it can, else the beats', () => {
+      expect(said(lickOf('RL'), 60, slots)).toBe('1 ee and uh 2 ee and uh')
+      expect(said(lickOf('RL'), 90, slots)).toBe('1 2')
+      const { wordsAt } = voiceCount(lickOf('RL'), 90, DEFAULT_COUNTING, slots)
+      expect(wordsAt(-10080)).toBe('4')
+    })
+
+    it('counts the strokes of each group where that is asked', () => {
+      const strokes = { ...slots, voiceSays: 'strokes' } as const
+      expect(said(lickOf('RLL RLLRK'), 60, strokes)).toBe('1 2 3 1 2 3 4 5')
+      expect(said(lickOf('RL-R RLLR'), 60, strokes)).toBe('1 2  3 1 2 3 4')
+    })
+
+    it('counts sextuplets in eighths where that is asked', () => {
+      const lick = lickOf('grid: 1/16t\nline: RLRLRL')
+      expect(said(lick, 60, { ...slots, sextupletsInEighths: true })).toBe('1 and 2 and')
+    })
+  })
+
+  it('says clean and tense by step, and the jumps of a ladder above the cap', () => {
+    const log = { part: 'a', lastAt: 0, dueAt: 0 }
+    expect(stepLogWords({ ...log, bestClean: 84, tense: 92 })).toBe('clean at 84, tense at 92')
+    expect(stepLogWords({ ...log, bestClean: null, tense: null })).toBe('not clean yet')
+    const grid = { value: 16, tuplet: null } as const
+    const on = (tempo: number, value: 16 | 32 = 16): GridRung => ({
+      tempo,
+      grid: { ...grid, value },
+    })
+    expect(ladderJumpWords([on(72), on(95), on(126)], 10080)).toBe(
+      'Steps of 32 % and 33 %, above the usual 12 %.',
+    )
+    expect(ladderJumpWords([on(72), on(80), on(89)], 10080)).toBe('')
+    expect(ladderJumpWords([on(44), on(56, 32), on(84, 32)], 10080)).toBe(
+      '176, 448 and 672 strokes a minute. Steps of 155 % and 50 %, above the usual 12 %.',
+    )
   })
 
   it('says what runs on over the seam, where it matters', () => {
@@ -194,7 +275,7 @@ describe('what is said', () => {
         { limb: 'RH', strokes: 3 },
         { limb: 'RF', strokes: 2 },
       ]),
-    ).toBe('over the seam: right hand 3 in a row, kick 2 in a row')
+    ).toBe('at the repeat: right hand 3 in a row, kick 2 in a row')
     expect(seamWords([{ limb: 'RH', strokes: 2 }])).toBe('')
   })
 

@@ -3,6 +3,7 @@ import { DEFAULT_KIT } from '~/core/kit'
 import { formatLine } from '~/core/notation'
 import { PLAIN_VOICING, type VoicingRule, voicingPresets } from '~/core/voicing'
 import { lickOf } from '../../../tests/support/licks'
+import { findSurfaces } from './surface-words'
 import {
   drawAgain,
   hasWrittenVoice,
@@ -13,7 +14,7 @@ import {
   withPins,
   withRule,
 } from './voice-edits'
-import { ruleWords } from './words'
+import { howManyWords, ruleWords } from './words'
 
 const put = (surface: 't1' | 'f1'): VoicingRule => ({
   hands: 'RH',
@@ -42,7 +43,7 @@ describe('sentences', () => {
     ],
     [
       { hands: 'hands', which: { kind: 'accents' }, action: { kind: 'with-kick', surface: 'c1' } },
-      'Both hands, accents: on the crash, with the kick under it',
+      'Both hands, accents: on the crash, with a kick',
     ],
     [
       {
@@ -75,7 +76,7 @@ describe('sentences', () => {
           seed: 6,
         },
       },
-      'Right hand: drawn from tom 1, floor tom, a stroke each, none twice running, draw 7',
+      'Right hand: drawn from tom 1, floor tom, a stroke each, none twice in a row, draw 7',
     ],
   ])('%j', (rule, words) => expect(ruleWords({ ...put('t1'), ...rule })).toBe(words))
 
@@ -83,6 +84,44 @@ describe('sentences', () => {
     const all = voicingPresets(DEFAULT_KIT).map(({ rules }) => rules.map(ruleWords).join('; '))
     expect(new Set(all).size).toBe(all.length)
   })
+})
+
+describe('how many voicings', () => {
+  const rule: VoicingRule = {
+    hands: 'RH',
+    which: { kind: 'every' },
+    action: {
+      kind: 'path',
+      surfaces: ['t1', 't2', 'f1', 'rd'],
+      per: 1,
+      end: 'over',
+      turningStroke: false,
+    },
+    on: true,
+  }
+  const all = { from: 0, to: 10 }
+
+  it('counts what its rule moves, and says which: five rights on four pieces', () => {
+    expect(howManyWords(lickOf('RLLRRLLRRL'), all, rule)).toBe(
+      'Right hand: 5 strokes on 4 pieces (tom 1, tom 2, floor tom, ride): 1,024 voicings, 324 with no piece twice in a row.',
+    )
+    // A voice that is written stays where it is.
+    expect(howManyWords(lickOf('R:snLLRRLLRRL'), all, rule)).toContain('4 strokes on 4 pieces')
+  })
+
+  it('says nothing of one surface, or of nothing', () => {
+    expect(howManyWords(lickOf('RLLR'), all, put('t1'))).toBe('')
+    expect(howManyWords(lickOf('LLLL'), all, rule)).toBe('')
+  })
+})
+
+describe('surfaces as they are typed', () => {
+  it.each([
+    ['t1 t2 f1', ['t1', 't2', 'f1']],
+    ['HH, rb', ['hh', 'rb']],
+    ['t1 t9', null],
+    ['', null],
+  ])('%s', (typed, expected) => expect(findSurfaces(typed)).toEqual(expected))
 })
 
 describe('edits of a voicing', () => {

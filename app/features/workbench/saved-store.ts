@@ -18,12 +18,12 @@ import {
   versionRecordSchema,
 } from '~/storage'
 
-/** What came of keeping or forgetting: nothing to say, or why not. */
+/** What came of saving or deleting: nothing to say, or why not. */
 export interface SaveNotice {
   readonly trouble: string
 }
 
-const forgetting = z.object({ intent: z.literal('delete'), id: z.string().min(1) })
+const deleting = z.object({ intent: z.literal('delete'), id: z.string().min(1) })
 const savingCell = cellRecordSchema
   .omit({ version: true, createdAt: true })
   .partial({ id: true })
@@ -38,9 +38,9 @@ const savingGroove = grooveRecordSchema
   .partial({ id: true })
   .extend({ intent: z.literal('save'), createdAt: z.number().optional() })
 
-export type GrooveCommand = z.input<typeof savingGroove> | z.input<typeof forgetting>
-export type CellCommand = z.input<typeof savingCell> | z.input<typeof forgetting>
-export type VersionCommand = z.input<typeof savingVersion> | z.input<typeof forgetting>
+export type GrooveCommand = z.input<typeof savingGroove> | z.input<typeof deleting>
+export type CellCommand = z.input<typeof savingCell> | z.input<typeof deleting>
+export type VersionCommand = z.input<typeof savingVersion> | z.input<typeof deleting>
 
 /** The player's own cells; empty where the store cannot be read. */
 export async function openCells() {
@@ -48,15 +48,15 @@ export async function openCells() {
   return cells.ok ? cells.value : []
 }
 
-/** The kept versions of a lick. */
+/** The saved versions of a lick. */
 export async function openVersions(lickId: string) {
   const versions = await listVersions(lickId)
   return versions.ok ? versions.value : []
 }
 
-/** Keeps or forgets a cell of the player's own. */
+/** Saves or deletes a cell of the player's own. */
 export async function changeCells(sent: unknown): Promise<SaveNotice> {
-  const command = z.union([savingCell, forgetting]).safeParse(sent)
+  const command = z.union([savingCell, deleting]).safeParse(sent)
   if (!command.success) return { trouble: 'A cell needs a name and a sticking.' }
   const { data } = command
   if (data.intent === 'delete') return said(await deleteRecord('cells', data.id))
@@ -71,9 +71,9 @@ export async function openGrooves() {
   return grooves.ok ? grooves.value : []
 }
 
-/** Keeps or forgets a groove of the player's own. */
+/** Saves or deletes a groove of the player's own. */
 export async function changeGrooves(sent: unknown): Promise<SaveNotice> {
-  const command = z.union([savingGroove, forgetting]).safeParse(sent)
+  const command = z.union([savingGroove, deleting]).safeParse(sent)
   if (!command.success) return { trouble: 'A groove needs a name, a metre and a bar.' }
   const { data } = command
   if (data.intent === 'delete') return said(await deleteRecord('grooves', data.id))
@@ -86,14 +86,13 @@ export async function changeGrooves(sent: unknown): Promise<SaveNotice> {
   return said(await saveGroove({ ...groove, ...stamped, id, version: 1 }))
 }
 
-/** Keeps or forgets a version of a lick. */
+/** Saves or deletes a version of a lick. */
 export async function changeVersions(sent: unknown): Promise<SaveNotice> {
-  const command = z.union([savingVersion, forgetting]).safeParse(sent)
+  const command = z.union([savingVersion, deleting]).safeParse(sent)
   if (!command.success) return { trouble: 'A version needs a name.' }
   const { data } = command
   if (data.intent === 'delete') return said(await deleteRecord('versions', data.id))
-  if (!parseLickText(data.text).ok)
-    return { trouble: 'The line cannot be read yet: mend it first.' }
+  if (!parseLickText(data.text).ok) return { trouble: 'The line cannot be read yet: fix it first.' }
   const { intent: _intent, ...version } = data
   return said(await saveVersion({ ...version, ...stamp(version), version: 1 }))
 }
@@ -103,5 +102,7 @@ function stamp({ id, createdAt }: { id?: string | undefined; createdAt?: number 
 }
 
 function said(result: { ok: true } | { ok: false; error: StoreIssue }): SaveNotice {
-  return { trouble: result.ok ? '' : 'It could not be kept: the browser’s store does not answer.' }
+  return {
+    trouble: result.ok ? '' : 'It could not be saved: the browser’s storage does not respond.',
+  }
 }

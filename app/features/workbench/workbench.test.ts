@@ -3,11 +3,12 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { findPhrase } from '~/core/catalogue'
 import { CHANGES } from '~/core/changes'
-import { fixesOf } from '~/core/fitting'
+import { chainsOf, fixesOf, renotate } from '~/core/fitting'
 import { formatLine } from '~/core/notation'
 import { PLAIN_VOICING } from '~/core/voicing'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
+import { noneWords } from './chains-form'
 import {
   appendPhrase,
   applyChange,
@@ -26,11 +27,13 @@ import {
   splitAt,
   stepStart,
 } from './edits'
-import { chainEdit, fixEdit } from './fitting-edits'
+import { chainEdit, fixEdit, fixWords } from './fitting-edits'
+import { outcomeWords } from './fixes-list'
 import { notesIn, withNote } from './notes'
 import { changeCells, changeVersions, openCells, openVersions } from './saved-store'
 import { soloLick } from './solo'
-import { comparedWith } from './versions'
+import { comparedWith, differenceWords } from './versions'
+import { renotatedWords } from './whole-changes'
 
 const LICK = lickOf('RLLRK RLK RL')
 const line = (edit: Edit | null) => edit && formatLine(edit.lick.line)
@@ -135,6 +138,10 @@ describe('edits', () => {
 
   it('repeat until the space is full, cutting the last time', () => {
     expect(line(repeatUntilFull(lickOf('bars: 1\nline: RLLRK')))).toBe('RLLRK*3 R')
+    expect(line(repeatUntilFull(lickOf('bars: 1\nline: RLLK RRK')))).toBe('[RLLK RRK]*2 RL')
+    expect(line(repeatUntilFull(lickOf('bars: 1\nline: RLLK RRK'), { from: 4, to: 7 }))).toBe(
+      'RLLK RRK*4',
+    )
     expect(line(repeatUntilFull(lickOf('bars: 1\nline: RLK RL RLK RL')))).toBe('[RLK RL]*3 R')
     expect(repeatUntilFull(lickOf('RLRL*4'))).toBeNull()
   })
@@ -153,24 +160,54 @@ describe('edits', () => {
   })
 })
 
-describe('mending and chains', () => {
+describe('fixes and groupings', () => {
   it('type only what is new', () => {
     const lick = lickOf('grid: 1/16q\nline: RLRLLK*3')
-    const edits = fixesOf(lick).map((mend) => fixEdit(lick, mend))
+    const edits = fixesOf(lick).map((fix) => fixEdit(lick, fix))
     const [next] = edits
     expect([next?.label, next?.change]).toEqual([
-      'Cut the next group',
+      'Repeat, cutting the last group',
       { from: 18, to: 18, typed: 'RL' },
     ])
-    const first = edits.find(({ label }) => label === 'The remainder first')
+    const first = edits.find(({ label }) => label === 'Put the remainder first')
     expect(first?.change).toEqual({ from: 0, to: 0, typed: 'RL' })
     const over = lickOf('start: 4\nline: RLRLK')
-    const [cutShort] = fixesOf(over).map((mend) => fixEdit(over, mend))
+    const middle = edits.find(({ label }) => label.startsWith('Put the remainder after'))
+    expect(middle?.change).toEqual({ from: 6, to: 6, typed: 'RL' })
+    const [cutShort] = fixesOf(over).map((fix) => fixEdit(over, fix))
     expect(cutShort?.change).toEqual({ from: 4, to: 5, typed: '' })
   })
 
-  it('lay the line’s own groups into a chain, and leave what is missing empty', () => {
-    expect(line(chainEdit(LICK, [3, 5, 4]))).toBe('RLK RLLRK ----')
+  it('lay the line’s own groups into a grouping, and never replace strokes by rests', () => {
+    expect(line(chainEdit(LICK, [3, 5, 4]))).toBe('RLK RLLRK RLLR')
+    expect(line(chainEdit(lickOf('RLR LKK'), [6, 6, 6, 6]))).toBe('RLRLKK*4')
+  })
+
+  it('say what a tail does at the link, and what the foot needs', () => {
+    const lick = lickOf('line: RLLRK*3')
+    const kick = fixesOf(lick).find(({ kind }) => kind === 'tail-kick')
+    expect(kick && fixWords(kick, lick)).toBe('Add an ending on the kick')
+    expect(kick && outcomeWords(kick, lick, 100)).toBe(
+      '2 kicks in a row at the link, both hands free to land, the foot has 150 ms to the landing and needs 140',
+    )
+  })
+
+  it('say what is nearest where nothing fits, and how many bars work', () => {
+    const lick = lickOf('')
+    expect(noneWords(chainsOf(16, [{ size: 9 }]), 16, lick)).toBe(
+      'Nothing fills 16 slots exactly. Nearest: 9 below, 18 above. It works out over 9 times the space: 9 bars, 1 order.',
+    )
+    expect(noneWords(chainsOf(5, [{ size: 6, least: 4 }]), 5, lick)).toBe(
+      'Nothing fills 5 slots exactly. Nearest: 24 above. It works out over 6 times the space: 1 order.',
+    )
+  })
+
+  it('say what half and double naming change', () => {
+    const lick = lickOf('tempo: 132\nstart: 3\nline: RLRL*2')
+    const half = renotate(lick, 'faster')
+    expect(half.ok && renotatedWords(lick, half.value)).toBe(
+      '1/32 at 66, from 4; the groove is saved as “Eighths, twice as fast”',
+    )
   })
 })
 
@@ -185,18 +222,24 @@ describe('heard alone', () => {
 
 describe('versions', () => {
   it('are compared slot by slot', () => {
-    const { slots, frame } = comparedWith(lickOf('RRLK RRLK RRLL'), lickOf('RRLK RRKK RRLR'))
+    const { slots, keys } = comparedWith(lickOf('RRLK RRLK RRLL'), lickOf('RRLK RRKK RRLR'))
     expect(slots.map(({ slot }) => slot)).toEqual([6, 11])
-    expect(frame).toBe(false)
-    expect(comparedWith(lickOf('tempo: 90\nline: RL'), lickOf('RL'))).toEqual({
-      slots: [],
-      frame: true,
-    })
+    expect(keys).toEqual([])
     const tail = comparedWith(lickOf('RLLRKK*4'), lickOf('RLLRKK*3 RLRLKR'))
     expect(tail.slots.map(({ slot }) => slot)).toEqual([20, 21, 23])
   })
 
-  it('are kept, renamed and forgotten, each with its lick', async () => {
+  it('tell every difference: strokes, grouping, grid, feet, frame', () => {
+    const saved = lickOf('tempo: 90\ngrid: 1/16\nline: RLRL RLRK\nunder: @1/4 H')
+    const now = lickOf('tempo: 96\ngrid: 1/32\nlanding: stop\nline: RLRLRL RK')
+    expect(differenceWords(saved, now)).toBe(
+      'another grouping; tempo: 90, now 96; grid: 1/16, now 1/32; landing: none, now stop; feet: @1/4 H, now none',
+    )
+    expect(differenceWords(saved, saved)).toBe('the same as on the bench')
+    expect(differenceWords(lickOf('RL'), lickOf('RK'))).toBe('slot 2: L, now K')
+  })
+
+  it('are saved, renamed and deleted, each with its lick', async () => {
     const kept = { intent: 'save' as const, lickId: 'a', name: 'first', text: 'line: RL' }
     expect(await changeVersions(kept)).toEqual({ trouble: '' })
     expect(await openVersions('b')).toEqual([])
@@ -213,7 +256,7 @@ describe('versions', () => {
     [{ intent: 'save', lickId: 'a', name: ' ', text: 'line: RL' }, 'A version needs a name.'],
     [
       { intent: 'save', lickId: 'a', name: 'x', text: 'line: RQ' },
-      'The line cannot be read yet: mend it first.',
+      'The line cannot be read yet: fix it first.',
     ],
     [null, 'A version needs a name.'],
   ])('%j is refused in words', async (sent, trouble) =>
@@ -222,7 +265,7 @@ describe('versions', () => {
 })
 
 describe('own cells', () => {
-  it('are kept, changed and deleted', async () => {
+  it('are saved, changed and deleted', async () => {
     const kept = { intent: 'save' as const, name: 'Mine', line: 'RLLRKK', tags: ['odd'] }
     expect(await changeCells(kept)).toEqual({ trouble: '' })
     const [cell] = await openCells()

@@ -1,0 +1,91 @@
+import { describe, expect, it } from 'vitest'
+import { buildUp, type Climb, type Standing } from '~/core/practice'
+import type { PracticeSessionRecord } from '~/storage'
+import { lickOf } from '../../../tests/support/licks'
+import { toStep } from './step-view'
+import { type Training, TrainingLog } from './training-log'
+
+const LICK = lickOf('line: RLRL*4')
+const BAR = 40320
+const CLIMB: Climb = { rungs: 3, barTicks: BAR, repeatTicks: BAR, roundBars: 1, every: 4 }
+const TEMPOS = [60, 80, 100]
+
+function training(chosen: readonly Standing[] = [{ bar: 0, rung: 0 }], more = {}): Training {
+  const [part] = buildUp(LICK, 'bar')
+  if (!part) throw new Error('a lick without parts')
+  const step = toStep(part, { kind: 'over' }, LICK)
+  const tempoAt = (rung: number) => TEMPOS[rung] ?? 60
+  return { lickId: 'a', step, climb: CLIMB, chosen, tempoAt, beat: 10080, ...more }
+}
+
+function log() {
+  const saved = new Map<string, PracticeSessionRecord>()
+  let id = 0
+  const made = new TrainingLog(
+    (session) => saved.set(session.id, session),
+    () => {
+      id += 1
+      return String(id)
+    },
+    () => 7,
+  )
+  return { made, saved: () => [...saved.values()] }
+}
+
+describe('the sessions of a training', () => {
+  it('are worked out from the bars that sounded: repeats, seconds, the part by its key', () => {
+    const { made, saved } = log()
+    expect(made.look(training(), 2, 2.5 * BAR)).toBe(2)
+    made.write()
+    expect(saved()).toMatchObject([
+      { part: 'bar 0-16', tempo: 60, repeats: 2, seconds: 10, rating: null, grid: '1/16' },
+    ])
+  })
+
+  it('are one a rung: the rung before ends where the next begins', () => {
+    const { made, saved } = log()
+    made.look(training(), 3, 3.9 * BAR)
+    made.look(training(), 4, 4.5 * BAR)
+    made.write()
+    expect(saved().map(({ tempo, repeats, seconds }) => [tempo, repeats, seconds])).toEqual([
+      [60, 4, 16],
+      [80, 0, 1.5],
+    ])
+  })
+
+  it('shorter than a second are not written down, unless they were rated', () => {
+    const { made, saved } = log()
+    made.look(training(), 0, BAR / 10)
+    made.write()
+    expect(saved()).toEqual([])
+    made.say(training(), { rating: 'rough' })
+    expect(saved()).toMatchObject([{ rating: 'rough', seconds: 0.4 }])
+  })
+
+  it('take a rating before the first look, and keep it as they go on', () => {
+    const { made, saved } = log()
+    made.say(training(), { rating: 'clean' })
+    made.look(training(), 1, 1.5 * BAR)
+    made.write()
+    expect(saved()).toMatchObject([{ rating: 'clean', seconds: 6, repeats: 1 }])
+  })
+
+  it('begin anew with each start, and where the tempo of a rung was changed', () => {
+    const { made, saved } = log()
+    made.look(training(), 0, BAR)
+    made.write()
+    made.begin()
+    made.look(training(), 0, BAR)
+    made.look(training(undefined, { tempoAt: () => 66 }), 1, 1.5 * BAR)
+    made.write()
+    expect(saved().map(({ tempo }) => tempo)).toEqual([60, 66])
+  })
+
+  it('remember what felt tense', () => {
+    const { made, saved } = log()
+    made.look(training(), 0, BAR)
+    made.say(training(), { tense: true })
+    made.say(training(), { rating: 'clean' })
+    expect(saved()).toMatchObject([{ tense: true, rating: 'clean' }])
+  })
+})
