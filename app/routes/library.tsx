@@ -8,7 +8,7 @@ export const meta: Route.MetaFunction = () => [
   { title: 'Library · Dime Stack' },
   {
     name: 'description',
-    content: 'Drum fills and solo licks: construct, check, hear and keep them.',
+    content: 'Build, check, hear and practise drum fills and solo licks.',
   },
 ]
 

@@ -8,10 +8,5 @@ export function loader() {
 }
 
 export default function NotFoundRoute() {
-  return (
-    <NotFoundPage
-      title="Nothing stands at this address"
-      text="The link may be old, or a letter is missing."
-    />
-  )
+  return <NotFoundPage title="Page not found" text="The link may be old, or a letter is missing." />
 }

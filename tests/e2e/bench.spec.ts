@@ -32,7 +32,7 @@ test('a line that cannot be read stays as typed, is told at its place, and loses
   await openLick(page, 'Tightrope')
   await sticking(page).fill('RLLRK RL(K')
   await expect(
-    page.getByText(/^At character 9: “\(K” stands here; expected a closing \)/),
+    page.getByText(/^Character 9: Unexpected “\(K”: expected a closing \)/),
   ).toBeVisible()
   await expect(sticking(page)).toHaveAttribute('aria-invalid', 'true')
   await expect(fits(page)).toHaveText('10of 10 slots')

@@ -68,24 +68,23 @@ function change(
 const LIMB_NAME: Partial<Record<Letter, string>> = { R: 'right', L: 'left', K: 'kick' }
 
 function replacing(from: Letter, to: Letter, nth = 1): Change {
-  const which = nth === 1 ? 'Every' : 'Every second'
-  return change(
-    'limbs',
-    `replace-${from}-${to}-${nth}`.toLowerCase(),
-    `${which} ${LIMB_NAME[from]} by a ${LIMB_NAME[to]}`,
-    (phrase) => replaceLimb(phrase, from, to, nth),
+  const [old, now] = [LIMB_NAME[from], LIMB_NAME[to]]
+  const name =
+    nth === 1 ? `Replace ${old}s with ${now}s` : `Replace every second ${old} with a ${now}`
+  return change('limbs', `replace-${from}-${to}-${nth}`.toLowerCase(), name, (phrase) =>
+    replaceLimb(phrase, from, to, nth),
   )
 }
 
 /** Every change that needs no more than a selection. */
 export const CHANGES: readonly Change[] = [
-  change('order', 'rotate', 'Next inversion', (p) => rotate(p, 1)),
-  change('order', 'rotate-back', 'Inversion before', (p) => rotate(p, -1)),
-  change('order', 'mirror', 'Mirror: the other hand leads', mirrorHands),
+  change('order', 'rotate', 'Rotate on', (p) => rotate(p, 1)),
+  change('order', 'rotate-back', 'Rotate back', (p) => rotate(p, -1)),
+  change('order', 'mirror', 'Lead with the other hand', mirrorHands),
   change('order', 'mirror-feet', 'Mirror the feet', mirrorFeet),
   change('order', 'mirror-all', 'Mirror hands and feet', (p) => mirrorFeet(mirrorHands(p))),
   change('order', 'reverse', 'Reverse', reverse),
-  change('order', 'alternate', 'Alternate: and mirrored', (p) => alternate(p), true),
+  change('order', 'alternate', 'Add it led by the other hand', (p) => alternate(p), true),
   replacing('L', 'K'),
   replacing('R', 'K'),
   replacing('L', 'K', 2),
@@ -103,23 +102,25 @@ export const CHANGES: readonly Change[] = [
   change('limbs', 'left-at-end', 'Left at the end', (p) => append(p, 'L'), true),
   change('limbs', 'kick-after-r', 'Kick after every right', (p) => addAfter(p, 'R', 'K'), true),
   change('limbs', 'kick-after-l', 'Kick after every left', (p) => addAfter(p, 'L', 'K'), true),
-  change('limbs', 'kicks-in-holes', 'Kicks in the holes', (p) => fillGaps(p, 'K')),
-  change('limbs', 'left-in-gaps', 'Left in the gaps', (p) => fillGaps(p, 'L')),
-  change('limbs', 'right-in-gaps', 'Right in the gaps', (p) => fillGaps(p, 'R')),
-  change('limbs', 'leave-out-k', 'Leave the kicks out', (p) => leaveOut(p, 'K')),
-  change('limbs', 'leave-out-l', 'Leave the lefts out', (p) => leaveOut(p, 'L')),
-  change('limbs', 'leave-out-r', 'Leave the rights out', (p) => leaveOut(p, 'R')),
-  change('limbs', 'leave-out', 'Leave it out', silence),
-  change('limbs', 'to-feet', 'Hands to feet', toFeet),
-  change('limbs', 'to-hands', 'Feet to hands', toHands),
-  change('limbs', 'second-to-feet', 'Every second stroke to its foot', (p) => someToFeet(p, 2)),
+  change('limbs', 'kicks-in-holes', 'Kicks in the gaps', (p) => fillGaps(p, 'K')),
+  change('limbs', 'left-in-gaps', 'Lefts in the gaps', (p) => fillGaps(p, 'L')),
+  change('limbs', 'right-in-gaps', 'Rights in the gaps', (p) => fillGaps(p, 'R')),
+  change('limbs', 'leave-out-k', 'Turn kicks into rests', (p) => leaveOut(p, 'K')),
+  change('limbs', 'leave-out-l', 'Turn lefts into rests', (p) => leaveOut(p, 'L')),
+  change('limbs', 'leave-out-r', 'Turn rights into rests', (p) => leaveOut(p, 'R')),
+  change('limbs', 'leave-out', 'Turn into rests', silence),
+  change('limbs', 'to-feet', 'Move hands to feet', toFeet),
+  change('limbs', 'to-hands', 'Move feet to hands', toHands),
+  change('limbs', 'second-to-feet', 'Move every second stroke to its foot', (p) =>
+    someToFeet(p, 2),
+  ),
   change('dynamics', 'accent', 'Accent', (p) => setLevel(p, 'accent', all)),
   change('dynamics', 'accent-firsts', 'Accent the first of each group', (p) => {
     const first = firstsOf(p)
     return setLevel(p, 'accent', (_, slot) => first(slot))
   }),
-  change('dynamics', 'accents-later', 'Accents one later', (p) => moveAccents(p, 1)),
-  change('dynamics', 'accents-earlier', 'Accents one earlier', (p) => moveAccents(p, -1)),
+  change('dynamics', 'accents-later', 'Move accents one later', (p) => moveAccents(p, 1)),
+  change('dynamics', 'accents-earlier', 'Move accents one earlier', (p) => moveAccents(p, -1)),
   change('dynamics', 'accents-in-threes', 'Accents in threes', (p) =>
     layAccents(p, [true, false, false]),
   ),
@@ -129,7 +130,7 @@ export const CHANGES: readonly Change[] = [
   change('dynamics', 'accent-beats', 'Accents on the beats', (p, { onBeat }) =>
     setLevel(clearAccents(p), 'accent', (_, slot) => onBeat(slot)),
   ),
-  change('dynamics', 'clear-accents', 'No accents', clearAccents),
+  change('dynamics', 'clear-accents', 'Remove accents', clearAccents),
   change('dynamics', 'ghost-l', 'Ghost every left', (p) =>
     setLevel(p, 'ghost', ({ letter }) => letter === 'L'),
   ),
@@ -138,7 +139,7 @@ export const CHANGES: readonly Change[] = [
   ),
   change('dynamics', 'ghost', 'Ghost', (p) => setLevel(p, 'ghost', all)),
   change('dynamics', 'soft', 'Soft', (p) => setLevel(p, 'soft', all)),
-  change('dynamics', 'tap', 'Tap: plain strokes', (p) => setLevel(p, 'tap', all)),
+  change('dynamics', 'tap', 'Plain tap', (p) => setLevel(p, 'tap', all)),
   change('dynamics', 'strong', 'Strong accent', (p) => setLevel(p, 'strong', all)),
   change('graces', 'flam-first', 'Flam on the first of each group', (p) => {
     const first = firstsOf(p)
@@ -154,6 +155,6 @@ export const CHANGES: readonly Change[] = [
   change('density', 'double-kicks', 'Double the kicks', (p) => doubleUp(p, (l) => l === 'K')),
   change('density', 'squeeze', 'Squeeze between doubles', (p) => squeezeDoubles(p, 'both')),
   change('density', 'squeeze-r', 'Squeeze between right doubles', (p) => squeezeDoubles(p, 'R')),
-  change('easier', 'no-graces', 'No graces', (p) => setGraces(p, 0, all)),
-  change('easier', 'one-surface', 'One surface', oneSurface),
+  change('easier', 'no-graces', 'Remove graces', (p) => setGraces(p, 0, all)),
+  change('easier', 'one-surface', 'Play on one surface', oneSurface),
 ]

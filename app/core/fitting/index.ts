@@ -3,8 +3,6 @@ export {
   type Continuing,
   continued,
   continuingOf,
-  missingAtEnd,
-  nextGroup,
 } from './continuing'
 export { type CutKind, cutLine, cutsOf, type LineCut } from './cuts'
 export { type Cycle, type CycleMark, cycleOf } from './cycle'
@@ -19,4 +17,4 @@ export {
 } from './rates'
 export { type Renotated, type RenotateFault, renotate } from './renotating'
 export { type RunOn, runOn } from './run-on'
-export { type EndRun, endRun, runAcross, startRun, tailOf } from './tails'
+export { type EndRun, endRun, startRun } from './tails'

@@ -1,4 +1,4 @@
-export { handPlace, handWay, type Point, reachOf, shoulderOf } from './arms'
+export { handWay, type Point, reachOf, shoulderOf } from './arms'
 export { DEFAULT_KIT, KIT_PRESETS, MIDI_NOTES } from './data'
 export {
   distance,

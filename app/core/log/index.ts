@@ -1,6 +1,5 @@
 export {
   dueAfter,
-  isWhole,
   type LickLog,
   lickLogs,
   minutesByDay,

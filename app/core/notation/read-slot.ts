@@ -255,5 +255,5 @@ export function skipStranger(scanner: Scanner): void {
     scanner.position += 1
   }
   if (scanner.position === from) scanner.position += 1
-  scanner.report('no-such-stroke', from, 'a stroke: R L X K H J, a rest -, or ( {')
+  scanner.report('no-such-stroke', from, 'R, L, K, H, J, X or -')
 }

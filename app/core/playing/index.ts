@@ -10,10 +10,9 @@ export { type CleanPlay, type Evidence, evidenceOf, withEvidence } from './evide
 export { type FootLanding, footLanding, movesIntoLanding } from './feet'
 export { type HandPaths, handPaths, type PathStop, pathLengthOf } from './hand-paths'
 export type { HitKind, Reading } from './hits'
-export { crashesOf, type LandingHand, landingHands, landOnKit, nearestCrash } from './landing-hands'
+export { crashesOf, type LandingHand, landingHands, landOnKit } from './landing-hands'
 export {
   DEFAULT_SETTING,
-  fittsTime,
   isSamePlace,
   type Move,
   type MoveKind,

@@ -38,7 +38,7 @@ export {
   removeGridRung,
   rungSpeed,
 } from './grid-ladder'
-export { type JoinRules, toJoin } from './joins'
+export type { JoinRules } from './joins'
 export {
   addRung,
   DEFAULT_CAP,

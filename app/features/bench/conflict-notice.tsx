@@ -29,14 +29,14 @@ export function ConflictNotice({
       className="flex flex-wrap items-center gap-3 rounded-box border border-warning bg-base-100 p-4 lg:col-span-2"
     >
       <p className="min-w-0 grow">
-        This lick was changed in another tab. Yours is still here, and is not kept over it.
+        This lick was changed in another tab. Your version is still here and has not replaced it.
       </p>
       <button
         type="button"
         className="btn btn-outline border-base-300 btn-sm"
         onClick={restoreTheirs}
       >
-        Take the other one
+        Use the other version
       </button>
       <button
         type="button"
@@ -48,7 +48,7 @@ export function ConflictNotice({
           )
         }
       >
-        Keep mine as a copy
+        Save mine as a copy
       </button>
     </div>
   )

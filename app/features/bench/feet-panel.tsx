@@ -3,6 +3,7 @@ import { memo } from 'react'
 import { type Key, parseLickText } from '~/codecs/lick-text'
 import { type FieldFault, TypedField } from '~/ui/field'
 import type { SetRow } from './document'
+import { faultWords } from './fault-words'
 
 interface FeetPanelProps {
   /** The ostinatos under groove and fill, and those under the fill only, as they are typed. */
@@ -87,5 +88,5 @@ function ostinatoFault(typed: string): FieldFault | null {
   const read = parseLickText(`under: ${typed}`)
   if (read.ok) return null
   const [first] = read.error
-  return { message: first ? `Unexpected “${first.found}”: ${first.expected}` : expected }
+  return { message: first ? faultWords(first) : expected }
 }

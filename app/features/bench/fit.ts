@@ -69,8 +69,8 @@ function target({ frame }: Lick, sum: LineFit): string {
 
 function again({ again: meets }: LineFit): string {
   if (!meets) return ''
-  if (meets.cycles === 1) return `Over and over it fills ${plural(meets.bars, 'bar')} each time`
-  return `Over and over it meets the barline after ${plural(meets.bars, 'bar')}, ${meets.cycles} times through`
+  if (meets.cycles === 1) return `Repeated, it fills ${plural(meets.bars, 'bar')} each time`
+  return `Repeated, it realigns with the barline after ${plural(meets.bars, 'bar')}, ${meets.cycles} times through`
 }
 
 function offPlace(lick: Lick, sum: LineFit, school: CountingSystem): string {

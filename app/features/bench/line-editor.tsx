@@ -2,6 +2,7 @@ import { type RefObject, useRef, useState } from 'react'
 import type { TextIssue } from '~/codecs/lick-text'
 import { GAUGE, useColumns } from '~/ui/use-columns'
 import { wrappedRows } from '~/ui/wrapped-rows'
+import { faultPlace, faultWords } from './fault-words'
 
 interface LineEditorProps {
   readonly value: string
@@ -90,18 +91,16 @@ export function LineEditor({ value, issues, onType, onSelect, onPlay, fieldRef }
         />
       </div>
       <p id="line-fault" role="status" className="text-error text-sm not-empty:mt-1.5">
-        {first && faultWords(first, issues.length)}
+        {first && firstFault(first, issues.length)}
       </p>
     </div>
   )
 }
 
-/** `At 7: “Q” — expected a stroke: …`, in a drummer's words. */
-function faultWords({ found, expected, inLine, line }: TextIssue, count: number): string {
-  const place = inLine ? `At character ${inLine.at + 1}` : `In row ${line} of the text`
-  const what = found === '' ? 'nothing stands here' : `“${found.slice(0, 24)}” stands here`
+/** The first fault, how many more there are, and what shows meanwhile. */
+function firstFault(issue: TextIssue, count: number): string {
   const more = count > 1 ? ` (and ${count - 1} more)` : ''
-  return `${place}: ${what}; expected ${expected}${more}. What you see and hear is the last line that could be read.`
+  return `${faultPlace(issue)}: ${faultWords(issue)}${more}. You still see and hear the last line that could be read.`
 }
 
 function underlined(value: string, faults: readonly TextIssue[]) {

@@ -10,9 +10,9 @@ export function SaveMark({ autosave }: { autosave: Autosave }) {
       role="status"
       className={`w-28 text-right text-xs ${failed ? 'font-semibold text-error' : 'text-(--quiet)'}`}
     >
-      {state.kind === 'saved' && 'Kept'}
-      {state.kind === 'waiting' && 'Keeping …'}
-      {failed && (state.issue.code === 'quota' ? 'Not kept: no room left' : 'Not kept yet')}
+      {state.kind === 'saved' && 'Saved'}
+      {state.kind === 'waiting' && 'Saving …'}
+      {failed && (state.issue.code === 'quota' ? 'Not saved: storage is full' : 'Not saved yet')}
     </p>
   )
 }

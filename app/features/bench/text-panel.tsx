@@ -1,5 +1,6 @@
 import { memo, useState } from 'react'
 import type { TextIssue } from '~/codecs/lick-text'
+import { faultWords } from './fault-words'
 
 /** The whole lick as its open text: everything can be read, changed and copied here. */
 export const TextPanel = memo(function TextPanel({
@@ -18,7 +19,7 @@ export const TextPanel = memo(function TextPanel({
   const [copied, setCopied] = useState('')
   return (
     <details onToggle={(event) => setOpen(event.currentTarget.open)}>
-      <summary className="cursor-pointer font-semibold">As text</summary>
+      <summary className="cursor-pointer font-semibold">Text</summary>
       {open && (
         <>
           <textarea
@@ -38,22 +39,21 @@ export const TextPanel = memo(function TextPanel({
                 onClick={() =>
                   navigator.clipboard.writeText(voiced()).then(
                     () => setCopied('Copied.'),
-                    () => setCopied('The browser does not let it be copied.'),
+                    () => setCopied('The browser does not allow copying.'),
                   )
                 }
               >
-                Copy with its voices
+                Copy with voices
               </button>
               <span role="status" className="text-(--quiet)">
-                {copied || 'Rules are not part of a text; what they give is.'}
+                {copied || 'The text has the voices, not the rules that gave them.'}
               </span>
             </p>
           )}
           <ul className="text-error text-sm">
             {issues.slice(0, 8).map((issue) => (
               <li key={`${issue.line} ${issue.column} ${issue.code}`}>
-                Row {issue.line}, character {issue.column}: “{issue.found}”; expected{' '}
-                {issue.expected}
+                Row {issue.line}, character {issue.column}: {faultWords(issue)}
               </li>
             ))}
           </ul>

@@ -45,5 +45,5 @@ export async function logFlow(sent: unknown): Promise<{ trouble: string }> {
   const session = practiceSessionRecordSchema.safeParse(sent)
   if (!session.success) return { trouble: z.prettifyError(session.error) }
   const kept = await saveSession(session.data)
-  return { trouble: kept.ok ? '' : `What you play is not written down: ${kept.error.detail}` }
+  return { trouble: kept.ok ? '' : `What you play is not being saved: ${kept.error.detail}` }
 }

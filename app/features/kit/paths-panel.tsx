@@ -50,9 +50,9 @@ export function PathsPanel(props: PanelProps) {
         <Choice
           legend="Which hand to follow"
           options={[
-            ['both', 'both hands'],
-            ['RH', 'the right alone'],
-            ['LH', 'the left alone'],
+            ['both', 'Both hands'],
+            ['RH', 'Right only'],
+            ['LH', 'Left only'],
           ]}
           value={followed}
           onChoose={setFollowed}

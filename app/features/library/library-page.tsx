@@ -4,6 +4,7 @@ import { Form, useFetcher, useSearchParams } from 'react-router'
 import { formatBundle } from '~/codecs/bundle'
 import type { LickRecord } from '~/storage'
 import { saveFile } from '~/ui/save-file'
+import { useFieldDraft } from '~/ui/use-field-draft'
 import type { LibraryNotice } from './library-store'
 import { chosenRows, type SortKey, toLickRow } from './lick-row'
 import { LickRowItem } from './lick-row-item'
@@ -33,10 +34,11 @@ export function LibraryPage({ list }: LibraryPageProps) {
     () => list.licks.map((record) => toLickRow(record, list.turned)),
     [list.licks, list.turned],
   )
-  const search = params.get('find') ?? ''
+  // What is typed is sought at once; the address follows, perhaps later than the next key.
+  const search = useFieldDraft(params.get('find') ?? '')
   const tag = params.get('tag') ?? ''
   const sort = SORTS.find(([key]) => key === params.get('sort'))?.[0] ?? 'changed'
-  const shown = chosenRows(rows, search, tag, sort)
+  const shown = chosenRows(rows, search.typed, tag, sort)
   const tags = [...new Set(rows.flatMap((row) => row.tags))].sort()
   // What was asked for last: on a slow machine the next question comes before the answer.
   const asked = useRef(params)
@@ -70,8 +72,8 @@ export function LibraryPage({ list }: LibraryPageProps) {
       <DeletedNotice id={params.get('deleted')} title={params.get('title') ?? ''} />
       {list.unreadable > 0 && (
         <p role="alert" className="mt-4 rounded-box border border-warning bg-base-100 p-3 text-sm">
-          {list.unreadable} stored {list.unreadable === 1 ? 'lick was' : 'licks were'} kept by a
-          newer version or cannot be read; they are left as they are.
+          {list.unreadable} stored {list.unreadable === 1 ? 'lick was' : 'licks were'} saved by a
+          newer version or cannot be read, and left unchanged.
         </p>
       )}
       {rows.length === 0 ? (
@@ -86,8 +88,11 @@ export function LibraryPage({ list }: LibraryPageProps) {
                 aria-label="Find a lick"
                 placeholder="name, tag, 7/8, 1/16t"
                 className="w-full min-w-0 bg-transparent text-sm outline-none"
-                value={search}
-                onChange={(event) => set('find', event.target.value)}
+                value={search.typed}
+                onChange={(event) => {
+                  search.type(event.target.value, event.target.value)
+                  set('find', event.target.value)
+                }}
               />
             </label>
             <label className="flex items-center gap-2 text-(--quiet) text-sm">
@@ -131,9 +136,9 @@ export function LibraryPage({ list }: LibraryPageProps) {
           </div>
           {shown.length === 0 ? (
             <p className="mt-10">
-              No lick has all of that.{' '}
+              No matches.{' '}
               <button type="button" className="link" onClick={() => ask(new URLSearchParams())}>
-                Show all
+                Clear the filters
               </button>
             </p>
           ) : (
@@ -245,7 +250,7 @@ function EmptyLibrary() {
           value="demo"
           className="btn btn-outline border-base-300"
         >
-          Look at twelve from the circus
+          Add twelve demo licks
         </button>
       </Form>
     </div>

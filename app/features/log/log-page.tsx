@@ -38,11 +38,11 @@ export function LogPage({ sessions, licks }: LogPageProps) {
       <div className="mx-auto w-full max-w-4xl px-5 py-8">
         <h1 className="font-semibold text-3xl tracking-tight">Log</h1>
         <p className="mt-4">
-          Nothing is practised yet. Open a lick from the{' '}
+          Nothing practised yet. Open a lick from the{' '}
           <Link className="link" to="/">
             library
           </Link>{' '}
-          and press Practise: every session is written down by itself.
+          and press Practise. Every session is logged automatically.
         </p>
       </div>
     )
@@ -71,11 +71,11 @@ export function LogPage({ sessions, licks }: LogPageProps) {
       <div className="flex min-w-0 flex-col gap-8">
         <section aria-labelledby="due-title" className="min-w-0">
           <h2 id="due-title" className="font-semibold text-lg">
-            What is due
+            Due
           </h2>
           <p className="text-(--quiet) text-sm">
-            Clean on one day, two, three days running: again after 1, 2, 4 days, and so on to 16.
-            Rough: tomorrow. Lost: today.
+            After one, two, three clean days in a row, a lick is due again in 1, 2, 4 days, up to
+            16. Rough: tomorrow. Lost: today.
           </p>
           <DueTable rows={due} shown={shown?.lickId} onShow={setLickId} />
         </section>
@@ -101,7 +101,9 @@ export function LogPage({ sessions, licks }: LogPageProps) {
             <h2 id="tempo-title" className="font-semibold text-lg">
               Tempo of {shown.title}
             </h2>
-            <p className="text-(--quiet) text-sm">full: clean; hollow: rough, lost, or not said</p>
+            <p className="text-(--quiet) text-sm">
+              Full dots: clean. Hollow: rough, lost or not rated.
+            </p>
             <TempoChart data={toTempos(sessions, licks, shown.lickId)} goal={shown.goal} />
             <DataTable
               caption={`Tempo of ${shown.title}`}
@@ -125,12 +127,12 @@ function Neglected({ never, alone }: ReturnType<typeof toNeglected>) {
   return (
     <section aria-labelledby="alone-title" className="min-w-0">
       <h2 id="alone-title" className="font-semibold text-lg">
-        Left alone
+        Not practised lately
       </h2>
       <p className="text-(--quiet) text-sm">
         {alone.length > 0
-          ? `days since they were practised, where it is more than ${ALONE_DAYS}`
-          : `nothing that was begun is left alone for more than ${ALONE_DAYS} days`}
+          ? `days since last practised, if more than ${ALONE_DAYS}`
+          : `everything you started was practised in the last ${ALONE_DAYS} days`}
       </p>
       {alone.length > 0 && (
         <>

@@ -43,13 +43,14 @@ export type LogCommand =
   | { readonly intent: 'change'; readonly session: PracticeSessionRecord }
   | { readonly intent: 'delete'; readonly id: string }
 
-/** Changes or forgets a session. */
+/** Changes or deletes a session. */
 export async function changeLog(sent: unknown): Promise<{ trouble: string }> {
   const command = commandSchema.safeParse(sent)
-  if (!command.success) return { trouble: 'Nothing that can be done with a session.' }
+  if (!command.success)
+    return { trouble: 'The session was not changed: the request could not be read.' }
   const done =
     command.data.intent === 'delete'
       ? await deleteRecord('sittings', command.data.id)
       : await saveSession(command.data.session)
-  return { trouble: done.ok ? '' : 'The store does not answer: nothing was changed.' }
+  return { trouble: done.ok ? '' : 'The browser’s storage does not respond: nothing was changed.' }
 }

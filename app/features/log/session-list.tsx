@@ -126,7 +126,7 @@ function SessionRow({
         value={rating ?? ''}
         onChange={(event) => onRate((event.target.value || null) as Rating | null)}
       >
-        <option value="">not said</option>
+        <option value="">not rated</option>
         <option value="clean">clean</option>
         <option value="rough">rough</option>
         <option value="lost">lost</option>

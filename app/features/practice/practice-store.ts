@@ -58,5 +58,5 @@ export async function savePractice(sent: unknown): Promise<{ trouble: string }> 
     command.data.intent === 'plan'
       ? await savePlan(command.data.plan)
       : await saveSession(command.data.session)
-  return { trouble: kept.ok ? '' : `What you play is not written down: ${kept.error.detail}` }
+  return { trouble: kept.ok ? '' : `What you play is not being saved: ${kept.error.detail}` }
 }

@@ -20,30 +20,27 @@ export function NotFoundPage({ title, text }: { title: string; text: string }) {
 
 const STORE_WORDS: Readonly<Record<StoreIssue['code'], readonly [title: string, text: string]>> = {
   unavailable: [
-    'The browser does not open its store',
-    'Licks are kept in this browser. A private window, or settings that block storage for this address, keep Dime Stack from reading them. Open it in an ordinary window, or allow storage, and load the page again.',
+    'The browser’s storage cannot be opened',
+    'Licks are saved in this browser. A private window, or settings that block storage for this site, stop Dime Stack from reading them. Open it in an ordinary window or allow storage, then reload the page.',
   ],
   'newer-store': [
-    'Your licks were kept by a newer Dime Stack',
-    'This version does not know how to change them without harm, so it leaves them alone. Load the newer version, or save what can be read to a file.',
+    'Your licks were saved by a newer Dime Stack',
+    'This version cannot change them safely, so it leaves them alone. Open the newer version, or export what can be read to a file.',
   ],
   quota: [
-    'The browser has no room left',
-    'Free some space on the disk, or let this address use more, and load the page again. Nothing that was saved is lost.',
+    'The browser’s storage is full',
+    'Free some disk space or allow this site more, then reload the page. Nothing you saved is lost.',
   ],
   'newer-record': [
-    'This lick was kept by a newer Dime Stack',
-    'This version leaves it alone. Load the newer version to open it.',
+    'This lick was saved by a newer Dime Stack',
+    'This version leaves it alone. Open it in the newer version.',
   ],
   'broken-record': [
     'This lick cannot be read',
-    'What is stored under its name is not a lick any more. It is left as it is; save what can be read to a file.',
+    'What is stored here is no longer a lick. It is left unchanged. You can export what can be read to a file.',
   ],
-  missing: [
-    'There is no lick at this address',
-    'It may have been deleted, or it lives in another browser.',
-  ],
-  conflict: ['This lick was changed elsewhere', 'Load the page again to see it as it is now.'],
+  missing: ['Lick not found', 'It may have been deleted, or it may be in another browser.'],
+  conflict: ['This lick was changed elsewhere', 'Reload the page to see the latest version.'],
 }
 
 /** What a store that fails looks like: why, what can be done, and the way to save what is there. */
@@ -56,7 +53,7 @@ export function StoreTrouble({ issue }: { issue: StoreIssue }) {
       <p className="mt-3 text-(--quiet)">{text}</p>
       <div className="mt-8 flex flex-wrap gap-3">
         <button type="button" className="btn btn-primary" onClick={() => location.reload()}>
-          Load again
+          Reload
         </button>
         <button
           type="button"
@@ -64,7 +61,7 @@ export function StoreTrouble({ issue }: { issue: StoreIssue }) {
           onClick={saveWhatCanBeRead}
         >
           <Download size={18} aria-hidden />
-          Save what can be read
+          Export what can be read
         </button>
       </div>
       <p className="mt-8 font-mono text-(--quiet) text-xs">{issue.detail}</p>
@@ -81,24 +78,19 @@ async function saveWhatCanBeRead() {
 /** The last resort for whatever else goes wrong. */
 export function ErrorPage({ error }: { error: unknown }) {
   if (isRouteErrorResponse(error) && error.status === 404) {
-    return (
-      <NotFoundPage
-        title="Nothing stands at this address"
-        text="The link may be old, or a letter is missing."
-      />
-    )
+    return <NotFoundPage title="Page not found" text="The link may be out of date or mistyped." />
   }
   const detail = error instanceof Error ? error.message : String(error)
   return (
     <div className="mx-auto w-full max-w-xl px-5 py-20">
-      <h1 className="font-semibold text-3xl tracking-tight">This page stumbled</h1>
+      <h1 className="font-semibold text-3xl tracking-tight">Something went wrong</h1>
       <p className="mt-3 text-(--quiet)">
-        What you saved is safe in this browser. Load the page again; if it stumbles again, the
-        library can save your licks to a file.
+        What you saved is safe in this browser. Reload the page. If it happens again, you can export
+        your licks from the library.
       </p>
       <div className="mt-8 flex flex-wrap gap-3">
         <button type="button" className="btn btn-primary" onClick={() => location.reload()}>
-          Load again
+          Reload
         </button>
         <Link to="/" className="btn btn-outline border-base-300">
           Back to the library

@@ -10,7 +10,7 @@ export function Shell({ children }: { children: ReactNode }) {
         href="#main"
         className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-base-100 focus:p-3"
       >
-        To the content
+        Skip to content
       </a>
       <header className="paint-alone border-base-300 border-b bg-base-100">
         <div className="mx-auto flex h-13 w-full max-w-7xl items-center gap-5 px-4 sm:px-5">
@@ -21,7 +21,7 @@ export function Shell({ children }: { children: ReactNode }) {
             <Mark />
             <span className="max-sm:sr-only">Dime Stack</span>
           </NavLink>
-          <nav aria-label="Places" className="flex items-center gap-1">
+          <nav aria-label="Main" className="flex items-center gap-1">
             <Place to="/">Library</Place>
             <Place to="/kit">Kit</Place>
             <Place to="/flow">Flow</Place>
@@ -87,7 +87,7 @@ function ThemeButton() {
       type="button"
       className="btn btn-ghost btn-square btn-sm"
       onClick={turn}
-      aria-label="Light or dark"
+      aria-label="Light or dark theme"
     >
       <Sun size={18} aria-hidden className="hidden [[data-theme=pit]_&]:block" />
       <Moon size={18} aria-hidden className="[[data-theme=pit]_&]:hidden" />

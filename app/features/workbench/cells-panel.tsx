@@ -36,9 +36,9 @@ export function CellsPanel(props: PanelProps) {
         <Filters query={query} onQuery={setQuery} />
         {found.length === 0 ? (
           <Nothing>
-            No cell is like that.{' '}
+            No matches.{' '}
             <button type="button" className="link" onClick={() => setQuery({})}>
-              Ask for less
+              Clear the filters
             </button>
           </Nothing>
         ) : (

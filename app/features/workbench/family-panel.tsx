@@ -55,7 +55,7 @@ export function FamilyPanel(props: PanelProps) {
   const name = RULES.find(([id]) => id === rule)?.[1] ?? ''
   const { tell, trouble, busy } = useSaving<CellCommand>('/cells')
   const [savedAt, setSavedAt] = useState(-1)
-  const keep = (phrase: Phrase) => {
+  const save = (phrase: Phrase) => {
     setSavedAt(at)
     tell({
       intent: 'save',
@@ -64,7 +64,7 @@ export function FamilyPanel(props: PanelProps) {
       tags: ['family'],
     })
   }
-  const kept = trouble || (savedAt === at && !busy ? `Kept as “${name} ${at + 1}”` : '')
+  const saved = trouble || (savedAt === at && !busy ? `Saved as “${name} ${at + 1}”` : '')
   return (
     <div className="flex flex-col gap-4">
       <div className="flex flex-wrap items-center gap-3">
@@ -102,19 +102,19 @@ export function FamilyPanel(props: PanelProps) {
                   PageDown: -10,
                 }[event.key]
                 if (event.key === 'Enter') onHear(soloLick(lick, member))
-                if (event.key === 'k') keep(member)
+                if (event.key === 's') save(member)
                 if (by === undefined) return
                 event.preventDefault()
                 step(by)
               }}
             >
-              <StepButton label="The one before" disabled={at === 0} onClick={() => step(-1)}>
+              <StepButton label="Previous" disabled={at === 0} onClick={() => step(-1)}>
                 <ChevronLeft size={18} aria-hidden />
               </StepButton>
               <span className="min-w-20 text-center text-sm tabular-nums">
                 {(at + 1).toLocaleString('en')}
               </span>
-              <StepButton label="The next one" disabled={at === last} onClick={() => step(1)}>
+              <StepButton label="Next" disabled={at === last} onClick={() => step(1)}>
                 <ChevronRight size={18} aria-hidden />
               </StepButton>
             </div>
@@ -132,24 +132,22 @@ export function FamilyPanel(props: PanelProps) {
             >
               Replace
             </Act>
-            <Act disabled={busy} onClick={() => keep(member)}>
-              Keep as a cell
+            <Act disabled={busy} onClick={() => save(member)}>
+              Save as cell
             </Act>
-            {kept && (
+            {saved && (
               <span role="status" className="self-center text-sm text-success">
-                {kept}
+                {saved}
               </span>
             )}
           </div>
           <p className="text-(--quiet) text-xs">
-            Arrows step through, Enter plays, K keeps, while the number has the focus.
+            With the number focused: arrows step, Enter plays, S saves.
           </p>
         </Part>
       ) : (
         <Nothing>
-          {long
-            ? 'Select up to 64 slots of the line: their family is counted here.'
-            : 'Nobody is in this family.'}
+          {long ? 'Select up to 64 slots of the line to count their family.' : 'No patterns match.'}
         </Nothing>
       )}
     </div>

@@ -9,7 +9,7 @@ import { Act, Nothing, TextBox } from './parts'
 /** Offered, so that the usual ones need no typing. */
 const USUAL = ['low wrist', 'centre of the head', 'move while the kick sounds', 'relaxed grip']
 
-/** What the player minds at single strokes: shown again while they are practised. */
+/** What the player watches at single strokes: shown again while they are practised. */
 export function NotesPanel({ lick, voicing, selection, school, onVoice }: PanelProps) {
   const [typed, setTyped] = useState('')
   const counts = lineCounts(lick, school)
@@ -24,9 +24,7 @@ export function NotesPanel({ lick, voicing, selection, school, onVoice }: PanelP
   return (
     <div className="flex flex-col gap-3">
       {slot === undefined ? (
-        <Nothing>
-          Select a stroke on the ruler, or put the caret behind it, to note something.
-        </Nothing>
+        <Nothing>Select a stroke on the ruler, or put the caret after it, to add a note.</Nothing>
       ) : (
         <form
           className="flex flex-wrap items-center gap-2"
@@ -44,7 +42,7 @@ export function NotesPanel({ lick, voicing, selection, school, onVoice }: PanelP
             onType={setTyped}
           />
           <button type="submit" className="btn btn-primary btn-sm" disabled={typed.trim() === ''}>
-            Note it
+            Add note
           </button>
           {USUAL.map((text) => (
             <Act key={text} onClick={() => add(text)}>
@@ -60,8 +58,8 @@ export function NotesPanel({ lick, voicing, selection, school, onVoice }: PanelP
             <span className="min-w-0 grow">{note.text}</span>
             <IconButton
               size="tiny"
-              label={`Forget the note at ${place(note.slot)}`}
-              onClick={() => onVoice('Note forgotten', withNote(voicing, note.slot, ''))}
+              label={`Delete the note at ${place(note.slot)}`}
+              onClick={() => onVoice('Delete note', withNote(voicing, note.slot, ''))}
             >
               <X size={14} aria-hidden />
             </IconButton>

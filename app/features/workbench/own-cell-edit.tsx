@@ -5,7 +5,7 @@ import { Act, TextBox } from './parts'
 import type { CellCommand } from './saved-store'
 import { useSaving } from './use-saving'
 
-/** Changes an own cell's name, sticking and tags, or forgets it. */
+/** Changes an own cell's name, sticking and tags, or deletes it. */
 export function OwnCellEdit({ cell }: { cell: CellRecord }) {
   const { tell, trouble, busy } = useSaving<CellCommand>('/cells')
   const [name, setName] = useState(cell.name)
@@ -36,7 +36,7 @@ export function OwnCellEdit({ cell }: { cell: CellRecord }) {
         className="btn btn-outline border-base-300 btn-sm font-normal"
         disabled={busy || !readable || name.trim() === ''}
       >
-        Change
+        Save changes
       </button>
       <Act label={`Delete ${cell.name}`} onClick={() => tell({ intent: 'delete', id: cell.id })}>
         Delete

@@ -7,7 +7,7 @@ import { TextBox } from './parts'
 import type { CellCommand } from './saved-store'
 import { useSaving } from './use-saving'
 
-/** Keeps what is selected as a cell of the player's own, by a name and tags. */
+/** Saves what is selected as a cell of the player's own, by a name and tags. */
 export function OwnCellForm({
   lick,
   range,
@@ -38,12 +38,12 @@ export function OwnCellForm({
       }}
     >
       <span className="min-w-0 truncate">
-        Keep <PhraseText phrase={phrase} /> as
+        Save <PhraseText phrase={phrase} /> as
       </span>
       <TextBox
         label="Name of the cell"
         className="w-40"
-        placeholder="its name"
+        placeholder="name"
         maxLength={80}
         value={name}
         onType={setName}
@@ -61,7 +61,7 @@ export function OwnCellForm({
         className="btn btn-outline border-base-300 btn-sm font-normal"
         disabled={name.trim() === '' || busy}
       >
-        Keep as a cell
+        Save as cell
       </button>
       {trouble && (
         <p role="alert" className="text-error">

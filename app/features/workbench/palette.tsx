@@ -55,7 +55,7 @@ export function Palette({ lick, selection, onEdit, onOpen, onClose }: PalettePro
     >
       <input
         role="combobox"
-        aria-label="Find a change by its name"
+        aria-label="Find a change by name"
         aria-expanded="true"
         aria-controls={listId}
         aria-activedescendant={listed[chosen] ? `${listId}-${chosen}` : undefined}
@@ -91,9 +91,7 @@ export function Palette({ lick, selection, onEdit, onOpen, onClose }: PalettePro
             onRun={() => run(deed)}
           />
         ))}
-        {listed.length === 0 && (
-          <p className="px-2 py-3 text-(--quiet) text-sm">Nothing here goes by that name.</p>
-        )}
+        {listed.length === 0 && <p className="px-2 py-3 text-(--quiet) text-sm">No matches.</p>}
       </div>
     </dialog>
   )

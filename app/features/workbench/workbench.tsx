@@ -124,7 +124,7 @@ const TabBar = memo(function TabBar({ tab, onOpen, onFind }: TabBarProps) {
       <button
         type="button"
         className="flex items-center gap-1.5 rounded-field px-2 py-1 text-sm hover:bg-base-300"
-        title="Find a change by its name (Alt C)"
+        title="Find a change by name (Alt C)"
         onClick={onFind}
       >
         <Search size={15} aria-hidden /> Find
@@ -147,7 +147,7 @@ function ScopeChoice({
 }) {
   return (
     <select
-      aria-label="What a change is about"
+      aria-label="What a change applies to"
       className="rounded-field border border-base-300 bg-base-100 px-2 py-1 text-sm disabled:opacity-60"
       value={selected ? scope : 'line'}
       disabled={!selected}
