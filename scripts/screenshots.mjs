@@ -13,8 +13,8 @@ const VIEWS = [
   { name: 'bench-phone', size: PHONE, open: (page) => bench(page, 'Cannon Exit') },
   { name: 'workbench-cells', open: (page) => panel(page, 'Teeterboard', 'Cells') },
   { name: 'workbench-change', open: changing },
-  { name: 'workbench-sums-dark', dark: true, open: (page) => panel(page, 'Knife Wheel', 'Sums') },
-  { name: 'workbench-meets', open: (page) => panel(page, 'Tightrope', 'Meets') },
+  { name: 'workbench-fit-dark', dark: true, open: (page) => panel(page, 'Knife Wheel', 'Fit') },
+  { name: 'workbench-cycle', open: cycling },
   { name: 'workbench-families', open: (page) => panel(page, 'Parade', 'Families') },
   { name: 'workbench-voices', open: (page) => panel(page, 'Knife Wheel', 'Voices') },
   { name: 'workbench-paths-dark', dark: true, open: crossing },
@@ -51,6 +51,12 @@ try {
   stop()
 }
 
+/** The cycle stands below the rest of the Fit panel. */
+async function cycling(page) {
+  await panel(page, 'Tightrope', 'Fit')
+  await page.getByRole('heading', { name: 'Cycle' }).scrollIntoViewIfNeeded()
+}
+
 async function library(page) {
   await page.goto('/')
   await page.getByRole('link', { name: 'Tightrope', exact: true }).waitFor()
@@ -75,7 +81,7 @@ async function playing(page) {
 async function fault(page) {
   await bench(page, 'Tightrope')
   await page.getByRole('textbox', { name: 'Sticking' }).fill('>R:t1llRl >R:f1lK (>LK RQ')
-  await page.getByText(/stands here/).waitFor()
+  await page.getByText(/Unexpected/).waitFor()
 }
 
 async function panel(page, title, name) {

@@ -20,11 +20,11 @@ export interface DemoSession {
 }
 
 const PRACTISED = [
-  { lickId: 'demo-tightrope', grid: '1/16', from: 72, to: 108, since: 27 },
-  { lickId: 'demo-teeterboard', grid: '1/16t', from: 66, to: 92, since: 26 },
-  { lickId: 'demo-parade', grid: '1/16', from: 76, to: 95, since: 19 },
-  { lickId: 'demo-five-rings', grid: '1/16', from: 70, to: 84, since: 11 },
-  { lickId: 'demo-cannon-exit', grid: '1/32', from: 58, to: 63, since: 24 },
+  { lickId: 'demo-tightrope', grid: '1/16', slots: 10, from: 72, to: 108, since: 27 },
+  { lickId: 'demo-teeterboard', grid: '1/16t', slots: 12, from: 66, to: 92, since: 26 },
+  { lickId: 'demo-parade', grid: '1/16', slots: 6, from: 76, to: 95, since: 19 },
+  { lickId: 'demo-five-rings', grid: '1/16', slots: 9, from: 70, to: 84, since: 11 },
+  { lickId: 'demo-cannon-exit', grid: '1/32', slots: 16, from: 58, to: 63, since: 24 },
 ] as const
 const STEPS = [
   ['hands', 'hands alone', 'over and over'],
@@ -46,13 +46,13 @@ export function demoSessions(): DemoSession[] {
   for (let daysAgo = DAYS - 1; daysAgo >= 1; daysAgo -= 1) {
     if (RESTS.has(daysAgo)) continue
     let minute = 17 * 60 + Math.floor(random() * 40)
-    for (const { lickId, grid, from, to, since } of PRACTISED) {
+    for (const { lickId, grid, slots, from, to, since } of PRACTISED) {
       // What came later was begun later; the cannon was left alone these two weeks.
       const neglected = lickId === 'demo-cannon-exit' && daysAgo < 15
       if (daysAgo > since || neglected || random() < 0.45) continue
       const grown = from + ((to - from) * (since - daysAgo)) / since
       const top = Math.round(grown + (random() - 0.5) * 6)
-      const [part, step, form] = STEPS[
+      const [kind, step, form] = STEPS[
         Math.min(2, Math.floor(random() * 3.4))
       ] as (typeof STEPS)[number]
       // Up three rungs: the lower ones are clean, the top one as the day will have it.
@@ -65,6 +65,7 @@ export function demoSessions(): DemoSession[] {
         const tense = rating !== 'clean' && random() < 0.4
         const notes = rating === 'clean' ? [''] : NOTES[rating]
         const note = notes[Math.floor(random() * notes.length)] as string
+        const part = `${kind} 0-${slots}`
         const played = { lickId, grid, part, step, form, tempo, repeats, seconds }
         sessions.push({ ...played, daysAgo, minute, rating, tense, note })
         minute += Math.ceil(seconds / 60) + 1

@@ -11,7 +11,7 @@ export async function openLick(page: Page, title: string): Promise<void> {
 export const sticking = (page: Page) => page.getByRole('textbox', { name: 'Sticking' })
 export const answers = (page: Page) => page.getByRole('complementary', { name: 'Answers' })
 export const fits = (page: Page) => answers(page).getByRole('status')
-export const kept = (page: Page) => expect(page.getByText('Kept', { exact: true })).toBeVisible()
+export const kept = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible()
 
 /** How many notes and rests the staff shows, once it is drawn. */
 export const staffNotes = (page: Page) => page.locator('.staff-unit .vf-stavenote')

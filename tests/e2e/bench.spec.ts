@@ -12,14 +12,14 @@ test('typing a line changes sum, stacks and staff at once', async ({ page }) => 
   await expect(answers(page)).toContainText('5 + 3 + 2 + 2')
   await answers(page).getByRole('button', { name: 'Start on 2: ends on the barline' }).click()
   await expect(page.getByLabel('Start')).toHaveValue('2')
-  await expect(page.getByText('Full to the slot')).toBeVisible()
+  await expect(page.getByText('Fills the bar exactly')).toBeVisible()
 })
 
 test('how fast it plays is said with what sets it, and marked on the ruler', async ({ page }) => {
   await openLick(page, 'Tightrope')
   await page.getByLabel('Start').selectOption('1')
   await sticking(page).fill('RLKK*4')
-  await expect(answers(page)).toContainText('Plays up to 136.4: kick again')
+  await expect(answers(page)).toContainText('Playable up to 136.4. Kick double')
   await expect(answers(page)).toContainText('Into its landing up to 88.2: kick again')
   await expect(page.locator('[data-bottleneck]')).toBeVisible()
   await sticking(page).fill('RXLX')
@@ -119,7 +119,7 @@ test('two tabs on one lick never overwrite each other in silence', async ({ page
     (await page.getByRole('alert').count()) + (await other.getByRole('alert').count())
   await expect.poll(told).toBe(1)
   const loser = (await page.getByRole('alert').count()) > 0 ? page : other
-  await loser.getByRole('button', { name: 'Keep mine as a copy' }).click()
+  await loser.getByRole('button', { name: 'Save mine as a copy' }).click()
   await expect(loser.getByLabel('Title')).toHaveValue('Parade, copy')
   await expect(sticking(loser)).toHaveValue(loser === page ? 'RRRRRR' : 'LLLLLL')
 })

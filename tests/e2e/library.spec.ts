@@ -35,7 +35,7 @@ test('a new lick is named, duplicated, and deleted from the bench', async ({ pag
   await page.getByRole('button', { name: 'New lick' }).click()
   await page.getByLabel('Title').fill('Lion Tamer #2 ')
   await page.getByRole('textbox', { name: 'Sticking' }).fill('RLLRK RLLRK RLLRK R')
-  await expect(page.getByText('Full to the slot')).toBeVisible()
+  await expect(page.getByText('Fills the bar exactly')).toBeVisible()
   await page.getByRole('button', { name: 'Duplicate' }).click()
   await expect(page.getByLabel('Title')).toHaveValue(/Lion Tamer.#2, copy/)
   await page.getByRole('button', { name: 'Delete' }).click()

@@ -122,3 +122,16 @@ describe('forms', () => {
     expect(formatPhrase(rotate(phrase('RLLRRL'), 2))).toBe('LRRLRL')
   })
 })
+
+describe('what a name says', () => {
+  const named = (line: string) => namesOf(findPhrase(line) as Phrase).map(namingWords)
+
+  it('counts the inversion of the whole cell, also where half of it is played', () => {
+    expect(named('LRRLRLLR')[0]).toMatch(/paradiddle/i)
+    expect(named('RLLRLRRL').some((name) => /inversion/.test(name))).toBe(true)
+  })
+
+  it('asks for ghosts where the cell has them: RLLR is no accent and ghosts', () => {
+    expect(named('RLLR').join()).not.toMatch(/ghost/i)
+  })
+})

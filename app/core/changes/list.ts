@@ -78,7 +78,7 @@ function replacing(from: Letter, to: Letter, nth = 1): Change {
 
 /** Every change that needs no more than a selection. */
 export const CHANGES: readonly Change[] = [
-  change('order', 'rotate', 'Rotate on', (p) => rotate(p, 1)),
+  change('order', 'rotate', 'Rotate forward', (p) => rotate(p, 1)),
   change('order', 'rotate-back', 'Rotate back', (p) => rotate(p, -1)),
   change('order', 'mirror', 'Lead with the other hand', mirrorHands),
   change('order', 'mirror-feet', 'Mirror the feet', mirrorFeet),

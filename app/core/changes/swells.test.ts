@@ -4,7 +4,7 @@ import { parseLickText, rewriteLick } from '~/codecs/lick-text'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
 import { applyTransaction, toTransaction } from '../editing'
-import { type Lick, lineEvents, strokeVelocity } from '../line'
+import { eventVelocity, type Lick, lineEvents, strokeVelocity } from '../line'
 import { LEVELS } from '../sticking'
 import { addSwell, plainStrokes, removeSwell } from '.'
 
@@ -71,5 +71,14 @@ describe('a swell over a span', () => {
     expect(written).toContain('swell: 4..7 ghost>strong')
     const again = parseLickText(written)
     expect(again.ok && again.value.lick.frame.swells).toEqual(after.frame.swells)
+  })
+})
+
+describe('swells of squeezed strokes', () => {
+  it('rise within the slot', () => {
+    const lick = lickOf('swell: 0..3 ghost>accent\nline: {RL}{RL}{RL}{RL}')
+    const velocities = lineEvents(lick).map((event) => eventVelocity(lick, event))
+    expect(velocities).toEqual([...velocities].sort((a, b) => a - b))
+    expect(new Set(velocities).size).toBeGreaterThan(4)
   })
 })

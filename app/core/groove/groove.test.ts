@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { toMeter } from '../time'
+import { findMeter, toMeter } from '../time'
 import {
   GROOVES,
   type Groove,
@@ -45,5 +45,21 @@ describe('a groove of one’s own', () => {
     const said = read.ok ? '' : read.error
     if (typeof expected === 'string') expect(said).toBe(expected)
     else expect(said).toMatch(expected)
+  })
+})
+
+describe('grooves and the grouping of beats', () => {
+  const snares = (metre: string) => {
+    const meter = findMeter(metre)
+    if (!meter) throw new Error(metre)
+    return grooveEvents('eighths', meter)
+      .filter(({ surface, dynamic }) => surface === 'sn' && dynamic !== 'ghost')
+      .map(({ tick }) => tick / 5040)
+  }
+
+  it('follow it: the groups of 7/8, 9/8 and 6/8 are heard', () => {
+    expect(snares('7/8 3+2+2')).not.toEqual(snares('7/8'))
+    expect(snares('9/8 2+2+2+3')).not.toEqual(snares('9/8'))
+    expect(snares('6/8 2+2+2')).not.toEqual(snares('6/8'))
   })
 })

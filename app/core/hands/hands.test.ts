@@ -120,3 +120,21 @@ describe('hands that are not decided', () => {
     )
   })
 })
+
+describe('hands that are not decided', () => {
+  const suggested = (text: string) => formatLine(suggestHands(lickOf(text)).line)
+
+  it('follow the barline, not the start of the line', () => {
+    expect(suggested('start: 1e\nline: XXX')).toBe('LRL')
+    expect(suggested('line: XXX')).toBe('RLR')
+  })
+
+  it('look at surfaces and moves: the right goes on where the left would cross under it', () => {
+    expect(suggested('grid: 1/4\nline: L:snR:t1X:f1')).toBe('L:snR:t1R:f1')
+    expect(suggested('grid: 1/4\nline: LRX')).toBe('LRL')
+  })
+
+  it('alternate around those that are decided', () => {
+    expect(formatLine(policyDistances(lickOf('XLLRR')).alternating.lick.line)).toBe('RLRLR')
+  })
+})

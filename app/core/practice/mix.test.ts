@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
-import { frameTicks, type Lick, lineTicks, sumOf } from '../line'
+import { frameTicks, type Lick, lineEvents, lineTicks, sumOf } from '../line'
 import { formatLine } from '../notation'
 import { toMedley } from '../performance'
 import { gridTicks } from '../time'
@@ -191,5 +191,46 @@ describe('stretching', () => {
       }),
       { numRuns: 40 },
     )
+  })
+})
+
+describe('joins', () => {
+  /** The longest run of one hand or foot over the line. */
+  const longest = (lick: Lick) => {
+    let [run, most, last] = [0, 0, '']
+    for (const { limb } of lineEvents(lick)) {
+      run = limb === last ? run + 1 : 1
+      last = limb
+      most = Math.max(most, run)
+    }
+    return most
+  }
+  const sources = [source('RRLR'), source('LRLL'), source('RLRL')]
+
+  it('hold the longest run where cells are joined, over the barline too', () => {
+    const joins = { longestRun: 2, mirrors: false }
+    const phraseAt = toMix(mix({ sources, joins }))
+    for (let i = 0; i < 20; i += 1) expect(longest(phraseAt(i).lick)).toBeLessThanOrEqual(2)
+    const free = toMix(mix({ sources, seed: 4 }))
+    const runs = Array.from({ length: 40 }, (_, i) => longest(free(i).lick))
+    expect(Math.max(...runs)).toBeGreaterThan(2)
+  })
+
+  it('lead a cell with the other hand, where that is allowed', () => {
+    const only = [source('RLLR')]
+    const held = toMix(mix({ sources: only, joins: { longestRun: 1, mirrors: true } }))
+    expect(written(held(0))).toBe('[RLLR LRRL]*2')
+    // Without that the cell cannot follow itself: what is left is made up.
+    const alone = toMix(mix({ sources: only, joins: { longestRun: 1, mirrors: false } }))
+    expect(written(alone(0))).not.toContain('RLLR RLLR')
+  })
+
+  it('keep the feet of a lick that is drawn', () => {
+    const { ostinatos } = lickOf('under: @1/4 H\nline: R')
+    const withFeet = { ...source('RLRK'), ostinatos }
+    expect(toMix(mix({ sources: [withFeet] }))(0).lick.ostinatos).toEqual(ostinatos)
+    const base = { ...source('RLRK'), ostinatos }
+    const stretch: Stretch = { ...mix(), base, mostBeats: 2, repeats: 1, order: 'growing' }
+    expect(toStretch(stretch)(0).lick.ostinatos).toEqual(ostinatos)
   })
 })

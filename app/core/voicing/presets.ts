@@ -70,7 +70,7 @@ export function voicingPresets(kit: Kit): VoicingPreset[] {
     },
     {
       id: 'round',
-      name: 'Down and up the kit, two strokes a drum, one more at the turn: doubles may cross',
+      name: 'Down and up the kit, two strokes a drum, one extra at the turn: doubles may cross',
       crosses: true,
       rules: [
         rule('hands', EVERY, {

@@ -99,7 +99,7 @@ describe('answers', () => {
   it('say how it lands, and what the foot needs (C16)', () => {
     const said = answers('start: 3\nline: RLRLLRLK', 126)
     expect(said.lands).toEqual([
-      'Ends with the kick on bass drum, on 4a: 119.0 ms before the landing',
+      'Ends with the kick on the bass drum, on 4a: 119.0 ms before the landing',
       'Free for the crash: both hands',
       // The right hand has been free for longest, and the crash on its side is nearer.
       'In reach: right hand on crash 2, up to 275.7',

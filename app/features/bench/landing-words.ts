@@ -8,7 +8,7 @@ import {
   movesIntoLanding,
   type Setting,
 } from '~/core/playing'
-import { type Limb, SURFACE_NAMES } from '~/core/sticking'
+import type { Limb } from '~/core/sticking'
 import { secondsPerTick, type Ticks } from '~/core/time'
 import { theSurface } from '../voicing/surface-words'
 import { tenth } from './figures'
@@ -24,9 +24,7 @@ export function landingWords(lick: Lick, tempo: number, setting: Setting): strin
   const milliseconds = (ticks: Ticks) => ticks * secondsPerTick(tempo, beat) * 1000
   const last = lineEvents(lick).at(-1)
   const limbs = approach.lastLimbs.map((limb) => LIMB_NAMES[limb]).join(' and ')
-  const surfaces = [
-    ...new Set(approach.lastSurfaces.map((surface) => SURFACE_NAMES[surface])),
-  ].join(' and ')
+  const surfaces = [...new Set(approach.lastSurfaces.map(theSurface))].join(' and ')
   const gap = milliseconds(approach.gapTicks)
   const when =
     gap > 0

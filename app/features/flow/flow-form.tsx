@@ -72,7 +72,7 @@ export function FlowForm({
       />
       {setup.mode === 'mix' && count('bars', 'Bars of a phrase', [1, 2, 3, 4])}
       {setup.mode === 'stretch' && count('beats', 'Extra beats, at most', [1, 2, 3, 4, 6, 8])}
-      {count('mostInRow', 'In a row, at most', [1, 2, 3, 4, 6, 9])}
+      {count('mostInRow', 'Same cell in a row, at most', [1, 2, 3, 4, 6, 9])}
       <SelectField
         label="Longest run at joins"
         value={String(setup.longestRun)}

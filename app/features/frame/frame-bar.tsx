@@ -155,7 +155,7 @@ export const FrameBar = memo(function FrameBar(props: FrameBarProps) {
             <SelectField
               label="Bars to fill"
               value={frame.bars === null ? '' : String(frame.bars)}
-              options={[{ value: '', label: 'to the nearest' }, ...numberOptions(1, 64)]}
+              options={[{ value: '', label: 'nearest' }, ...numberOptions(1, 64)]}
               fault={fault('bars')}
               onChange={set('bars')}
             />

@@ -1,8 +1,10 @@
+import { Timer } from 'lucide-react'
 import { memo, useState } from 'react'
 import { DEFAULT_PLAYER, type HandSpeed, type Kit, type LimbSpeed, tomsOf } from '~/core/kit'
 import { DEFAULT_REACH, travelTime } from '~/core/playing'
 import type { Surface } from '~/core/sticking'
 import type { Settings } from '~/storage'
+import { IconButton } from '~/ui/icon-button'
 import { NumberField } from '~/ui/number-field'
 import { LIMB_NAMES } from '../bench/limb-names'
 import { theSurface } from '../voicing/surface-words'
@@ -178,14 +180,9 @@ export const PlayerPart = memo(function PlayerPart({ kit, settings, onChange }: 
 
 function MeasureButton({ name, onClick }: { name: string; onClick: () => void }) {
   return (
-    <button
-      type="button"
-      className="btn btn-outline border-base-300 btn-xs font-normal"
-      aria-label={`Measure ${name}`}
-      onClick={onClick}
-    >
-      Measure
-    </button>
+    <IconButton size="tiny" label={`Measure ${name}`} onClick={onClick}>
+      <Timer size={15} aria-hidden />
+    </IconButton>
   )
 }
 

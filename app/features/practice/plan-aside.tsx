@@ -114,7 +114,7 @@ export function PlanAside(props: PlanAsideProps) {
           />
           <SelectField
             label="Repeats per tempo"
-            className="w-24"
+            className="w-34 shrink-0"
             value={String(plan.repeats)}
             options={REPEATS.map((count) => ({ value: String(count), label: String(count) }))}
             onChange={(count) => onChange({ repeats: Number(count) })}

@@ -28,7 +28,7 @@ export function StepList(props: StepListProps) {
           <li key={step.key}>
             <GoButton
               step={step}
-              log={logs.find(({ part }) => part === partKeyOf(step))}
+              log={logOfStep(logs, step)}
               at={i}
               current={i === index}
               onGo={onGo}
@@ -52,6 +52,12 @@ export function StepList(props: StepListProps) {
       </ol>
     </DragDropProvider>
   )
+}
+
+/** What the log says of a step; old sessions told its kind alone. */
+function logOfStep(logs: readonly StepLog[], step: Step): StepLog | undefined {
+  const find = (key: string) => logs.find(({ part }) => part === key)
+  return find(partKeyOf(step)) ?? find(step.part.kind)
 }
 
 function GoButton({

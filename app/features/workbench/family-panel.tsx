@@ -13,7 +13,7 @@ import { soloLick } from './solo'
 import { useSaving } from './use-saving'
 
 const RULES = [
-  ['kicks', 'Kicks in the holes'],
+  ['kicks', 'Kicks in the gaps'],
   ['accents', 'Accents'],
   ['inversions', 'Inversions'],
 ] as const
