@@ -44,7 +44,7 @@ export const grooveRecordSchema = z.object({
 })
 export type GrooveRecord = z.infer<typeof grooveRecordSchema>
 
-/** A state of a lick that was kept by name. */
+/** A version of a lick, saved by name. */
 export const versionRecordSchema = z.object({
   id: z.string().min(1),
   version: z.literal(1),

@@ -54,7 +54,7 @@ test('the content policy lets nothing foreign in, and nothing of ours trips over
   expect(complaints).toEqual([])
 })
 
-test('counting goes by the school of the settings', async ({ page }) => {
+test('counting goes by the system of the settings', async ({ page }) => {
   await page.goto('/settings')
   await page.getByRole('radio', { name: /Digits only/ }).check()
   await openLick(page, 'Teeterboard')

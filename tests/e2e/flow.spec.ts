@@ -51,7 +51,7 @@ test('a flow goes on without a break, two bars ahead, and every bar is as it was
   await expect(newest).toContainText('mix of RLLRK, RLK')
 })
 
-test('a phrase grows by small cells, and what is drawn is kept as a lick', async ({ page }) => {
+test('a phrase grows by small cells, and what is drawn is saved as a lick', async ({ page }) => {
   await page.goto('/flow?bars=2')
   await page.getByLabel('Add to the flow').selectOption({ label: 'Tightrope' })
   await page.getByRole('button', { name: 'Remove RLLRK' }).click()

@@ -6,7 +6,7 @@ const open = (page: Page, panel: string) =>
 const panel = (page: Page) => page.getByRole('region', { name: 'Workbench' })
 const rules = (page: Page) => page.getByRole('list', { name: 'Voicing rules, later ones win' })
 
-test('a rule voices the sticking, a changed sticking again, and is undone and kept', async ({
+test('a rule voices the sticking, a changed sticking again, and is undone and saved', async ({
   page,
 }) => {
   await openLick(page, 'Tightrope')

@@ -20,7 +20,7 @@ test('the first visit shows the circus, and finds in it', async ({ page }) => {
   await expect(page.getByRole('listitem').first()).toContainText('Cannon Exit')
 })
 
-test('a deleted lick is brought back', async ({ page }) => {
+test('a deleted lick is restored', async ({ page }) => {
   await page.goto('/')
   await page.getByRole('button', { name: 'Delete Parade' }).click()
   await expect(page.getByText('“Parade” is deleted.')).toBeVisible()
@@ -120,7 +120,7 @@ test('a store of a newer version is left alone, and can be saved to a file', asy
   )
   await page.goto('/')
   await expect(
-    page.getByRole('heading', { name: 'Your licks were kept by a newer Dime Stack' }),
+    page.getByRole('heading', { name: 'Your licks were saved by a newer Dime Stack' }),
   ).toBeVisible()
   const download = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Save what can be read' }).click()

@@ -75,7 +75,7 @@ test('a line that does not fit is fixed with a click', async ({ page }) => {
   await expect(panel(page).getByRole('button', { name: '6 7 7' })).toBeVisible()
 })
 
-test('hands are turned from one school to another', async ({ page }) => {
+test('hands are turned from one way to another', async ({ page }) => {
   await openLick(page, 'Tightrope')
   await sticking(page).fill('RLLRK*2')
   await page.getByLabel('Start').selectOption('1')
@@ -100,7 +100,7 @@ test('a family is stepped through by key', async ({ page }) => {
   await expect(sticking(page)).toHaveValue(/KLRLRLRL$/)
 })
 
-test('versions are kept, compared and brought back', async ({ page }) => {
+test('versions are saved, compared and restored', async ({ page }) => {
   await openLick(page, 'Tightrope')
   await sticking(page).fill('RRLK RRLK RRLL')
   await open(page, 'Versions')

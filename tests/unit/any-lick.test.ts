@@ -123,8 +123,8 @@ describe('whatever the lick is (law)', () => {
         random.lick,
         fc.constantFrom(...PRACTICE_ORDERS),
         fc.integer({ min: 20, max: 400 }),
-        (lick, school, tempo) => {
-          const parts = buildUp(lick, school)
+        (lick, order, tempo) => {
+          const parts = buildUp(lick, order)
           const form = PRACTICE_FORMS[0]
           if (!form) throw new Error('no form')
           const steps = toSteps(

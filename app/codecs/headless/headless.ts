@@ -34,7 +34,7 @@ export function toHeadlessEvents(lick: Lick, velocity = false) {
 }
 
 /**
- * What the command `sum` prints: the sum, counted in the default school; the ways to mend a line
+ * What the command `sum` prints: the sum, counted in the default system; the ways to fix a line
  * that does not fit; what line and groups are called; and how far the hands are from each policy.
  */
 export function toHeadlessSum(lick: Lick) {
@@ -43,13 +43,13 @@ export function toHeadlessSum(lick: Lick) {
   return {
     ...sumOf(lick),
     counts: lineCounts(lick),
-    mend: fixesOf(lick).map((mend) => ({
-      kind: mend.kind,
-      line: formatLine(mend.lick.line),
-      left: mend.left,
-      freeHand: mend.freeHand,
-      ...(mend.grid && { grid: gridName(mend.grid) }),
-      ...(mend.start !== null && { start: placeName(mend.start, lick.frame.meter) }),
+    mend: fixesOf(lick).map((fix) => ({
+      kind: fix.kind,
+      line: formatLine(fix.lick.line),
+      left: fix.left,
+      freeHand: fix.freeHand,
+      ...(fix.grid && { grid: gridName(fix.grid) }),
+      ...(fix.start !== null && { start: placeName(fix.start, lick.frame.meter) }),
     })),
     names: {
       whole: whole && namingWords(whole),

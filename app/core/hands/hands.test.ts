@@ -121,7 +121,7 @@ describe('hands that are not decided', () => {
   })
 })
 
-describe('hands that are not decided', () => {
+describe('suggested hands', () => {
   const suggested = (text: string) => formatLine(suggestHands(lickOf(text)).line)
 
   it('follow the barline, not the start of the line', () => {

@@ -43,10 +43,10 @@ export interface Sum extends LineFit {
   readonly landing: Approach | null
 }
 
-/** The syllable at each slot of the line, in a school (the default one unless told). */
-export function lineCounts(lick: Lick, school: CountingSystem = DEFAULT_COUNTING): string[] {
+/** The syllable at each slot of the line, in a counting (the default one unless told). */
+export function lineCounts(lick: Lick, counting: CountingSystem = DEFAULT_COUNTING): string[] {
   const { meter } = lick.frame
-  return lickSlots(lick).map(({ tick, grid }) => countSyllable(tick, grid, meter, school))
+  return lickSlots(lick).map(({ tick, grid }) => countSyllable(tick, grid, meter, counting))
 }
 
 /** Holds a line against its space. Its cost does not grow with the line's strokes. */

@@ -122,8 +122,8 @@ export function jumpsOf(rungs: readonly number[]): number[] {
 }
 
 /** A ladder of a kind, at the usual cap and step. */
-export function ladderOf(school: LadderKind, from: number, to: number): number[] {
-  switch (school) {
+export function ladderOf(kind: LadderKind, from: number, to: number): number[] {
+  switch (kind) {
     case 'three':
       return threeRungs(from, to)
     case 'bpm':

@@ -72,8 +72,8 @@ describe('ladders (C45)', () => {
             }
           }
         }
-        for (const school of LADDER_KINDS) {
-          const rungs = ladderOf(school, from, to)
+        for (const order of LADDER_KINDS) {
+          const rungs = ladderOf(order, from, to)
           expect([rungs[0], rungs.at(-1)]).toEqual([from, to])
           expect([...rungs].sort((a, b) => a - b)).toEqual(rungs)
         }

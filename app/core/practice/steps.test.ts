@@ -54,9 +54,9 @@ describe('the steps of a plan', () => {
     expect(findStep(skipping, steps.length - 1, 1)).toBeUndefined()
   })
 
-  it('differ by school, and all end in the bar', () => {
-    for (const school of PRACTICE_ORDERS) {
-      expect(buildUp(LICK, school).at(-1)?.kind).toBe('bar')
+  it('differ by order, and all end in the bar', () => {
+    for (const order of PRACTICE_ORDERS) {
+      expect(buildUp(LICK, order).at(-1)?.kind).toBe('bar')
     }
     expect(kinds(planSteps(buildUp(LICK, 'halves'), []))[0]).toBe('half')
     expect(buildUp(LICK, 'bar')).toHaveLength(1)

@@ -66,10 +66,10 @@ export const DEFAULT_COUNTING: CountingSystem = COUNTING_SYSTEMS[0] as CountingS
 const wordsOfSystem = new WeakMap<CountingSystem, Map<number, readonly string[] | undefined>>()
 
 /** The words of a system for so many slots a beat, taken apart once. */
-function wordsOf(school: CountingSystem, slots: number): readonly string[] | undefined {
-  const known = wordsOfSystem.get(school) ?? new Map<number, readonly string[] | undefined>()
-  wordsOfSystem.set(school, known)
-  if (!known.has(slots)) known.set(slots, school.syllables[slots]?.split(' '))
+function wordsOf(counting: CountingSystem, slots: number): readonly string[] | undefined {
+  const known = wordsOfSystem.get(counting) ?? new Map<number, readonly string[] | undefined>()
+  wordsOfSystem.set(counting, known)
+  if (!known.has(slots)) known.set(slots, counting.syllables[slots]?.split(' '))
   return known.get(slots)
 }
 
@@ -101,18 +101,18 @@ export function countSyllable(
   tick: Ticks,
   grid: Grid,
   meter: Meter,
-  school: CountingSystem = DEFAULT_COUNTING,
+  counting: CountingSystem = DEFAULT_COUNTING,
 ): string {
-  const beat = pulseTicks(meter, school)
+  const beat = pulseTicks(meter, counting)
   const inBar = modulo(tick, barTicks(meter))
   const inBeat = inBar % beat
   const slot = gridTicks(grid)
   const whole = beat % slot === 0
   if (inBeat % slot !== 0 || (!whole && inBeat > 0)) return UNNAMED_COUNT
   const position = inBeat / slot
-  const words = wordsOf(school, whole ? beat / slot : 1)
+  const words = wordsOf(counting, whole ? beat / slot : 1)
   const word = words?.[position] ?? (position === 0 ? '#' : String(position + 1))
-  return word === '#' ? String(numberAt(inBar, beat, meter, school)) : word
+  return word === '#' ? String(numberAt(inBar, beat, meter, counting)) : word
 }
 
 /** What is numbered: the beat, or of a compound metre counted in its units one of them. */

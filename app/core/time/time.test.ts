@@ -129,7 +129,7 @@ describe('counting', () => {
     expect(countSyllable(17640, grid('1/16'), meter('6/8'))).toBe('trip')
   })
 
-  it('has as many words in every school as the beat has slots', () => {
+  it('has as many words in every counting as the beat has slots', () => {
     for (const { syllables } of COUNTING_SYSTEMS) {
       for (const [slots, words] of Object.entries(syllables)) {
         expect(words.split(' ').length).toBe(Number(slots))

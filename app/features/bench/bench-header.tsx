@@ -21,7 +21,7 @@ interface BenchHeaderProps {
   readonly onTravel: (kind: 'undo' | 'redo') => void
 }
 
-/** The lick's name and tags, whether it is kept, and what can be done with it as a whole. */
+/** The lick's name and tags, whether it is saved, and what can be done with it as a whole. */
 export const BenchHeader = memo(function BenchHeader(props: BenchHeaderProps) {
   const { id, title, tags, textsNow, autosave, canUndo, canRedo, onSet, onTravel } = props
   const submit = useSubmit()

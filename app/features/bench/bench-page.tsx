@@ -75,7 +75,7 @@ export function BenchPage({
     [lick, voicing, setting],
   )
   const laterVoiced = useDeferredValue(voiced)
-  const school = useMemo(() => countingOf(settings), [settings])
+  const counting = useMemo(() => countingOf(settings), [settings])
 
   const [tempo, setTempo] = useState(lick.frame.tempo)
   const learning = lick.frame.tempo
@@ -152,7 +152,7 @@ export function BenchPage({
     () => ({ beaming, groove: settings.staffGroove, grooves, key: staffKeyOf(setting.kit) }),
     [beaming, settings.staffGroove, grooves, setting],
   )
-  const fit = useMemo(() => toFit(lick, school), [lick, school])
+  const fit = useMemo(() => toFit(lick, counting), [lick, counting])
   const answers = useMemo(
     () => toAnswers(laterVoiced, tempo, setting, playedClean),
     [laterVoiced, tempo, setting, playedClean],
@@ -214,7 +214,7 @@ export function BenchPage({
             playing={playing && solo === null}
             position={player.position}
             selection={selection}
-            school={school}
+            counting={counting}
             tempo={tempo}
             onEdit={edit}
             onRefuse={refuse}
@@ -228,7 +228,7 @@ export function BenchPage({
             onHear={hear}
           />
           <p className="sr-only" aria-live="polite">
-            {selectionWords(later.good.lick, laterSelection, school)}
+            {selectionWords(later.good.lick, laterSelection, counting)}
           </p>
           <div
             ref={rulerHost}
@@ -238,7 +238,7 @@ export function BenchPage({
               <RulerView
                 lick={voiced}
                 width={width}
-                school={school}
+                counting={counting}
                 staffView={staffView}
                 selection={selection}
                 gestures={gestures}

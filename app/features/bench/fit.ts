@@ -30,7 +30,7 @@ export interface Fit {
 }
 
 /** Holds a line against its space, as it is typed. */
-export function toFit(lick: Lick, school: CountingSystem): Fit {
+export function toFit(lick: Lick, counting: CountingSystem): Fit {
   const { frame, line } = lick
   const sum = fitOf(lick)
   const { strokes, graces } = countStrokes(line)
@@ -47,7 +47,7 @@ export function toFit(lick: Lick, school: CountingSystem): Fit {
         ? ''
         : `${plural(strokes, 'stroke')}${graces > 0 ? `, ${plural(graces, 'grace')}` : ''}.`,
     again: again(sum),
-    place: offPlace(lick, sum, school),
+    place: offPlace(lick, sum, counting),
     betterStart: betterStart(lick, sum),
   }
 }
@@ -73,13 +73,13 @@ function again({ again: meets }: LineFit): string {
   return `Repeated, it realigns with the barline after ${plural(meets.bars, 'bar')}, ${meets.cycles} times through`
 }
 
-function offPlace(lick: Lick, sum: LineFit, school: CountingSystem): string {
+function offPlace(lick: Lick, sum: LineFit, counting: CountingSystem): string {
   const { end, target: aimed } = aimOf(lick)
   if (sum.left.ticks > 0 && lick.line.slots.length > 0) return `Free from ${placeIn(lick, end)}`
   if (sum.left.ticks >= 0) return ''
   const over = slotAt(lick, aimed)
   if (over) {
-    const count = countSyllable(aimed, lick.frame.grid, lick.frame.meter, school)
+    const count = countSyllable(aimed, lick.frame.grid, lick.frame.meter, counting)
     const typed = formatSlot(over.content)
     if (over.tick < aimed) return `Slot ${over.index + 1}, ${typed}, reaches over the ${count}`
     return `The first too many, slot ${over.index + 1}, ${typed}, would fall on the next ${count}`

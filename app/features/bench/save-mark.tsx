@@ -1,7 +1,7 @@
 import { useSyncExternalStore } from 'react'
 import type { Autosave } from './autosave'
 
-/** Whether what is on the page is kept. Quiet while it is; plain words when it is not. */
+/** Whether what is on the page is saved. Quiet while it is; plain words when it is not. */
 export function SaveMark({ autosave }: { autosave: Autosave }) {
   const state = useSyncExternalStore(autosave.subscribe, autosave.state, autosave.state)
   const failed = state.kind === 'failed'

@@ -68,11 +68,9 @@ export async function changeKits(sent: unknown): Promise<KitNotice> {
     return { trouble: 'The kit was not changed: the request could not be read.' }
   const { data } = command
   if (data.intent === 'delete') {
-    const forgotten = await deleteRecord('kits', data.id)
+    const deleted = await deleteRecord('kits', data.id)
     return {
-      trouble: forgotten.ok
-        ? ''
-        : 'It could not be deleted: the browser’s storage does not respond.',
+      trouble: deleted.ok ? '' : 'It could not be deleted: the browser’s storage does not respond.',
     }
   }
   const read = parseKit(data.kit)

@@ -24,7 +24,7 @@ import { toPracticeSession } from '../log/practice-session'
 import { demoLicks, fillDemo } from '../shell/demo-fill'
 
 const DAY = 24 * 60 * 60 * 1000
-/** A deleted lick can be brought back for this long. */
+/** A deleted lick can be restored for this long. */
 const KEPT_DELETED = 30 * DAY
 
 /** The licks of this browser. In the demo, an empty store is filled on the first visit. */

@@ -17,7 +17,7 @@ interface PartFigureProps {
   /** Called with the slots over which a pointer was drawn; where it is not given, none can be. */
   readonly onSelect?: (range: SlotRange) => void
   /** By which its slots are counted, under the letters; not at all where none is given. */
-  readonly school?: CountingSystem
+  readonly counting?: CountingSystem
   /** Whether its slots are never lit. */
   readonly quiet?: boolean
 }
@@ -26,7 +26,7 @@ interface PartFigureProps {
 export const PartFigure = memo(function PartFigure({
   lick,
   onSelect,
-  school,
+  counting,
   quiet = false,
 }: PartFigureProps) {
   const slots = lick.line.slots.slice(0, MOST_SLOTS)
@@ -42,7 +42,7 @@ export const PartFigure = memo(function PartFigure({
   const tallest = Math.min(9, Math.max(1, ...stacks.map(({ discs }) => discs.length)))
   const floor = tallest * PITCH + 26
   const width = Math.max(1, slots.length) * SLOT
-  const counts = school ? lineCounts(lick, school).slice(0, MOST_SLOTS) : []
+  const counts = counting ? lineCounts(lick, counting).slice(0, MOST_SLOTS) : []
   const begun = useRef<number | null>(null)
   const slotUnder = (event: PointerEvent<SVGSVGElement>) => {
     const { matrix, x } = { matrix: event.currentTarget.getScreenCTM(), x: event.clientX }
@@ -51,7 +51,7 @@ export const PartFigure = memo(function PartFigure({
   }
   return (
     <svg
-      viewBox={`0 0 ${width} ${floor + (school ? 86 : 66)}`}
+      viewBox={`0 0 ${width} ${floor + (counting ? 86 : 66)}`}
       className="block max-h-[26vh] w-full touch-pan-y select-none"
       preserveAspectRatio="xMinYMid meet"
       fill="currentColor"

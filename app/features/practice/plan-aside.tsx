@@ -145,7 +145,7 @@ export function PlanAside(props: PlanAsideProps) {
           label="Order"
           value={plan.school}
           options={PRACTICE_ORDERS.map((one) => ({ value: one, label: ORDER_WORDS[one] }))}
-          onChange={(school) => onChange({ school: school as PracticeOrder, steps: [] })}
+          onChange={(order) => onChange({ school: order as PracticeOrder, steps: [] })}
         />
         <p className="text-(--quiet) text-sm">
           {Math.max(1, Math.round(minutes))} minutes in all, {plan.repeats} repeats per tempo

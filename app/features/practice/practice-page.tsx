@@ -194,10 +194,10 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
   )
   const canSpeak = useHasVoice()
   const { beat, bar } = frameTicks(heard.frame)
-  const school = useMemo(() => countingOf(settings), [settings])
+  const counting = useMemo(() => countingOf(settings), [settings])
   const counted = useMemo(
-    () => voiceCount(heard, tempo, school, settings),
-    [heard, tempo, school, settings],
+    () => voiceCount(heard, tempo, counting, settings),
+    [heard, tempo, counting, settings],
   )
   useVoiceCount(playing && settings.voiceCount && canSpeak, position, counted)
   usePracticeKeys({
@@ -283,7 +283,7 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
         <div className="rounded-box bg-base-100 px-4 py-3">
           <PartFigure
             lick={step.part.lick}
-            school={school}
+            counting={counting}
             onSelect={({ from, to }) => {
               const { range } = step.part
               setLoop({ from: range.from + from, to: range.from + to })

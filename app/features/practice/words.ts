@@ -60,7 +60,7 @@ export interface VoiceCount {
 export function voiceCount(
   lick: Lick,
   tempo: number,
-  school: CountingSystem,
+  counting: CountingSystem,
   { voiceSays, sextupletsInEighths }: Pick<Settings, 'voiceSays' | 'sextupletsInEighths'>,
 ): VoiceCount {
   const { meter } = lick.frame
@@ -78,7 +78,7 @@ export function voiceCount(
     return { step: gridTicks(grid), wordsAt: (tick) => numbers.get(tick) ?? '' }
   }
   const wordsAt = (tick: Ticks) => {
-    const word = countSyllable(tick, grid, meter, school)
+    const word = countSyllable(tick, grid, meter, counting)
     return SPOKEN[word] ?? word
   }
   return { step: gridTicks(grid), wordsAt }

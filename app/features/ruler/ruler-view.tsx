@@ -21,7 +21,7 @@ import { landingVoice, type RowView, rowKey, type Scene, toRowView, toScene } fr
 interface RulerViewProps {
   readonly lick: Lick
   readonly width: number
-  readonly school: CountingSystem
+  readonly counting: CountingSystem
   readonly staffView: StaffView
   readonly selection: SlotRange | null
   readonly gestures: RulerGestures
@@ -41,14 +41,14 @@ const LABELS_WIDTH = 58
  * near the window are worked out; the staff follows what is typed a moment later.
  */
 export function RulerView(props: RulerViewProps) {
-  const { lick, width, school, staffView, selection, gestures, bottleneck, headroom, rulerRef } =
+  const { lick, width, counting, staffView, selection, gestures, bottleneck, headroom, rulerRef } =
     props
   const labelled = width >= LABELS_FROM
   const host = useRef<HTMLDivElement>(null)
   const ruler = useStored(
     useMemo(() => toRuler(lick, width - (labelled ? LABELS_WIDTH : 0)), [lick, width, labelled]),
   )
-  const scene = useMemo(() => toScene(lick, school), [lick, school])
+  const scene = useMemo(() => toScene(lick, counting), [lick, counting])
   const heights = useStored(
     useMemo(() => rowHeights(scene, ruler.slotWidth), [scene, ruler.slotWidth]),
   )

@@ -7,23 +7,23 @@ import { beatTicks, type CountingSystem, countSyllable } from '~/core/time'
 export function selectionWords(
   lick: Lick,
   selection: SlotRange | null,
-  school: CountingSystem,
+  counting: CountingSystem,
 ): string {
   const slots = lickSlots(lick)
   const [first, last] = [slots[selection?.from ?? -1], slots[(selection?.to ?? 0) - 1]]
   if (!first || !last) return ''
-  const said = spokenSlot(first, lick, school)
+  const said = spokenSlot(first, lick, counting)
   if (first === last) return said
-  return `${last.index - first.index + 1} slots, from ${said}, to ${spokenSlot(last, lick, school)}`
+  return `${last.index - first.index + 1} slots, from ${said}, to ${spokenSlot(last, lick, counting)}`
 }
 
 /** A slot in words: `3 e, beat 3: left hand, ghost, on snare`. */
-export function spokenSlot(slot: TimedSlot, lick: Lick, school: CountingSystem): string {
+export function spokenSlot(slot: TimedSlot, lick: Lick, counting: CountingSystem): string {
   const strokes = strokesInSlot(slot.content).map(({ stroke }) => stroke)
   const { meter } = lick.frame
   const { bar } = frameTicks(lick.frame)
   const beat = Math.floor((slot.tick % bar) / beatTicks(meter)) + 1
-  const count = countSyllable(slot.tick, slot.grid, meter, school)
+  const count = countSyllable(slot.tick, slot.grid, meter, counting)
   const place =
     count === String(beat) ? `beat ${beat}` : `${count === '&' ? 'and' : count} of ${beat}`
   if (strokes.length === 0) return `${place}, rest`

@@ -94,7 +94,7 @@ export interface RowView {
 /** A lick as its rows are made from it: worked out once a change, whatever rows are on screen. */
 export interface Scene {
   readonly lick: Lick
-  readonly school: CountingSystem
+  readonly counting: CountingSystem
   readonly slots: readonly TimedSlot[]
   /** The slots of the pickup, before the start. */
   readonly pickup: readonly TimedSlot[]
@@ -105,7 +105,7 @@ export interface Scene {
 }
 
 /** Everything the rows of a lick have in common. */
-export function toScene(lick: Lick, school: CountingSystem): Scene {
+export function toScene(lick: Lick, counting: CountingSystem): Scene {
   let start = 0
   const groupStarts = lick.line.groups.map((size) => {
     const first = start
@@ -114,21 +114,21 @@ export function toScene(lick: Lick, school: CountingSystem): Scene {
   })
   return {
     lick,
-    school,
+    counting,
     slots: lickSlots(lick),
     pickup: pickupSlots(lick),
     groupStarts,
-    frameKey: JSON.stringify([lick.frame, lick.ostinatos, lick.pickup, school.id]),
+    frameKey: JSON.stringify([lick.frame, lick.ostinatos, lick.pickup, counting.id]),
   }
 }
 
 /** One row of a lick on its ruler. Its cost is that of what stands in it. */
 export function toRowView(scene: Scene, ruler: Ruler, row: RulerRow): RowView {
-  const { lick, school } = scene
+  const { lick, counting } = scene
   const slots = between(scene.slots, row.from, row.to)
-  const counts = countMarks(lick, ruler, row, slots, school)
+  const counts = countMarks(lick, ruler, row, slots, counting)
   const pickup = between(scene.pickup, row.from, row.to)
-  const letters = [...pickup, ...slots].map((slot) => letterMark(slot, lick, ruler, row, school))
+  const letters = [...pickup, ...slots].map((slot) => letterMark(slot, lick, ruler, row, counting))
   const stacks = stackMarks(scene, slots, ruler, row)
   const swells = swellMarks(lick.frame.swells, slots, ruler, row)
   const lanes = laneMarks(lick, ruler, row)
@@ -276,7 +276,7 @@ function countMarks(
   ruler: Ruler,
   row: RulerRow,
   slots: readonly TimedSlot[],
-  school: CountingSystem,
+  counting: CountingSystem,
 ): CountMark[] {
   const { meter, grid, start } = lick.frame
   const { beat } = frameTicks(lick.frame)
@@ -289,13 +289,13 @@ function countMarks(
     }
   }
   for (let tick = 0; tick < start; tick += beat) {
-    add(tick, countSyllable(tick, { value: 4, tuplet: null }, meter, school), 'groove')
+    add(tick, countSyllable(tick, { value: 4, tuplet: null }, meter, counting), 'groove')
   }
   for (const slot of slots)
-    add(slot.tick, countSyllable(slot.tick, slot.grid, meter, school), 'line')
+    add(slot.tick, countSyllable(slot.tick, slot.grid, meter, counting), 'line')
   // Where the last slot is the landing, the space goes on to its end.
   for (let tick = aim.end; tick < aim.start + aim.available; tick += gridTicks(grid)) {
-    add(tick, countSyllable(tick, grid, meter, school), 'free')
+    add(tick, countSyllable(tick, grid, meter, counting), 'free')
   }
   const landing = row.segments.find(({ kind }) => kind === 'landing')
   if (landing) {
@@ -310,7 +310,7 @@ function letterMark(
   lick: Lick,
   ruler: Ruler,
   row: RulerRow,
-  school: CountingSystem,
+  counting: CountingSystem,
 ): LetterMark {
   const strokes = [...strokesInSlot(slot.content)].map(({ stroke }) => stroke)
   return {
@@ -319,7 +319,7 @@ function letterMark(
     slot: slot.index,
     content: slot.content,
     voices: [...new Set(strokes.map(strokeSurface))],
-    spoken: spokenSlot(slot, lick, school),
+    spoken: spokenSlot(slot, lick, counting),
   }
 }
 

@@ -35,24 +35,24 @@ export function SettingsPage({ settings }: { settings: Settings }) {
           digits.
         </p>
         <div className="mt-4 flex flex-col gap-3">
-          {COUNTING_SYSTEMS.map((school) => (
+          {COUNTING_SYSTEMS.map((system) => (
             <label
-              key={school.id}
+              key={system.id}
               className="flex cursor-pointer gap-4 rounded-box border border-base-300 bg-base-100 p-4 has-checked:border-primary"
             >
               <input
                 type="radio"
                 name="school"
                 className="radio radio-sm mt-0.5"
-                checked={shown.school === school.id}
-                onChange={() => change({ school: school.id })}
+                checked={shown.school === system.id}
+                onChange={() => change({ school: system.id })}
               />
               <span className="min-w-0">
-                <span className="font-medium">{school.name}</span>
+                <span className="font-medium">{system.name}</span>
                 <span className="mt-2 flex flex-wrap gap-x-6 gap-y-1 text-sm">
                   {SHOWN_GRIDS.map((grid) => (
                     <span key={grid} className="whitespace-nowrap">
-                      <span className="text-(--quiet)">{grid}</span> {countOfBeat(school, grid)}
+                      <span className="text-(--quiet)">{grid}</span> {countOfBeat(system, grid)}
                     </span>
                   ))}
                 </span>
@@ -191,13 +191,13 @@ function countOfBar(settings: Settings, metre: string, name: string): string {
 }
 
 /** The syllables of beat 2 in 4/4 on a grid: the words shown are the words used. */
-function countOfBeat(school: CountingSystem, name: string): string {
+function countOfBeat(system: CountingSystem, name: string): string {
   const grid = findGrid(name)
   if (!grid) return ''
   const meter = toMeter(4, 4)
   const slot = gridTicks(grid)
   const count = TICKS_PER_QUARTER / slot
   return Array.from({ length: count }, (_, i) =>
-    countSyllable(TICKS_PER_QUARTER + i * slot, grid, meter, school),
+    countSyllable(TICKS_PER_QUARTER + i * slot, grid, meter, system),
   ).join(' ')
 }

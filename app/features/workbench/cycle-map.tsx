@@ -13,7 +13,7 @@ interface CycleMapProps {
   /** Every first note and accent until the phrase meets the barline. */
   readonly marks: readonly CycleMark[]
   readonly width: number
-  readonly school: CountingSystem
+  readonly counting: CountingSystem
 }
 
 const COUNT_BASELINE = 18
@@ -25,16 +25,16 @@ const PITCH = 5
  * A phrase over and over on the ruler of its own line: every bar with its beats, every time through
  * as a stack on the count of its first note, and every accent on its count.
  */
-export function CycleMap({ lick, marks, width, school }: CycleMapProps) {
+export function CycleMap({ lick, marks, width, counting }: CycleMapProps) {
   const ruler = useMemo(() => toRuler(lick, width), [lick, width])
-  const scene = useMemo(() => toScene(lick, school), [lick, school])
+  const scene = useMemo(() => toScene(lick, counting), [lick, counting])
   const { bar } = frameTicks(lick.frame)
   const told = useMemo(
     () => new Set(marks.map((mark) => (mark.bar - 1) * bar + mark.tick)),
     [marks, bar],
   )
   return (
-    <div className="flex flex-col gap-2" role="img" aria-label={mapWords(lick, marks, school)}>
+    <div className="flex flex-col gap-2" role="img" aria-label={mapWords(lick, marks, counting)}>
       {ruler.rows.map((row) => (
         <MapRow key={row.index} scene={scene} ruler={ruler} row={row} told={told} bar={bar} />
       ))}
@@ -112,10 +112,10 @@ function Accents({ view }: { view: RowView }) {
 const SPOKEN = 24
 
 /** The map in words, for those who do not see it. */
-function mapWords({ frame }: Lick, marks: readonly CycleMark[], school: CountingSystem): string {
+function mapWords({ frame }: Lick, marks: readonly CycleMark[], counting: CountingSystem): string {
   const places = marks
     .filter(({ first }) => first)
     .slice(0, SPOKEN)
-    .map(({ bar, tick, grid }) => `bar ${bar}, ${countSyllable(tick, grid, frame.meter, school)}`)
+    .map(({ bar, tick, grid }) => `bar ${bar}, ${countSyllable(tick, grid, frame.meter, counting)}`)
   return `First notes: ${places.join('; ')}`
 }

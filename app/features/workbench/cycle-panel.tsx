@@ -13,7 +13,7 @@ const SHOWN_BARS = 12
 const MOST_BARS = 64
 
 /** When the selection, repeated, realigns with the barline; where it falls until then; where to stop. */
-export function CyclePanel({ lick, range, school, onEdit }: PanelProps) {
+export function CyclePanel({ lick, range, counting, onEdit }: PanelProps) {
   const [all, setAll] = useState(false)
   const [stop, setStop] = useState<number | null>(null)
   const host = useRef<HTMLDivElement>(null)
@@ -71,7 +71,7 @@ export function CyclePanel({ lick, range, school, onEdit }: PanelProps) {
       )}
       <div ref={host} className="min-w-0 overflow-x-clip">
         {width > 0 && shown && (
-          <CycleMap lick={shown.lick} marks={cycle.marks} width={width} school={school} />
+          <CycleMap lick={shown.lick} marks={cycle.marks} width={width} counting={counting} />
         )}
       </div>
     </Part>

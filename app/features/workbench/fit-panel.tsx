@@ -145,8 +145,8 @@ function Rates({ lick, tempo, onEdit }: PanelProps) {
 const MOST_ALOUD = 64
 
 /** The count as it is said, group by group. */
-function Aloud({ lick, school }: PanelProps) {
-  const counts = lineCounts(lick, school).slice(0, MOST_ALOUD)
+function Aloud({ lick, counting }: PanelProps) {
+  const counts = lineCounts(lick, counting).slice(0, MOST_ALOUD)
   const starts = new Set(startsOf(lick.line.groups))
   const words = counts.map((count, slot) => {
     const said = count === '&' ? 'and' : count === UNNAMED_COUNT || count === '.' ? '–' : count

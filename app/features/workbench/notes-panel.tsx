@@ -10,9 +10,9 @@ import { Act, Nothing, TextBox } from './parts'
 const USUAL = ['low wrist', 'centre of the head', 'move while the kick sounds', 'relaxed grip']
 
 /** What the player watches at single strokes: shown again while they are practised. */
-export function NotesPanel({ lick, voicing, selection, school, onVoice }: PanelProps) {
+export function NotesPanel({ lick, voicing, selection, counting, onVoice }: PanelProps) {
   const [typed, setTyped] = useState('')
-  const counts = lineCounts(lick, school)
+  const counts = lineCounts(lick, counting)
   const notes = notesIn(voicing, { from: 0, to: lick.line.slots.length })
   const slot = selection?.from
   const place = (at: number) => `slot ${at + 1} (${counts[at] ?? ''})`

@@ -23,7 +23,7 @@ export interface WorkbenchProps {
   readonly playing: boolean
   readonly position: () => Position | undefined
   readonly selection: SlotRange | null
-  readonly school: CountingSystem
+  readonly counting: CountingSystem
   readonly tempo: number
   /** The player's own grooves. */
   readonly grooves: readonly Groove[]

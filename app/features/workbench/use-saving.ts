@@ -2,7 +2,7 @@ import { useCallback } from 'react'
 import { type SubmitTarget, useFetcher } from 'react-router'
 import type { CellCommand, GrooveCommand, SaveNotice, VersionCommand } from './saved-store'
 
-/** Tells a route to keep or forget something, and what came of it. */
+/** Tells a route to save or delete something, and what came of it. */
 export function useSaving<Command extends CellCommand | GrooveCommand | VersionCommand>(
   action: string,
 ) {
