@@ -20,10 +20,10 @@ test('how fast it plays is said with what sets it, and marked on the ruler', asy
   await page.getByLabel('Start').selectOption('1')
   await sticking(page).fill('RLKK*4')
   await expect(answers(page)).toContainText('Playable up to 136.4. Kick double')
-  await expect(answers(page)).toContainText('Into its landing up to 88.2: kick again')
+  await expect(answers(page)).toContainText('With the crash: up to 107.1. Kick, third in a row')
   await expect(page.locator('[data-bottleneck]')).toBeVisible()
   await sticking(page).fill('RXLX')
-  await expect(answers(page)).toContainText('How fast it plays is not known')
+  await expect(answers(page)).toContainText('Speed limit not known')
 })
 
 test('a line that cannot be read stays as typed, is told at its place, and loses nothing', async ({
@@ -50,7 +50,7 @@ test('hostile input is refused and never freezes the page', async ({ page }) => 
   await sticking(page).fill(`${'(RK'.repeat(20_000)}`)
   await expect(page.locator('#line-fault')).toContainText('expected a closing')
   await sticking(page).fill('👀‮RL')
-  await expect(page.getByText(/^At character 1/)).toBeVisible()
+  await expect(page.getByText(/^Character 1: /)).toBeVisible()
   await sticking(page).fill('RLLK')
   await expect(fits(page)).toHaveText('4of 10 slots')
 })

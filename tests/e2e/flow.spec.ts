@@ -37,7 +37,7 @@ test('a flow goes on without a break, two bars ahead, and every bar is as it was
   await expect
     .poll(seen, { timeout: 20_000, intervals: [150] })
     .toEqual(['phrase 2', second, third])
-  await page.getByRole('button', { name: 'Kit is heard' }).click()
+  await page.getByRole('button', { name: 'Kit and click' }).click()
   await expect(page.getByRole('button', { name: 'Click only' })).toBeVisible()
   await page.getByRole('button', { name: 'Stop', exact: true }).click()
   await expect(page.getByText('phrase 1', { exact: true })).toBeVisible()
@@ -46,7 +46,10 @@ test('a flow goes on without a break, two bars ahead, and every bar is as it was
   await page.getByRole('button', { name: 'Draw again' }).click()
   await expect(page).toHaveURL(/seed=4/)
   await page.getByRole('link', { name: 'Log', exact: true }).click()
-  const newest = page.getByRole('region', { name: 'SessionList' }).getByRole('listitem').first()
+  const newest = page
+    .getByRole('region', { name: 'Practice sessions' })
+    .getByRole('listitem')
+    .first()
   await expect(newest).toContainText('Flow')
   await expect(newest).toContainText('mix of RLLRK, RLK')
 })
@@ -74,7 +77,7 @@ test('what cannot be mixed is said, nothing stands in the way, and it fits a pho
 }) => {
   await page.goto('/flow?source=1:line:RLRKRLRKRLRKRLRKRLRK')
   await expect(page.getByText('longer than a phrase: never drawn')).toBeVisible()
-  await expect(page.getByRole('alert')).toContainText('Nothing here can be drawn')
+  await expect(page.getByRole('alert')).toContainText('Nothing to draw from')
   await expect(page.getByRole('button', { name: 'Play' })).toBeDisabled()
   await page.goto('/flow')
   await expect(bar(page, 'now')).toBeVisible()
@@ -82,6 +85,6 @@ test('what cannot be mixed is said, nothing stands in the way, and it fits a pho
   await page.getByRole('button', { name: 'Play', exact: true }).click()
   await page.getByRole('button', { name: 'Remove RLLRK' }).click()
   await page.getByRole('button', { name: 'Remove RLK' }).click()
-  await expect(page.getByRole('alert')).toContainText('Nothing here can be drawn')
+  await expect(page.getByRole('alert')).toContainText('Nothing to draw from')
   await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeDisabled()
 })

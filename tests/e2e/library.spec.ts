@@ -15,7 +15,7 @@ test('the first visit shows the circus, and finds in it', async ({ page }) => {
   await expect(page.getByRole('listitem')).toHaveCount(1)
   await expect(page).toHaveURL(/find=7/)
   await page.getByRole('searchbox').fill('nothing like this')
-  await page.getByRole('button', { name: 'Show all' }).click()
+  await page.getByRole('button', { name: 'Clear the filters' }).click()
   await page.getByLabel('Sort by').selectOption('title')
   await expect(page.getByRole('listitem').first()).toContainText('Cannon Exit')
 })
@@ -78,9 +78,7 @@ test('everything goes out as one open file and comes in again', async ({ page, b
 
 test('addresses that lead nowhere lead back', async ({ page }) => {
   await page.goto('/bench/no-such-lick')
-  await expect(
-    page.getByRole('heading', { name: 'There is no lick at this address' }),
-  ).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Lick not found' })).toBeVisible()
   await page.getByRole('link', { name: 'Back to the library' }).click()
   await expect(page.getByRole('heading', { name: 'Library' })).toBeVisible()
   const answer = await page.goto('/no/such/page')
@@ -96,9 +94,9 @@ test('a browser without a store is told so plainly', async ({ page }) => {
   })
   await page.goto('/')
   await expect(
-    page.getByRole('heading', { name: 'The browser does not open its store' }),
+    page.getByRole('heading', { name: 'The browser’s storage cannot be opened' }),
   ).toBeVisible()
-  await expect(page.getByRole('button', { name: 'Save what can be read' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Export what can be read' })).toBeVisible()
 })
 
 test('a store of a newer version is left alone, and can be saved to a file', async ({ page }) => {
@@ -123,7 +121,7 @@ test('a store of a newer version is left alone, and can be saved to a file', asy
     page.getByRole('heading', { name: 'Your licks were saved by a newer Dime Stack' }),
   ).toBeVisible()
   const download = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'Save what can be read' }).click()
+  await page.getByRole('button', { name: 'Export what can be read' }).click()
   expect(JSON.parse(await readFile(await (await download).path(), 'utf8')).licks).toEqual([
     { id: 'x', text: 'line: RL' },
   ])

@@ -34,7 +34,7 @@ test('a lick is taken apart, played up its ladder by keys, and logged as it goes
   await expect(rung(page)).toContainText('160')
   await page.keyboard.press('Space')
   await page.reload()
-  await expect(page.getByText(/sessions?, .*best clean 160/)).toBeVisible()
+  await expect(page.getByText(/sessions?, .*clean at 160/)).toBeVisible()
 })
 
 test('what was played until the browser is killed is in the log', async ({ baseURL }) => {
@@ -57,7 +57,7 @@ test('what was played until the browser is killed is in the log', async ({ baseU
   const after = await launch()
   const next = await after.newPage()
   await next.goto(address)
-  const words = next.getByText(/1 session, \d+ seconds; nothing clean yet/)
+  const words = next.getByText(/1 session, \d+ seconds; not clean yet/)
   await expect(words).toBeVisible({ timeout: 30_000 })
   const seconds = Number(/(\d+) seconds/.exec((await words.textContent()) ?? '')?.[1])
   expect(seconds).toBeGreaterThanOrEqual(3)
@@ -83,7 +83,7 @@ test('the plan is arranged by keys, kept, and its ladder edited by numbers and a
   const steps = page.getByRole('list', { name: 'Steps' })
   await page.getByRole('button', { name: 'Arrange the steps' }).click()
   await page.getByRole('button', { name: 'Skip: feet alone' }).click()
-  await page.getByRole('button', { name: 'Once more: on one surface' }).click()
+  await page.getByRole('button', { name: 'Repeat the step: on one surface' }).click()
   await page.getByRole('button', { name: 'Move: hands alone' }).press('Space')
   await page.keyboard.press('ArrowDown')
   await page.keyboard.press('Space')
@@ -112,7 +112,7 @@ test('the plan is arranged by keys, kept, and its ladder edited by numbers and a
 test('the ladder climbs by itself, and each rung is a session of its own', async ({ page }) => {
   await practise(page, 'Fire Ring')
   await page.getByLabel('Repeats per tempo').selectOption('2')
-  await page.getByRole('checkbox', { name: /climb by itself/ }).check()
+  await page.getByRole('checkbox', { name: /Climb automatically/ }).check()
   await page.getByLabel('Form').selectOption('half and half')
   await page.getByRole('button', { name: 'Edit the ladder' }).click()
   await page.getByRole('spinbutton', { name: 'Tempo of rung 3' }).fill('300')
@@ -128,7 +128,7 @@ test('the ladder climbs by itself, and each rung is a session of its own', async
   await page.waitForTimeout(1500)
   await page.keyboard.press('Space')
   await page.getByRole('link', { name: 'Log', exact: true }).click()
-  const sessions = page.getByRole('region', { name: 'SessionList' }).getByRole('listitem')
+  const sessions = page.getByRole('region', { name: 'Practice sessions' }).getByRole('listitem')
   for (const [i, tempo] of ['300', '240', '200'].entries()) {
     await expect(sessions.nth(i)).toContainText(`Fire Ring`)
     await expect(sessions.nth(i)).toContainText(`${tempo} in 1/16`)
@@ -163,7 +163,7 @@ test('limbs, click and pulse go on and off by keys; slots are looped; cautions c
   await page.keyboard.press('c')
   await expect(page.getByLabel('Click on')).toHaveValue('off')
   await page.getByLabel('Click silent in').selectOption('1/4')
-  await page.getByRole('button', { name: 'All right' }).click()
+  await page.getByRole('button', { name: 'Got it' }).click()
   await page.getByLabel('Last slot of the loop').fill('5')
   await expect(page.getByText('a loop: slots 1 to 5')).toBeVisible()
   await page.keyboard.press('Escape')
@@ -174,7 +174,7 @@ test('limbs, click and pulse go on and off by keys; slots are looped; cautions c
   await page.reload()
   await expect(page.getByLabel('Click on')).toHaveValue('off')
   await expect(page.getByLabel('Click silent in')).toHaveValue('1/4')
-  await expect(page.getByText(/Ears protected/)).toBeHidden()
+  await expect(page.getByText(/Ear protection/)).toBeHidden()
 })
 
 test('a voice counts the beats, where the browser has one', async ({ page }) => {
@@ -223,7 +223,7 @@ test('the log tells what is due, draws what was played, and is fixed and exporte
   await expect(page.getByRole('table', { name: 'Tempo of Tightrope' })).toBeVisible()
   const newest = page.getByRole('combobox', { name: /^How it went/ }).first()
   await newest.selectOption('lost')
-  const sessions = page.getByRole('region', { name: 'SessionList' })
+  const sessions = page.getByRole('region', { name: 'Practice sessions' })
   const all = await sessions.getByRole('button', { name: /^All / }).textContent()
   await sessions
     .getByRole('button', { name: /^Delete/ })

@@ -27,7 +27,7 @@ test('a cell is found, appended, inverted, and kept as an own one', async ({ pag
   await page.getByLabel('Search cells').fill('ring op')
   await expect(panel(page).getByText('Ring opener', { exact: true }).first()).toBeVisible()
   await page.getByRole('button', { name: 'Delete Ring opener' }).click()
-  await expect(panel(page).getByText('No cell is like that.')).toBeVisible()
+  await expect(panel(page).getByText('No matches.')).toBeVisible()
 })
 
 test('changes are previewed, taken, found by name, and undone', async ({ page }) => {
@@ -35,7 +35,7 @@ test('changes are previewed, taken, found by name, and undone', async ({ page })
   await sticking(page).fill('RLLRK RLK')
   await sticking(page).press('ControlOrMeta+End')
   await open(page, 'Change')
-  const mirror = panel(page).getByRole('button', { name: /^Mirror: the other hand leads/ })
+  const mirror = panel(page).getByRole('button', { name: /^Lead with the other hand/ })
   await expect(mirror).toContainText('LRK')
   await mirror.click()
   await expect(sticking(page)).toHaveValue('RLLRK LRK')
@@ -49,7 +49,7 @@ test('changes are previewed, taken, found by name, and undone', async ({ page })
   await expect(sticking(page)).toHaveValue('RLLRK RLK')
 
   await page.getByLabel('Sizes of the groups').fill('4 4')
-  await page.getByLabel('What a change is about').selectOption('line')
+  await page.getByLabel('What a change applies to').selectOption('line')
   await page.getByRole('button', { name: 'Regroup' }).click()
   await expect(sticking(page)).toHaveValue('RLLR KRLK')
 
@@ -65,7 +65,7 @@ test('a line that does not fit is fixed with a click', async ({ page }) => {
   await openLick(page, 'Knife Wheel')
   await open(page, 'Fit')
   await panel(page)
-    .getByRole('button', { name: /^A tail that ends left/ })
+    .getByRole('button', { name: /^Add an ending on the left hand/ })
     .click()
   await expect(sticking(page)).toHaveValue('[RLRRLLK RLLRK]*2 RLLRLRK L')
   await expect(answers(page)).toContainText('Fills the bar exactly')
@@ -91,7 +91,7 @@ test('a family is stepped through by key', async ({ page }) => {
   const member = page.getByRole('spinbutton', { name: 'Member of the family' })
   await member.press('ArrowRight')
   await expect(member).toHaveAttribute('aria-valuetext', 'number 2: KLRLRLRL')
-  await member.press('k')
+  await member.press('s')
   await expect(panel(page).getByText('Saved as “Kicks in the gaps 2”')).toBeVisible()
   await member.press('Enter')
   await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible()
@@ -108,7 +108,7 @@ test('versions are saved, compared and restored', async ({ page }) => {
   await page.getByRole('button', { name: 'Save this version' }).click()
   await expect(panel(page).getByText('the same as on the bench')).toBeVisible()
   await sticking(page).fill('RRLK RRKK RRLR')
-  await expect(panel(page).getByText('differs at slot 7: L, now K; 12: L, now R')).toBeVisible()
+  await expect(panel(page).getByText('slot 7: L, now K; slot 12: L, now R')).toBeVisible()
   await page.getByRole('button', { name: 'Restore plain tail' }).click()
   await expect(sticking(page)).toHaveValue('RRLK RRLK RRLL')
 })
@@ -221,8 +221,7 @@ test('no panel leaves anything to the checker of accessibility, or is too wide',
   for (const name of [
     'Cells',
     'Change',
-    'Sums',
-    'Meets',
+    'Fit',
     'Hands',
     'Voices',
     'Paths',
@@ -253,14 +252,14 @@ test('a cycle runs over the barlines and is cut where it is told to stop', async
   await page.getByLabel('Metre').fill('3/4')
   await page.getByLabel('Metre').press('Enter')
   await sticking(page).fill('RLRRLRL')
-  await open(page, 'Meets')
-  await expect(panel(page)).toContainText('12 times, 7 bars')
+  await open(page, 'Fit')
+  await expect(panel(page)).toContainText('12 times through, 7 bars')
   await expect(
     panel(page).getByRole('img', { name: /^First notes: bar 1, 1; bar 1/ }),
   ).toBeVisible()
   await panel(page).getByRole('button', { name: '4', exact: true }).click()
   await expect(panel(page)).toContainText('48 slots: 6 times, and the first 6 of its 7.')
-  await panel(page).getByRole('button', { name: 'Take it' }).click()
+  await panel(page).getByRole('button', { name: 'Use it' }).click()
   await expect(answers(page)).toContainText('48of 48 slots')
   await expect(sticking(page)).toHaveValue('RLRRLRL*6 RLRRLR')
 })

@@ -23,7 +23,9 @@ export function landingWords(lick: Lick, tempo: number, setting: Setting): strin
   const { beat } = frameTicks(lick.frame)
   const milliseconds = (ticks: Ticks) => ticks * secondsPerTick(tempo, beat) * 1000
   const last = lineEvents(lick).at(-1)
-  const limbs = approach.lastLimbs.map((limb) => LIMB_NAMES[limb]).join(' and ')
+  const limbs = approach.lastLimbs
+    .map((limb) => (limb === 'XH' ? 'either hand' : `the ${LIMB_NAMES[limb]}`))
+    .join(' and ')
   const surfaces = [...new Set(approach.lastSurfaces.map(theSurface))].join(' and ')
   const gap = milliseconds(approach.gapTicks)
   const when =
@@ -32,9 +34,7 @@ export function landingWords(lick: Lick, tempo: number, setting: Setting): strin
       : gap === 0
         ? 'the landing itself'
         : `${tenth(-gap)} ms after the landing`
-  const lines = [
-    `Ends with the ${limbs} on ${surfaces}, on ${placeIn(lick, last?.tick ?? 0)}: ${when}`,
-  ]
+  const lines = [`Ends with ${limbs} on ${surfaces}, on ${placeIn(lick, last?.tick ?? 0)}: ${when}`]
   const { kind } = lick.frame.landing
   if (kind === 'crash' || kind === 'stop') {
     lines.push(freeHandWords(lick, approach.freeHand))

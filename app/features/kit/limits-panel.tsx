@@ -5,6 +5,7 @@ import { formatSlot } from '~/core/notation'
 import {
   footRuns,
   landingHands,
+  type Move,
   missingPedal,
   type Raise,
   type Reading,
@@ -16,7 +17,7 @@ import type { SlotContent } from '~/core/sticking'
 import { voiceLick } from '~/core/voicing'
 import { plural, tenth } from '../bench/figures'
 import { LIMB_NAMES } from '../bench/limb-names'
-import { moveWords } from '../bench/move-words'
+import { moveName, moveWords } from '../bench/move-words'
 import { placeIn } from '../bench/places'
 import { theSurface } from '../voicing/surface-words'
 import { replaceRange } from '../workbench/edits'
@@ -55,7 +56,7 @@ export function LimitsPanel(props: PanelProps) {
         >
           {limit.bottleneck ? (
             <ol className="list-decimal pl-5 text-sm">
-              {[limit.bottleneck, ...limit.next].map((move) => (
+              {distinct([limit.bottleneck, ...limit.next]).map((move) => (
                 <li key={`${move.limb} ${move.fromTick} ${move.toTick}`}>
                   <span className="font-semibold tabular-nums">{tenth(move.bpm)}</span>:{' '}
                   {moveWords(voiced, move)}
@@ -87,6 +88,17 @@ export function LimitsPanel(props: PanelProps) {
       </div>
     </div>
   )
+}
+
+/** Moves that are not the same once more in another bar. */
+function distinct(moves: readonly Move[]): Move[] {
+  const seen = new Set<string>()
+  return moves.filter((move) => {
+    const key = `${moveName(move)} ${tenth(move.bpm)}`
+    if (seen.has(key)) return false
+    seen.add(key)
+    return true
+  })
 }
 
 const RAISE_WORDS: Readonly<Record<Exclude<Raise['kind'], 'other-voice'>, string>> = {

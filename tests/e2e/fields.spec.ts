@@ -1,0 +1,87 @@
+import { expect, test } from '@playwright/test'
+import { openLick, sticking } from './bench-page'
+
+const KEY_MS = { delay: 30 }
+
+test('a tempo is typed over another, and says what it takes until then', async ({ page }) => {
+  await openLick(page, 'Tightrope')
+  const tempo = page.getByRole('spinbutton', { name: 'Playing tempo' })
+  await expect(tempo).toHaveValue('72')
+  await tempo.click()
+  await tempo.pressSequentially('120', KEY_MS)
+  await tempo.press('Enter')
+  await expect(tempo).toHaveValue('120')
+  await expect(page.getByText('Headroom at 120 bpm')).toBeVisible()
+  await tempo.click()
+  await tempo.pressSequentially('7', KEY_MS)
+  await expect(page.getByRole('alert')).toHaveText('Type a number from 20 to 400')
+  await tempo.press('Escape')
+  await expect(tempo).toHaveValue('120')
+  await tempo.press('ArrowUp')
+  await expect(tempo).toHaveValue('121')
+})
+
+test('no field loses a key at 30 ms a key', async ({ page }) => {
+  await page.goto('/')
+  const search = page.getByRole('searchbox', { name: 'Find a lick' })
+  await search.pressSequentially('hurricane lamps', KEY_MS)
+  await expect(search).toHaveValue('hurricane lamps')
+  await expect(page).toHaveURL(/find=hurricane/)
+  await search.fill('')
+  await openLick(page, 'Parade')
+  await page.getByRole('button', { name: 'Kick on the quarters' }).click()
+  const feet = page.getByLabel('under groove and fill')
+  await feet.fill('')
+  await feet.pressSequentially('@1/8 KJKKJKJJ', KEY_MS)
+  await expect(feet).toHaveValue('@1/8 KJKKJKJJ')
+  await feet.fill('@1/8 KQ')
+  await expect(page.getByRole('alert')).toHaveText('Unexpected “Q”: type R, L, K, H, J, X or -')
+  await expect(feet).toHaveValue('@1/8 KQ')
+  const title = page.getByLabel('Title')
+  await title.fill('')
+  await title.pressSequentially('Clown Walk at Dusk', KEY_MS)
+  await expect(title).toHaveValue('Clown Walk at Dusk')
+})
+
+test('a metre without the start is refused at its field, with a way out', async ({ page }) => {
+  await openLick(page, 'Tightrope')
+  await page.getByLabel('Start').selectOption('4&')
+  const metre = page.getByLabel('Metre')
+  await metre.fill('3/4')
+  await expect(page.getByRole('alert')).toContainText(
+    'A bar of 3/4 has no 4&, where the line starts.',
+  )
+  await page.getByRole('button', { name: 'Start on 1', exact: true }).click()
+  await expect(metre).toHaveValue('3/4')
+  await expect(page.getByLabel('Start')).toHaveValue('1')
+  await expect(page.getByRole('alert')).toHaveCount(0)
+})
+
+test('space plays after a click, and is the control’s after the Tab key', async ({ page }) => {
+  await openLick(page, 'Tightrope')
+  await page.getByRole('button', { name: 'Cells', exact: true }).click()
+  const append = page.getByRole('button', { name: 'Append', exact: true })
+  await append.click()
+  const line = await sticking(page).inputValue()
+  await page.keyboard.press('Space')
+  await expect(page.getByRole('button', { name: 'Stop', exact: true })).toBeVisible()
+  await expect(sticking(page)).toHaveValue(line)
+  await page.keyboard.press('Space')
+  await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeVisible()
+  await page.keyboard.press('Shift+Tab')
+  await page.keyboard.press('Tab')
+  await expect(append).toBeFocused()
+  await page.keyboard.press('Space')
+  await expect(sticking(page)).not.toHaveValue(line)
+})
+
+test('what cannot be done is said', async ({ page }) => {
+  await openLick(page, 'Parade')
+  await page.getByLabel('Start').selectOption('1')
+  await sticking(page).press('Alt+Shift+ArrowLeft')
+  await expect(page.getByText('The line can only start within its bar.')).toBeVisible()
+  await sticking(page).fill('RLK (')
+  await page.getByRole('button', { name: 'Change', exact: true }).click()
+  await page.getByRole('button', { name: /^Reverse/ }).click()
+  await expect(page.getByText(/cannot be read as it stands: fix it first/)).toBeVisible()
+})
