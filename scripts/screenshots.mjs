@@ -54,7 +54,7 @@ try {
 /** The cycle stands below the rest of the Fit panel. */
 async function cycling(page) {
   await panel(page, 'Tightrope', 'Fit')
-  await page.getByRole('heading', { name: 'Cycle' }).scrollIntoViewIfNeeded()
+  await page.getByRole('heading', { name: 'Cycle' }).evaluate((part) => part.scrollIntoView())
 }
 
 async function library(page) {

@@ -212,7 +212,7 @@ function DueTable({
               {due}
               <span className="block text-(--quiet) text-xs">
                 last {dayOf(lastAt)}
-                {neglected && ', neglected'}
+                {neglected && ', over two weeks ago'}
               </span>
             </td>
             <td className="text-right">
