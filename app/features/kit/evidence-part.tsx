@@ -1,4 +1,4 @@
-import { useMemo } from 'react'
+import { memo, useMemo } from 'react'
 import type { Player } from '~/core/kit'
 import {
   type CleanPlay,
@@ -19,7 +19,11 @@ interface EvidencePartProps {
 }
 
 /** Limb speeds that clean plays have beaten, and the offer to take the player's up to them. */
-export function EvidencePart({ plays, setting, onRaise }: EvidencePartProps) {
+export const EvidencePart = memo(function EvidencePart({
+  plays,
+  setting,
+  onRaise,
+}: EvidencePartProps) {
   const evidence = useMemo(() => evidenceOf(plays, setting), [plays, setting])
   if (evidence.length === 0) return null
   return (
@@ -39,7 +43,7 @@ export function EvidencePart({ plays, setting, onRaise }: EvidencePartProps) {
       </div>
     </Part>
   )
-}
+})
 
 const KIND_WORDS: Readonly<Record<Evidence['kind'], string>> = {
   single: 'singles',

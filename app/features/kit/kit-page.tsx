@@ -1,11 +1,12 @@
 import { Download, Upload } from 'lucide-react'
 import { useCallback, useMemo, useRef, useState } from 'react'
 import { formatKit } from '~/codecs/kit'
-import { findPiece, type Kit, overlapsOf, standIns } from '~/core/kit'
+import { findPiece, type Kit, overlapsOf, type Player, standIns } from '~/core/kit'
 import { type CleanPlay, crashesOf } from '~/core/playing'
 import { SURFACE_NAMES, type Surface } from '~/core/sticking'
 import type { Settings } from '~/storage'
 import { saveFile } from '~/ui/save-file'
+import { useSettled } from '~/ui/use-settled'
 import { useSettingsChange } from '../settings/use-settings-change'
 import { theSurface } from '../voicing/surface-words'
 import { EvidencePart } from './evidence-part'
@@ -40,7 +41,16 @@ export function KitPage({ own, settings, uses, plays }: KitPageProps) {
   )
   const playedOn = useMemo(() => ({ ...shown, kit: settings.kit }), [shown, settings.kit])
   const { kit, kits, isOwn, edit, tell, notice } = useKit(own, playedOn)
-  const setting = useMemo(() => ({ kit, player: playerOf(shown), grooves: [] }), [kit, shown])
+  // What is measured and shown by clean plays waits until a drag is over.
+  const still = useSettled(kit)
+  const setting = useMemo(
+    () => ({ kit: still, player: playerOf(shown), grooves: [] }),
+    [still, shown],
+  )
+  const raise = useCallback(
+    (player: Player) => change(raisedSpeeds(shown, player)),
+    [change, shown],
+  )
   const [chosen, setChosen] = useState<Surface | null>(null)
   const [removed, setRemoved] = useState<{ before: Kit; surface: Surface } | null>(null)
   const tellRemoved = useCallback(
@@ -129,12 +139,8 @@ export function KitPage({ own, settings, uses, plays }: KitPageProps) {
       </div>
       <HandednessPart settings={shown} onChange={change} />
       <div className="flex min-w-0 flex-col gap-4">
-        <PlayerPart kit={kit} settings={shown} onChange={change} />
-        <EvidencePart
-          plays={plays}
-          setting={setting}
-          onRaise={(player) => change(raisedSpeeds(shown, player))}
-        />
+        <PlayerPart kit={still} settings={shown} onChange={change} />
+        <EvidencePart plays={plays} setting={setting} onRaise={raise} />
       </div>
     </div>
   )
