@@ -121,14 +121,22 @@ export function BenchPage({
   const ruler = useRef<Ruler | null>(null)
   useCursor(playing && solo === null, player.position, ruler, rulerHost)
 
-  const { notice, tell, dismiss } = useNotice(text)
-  const setFrame = useFrameSet(document, run, tell)
+  const { notice, tell, tellNext, dismiss } = useNotice(text)
+  const refuse = useCallback((message: string) => tell({ message }), [tell])
+  const {
+    field,
+    caret,
+    tellCaret,
+    pick,
+    travel,
+    edit: change,
+    textsNow,
+  } = useCaret(document, run, refuse)
+  const { setRows: setFrame, edit } = useFrameSet(document, run, tellNext, change)
   const set = useCallback(
     (key: Key, values: readonly string[]) => setFrame([[key, values]]),
     [setFrame],
   )
-  const refuse = useCallback((message: string) => tell({ message }, text), [tell, text])
-  const { field, caret, tellCaret, pick, travel, edit, textsNow } = useCaret(document, run, refuse)
   const storedNow = useCallback(() => turnTexts(textsNow(), turnLetters), [textsNow, turnLetters])
   const voice = useCallback(
     (label: string, next: Voicing) => run({ kind: 'voice', label, voicing: next }),

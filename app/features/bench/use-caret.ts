@@ -56,15 +56,20 @@ export function useCaret(
   }, [document, tellCaret])
 
   const edit = useCallback(
-    ({ label, lick, change, select }: Edit, base: Lick) => {
+    ({ label, lick, change, select }: Edit, base: Lick): boolean => {
       const { good, goodText, history } = current.current
-      if (history.text !== goodText)
-        return refuse('The text cannot be read as it stands: fix it first, then change the line.')
+      if (history.text !== goodText) {
+        refuse('The text cannot be read as it stands: fix it first, then change the line.')
+        return false
+      }
       // What was worked out from an older line would undo what was typed since.
-      if (base !== good.lick)
-        return refuse('The line changed in the meantime, so nothing was done. Try it again.')
+      if (base !== good.lick) {
+        refuse('The line changed in the meantime, so nothing was done. Try it again.')
+        return false
+      }
       wanted.current = select ?? null
       run({ kind: 'change', label, lick, ...(change && { change }) })
+      return true
     },
     [run, refuse],
   )

@@ -1,35 +1,50 @@
 import { type Dispatch, useCallback, useEffect, useRef } from 'react'
 import { parseLickText } from '~/codecs/lick-text'
+import type { Lick } from '~/core/line'
 import { speedNotice, withRows } from '../frame/frame-change'
+import type { Edit } from '../workbench/edits'
 import type { BenchCommand, BenchDocument, SetRow } from './document'
 import type { Notice } from './use-notice'
 
 /**
- * Sets rows of the text. A change of metre or grid says what it kept, tempo or stroke speed, and offers
- * the other.
+ * Sets rows of the text, and makes edits. A change of metre or grid says what it kept, tempo or stroke
+ * speed, and offers the other.
  */
 export function useFrameSet(
   document: BenchDocument,
   run: Dispatch<BenchCommand>,
-  tell: (notice: Notice, about: string) => void,
-): (rows: readonly SetRow[]) => void {
+  tellNext: (notice: Notice) => void,
+  edit: (edit: Edit, base: Lick) => boolean,
+) {
   const now = useRef(document)
   useEffect(() => {
     now.current = document
   }, [document])
-  return useCallback(
-    (rows) => {
-      const { good, history } = now.current
-      run({ kind: 'set', rows })
-      if (!rows.some(([key]) => key === 'meter' || key === 'grid')) return
-      const text = withRows(history.text, rows)
-      const read = parseLickText(text)
-      const notice = read.ok && speedNotice(good.lick, read.value.lick)
+  const tellSpeed = useCallback(
+    (before: Lick, after: Lick) => {
+      const notice = speedNotice(before, after)
       if (!notice) return
       const { message, offer } = notice
       const act = () => offer && run({ kind: 'set', rows: offer.rows })
-      tell({ message, ...(offer && { offer: { label: offer.label, act } }) }, text)
+      tellNext({ message, ...(offer && { offer: { label: offer.label, act } }) })
     },
-    [run, tell],
+    [run, tellNext],
   )
+  const setRows = useCallback(
+    (rows: readonly SetRow[]) => {
+      const { good, history } = now.current
+      run({ kind: 'set', rows })
+      if (!rows.some(([key]) => key === 'meter' || key === 'grid')) return
+      const read = parseLickText(withRows(history.text, rows))
+      if (read.ok) tellSpeed(good.lick, read.value.lick)
+    },
+    [run, tellSpeed],
+  )
+  const editAndTell = useCallback(
+    (made: Edit, base: Lick) => {
+      if (edit(made, base)) tellSpeed(base, made.lick)
+    },
+    [edit, tellSpeed],
+  )
+  return { setRows, edit: editAndTell }
 }

@@ -85,7 +85,7 @@ function barsBefore(lick: Lick, { from }: SlotRange): number {
 }
 
 /** `7 slots: go into a bar twice and leave 2; back on the same place of the bar after 16 times, 7 bars.` */
-function cycleWords({ frame }: Lick, count: number, { cycles, bars, ticks }: Cycle): string {
+export function cycleWords({ frame }: Lick, count: number, { cycles, bars, ticks }: Cycle): string {
   const slot = gridTicks(frame.grid)
   const { bar, beat } = frameTicks(frame)
   const length = ticks / cycles / slot

@@ -3,12 +3,13 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { findPhrase } from '~/core/catalogue'
 import { CHANGES } from '~/core/changes'
-import { chainsOf, fixesOf, renotate } from '~/core/fitting'
+import { chainsOf, cycleOf, fixesOf, renotate } from '~/core/fitting'
 import { formatLine } from '~/core/notation'
 import { PLAIN_VOICING } from '~/core/voicing'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
 import { noneWords } from './chains-form'
+import { cycleWords } from './cycle-panel'
 import {
   appendPhrase,
   applyChange,
@@ -199,6 +200,19 @@ describe('fixes and groupings', () => {
     )
     expect(noneWords(chainsOf(5, [{ size: 6, least: 4 }]), 5, lick)).toBe(
       'Nothing fills 5 slots exactly. Nearest: 24 above. It works out over 6 times the space: 1 order.',
+    )
+  })
+
+  it('say how a repeated phrase lies in the bar', () => {
+    const words = (text: string) => {
+      const lick = lickOf(text)
+      const all = { from: 0, to: lick.line.slots.length }
+      const cycle = cycleOf(lick, all)
+      return cycle && cycleWords(lick, all.to, cycle)
+    }
+    expect(words('RLRLRLRLRLRLRLRLRL')).toMatch(/^18 slots: go into a bar not once; /)
+    expect(words('RLRRLRL')).toBe(
+      '7 slots: go into a bar twice and leave 2; back on a beat after 7 beats, back on the same place in the bar after 16 times through, 7 bars.',
     )
   })
 
