@@ -51,7 +51,7 @@ describe('values', () => {
     ['start: 4e\nstop: 4\nline: RLK', '/4 /4 /4 -16 16 16 16'],
     ['start: 2&\nline: RLRLRLRLRL', '/4 /8 16 16 16 16 16 16 16 16 16 16'],
     ['R--L R-LK RL-- {RL}RLK', '8. 16 8 16 16 16 8. 32 32 16 16 16'],
-    ['grid: 1/8t\nline: R-L RLK RL- R--', '4 8 8 8 8 8 4 4.'],
+    ['grid: 1/8t\nline: R-L RLK RL- R--', '4 8 8 8 8 8 4 4'],
     ['grid: 1/4\nline: R-LK', '4 -4 4 4'],
     ['meter: 3/4\nlanding: groove beat\nstart: 1\nline: RLRL', '16 16 16 16 /4 /4'],
     ['landing: stop beat\nstart: 1\nline: RLRL', '16 16 16 16 8 -8 /4 /4'],
@@ -178,7 +178,7 @@ describe('the staff', () => {
     ['grid: 1/8t\nstart: 3let\nline: K RLK', '/4 /4 /4 8 8 8 8', [3, 3]],
     ['grid: 1/8t\nstart: 3let\nstop: 3\nline: K RLK', '/4 /4 -4 8 8 8 8', [3, 3]],
     ['grid: 1/16t\nstart: 3trip\nline: RLRLK RLRLKK', `/4 /4 /8${' 16'.repeat(10)}`, [6, 6]],
-    ['grid: 1/8t\nstart: 3\nline: RLK R', '/4 /4 8 8 8 4.', [3, 3]],
+    ['grid: 1/8t\nstart: 3\nline: RLK R', '/4 /4 8 8 8 4', [3]],
     ['grid: 1/16q\nstart: 3\nline: RLRLK RLR', '/4 /4 16 16 16 16 16 16 16 8.', [5, 5]],
   ])('%s completes its tuplets: %s', (text, written, numbers) => {
     expect(values(text)).toBe(written)

@@ -16,7 +16,7 @@ import { type Atom, gridBrackets, lineAtoms, ostinatoAtoms, shownPickup, slotAto
 import { beamsOf } from './beams'
 import { edgesOf } from './edges'
 import { grooveAtoms, grooveBetween, playedOn, slashed } from './groove-atoms'
-import { fillerAtoms, joinRests, plainWithin, writtenWithin } from './values'
+import { fillerAtoms, joinRests, plainWhereAlone, plainWithin, writtenWithin } from './values'
 import { beatWindows, windowAt } from './windows'
 
 /** What the player prefers to read. */
@@ -123,7 +123,12 @@ export function toStaff(lick: Lick, view: StaffView): Staff {
   const behind = [...filler('rest', landed, resumes), ...groove(resumes, over)]
   // The landing lasts as it is written, whatever rests come after it.
   const notes = [...joinRests(front, windowOf), ...landing, ...joinRests(behind, windowOf)]
-  return { notes, feet: ostinatoAtoms(lick), windowOf, view }
+  return {
+    notes: plainWhereAlone(notes),
+    feet: plainWhereAlone(ostinatoAtoms(lick)),
+    windowOf,
+    view,
+  }
 }
 
 /** Where the groove goes on after a landing inside the bar: at once, after a choke when that is over. */

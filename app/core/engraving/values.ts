@@ -94,6 +94,21 @@ function tupletAtoms(kind: 'rest' | 'slash', from: Ticks, to: Ticks, start: Tick
   return atoms
 }
 
+/**
+ * What lasts as long as its whole tuplet needs none: a stroke alone under a number is written in the
+ * plain value that lasts as long. Example: a dotted quarter in a triplet of eighths is a quarter.
+ */
+export function plainWhereAlone(atoms: readonly Atom[]): Atom[] {
+  return atoms.map((atom, i) => {
+    const [bracket, ...inner] = atom.brackets
+    if (!bracket || inner.length > 0) return atom
+    const shares = (other?: Atom) => other?.brackets.some(({ id }) => id === bracket.id) ?? false
+    if (shares(atoms[i - 1]) || shares(atoms[i + 1])) return atom
+    const plain = WRITTEN.find(({ ticks, dots }) => ticks === atom.ticks && dots === 0)
+    return plain ? { ...atom, value: plain.value, dots: plain.dots, brackets: [] } : atom
+  })
+}
+
 /** The tuplets of the format, long slots before short ones. */
 const TUPLET_GRIDS = ALL_GRIDS.filter(({ tuplet }) => tuplet !== null).sort(
   (a, b) => gridTicks(b) - gridTicks(a),

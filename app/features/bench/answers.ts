@@ -113,11 +113,19 @@ function limits(
     if (reading === 'line') first = bottleneck
     if (bpm === null || !bottleneck || bpm >= lowest * (1 - 1e-9)) return []
     lowest = bpm
-    return [`${words} ${tenth(bpm)}. ${moveWords(lick, bottleneck)}`]
+    return [{ bpm, text: `${words} ${tenth(bpm)}. ${moveWords(lick, bottleneck)}` }]
   })
-  const beaten = playedClean !== null && playedClean > lowest
+  const beaten = said.filter(({ bpm }) => playedClean !== null && bpm < playedClean)
+  const standing = said.filter((one) => !beaten.includes(one)).map(({ text }) => text)
   return {
-    limits: beaten ? [`Played clean at ${tenth(playedClean)}`, ...said.map(byModel)] : said,
+    limits:
+      playedClean === null || beaten.length === 0
+        ? standing
+        : [
+            ...standing,
+            `Played clean at ${tenth(playedClean)}`,
+            ...beaten.map(({ text }) => byModel(text)),
+          ],
     bottleneck: first,
   }
 }
