@@ -1,4 +1,4 @@
-import { canonicalValues, type Key } from '~/codecs/lick-text'
+import { canonicalValues, KEYS, type Key } from '~/codecs/lick-text'
 import type { Lick } from '~/core/line'
 import { formatSlot } from '~/core/notation'
 import type { SlotContent } from '~/core/sticking'
@@ -18,26 +18,7 @@ export interface KeyDifference {
 }
 
 /** Keys around the line, in the order of the text. */
-const COMPARED: readonly Key[] = [
-  'title',
-  'tags',
-  'meter',
-  'tempo',
-  'goal',
-  'grid',
-  'start',
-  'stop',
-  'lead',
-  'groove',
-  'bars',
-  'landing',
-  'swing',
-  'swell',
-  'kit',
-  'pickup',
-  'under',
-  'under fill',
-]
+const COMPARED = KEYS.filter((key) => key !== 'dime-lick' && key !== 'line')
 
 /** Everything in which two versions of a lick differ. */
 export interface Comparison {
