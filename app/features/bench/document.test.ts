@@ -5,7 +5,8 @@ import { formatVoicing } from '~/codecs/voicing'
 import { CHANGES } from '~/core/changes'
 import { DEFAULT_KIT } from '~/core/kit'
 import { voicingPresets } from '~/core/voicing'
-import { applyChange, stepStart } from '../workbench/edits'
+import { applyChange } from '../workbench/change-edits'
+import { stepStart } from '../workbench/edits'
 import {
   type BenchCommand,
   type BenchDocument,

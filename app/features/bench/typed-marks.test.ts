@@ -4,7 +4,8 @@ import { lineTextOf } from '~/codecs/lick-text'
 import { formatVoicing } from '~/codecs/voicing'
 import { CHANGES, phraseOf, toPhrase } from '~/core/changes'
 import { changedSpan, joinSpans } from '~/core/editing'
-import { applyChange, type Edit, insertPhrase, replaceRange } from '../workbench/edits'
+import { applyChange } from '../workbench/change-edits'
+import { type Edit, insertPhrase, replaceRange } from '../workbench/edits'
 import { type BenchDocument, openDocument, runCommand } from './document'
 
 const noted = (line: string, ...slots: number[]) =>

@@ -1,22 +1,15 @@
 import type { LineChange } from '~/codecs/lick-text'
 import { formatPhrase } from '~/core/catalogue'
 import {
-  addSwell,
-  type Change,
   changeLick,
-  gridAt,
   joinPhrases,
-  leaveOut,
   type Phrase,
   phraseOf,
-  plainStrokes,
   regroup,
   type SlotRange,
   startsOf,
 } from '~/core/changes'
-import { continued, continuingOf } from '~/core/fitting'
-import { aimOf, frameTicks, type Lick, lickSlots, limbClashes, lineEvents } from '~/core/line'
-import { type Letter, type Level, type Limb, REST } from '~/core/sticking'
+import { frameTicks, type Lick } from '~/core/line'
 import { gridTicks, placeName, type Ticks } from '~/core/time'
 
 /** What a change is about: the selected strokes, the groups they lie in, or the whole line. */
@@ -57,30 +50,6 @@ export function replaceRange(lick: Lick, range: SlotRange, phrase: Phrase, label
   }
 }
 
-/** What a named change makes of a range. */
-export function changedPhrase(lick: Lick, range: SlotRange, change: Change): Phrase {
-  const { beat } = frameTicks(lick.frame)
-  const slots = lickSlots(lick)
-  return change.apply(phraseOf(lick.line, range), {
-    onBeat: (slot) => (slots[range.from + slot]?.tick ?? 1) % beat === 0,
-  })
-}
-
-/** The edit of a named change. */
-export function applyChange(lick: Lick, range: SlotRange, change: Change): Edit {
-  return replaceRange(lick, range, changedPhrase(lick, range, change), change.name)
-}
-
-/** The edit that lets the plain strokes of a range swell; null where fewer than two would. */
-export function swellEdit(lick: Lick, range: SlotRange, start: Level, end: Level): Edit | null {
-  if (range.to - range.from < 2 || plainStrokes(lick, range) < 2) return null
-  return {
-    label: `Swell from ${start} to ${end}`,
-    lick: addSwell(lick, range, start, end),
-    select: range,
-  }
-}
-
 /** A phrase put between groups: before the group that the slot lies in, or at the end. */
 export function insertPhrase(lick: Lick, slot: number, phrase: Phrase, label: string): Edit {
   const starts = [...startsOf(lick.line.groups), lick.line.slots.length]
@@ -104,19 +73,6 @@ export function insertAt(lick: Lick, at: number, phrase: Phrase, label: string):
 /** A phrase after the last group. */
 export function appendPhrase(lick: Lick, phrase: Phrase, label: string): Edit {
   return insertPhrase(lick, lick.line.slots.length, phrase, label)
-}
-
-/**
- * The slots of a range in groups of these sizes. Where the sizes ask for more slots than there are,
- * rests are added, to be filled; what they leave over is a last group.
- */
-export function groupAs(lick: Lick, range: SlotRange, sizes: readonly number[]): Edit {
-  const { slots } = phraseOf(lick.line, range)
-  const asked = sizes.reduce((sum, size) => sum + size, 0)
-  const rests = Array.from({ length: Math.max(0, asked - slots.length) }, () => REST)
-  const over = Math.max(0, slots.length - asked)
-  const groups = over > 0 ? [...sizes, over] : sizes
-  return replaceRange(lick, range, { slots: [...slots, ...rests], groups }, 'Group')
 }
 
 /** A group cut in two before a slot; null where a group begins there already. */
@@ -197,82 +153,4 @@ export function withStart(lick: Lick, start: Ticks): Edit {
 export function stepStart(lick: Lick, way: 1 | -1): Edit | null {
   const start = lick.frame.start + way * gridTicks(lick.frame.grid)
   return start >= 0 && start < frameTicks(lick.frame).bar ? withStart(lick, start) : null
-}
-
-/**
- * What is selected, else the line's pattern, else the whole line, repeated until the space is full;
- * null where nothing is free. Example: `RLLK RRK` goes on with both of its groups.
- */
-export function repeatUntilFull(lick: Lick, selection: SlotRange | null = null): Edit | null {
-  const { length } = lick.line.slots
-  const free = Math.floor(aimOf(lick).left / gridTicks(gridAt(lick.line, length, lick.frame.grid)))
-  const added = free > 0 ? continued(continuingOf(lick, selection), free) : null
-  if (!added || added.slots.length === 0) return null
-  return replaceRange(lick, { from: length, to: length }, added, 'Repeat until full')
-}
-
-/** What can be done with the groups of a range, by name; null where there is nothing to do. */
-export function groupingEdits(
-  lick: Lick,
-  selection: SlotRange | null,
-  range: SlotRange,
-): readonly { readonly label: string; readonly edit: Edit | null }[] {
-  const one = selection !== null && selection.to === selection.from + 1
-  const several = selection !== null && selection.to - selection.from > 1
-  const split = selection ? splitAt(lick, one ? selection.from : selection.to) : null
-  return [
-    { label: 'Split here', edit: split },
-    { label: 'Join', edit: joinGroups(lick, range) },
-    { label: 'Move earlier', edit: moveGroups(lick, range, 'earlier') },
-    { label: 'Move later', edit: moveGroups(lick, range, 'later') },
-    { label: 'Repeat until full', edit: repeatUntilFull(lick, several ? range : null) },
-  ]
-}
-
-/** Sizes as they are typed: `5 4 7`, `5+4+7`, `5, 4, 7`; undefined where they are none. */
-export function findSizes(typed: string): number[] | undefined {
-  const words = typed
-    .trim()
-    .split(/[\s+,]+/)
-    .filter(Boolean)
-  const sizes = words.map(Number)
-  const fine = sizes.every((size) => Number.isInteger(size) && size >= 1 && size <= 256)
-  return fine && sizes.length > 0 && sizes.length <= 512 ? sizes : undefined
-}
-
-const LETTERS_OF: Readonly<Record<Limb, readonly Letter[]>> = {
-  RH: ['R'],
-  LH: ['L'],
-  XH: ['X'],
-  RF: ['K'],
-  LF: ['H', 'J'],
-}
-
-/** The line without a limb's strokes in the slots where an ostinato wants that limb too. */
-export function leaveOutClashing(lick: Lick, limb: Limb): Edit {
-  const ticks = new Set(
-    limbClashes(lick)
-      .filter((clash) => clash.limb === limb)
-      .map(({ tick }) => tick),
-  )
-  const clashing = new Set(
-    lineEvents(lick)
-      .filter((event) => event.limb === limb && ticks.has(event.tick))
-      .map(({ slot }) => slot),
-  )
-  const slots = lick.line.slots.map((content, slot) =>
-    clashing.has(slot)
-      ? LETTERS_OF[limb].reduce(
-          (left, letter) => leaveOut({ slots: [left], groups: [1] }, letter).slots[0] ?? left,
-          content,
-        )
-      : content,
-  )
-  const all = { from: 0, to: slots.length }
-  return replaceRange(
-    lick,
-    all,
-    { slots, groups: lick.line.groups },
-    'Turn clashing strokes into rests',
-  )
 }

@@ -2,14 +2,9 @@ import { useEffect, useId, useRef, useState } from 'react'
 import { CHANGES, phraseOf, type SlotRange } from '~/core/changes'
 import type { Lick } from '~/core/line'
 import { PhraseText } from '../stacks/phrase-figure'
-import {
-  applyChange,
-  changedPhrase,
-  type Edit,
-  groupingEdits,
-  scopeRange,
-  swellEdit,
-} from './edits'
+import { applyChange, changedPhrase, swellEdit } from './change-edits'
+import { type Edit, scopeRange } from './edits'
+import { groupingEdits } from './grouping-edits'
 import { TABS, type WorkbenchTab } from './panel-props'
 
 interface PaletteProps {
@@ -33,7 +28,7 @@ const PREVIEWED = 24
 const MOST_LISTED = 40
 
 /** Finds a change by its name and does it: arrows choose, Enter does, Escape goes back. */
-export function Palette({ lick, selection, onEdit, onOpen, onClose }: PaletteProps) {
+export default function Palette({ lick, selection, onEdit, onOpen, onClose }: PaletteProps) {
   const dialog = useRef<HTMLDialogElement>(null)
   const [words, setWords] = useState('')
   const [at, setAt] = useState(0)

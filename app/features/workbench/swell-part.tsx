@@ -6,7 +6,8 @@ import { LEVELS, type Level } from '~/core/sticking'
 import { IconButton } from '~/ui/icon-button'
 import { Pick } from '~/ui/pick'
 import { plural } from '../bench/figures'
-import { type Edit, swellEdit } from './edits'
+import { swellEdit } from './change-edits'
+import type { Edit } from './edits'
 import { Act, Part } from './parts'
 
 interface SwellPartProps {

@@ -9,20 +9,16 @@ import { PLAIN_VOICING } from '~/core/voicing'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
 import { noneWords } from './chains-form'
+import { applyChange, findSizes, groupAs, leaveOutClashing } from './change-edits'
 import { cycleWords } from './cycle-panel'
 import {
   appendPhrase,
-  applyChange,
   type Edit,
-  findSizes,
-  groupAs,
   insertAt,
   insertPhrase,
   joinGroups,
-  leaveOutClashing,
   moveGroups,
   moveGroupTo,
-  repeatUntilFull,
   replaceRange,
   scopeRange,
   splitAt,
@@ -30,6 +26,7 @@ import {
 } from './edits'
 import { chainEdit, fixEdit, fixWords } from './fitting-edits'
 import { outcomeWords } from './fixes-list'
+import { repeatUntilFull } from './grouping-edits'
 import { notesIn, withNote } from './notes'
 import { changeCells, changeVersions, openCells, openVersions } from './saved-store'
 import { soloLick } from './solo'

@@ -5,11 +5,12 @@ import { useSearchParams } from 'react-router'
 import type { SlotRange } from '~/core/changes'
 import type { Lick } from '~/core/line'
 import { type Edit, type Scope, scopeRange, stepStart } from './edits'
-import { Palette } from './palette'
 import { TABS, type WorkbenchProps, type WorkbenchTab } from './panel-props'
 
 /** Fetched when a panel is opened first: a lick can be typed and heard before that is here. */
 const Panel = lazy(() => import('./panels'))
+/** Fetched when something is sought by its name first. */
+const Palette = lazy(() => import('./palette'))
 
 const SCOPE_LABELS: readonly (readonly [Scope, string])[] = [
   ['strokes', 'the strokes'],
@@ -87,13 +88,15 @@ export function Workbench(props: WorkbenchProps) {
         )}
       </div>
       {finding && (
-        <Palette
-          lick={lick}
-          selection={selection}
-          onEdit={edit}
-          onOpen={open}
-          onClose={() => setFinding(false)}
-        />
+        <Suspense fallback={null}>
+          <Palette
+            lick={lick}
+            selection={selection}
+            onEdit={edit}
+            onOpen={open}
+            onClose={() => setFinding(false)}
+          />
+        </Suspense>
       )}
     </section>
   )

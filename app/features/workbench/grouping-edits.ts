@@ -1,0 +1,35 @@
+import { gridAt, type SlotRange } from '~/core/changes'
+import { continued, continuingOf } from '~/core/fitting'
+import { aimOf, type Lick } from '~/core/line'
+import { gridTicks } from '~/core/time'
+import { type Edit, joinGroups, moveGroups, replaceRange, splitAt } from './edits'
+
+/**
+ * What is selected, else the line's pattern, else the whole line, repeated until the space is full;
+ * null where nothing is free. Example: `RLLK RRK` goes on with both of its groups.
+ */
+export function repeatUntilFull(lick: Lick, selection: SlotRange | null = null): Edit | null {
+  const { length } = lick.line.slots
+  const free = Math.floor(aimOf(lick).left / gridTicks(gridAt(lick.line, length, lick.frame.grid)))
+  const added = free > 0 ? continued(continuingOf(lick, selection), free) : null
+  if (!added || added.slots.length === 0) return null
+  return replaceRange(lick, { from: length, to: length }, added, 'Repeat until full')
+}
+
+/** What can be done with the groups of a range, by name; null where there is nothing to do. */
+export function groupingEdits(
+  lick: Lick,
+  selection: SlotRange | null,
+  range: SlotRange,
+): readonly { readonly label: string; readonly edit: Edit | null }[] {
+  const one = selection !== null && selection.to === selection.from + 1
+  const several = selection !== null && selection.to - selection.from > 1
+  const split = selection ? splitAt(lick, one ? selection.from : selection.to) : null
+  return [
+    { label: 'Split here', edit: split },
+    { label: 'Join', edit: joinGroups(lick, range) },
+    { label: 'Move earlier', edit: moveGroups(lick, range, 'earlier') },
+    { label: 'Move later', edit: moveGroups(lick, range, 'later') },
+    { label: 'Repeat until full', edit: repeatUntilFull(lick, several ? range : null) },
+  ]
+}
