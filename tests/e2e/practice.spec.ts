@@ -214,7 +214,7 @@ test('the log tells what is due, draws what was played, and is fixed and exporte
   await page.goto('/')
   await page.getByRole('link', { name: 'Log', exact: true }).click()
   await expect(page.getByRole('button', { name: 'Cannon Exit', exact: true })).toBeVisible()
-  await expect(page.getByText(/neglected/)).toBeVisible()
+  await expect(page.getByText(/over two weeks ago/)).toBeVisible()
   await expect(page.getByRole('link', { name: 'Clown Walk', exact: true })).toBeVisible()
   await page.getByRole('button', { name: 'Tightrope', exact: true }).click()
   await expect(page.getByRole('heading', { name: 'Tempo of Tightrope' })).toBeVisible()

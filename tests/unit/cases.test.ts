@@ -106,7 +106,7 @@ describe('the command', () => {
         line: 1,
         column: 9,
         found: 'q',
-        expected: 'a stroke: R L X K H J, a rest -, or ( {',
+        expected: 'R, L, K, H, J, X or -',
         code: 'no-such-stroke',
       },
     ])
