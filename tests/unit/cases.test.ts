@@ -87,6 +87,16 @@ describe('the command', () => {
     }
   }
 
+  it('prints velocities where they are asked for, squeezed swells rising within their slots', () => {
+    const lick = 'swell: 0..1 ghost>accent\nline: {RL}{RL}'
+    const events = JSON.parse(run(['events', '--velocity', '-'], lick).out).events
+    const velocities = events.map(({ velocity }: { velocity: number }) => velocity)
+    expect(velocities).toHaveLength(4)
+    expect(velocities).toEqual([...velocities].sort((a, b) => a - b))
+    expect(velocities[0]).toBeLessThan(velocities[3])
+    expect(JSON.parse(run(['events', '-'], lick).out).events[0]).not.toHaveProperty('velocity')
+  })
+
   it('prints one object for a file, an array for several, and errors with exit 1', () => {
     const file = (name: string) => join(CASES, `${name}.lick`)
     const one = run(['sum', file('tightrope')])

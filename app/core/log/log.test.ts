@@ -126,7 +126,7 @@ describe('the log', () => {
     expect(jump).toBeCloseTo(2.148, 3)
   })
 
-  it('lists what was left alone, the never practised first', () => {
+  it('lists what was not practised lately, the never practised first', () => {
     const logs = lickLogs([session(1, 80, 'clean'), session(9, 80, 'clean', 'b')])
     expect(neglectedLicks(['b', 'a', 'new'], logs, 20 * DAY, 11)).toEqual([
       { lickId: 'new', days: null },

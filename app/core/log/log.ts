@@ -16,7 +16,7 @@ export interface PracticeSession {
   readonly tempo: number
   readonly repeats: number
   readonly seconds: number
-  /** How it went; null where it was not said. */
+  /** How it went; null where it was not rated. */
   readonly rating: Rating | null
   /** Whether it felt tense. */
   readonly tense: boolean

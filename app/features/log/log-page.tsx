@@ -122,7 +122,7 @@ export function LogPage({ sessions, licks }: LogPageProps) {
   )
 }
 
-/** What was left alone: days since, and what was never begun. */
+/** What was not practised lately: days since, and what never was. */
 function Neglected({ never, alone }: ReturnType<typeof toNeglected>) {
   return (
     <section aria-labelledby="alone-title" className="min-w-0">

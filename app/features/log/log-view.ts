@@ -98,10 +98,10 @@ export function toTempos(
   return [...days.values()]
 }
 
-/** After so many days without practice a lick is listed as left alone. */
+/** After so many days without practice a lick is listed as not practised lately. */
 export const ALONE_DAYS = 7
 
-/** The licks of the library that were left alone: the never practised, then by days. */
+/** The licks of the library that were not practised lately: the never practised, then by days. */
 export function toNeglected(
   records: readonly PracticeSessionRecord[],
   licks: readonly LoggedLick[],

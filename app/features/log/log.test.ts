@@ -76,7 +76,7 @@ describe('a lick that changed its grid', () => {
   })
 })
 
-describe('what was left alone', () => {
+describe('what was not practised lately', () => {
   it('is listed by days, what was never begun apart', () => {
     const { never, alone } = toNeglected([session(20, 60, 'rough', 'b')], licks, NOW)
     expect(never.map(({ title }) => title)).toEqual(['Ring'])

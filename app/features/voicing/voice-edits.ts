@@ -11,7 +11,7 @@ export function putOn(lick: Lick, range: SlotRange, voice: Voice | null): Edit {
   const put = mapStrokes(slots, (stroke) =>
     isHand(stroke.letter) ? (voice ? { ...stroke, voice } : withoutVoice(stroke)) : stroke,
   )
-  const label = voice ? `Put on ${theSurface(voice)}` : 'As the rules say'
+  const label = voice ? `Put on ${theSurface(voice)}` : 'Clear struck voices'
   return replaceRange(lick, range, { slots: put, groups }, label)
 }
 
