@@ -28,7 +28,7 @@ const PREVIEWED = 24
 const MOST_LISTED = 40
 
 /** Finds a change by its name and does it: arrows choose, Enter does, Escape goes back. */
-export default function Palette({ lick, selection, onEdit, onOpen, onClose }: PaletteProps) {
+export function Palette({ lick, selection, onEdit, onOpen, onClose }: PaletteProps) {
   const dialog = useRef<HTMLDialogElement>(null)
   const [words, setWords] = useState('')
   const [at, setAt] = useState(0)

@@ -5,12 +5,12 @@ import { useSearchParams } from 'react-router'
 import type { SlotRange } from '~/core/changes'
 import type { Lick } from '~/core/line'
 import { type Edit, type Scope, scopeRange, stepStart } from './edits'
+// At hand at once: what is typed right after its key would else go into the line.
+import { Palette } from './palette'
 import { TABS, type WorkbenchProps, type WorkbenchTab } from './panel-props'
 
 /** Fetched when a panel is opened first: a lick can be typed and heard before that is here. */
 const Panel = lazy(() => import('./panels'))
-/** Fetched when something is sought by its name first. */
-const Palette = lazy(() => import('./palette'))
 
 const SCOPE_LABELS: readonly (readonly [Scope, string])[] = [
   ['strokes', 'the strokes'],
@@ -88,15 +88,13 @@ export function Workbench(props: WorkbenchProps) {
         )}
       </div>
       {finding && (
-        <Suspense fallback={null}>
-          <Palette
-            lick={lick}
-            selection={selection}
-            onEdit={edit}
-            onOpen={open}
-            onClose={() => setFinding(false)}
-          />
-        </Suspense>
+        <Palette
+          lick={lick}
+          selection={selection}
+          onEdit={edit}
+          onOpen={open}
+          onClose={() => setFinding(false)}
+        />
       )}
     </section>
   )
