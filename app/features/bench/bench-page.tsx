@@ -121,6 +121,11 @@ export function BenchPage({
   const ruler = useRef<Ruler | null>(null)
   useCursor(playing && solo === null, player.position, ruler, rulerHost)
 
+  const newest = useRef(text)
+  useEffect(() => {
+    newest.current = text
+  }, [text])
+  const textNow = useCallback(() => newest.current, [])
   const { notice, tell, tellNext, dismiss } = useNotice(text)
   const refuse = useCallback((message: string) => tell({ message }), [tell])
   const {
@@ -198,6 +203,7 @@ export function BenchPage({
           <FrameBar
             lick={later.good.lick}
             text={later.history.text}
+            textNow={textNow}
             issues={later.issues}
             grooves={grooves}
             onSet={setFrame}

@@ -13,8 +13,9 @@ import { LandingFields, landingLabel } from './landing-fields'
 
 interface FrameBarProps {
   readonly lick: Lick
-  /** The text as it stands: a change is held against it before it is made. */
   readonly text: string
+  /** The newest text, which what is drawn may lag behind: a change is held against it before it is made. */
+  readonly textNow: () => string
   readonly issues: readonly TextIssue[]
   readonly grooves: readonly Groove[]
   readonly onSet: (rows: readonly SetRow[]) => void
@@ -22,7 +23,7 @@ interface FrameBarProps {
 
 /** Where the line stands in the music: every field takes effect as it is changed. */
 export const FrameBar = memo(function FrameBar(props: FrameBarProps) {
-  const { lick, text, issues, grooves, onSet } = props
+  const { lick, text, textNow, issues, grooves, onSet } = props
   const [open, setOpen] = useState(false)
   const [more, setMore] = useState(false)
   const [refused, setRefused] = useState<{ key: Key; notice: FrameNotice } | null>(null)
@@ -39,11 +40,11 @@ export const FrameBar = memo(function FrameBar(props: FrameBarProps) {
   const check =
     (key: Key) =>
     (value: string): FieldFault | null => {
-      const notice = frameFault(text, [[key, value === '' ? [] : [value]]])
+      const notice = frameFault(textNow(), [[key, value === '' ? [] : [value]]])
       return notice && toFault(notice)
     }
   const choose = (key: Key, rows: readonly SetRow[]) => {
-    const notice = frameFault(text, rows)
+    const notice = frameFault(textNow(), rows)
     if (notice) setRefused({ key, notice })
     else onSet(rows)
   }
