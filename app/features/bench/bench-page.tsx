@@ -3,6 +3,7 @@ import { formatLickText, type Key, lineTextOf, valuesOf } from '~/codecs/lick-te
 import { type Player, soundsOn, staffKeyOf } from '~/core/kit'
 import { type Lick, TEMPO_RANGE } from '~/core/line'
 import { landOnKit, movesOf } from '~/core/playing'
+import type { Surface } from '~/core/sticking'
 import { isCompound } from '~/core/time'
 import { isPlain, type Voicing, voiceLick } from '~/core/voicing'
 import type { GrooveRecord, KitRecord, LickRecord, Settings } from '~/storage'
@@ -70,10 +71,11 @@ export function BenchPage({
     [settings, own, lick.kit, grooves],
   )
   // What is voiced lands where this kit's crash is.
-  const voiced = useMemo(
-    () => landOnKit(voiceLick(lick, voicing), setting),
-    [lick, voicing, setting],
-  )
+  const laid = useMemo(() => voiceLick(lick, voicing), [lick, voicing])
+  const laterLaid = useDeferredValue(laid)
+  const { landing } = useMemo(() => landOnKit(laterLaid, setting), [laterLaid, setting]).frame
+  const crash = landing.kind === 'crash' || landing.kind === 'stop' ? landing.crash : undefined
+  const voiced = useMemo(() => withCrash(laid, crash), [laid, crash])
   const laterVoiced = useDeferredValue(voiced)
   const counting = useMemo(() => countingOf(settings), [settings])
 
@@ -298,6 +300,13 @@ export function BenchPage({
       />
     </>
   )
+}
+
+/** A lick that lands on a crash that was chosen for it a moment ago: which one costs more than a key. */
+function withCrash(lick: Lick, crash: Surface | undefined): Lick {
+  const { landing } = lick.frame
+  if (!crash || (landing.kind !== 'crash' && landing.kind !== 'stop')) return lick
+  return { ...lick, frame: { ...lick.frame, landing: { ...landing, crash } } }
 }
 
 /** The values of a key, the same list while they are the same. */
