@@ -9,6 +9,7 @@ import { saveFile } from '~/ui/save-file'
 import { useSettled } from '~/ui/use-settled'
 import { useSettingsChange } from '../settings/use-settings-change'
 import { theSurface } from '../voicing/surface-words'
+import { Trouble } from '../workbench/parts'
 import { EvidencePart } from './evidence-part'
 import { HandednessPart } from './handedness-part'
 import { insteadOf } from './kit-edits'
@@ -104,11 +105,7 @@ export function KitPage({ own, settings, uses, plays }: KitPageProps) {
             </button>
           )}
         </div>
-        {notice?.trouble && (
-          <p role="alert" className="text-error text-sm">
-            {notice.trouble}
-          </p>
-        )}
+        <Trouble words={notice?.trouble} />
         <p className="text-(--quiet) text-sm">
           {isOwn
             ? 'Saved as you change it. Licks without a kit of their own are played on this one.'

@@ -38,6 +38,10 @@ export function LimitsPanel(props: PanelProps) {
   const { voiced, setting, tempo, lick, playedClean, onRaise } = props
   const [reading, setReading] = useState<Reading>('line')
   const limit = useMemo(() => speedLimit(voiced, reading, setting), [voiced, reading, setting])
+  const plays = useMemo(
+    () => (playedClean === null ? [] : [{ lick: voiced, tempo: playedClean }]),
+    [voiced, playedClean],
+  )
   if (lick.line.slots.length === 0) return <Nothing>Type a line to see how fast it plays.</Nothing>
   return (
     <div className="grid grid-cols-1 gap-x-6 gap-y-4 md:grid-cols-2">
@@ -70,13 +74,7 @@ export function LimitsPanel(props: PanelProps) {
         {playedClean !== null && limit.bpm !== null && playedClean > limit.bpm && (
           <p className="text-sm">Played clean at {tenth(playedClean)}, above this limit.</p>
         )}
-        {playedClean !== null && (
-          <EvidencePart
-            plays={[{ lick: voiced, tempo: playedClean }]}
-            setting={setting}
-            onRaise={onRaise}
-          />
-        )}
+        {playedClean !== null && <EvidencePart plays={plays} setting={setting} onRaise={onRaise} />}
         <Raises {...props} reading={reading} />
         <Crash lick={voiced} setting={setting} tempo={tempo} />
         <SecondPedal {...props} />

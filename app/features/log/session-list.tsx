@@ -7,6 +7,7 @@ import type { PracticeSessionRecord } from '~/storage'
 import { IconButton } from '~/ui/icon-button'
 import { LabelledNumber } from '~/ui/number-field'
 import { plural } from '../bench/figures'
+import { Trouble } from '../workbench/parts'
 import type { LogCommand } from './log-store'
 import { dayOf } from './log-view'
 
@@ -36,11 +37,7 @@ export function SessionList({ sessions, titleOf }: SessionListProps) {
       <h2 id="sessions-title" className="font-semibold text-lg">
         Practice sessions
       </h2>
-      {data?.trouble && (
-        <p role="alert" className="text-error text-sm">
-          {data.trouble}
-        </p>
-      )}
+      <Trouble words={data?.trouble} />
       {deleted && (
         <p role="status" className="text-sm">
           Deleted: {titleOf(deleted.lickId)}, {dayOf(deleted.createdAt)}.{' '}

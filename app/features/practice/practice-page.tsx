@@ -32,6 +32,7 @@ import { BigCount } from './big-count'
 import { Cautions } from './cautions'
 import { DARK, litOf, type Phase, phaseAt } from './lights'
 import { LoopFields } from './loop-fields'
+import { LostNotice } from './lost-notice'
 import { PartFigure } from './part-figure'
 import { PlanAside } from './plan-aside'
 import type { StoredForPractice } from './practice-store'
@@ -146,13 +147,9 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
     (rating: Rating) => {
       rateRung(rating)
       const slower = rating === 'lost' && rung === 0 ? slowerRung(tempos) : tempos
-      const [added] = slower
-      if (added === undefined || slower === tempos || slower.length === tempos.length) {
-        setLost(null)
-        return
-      }
-      setLost(added)
-      setRungs([{ tempo: added, grid: rungs[0]?.grid ?? grid }, ...rungs])
+      const added = slower.length > tempos.length ? slower[0] : undefined
+      setLost(added ?? null)
+      if (added !== undefined) setRungs([{ tempo: added, grid: rungs[0]?.grid ?? grid }, ...rungs])
     },
     [rateRung, rung, rungs, tempos, grid, setRungs],
   )
@@ -306,22 +303,18 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
           </p>
         ))}
         {lost !== null && (
-          <p role="status" className="flex flex-wrap items-center gap-3 text-sm">
-            Lost on the lowest tempo: {figure(lost)} is now below it.
-            {together >= 0 && together !== at && (
-              <button
-                type="button"
-                className="btn btn-outline border-base-300 btn-sm font-normal"
-                onClick={() => {
-                  setLost(null)
-                  setLoop(null)
-                  setIndex(together)
-                }}
-              >
-                Back to one surface
-              </button>
-            )}
-          </p>
+          <LostNotice
+            tempo={lost}
+            onOneSurface={
+              together >= 0 && together !== at
+                ? () => {
+                    setLost(null)
+                    setLoop(null)
+                    setIndex(together)
+                  }
+                : undefined
+            }
+          />
         )}
         <Ratings playing={playing} onPlay={play} onRate={rate} />
         <SoundStrip

@@ -5,7 +5,7 @@ import { type Lick, NO_GROOVE } from '~/core/line'
 import { findGrid, meterName } from '~/core/time'
 import { PhraseStacks } from '../stacks/phrase-figure'
 import type { PanelProps } from './panel-props'
-import { Act, Nothing, Part, TextBox } from './parts'
+import { Act, Nothing, Part, TextBox, Trouble } from './parts'
 import type { GrooveCommand } from './saved-store'
 import { soloLick } from './solo'
 import { useSaving } from './use-saving'
@@ -136,11 +136,7 @@ function GrooveForm({ lick, meterKey, grooves, onHear }: GrooveFormProps) {
           <Play size={14} aria-hidden /> Hear
         </Act>
       </div>
-      {trouble && (
-        <p role="alert" className="text-error text-sm">
-          {trouble}
-        </p>
-      )}
+      <Trouble words={trouble} />
     </Part>
   )
 }

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { findPhrase } from '~/core/catalogue'
 import type { CellRecord } from '~/storage'
-import { Act, TextBox } from './parts'
+import { Act, TextBox, Trouble } from './parts'
 import type { CellCommand } from './saved-store'
 import { useSaving } from './use-saving'
 
@@ -41,11 +41,7 @@ export function OwnCellEdit({ cell }: { cell: CellRecord }) {
       <Act label={`Delete ${cell.name}`} onClick={() => tell({ intent: 'delete', id: cell.id })}>
         Delete
       </Act>
-      {trouble && (
-        <p role="alert" className="text-error text-sm">
-          {trouble}
-        </p>
-      )}
+      <Trouble words={trouble} />
     </form>
   )
 }

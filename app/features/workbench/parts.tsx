@@ -103,3 +103,13 @@ export function Choice<T extends string>({
 export function Nothing({ children }: { children: ReactNode }) {
   return <p className="text-(--quiet) text-sm">{children}</p>
 }
+
+/** What went wrong, at the place where it did, said aloud; nothing while `words` is empty. */
+export function Trouble({ words }: { words: string | null | undefined }) {
+  if (!words) return null
+  return (
+    <p role="alert" className="text-error text-sm">
+      {words}
+    </p>
+  )
+}

@@ -6,7 +6,7 @@ import type { VersionRecord } from '~/storage'
 import { turnTexts } from '../bench/turned'
 import { PhraseStacks } from '../stacks/phrase-figure'
 import type { PanelProps } from './panel-props'
-import { Act, Nothing, Part, TextBox } from './parts'
+import { Act, Nothing, Part, TextBox, Trouble } from './parts'
 import type { VersionCommand } from './saved-store'
 import { useSaving } from './use-saving'
 import { differenceWords } from './versions'
@@ -44,11 +44,7 @@ export function VersionsPanel({ id, text, voiced, voicing, turned, onRestore }: 
         >
           Save this version
         </button>
-        {trouble && (
-          <p role="alert" className="text-error text-sm">
-            {trouble}
-          </p>
-        )}
+        <Trouble words={trouble} />
       </form>
       {versions === undefined || versions.length === 0 ? (
         <Nothing>

@@ -5,7 +5,7 @@ import type { Lick } from '~/core/line'
 import { gridName, placeName } from '~/core/time'
 import { plural } from '../bench/figures'
 import type { PanelProps } from './panel-props'
-import { Act, Part } from './parts'
+import { Act, Part, Trouble } from './parts'
 import type { GrooveCommand } from './saved-store'
 import { useSaving } from './use-saving'
 
@@ -59,11 +59,7 @@ export function WholeChanges({ lick, grooves, onEdit }: PanelProps) {
           </Act>
         )}
       </div>
-      {trouble && (
-        <p role="alert" className="text-error text-sm">
-          {trouble}
-        </p>
-      )}
+      <Trouble words={trouble} />
     </Part>
   )
 }
