@@ -1,25 +1,19 @@
 import { BenchPage } from '~/features/bench/bench-page'
-import { bestClean } from '~/features/log/played-clean'
 import { StoreTrouble } from '~/features/shell/error-page'
-import { listGrooves, listKits, listSessions, loadLick, loadSettings } from '~/storage'
+import { liveGrooves, liveKits, liveSessions, loadLick, storeReady } from '~/storage'
 import type { Route } from './+types/bench'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Bench · Dime Stack' }]
 
 export async function clientLoader({ params }: Route.ClientLoaderArgs) {
-  const [lick, settings, grooves, kits, sessions] = await Promise.all([
+  await storeReady()
+  const [lick] = await Promise.all([
     loadLick(params.id),
-    loadSettings(),
-    listGrooves(),
-    listKits(),
-    listSessions(),
+    liveGrooves.settled(),
+    liveKits.settled(),
+    liveSessions(params.id).settled(),
   ])
-  const stored = {
-    grooves: grooves.ok ? grooves.value : [],
-    kits: kits.ok ? kits.value : [],
-  }
-  const playedClean = lick.ok && sessions.ok ? bestClean(lick.value, sessions.value) : null
-  return { lick, settings, stored, playedClean }
+  return { lick }
 }
 clientLoader.hydrate = true as const
 
@@ -30,10 +24,9 @@ export function HydrateFallback() {
 }
 
 export default function BenchRoute({ loaderData, params }: Route.ComponentProps) {
-  const { lick, settings, stored, playedClean } = loaderData
+  const { lick } = loaderData
   if (!lick.ok) return <StoreTrouble issue={lick.error} />
   if (lick.value.deletedAt !== null)
-    return <StoreTrouble issue={{ code: 'missing', detail: params.id }} />
-  const page = { record: lick.value, settings, stored, playedClean }
-  return <BenchPage key={params.id} {...page} />
+    return <StoreTrouble issue={{ code: 'deleted', detail: params.id }} />
+  return <BenchPage key={params.id} record={lick.value} />
 }

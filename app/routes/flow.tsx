@@ -1,18 +1,18 @@
 import { FlowPage } from '~/features/flow/flow-page'
-import { logFlow, openFlow } from '~/features/flow/flow-store'
+import { openDemo } from '~/features/shell/demo-fill'
 import { onlyAnotherPage } from '~/features/shell/own-state'
+import { liveGrooves, liveKits, storeReady } from '~/storage'
 import type { Route } from './+types/flow'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Flow · Dime Stack' }]
 
-export function clientLoader() {
-  return openFlow(document.documentElement.dataset.demo === 'true')
+export async function clientLoader() {
+  await storeReady()
+  await openDemo()
+  await Promise.all([liveGrooves.settled(), liveKits.settled()])
+  return null
 }
 clientLoader.hydrate = true as const
-
-export async function clientAction({ request }: Route.ClientActionArgs) {
-  return logFlow(await request.json())
-}
 
 export { onlyAnotherPage as shouldRevalidate }
 
@@ -20,6 +20,6 @@ export function HydrateFallback() {
   return <p className="p-8 text-(--quiet)">Opening the flow …</p>
 }
 
-export default function FlowRoute({ loaderData }: Route.ComponentProps) {
-  return <FlowPage {...loaderData} />
+export default function FlowRoute() {
+  return <FlowPage />
 }

@@ -1,7 +1,9 @@
-import type { ShouldRevalidateFunctionArgs } from 'react-router'
+import { redirect } from 'react-router'
+import { addDemo, newLick } from '~/features/library/library-actions'
 import { LibraryPage, LibrarySkeleton } from '~/features/library/library-page'
-import { libraryAction, openLibrary } from '~/features/library/library-store'
-import { StoreTrouble } from '~/features/shell/error-page'
+import { openDemo } from '~/features/shell/demo-fill'
+import { onlyAnotherPage } from '~/features/shell/own-state'
+import { liveSummaries, storeReady } from '~/storage'
 import type { Route } from './+types/library'
 
 export const meta: Route.MetaFunction = () => [
@@ -12,32 +14,28 @@ export const meta: Route.MetaFunction = () => [
   },
 ]
 
-export function clientLoader() {
-  return openLibrary(document.documentElement.dataset.demo === 'true')
+export async function clientLoader() {
+  await storeReady()
+  await openDemo()
+  await liveSummaries.started()
+  return null
 }
 clientLoader.hydrate = true as const
 
-/** Searching and sorting change the address, not what is stored. */
-export function shouldRevalidate({
-  currentUrl,
-  nextUrl,
-  formMethod,
-  defaultShouldRevalidate,
-}: ShouldRevalidateFunctionArgs) {
-  return formMethod !== undefined || currentUrl.pathname !== nextUrl.pathname
-    ? defaultShouldRevalidate
-    : false
-}
+/** Searching and sorting change the address, not what is stored; and what is stored is live. */
+export { onlyAnotherPage as shouldRevalidate }
 
-export function clientAction({ request }: Route.ClientActionArgs) {
-  return libraryAction(request)
+/** Starts a lick, or adds those of the demo. */
+export async function clientAction({ request }: Route.ClientActionArgs) {
+  const intent = (await request.formData()).get('intent')
+  const outcome = intent === 'demo' ? await addDemo() : await newLick()
+  return outcome.kind === 'open' ? redirect(`/bench/${outcome.id}`) : outcome
 }
 
 export function HydrateFallback() {
   return <LibrarySkeleton />
 }
 
-export default function LibraryRoute({ loaderData }: Route.ComponentProps) {
-  if (!loaderData.ok) return <StoreTrouble issue={loaderData.error} />
-  return <LibraryPage list={loaderData.value} />
+export default function LibraryRoute({ actionData }: Route.ComponentProps) {
+  return <LibraryPage outcome={actionData} />
 }

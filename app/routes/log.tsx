@@ -1,22 +1,24 @@
 import { LogPage } from '~/features/log/log-page'
-import { changeLog, openLog } from '~/features/log/log-store'
+import { openDemo } from '~/features/shell/demo-fill'
+import { onlyAnotherPage } from '~/features/shell/own-state'
+import { storeReady } from '~/storage'
 import type { Route } from './+types/log'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Log · Dime Stack' }]
 
-export function clientLoader() {
-  return openLog(document.documentElement.dataset.demo === 'true')
+export async function clientLoader() {
+  await storeReady()
+  await openDemo()
+  return null
 }
 clientLoader.hydrate = true as const
 
-export async function clientAction({ request }: Route.ClientActionArgs) {
-  return changeLog(await request.json())
-}
+export { onlyAnotherPage as shouldRevalidate }
 
 export function HydrateFallback() {
   return <p className="p-8 text-(--quiet)">Opening the log …</p>
 }
 
-export default function LogRoute({ loaderData }: Route.ComponentProps) {
-  return <LogPage {...loaderData} />
+export default function LogRoute() {
+  return <LogPage />
 }

@@ -1,18 +1,22 @@
 import { PracticePage } from '~/features/practice/practice-page'
-import { openPractice, savePractice } from '~/features/practice/practice-store'
 import { StoreTrouble } from '~/features/shell/error-page'
+import { liveGrooves, liveKits, liveSessions, loadLick, loadPlan, storeReady } from '~/storage'
 import type { Route } from './+types/practice'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Practice · Dime Stack' }]
 
-export function clientLoader({ params }: Route.ClientLoaderArgs) {
-  return openPractice(params.id)
+export async function clientLoader({ params }: Route.ClientLoaderArgs) {
+  await storeReady()
+  const [lick, plan] = await Promise.all([
+    loadLick(params.id),
+    loadPlan(params.id),
+    liveGrooves.settled(),
+    liveKits.settled(),
+    liveSessions(params.id).settled(),
+  ])
+  return { lick, plan: plan.ok ? plan.value : null }
 }
 clientLoader.hydrate = true as const
-
-export async function clientAction({ request }: Route.ClientActionArgs) {
-  return savePractice(await request.json())
-}
 
 export { onlyAnotherLick as shouldRevalidate } from '~/features/shell/own-state'
 
@@ -21,7 +25,9 @@ export function HydrateFallback() {
 }
 
 export default function PracticeRoute({ loaderData }: Route.ComponentProps) {
-  const { lick, settings, kept } = loaderData
+  const { lick, plan } = loaderData
   if (!lick.ok) return <StoreTrouble issue={lick.error} />
-  return <PracticePage key={lick.value.id} record={lick.value} settings={settings} kept={kept} />
+  if (lick.value.deletedAt !== null)
+    return <StoreTrouble issue={{ code: 'deleted', detail: lick.value.id }} />
+  return <PracticePage key={lick.value.id} opened={lick.value} stored={plan} />
 }

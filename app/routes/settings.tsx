@@ -1,23 +1,22 @@
 import { SettingsPage } from '~/features/settings/settings-page'
-import { saveSettingsFrom } from '~/features/settings/settings-store'
-import { loadSettings } from '~/storage'
+import { onlyAnotherPage } from '~/features/shell/own-state'
+import { storeReady } from '~/storage'
 import type { Route } from './+types/settings'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Settings · Dime Stack' }]
 
-export function clientLoader() {
-  return loadSettings()
+export async function clientLoader() {
+  await storeReady()
+  return null
 }
 clientLoader.hydrate = true as const
 
-export function clientAction({ request }: Route.ClientActionArgs) {
-  return saveSettingsFrom(request)
-}
+export { onlyAnotherPage as shouldRevalidate }
 
 export function HydrateFallback() {
   return <p className="p-8 text-(--quiet)">Opening the settings …</p>
 }
 
-export default function SettingsRoute({ loaderData }: Route.ComponentProps) {
-  return <SettingsPage settings={loaderData} />
+export default function SettingsRoute() {
+  return <SettingsPage />
 }

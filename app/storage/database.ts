@@ -1,11 +1,13 @@
 import Dexie, { type EntityTable } from 'dexie'
 import { fail, ok, type Result } from '~/core/foundation'
-import type { StoreIssue } from './records'
+import type { StoreIssue } from './issue'
 
 export const DATABASE_NAME = 'dime-stack'
-const STORE_VERSION = 5
+export const STORE_VERSION = 6
 /** Dexie keeps ten steps of the browser's version number for each of ours. */
 const STEPS = 10
+/** A store that does not answer for so long is told as one that cannot be opened. */
+const OPEN_MS = 8000
 
 /** Rows are read as unknown: what is on disk is judged each time (see records). */
 export interface StoredRow {
@@ -13,16 +15,26 @@ export interface StoredRow {
   readonly [field: string]: unknown
 }
 
+type Rows = EntityTable<StoredRow, 'id'>
+
 export class DimeDatabase extends Dexie {
-  licks!: EntityTable<StoredRow, 'id'>
-  settings!: EntityTable<StoredRow, 'id'>
-  cells!: EntityTable<StoredRow, 'id'>
-  versions!: EntityTable<StoredRow, 'id'>
-  grooves!: EntityTable<StoredRow, 'id'>
-  kits!: EntityTable<StoredRow, 'id'>
+  licks!: Rows
+  settings!: Rows
+  cells!: Rows
+  versions!: Rows
+  grooves!: Rows
+  kits!: Rows
   /** Practice sessions, under the name that the first stores gave them. */
-  sittings!: EntityTable<StoredRow, 'id'>
-  plans!: EntityTable<StoredRow, 'id'>
+  sittings!: Rows
+  plans!: Rows
+  /** What the library's list shows of each lick, derived from it. */
+  summaries!: Rows
+  /** What the log says of each lick, derived from its sessions. */
+  logs!: Rows
+  /** A lick's last states, kept without being asked. */
+  snapshots!: Rows
+  /** What could not be read, as it was. */
+  aside!: Rows
 
   constructor() {
     super(DATABASE_NAME)
@@ -30,23 +42,65 @@ export class DimeDatabase extends Dexie {
     this.version(2).stores({ cells: 'id', versions: 'id, lickId', grooves: 'id' })
     this.version(3).stores({ kits: 'id' })
     this.version(4).stores({ sittings: 'id, lickId' })
-    this.version(STORE_VERSION).stores({ plans: 'id' })
+    this.version(5).stores({ plans: 'id' })
+    this.version(STORE_VERSION).stores({
+      licks: 'id, deletedAt',
+      cells: 'id, deletedAt',
+      versions: 'id, lickId, deletedAt',
+      grooves: 'id, deletedAt',
+      kits: 'id, deletedAt',
+      sittings: 'id, lickId, createdAt, deletedAt',
+      summaries: 'id',
+      logs: 'id',
+      snapshots: 'id, lickId',
+      aside: 'id',
+    })
   }
 }
 
-let opened: Promise<Result<DimeDatabase, StoreIssue>> | undefined
+type Opened = Result<DimeDatabase, StoreIssue>
+
+let opened: Promise<Opened> | undefined
+/** Set for good when a newer version of the app has taken the store over. */
+let retired: StoreIssue | undefined
+const listeners = new Set<(issue: StoreIssue) => void>()
+
+/** Calls back when a newer version of the app takes the store away from this page. Returns the way to stop. */
+export function onStoreTaken(listener: (issue: StoreIssue) => void): () => void {
+  listeners.add(listener)
+  if (retired) listener(retired)
+  return () => listeners.delete(listener)
+}
 
 /** The store, opened once; a failure is told as an issue and can be tried again. */
-export function openDatabase(): Promise<Result<DimeDatabase, StoreIssue>> {
-  opened ??= tryOpen().then((result) => {
+export function openDatabase(): Promise<Opened> {
+  if (retired) return Promise.resolve(fail(retired))
+  opened ??= inTime(tryOpen()).then((result) => {
     if (!result.ok) opened = undefined
     return result
   })
   return opened
 }
 
-async function tryOpen(): Promise<Result<DimeDatabase, StoreIssue>> {
+async function inTime(opening: Promise<Opened>): Promise<Opened> {
+  let timer: ReturnType<typeof setTimeout> | undefined
+  const late = new Promise<Opened>((resolve) => {
+    const detail = `the store did not answer within ${OPEN_MS / 1000} seconds`
+    timer = setTimeout(() => resolve(fail({ code: 'unavailable', detail })), OPEN_MS)
+  })
+  try {
+    return await Promise.race([opening, late])
+  } finally {
+    clearTimeout(timer)
+  }
+}
+
+async function tryOpen(): Promise<Opened> {
   const database = new DimeDatabase()
+  database.on('versionchange', ({ newVersion }) => giveUp(database, newVersion))
+  database.on('close', () => {
+    opened = undefined
+  })
   try {
     await database.open()
     // Dexie would open a newer store as well as it can; what is in it is not ours to change.
@@ -62,6 +116,18 @@ async function tryOpen(): Promise<Result<DimeDatabase, StoreIssue>> {
   }
 }
 
+/** Another page wants to change the store's shape, or to delete it: this one lets go at once. */
+function giveUp(database: DimeDatabase, newVersion: number | null): void {
+  opened = undefined
+  database.close({ disableAutoOpen: true })
+  if (newVersion === null) return
+  retired = {
+    code: 'newer-store',
+    detail: `another tab changed the store to version ${newVersion / STEPS}`,
+  }
+  for (const listener of listeners) listener(retired)
+}
+
 /** Runs one piece of work on the open store; whatever the browser throws becomes an issue. */
 export async function withStore<T>(
   work: (database: DimeDatabase) => Promise<Result<T, StoreIssue>>,
@@ -71,7 +137,7 @@ export async function withStore<T>(
   try {
     return await work(database.value)
   } catch (error) {
-    return fail(toStoreIssue(error))
+    return fail(retired ?? toStoreIssue(error))
   }
 }
 

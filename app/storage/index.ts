@@ -1,30 +1,30 @@
-export { rescueLicks } from './database'
+export { purge, putInBin, type Ref, restore, saveRecord, saveRecords } from './change'
+export { onStoreChange } from './changes'
+export { onStoreTaken, rescueLicks } from './database'
+export type { StoredLog } from './derived/logs'
+export type { LickSummary } from './derived/summary'
+export { turnSummary } from './derived/turn-summary'
+export { notSavedWords, type StoreIssue } from './issue'
 export {
   addLicks,
-  fillOnFirstVisit,
   type LickTexts,
-  listLicks,
   loadLick,
-  purgeDeleted,
-  saveLick,
-  setDeleted,
-  watchLick,
+  loadLicks,
+  type NewLick,
+  toLickRecord,
+  wasVisited,
 } from './licks'
+export type { LiveState, LiveTable } from './live/live-table'
 export {
-  deleteRecord,
-  listCells,
-  listGrooves,
-  listKits,
-  listSessions,
-  listVersions,
-  loadPlan,
-  saveCell,
-  saveGroove,
-  saveKit,
-  savePlan,
-  saveSession,
-  saveVersion,
-} from './own-records'
+  liveCells,
+  liveGrooves,
+  liveKits,
+  liveLogs,
+  liveSessions,
+  liveSummaries,
+  liveVersions,
+} from './live/tables'
+export { storeReady } from './ready'
 export {
   type CellRecord,
   cellRecordSchema,
@@ -40,8 +40,25 @@ export {
   planRecordSchema,
   practiceSessionRecordSchema,
   type Settings,
-  type StoreIssue,
   type VersionRecord,
   versionRecordSchema,
 } from './records'
-export { loadSettings, saveSettings } from './settings'
+export type { RecordSaver, SaverPorts, SaveState } from './saving/record-saver'
+export {
+  closeSaver,
+  loadKept,
+  onUnsaved,
+  openSaver,
+  type Unsaved,
+  unsavedNow,
+} from './saving/savers'
+export {
+  listNewestSessions,
+  listSessionsBetween,
+  loadPlan,
+  loadSessions,
+  type SessionPage,
+} from './sessions'
+export { liveSettings, type SettingsState } from './settings'
+export { listSnapshots, type Snapshot } from './snapshots'
+export type { Kept } from './tables'

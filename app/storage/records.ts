@@ -1,16 +1,20 @@
 import * as z from 'zod'
 import { fail, ok, type Result } from '~/core/foundation'
+import type { StoreIssue } from './issue'
+
+/** Texts longer than this are refused on the way in, so that what is written can be read. */
+export const MOST_TEXT = 65_536
 
 /** A lick as it is stored. Times are milliseconds since 1970. */
 export const lickRecordSchema = z.object({
   id: z.string().min(1),
   version: z.literal(2),
   /** The lick's text, always one that can be read. */
-  text: z.string(),
+  text: z.string().max(MOST_TEXT),
   /** The text as it was typed last, where that cannot be read; else null. */
-  draft: z.string().nullable(),
+  draft: z.string().max(MOST_TEXT).nullable(),
   /** The voicing rules and pins as JSON; empty for none. */
-  voicing: z.string(),
+  voicing: z.string().max(MOST_TEXT),
   /** Goes up with every save, so that two tabs notice each other. */
   revision: z.number().int().min(0),
   createdAt: z.number(),
@@ -50,11 +54,13 @@ export const versionRecordSchema = z.object({
   version: z.literal(1),
   lickId: z.string().min(1),
   name: z.string().trim().min(1).max(80),
-  text: z.string().max(65536),
+  text: z.string().max(MOST_TEXT),
   /** Versions kept before there were voicings have none. */
-  voicing: z.string().max(65536).default(''),
+  voicing: z.string().max(MOST_TEXT).default(''),
   createdAt: z.number(),
 })
+/** The longest name of a version. */
+export const VERSION_NAME_MOST = 80
 export type VersionRecord = z.infer<typeof versionRecordSchema>
 
 /** A kit of the player's own, as JSON in the form of a kit file. */
@@ -80,11 +86,14 @@ const handSpeed = limbSpeed.extend({
 })
 const limbSpeeds = z.object({ RH: handSpeed, LH: handSpeed, RF: limbSpeed, LF: limbSpeed })
 
+/** Milliseconds since 1970 that a calendar can name. */
+const moment = z.number().min(-8.64e15).max(8.64e15)
+
 const sessionFields = z.object({
   id: z.string().min(1).max(60),
   version: z.literal(3),
   lickId: z.string().min(1),
-  createdAt: z.number(),
+  createdAt: moment,
   /** Which part of the build-up, by its key; empty for the lick as a whole. */
   part: z.string().max(60),
   step: z.string().max(120),
@@ -246,19 +255,6 @@ export const settingsSchema = z.object({
 })
 export type Settings = z.infer<typeof settingsSchema>
 export const DEFAULT_SETTINGS: Settings = settingsSchema.parse({})
-
-/** Why something stored cannot be used, or something cannot be stored. */
-export interface StoreIssue {
-  readonly code:
-    | 'unavailable'
-    | 'newer-store'
-    | 'quota'
-    | 'newer-record'
-    | 'broken-record'
-    | 'missing'
-    | 'conflict'
-  readonly detail: string
-}
 
 /** Turns a stored record of one version into the next. Append only; index 0 makes version 2. */
 const MIGRATIONS: readonly ((record: Record<string, unknown>) => Record<string, unknown>)[] = [

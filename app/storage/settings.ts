@@ -1,26 +1,133 @@
-import { ok, type Result } from '~/core/foundation'
-import { openDatabase, toStoreIssue } from './database'
-import { DEFAULT_SETTINGS, type Settings, type StoreIssue, settingsSchema } from './records'
+import * as z from 'zod'
+import { fail, ok, type Result } from '~/core/foundation'
+import { announce, onStoreChange } from './changes'
+import { withStore } from './database'
+import type { StoreIssue } from './issue'
+import { DEFAULT_SETTINGS, type Settings, settingsSchema } from './records'
+import { journal } from './saving/page'
 
 const SETTINGS_ID = 'settings'
 
-/** The player's settings; the defaults where none are stored or they cannot be read. */
-export async function loadSettings(): Promise<Settings> {
-  const database = await openDatabase()
-  if (!database.ok) return DEFAULT_SETTINGS
-  const stored = await database.value.settings.get(SETTINGS_ID).catch(() => undefined)
-  const read = settingsSchema.safeParse(stored ?? {})
-  return read.success ? read.data : DEFAULT_SETTINGS
+export type SettingsState = {
+  readonly settings: Settings
+  /** Why the newest change is not in the store; null where it is, or is on its way. */
+  readonly trouble: StoreIssue | null
 }
 
-/** Stores the settings. */
-export async function saveSettings(settings: Settings): Promise<Result<Settings, StoreIssue>> {
-  const database = await openDatabase()
-  if (!database.ok) return database
-  try {
-    await database.value.settings.put({ id: SETTINGS_ID, ...settings })
-    return ok(settings)
-  } catch (error) {
-    return { ok: false, error: toStoreIssue(error) }
+/** Settings as they are stored: a field that cannot be read is the default, the others stay. */
+export function readSettings(stored: unknown): Settings {
+  const whole = settingsSchema.safeParse(stored ?? {})
+  if (whole.success) return whole.data
+  const fields = z.looseObject({}).safeParse(stored)
+  if (!fields.success) return DEFAULT_SETTINGS
+  const readable = Object.entries(settingsSchema.shape).flatMap(([name, field]) => {
+    const read = field.safeParse(fields.data[name])
+    return read.success ? [[name, read.data]] : []
+  })
+  return { ...DEFAULT_SETTINGS, ...Object.fromEntries(readable) }
+}
+
+/** Changes settings in the store: fields that are not named stay as they are there. */
+export function patchSettings(patch: Partial<Settings>): Promise<Result<Settings, StoreIssue>> {
+  return withStore(async (database) => {
+    const written = await database.transaction('rw', database.settings, async () => {
+      const stored = await database.settings.get(SETTINGS_ID)
+      const next = settingsSchema.safeParse({ ...readSettings(stored), ...patch })
+      if (!next.success) return undefined
+      await database.settings.put({ id: SETTINGS_ID, ...next.data })
+      return next.data
+    })
+    if (!written) return fail({ code: 'broken-record', detail: 'settings that cannot be read' })
+    announce([{ table: 'settings', ids: [SETTINGS_ID] }])
+    return ok(written)
+  })
+}
+
+const RETRY_MS = 3000
+
+/**
+ * The player's settings, live: what is changed shows at once, is journalled in the same step and then
+ * saved; what another tab changes shows too. A change that cannot be saved stays, is told, and is tried
+ * again.
+ */
+export class LiveSettings {
+  private state: SettingsState = { settings: DEFAULT_SETTINGS, trouble: null }
+  private patch: Partial<Settings> = {}
+  private opening: Promise<SettingsState> | undefined
+  private saving: Promise<void> | undefined
+  private readonly listeners = new Set<() => void>()
+
+  readonly snapshot = (): SettingsState => this.state
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener)
+    void this.open()
+    return () => this.listeners.delete(listener)
+  }
+
+  /** Resolves when the settings have been read; the defaults where they cannot be. */
+  open(): Promise<SettingsState> {
+    this.opening ??= this.start()
+    return this.opening
+  }
+
+  private async start(): Promise<SettingsState> {
+    onStoreChange(({ table }) => {
+      if (table === 'settings' && !this.saving) void this.read()
+    })
+    for (const { entry, drop } of journal.others()) {
+      if (entry.table !== 'settings') continue
+      if (typeof entry.record === 'object') this.patch = { ...this.patch, ...entry.record }
+      drop()
+    }
+    if (Object.keys(this.patch).length > 0) await this.save()
+    await this.read()
+    return this.state
+  }
+
+  private async read(): Promise<void> {
+    const stored = await withStore(async (database) => ok(await database.settings.get(SETTINGS_ID)))
+    if (stored.ok) this.tell({ ...readSettings(stored.value), ...this.patch }, this.state.trouble)
+  }
+
+  /** Changes some fields. */
+  change(patch: Partial<Settings>): void {
+    this.patch = { ...this.patch, ...patch }
+    journal.note('settings', SETTINGS_ID, null, this.patch)
+    this.tell({ ...this.state.settings, ...patch }, this.state.trouble)
+    this.saving ??= this.save().finally(() => {
+      this.saving = undefined
+    })
+  }
+
+  /** Resolves when what was changed is in the store, or is known not to get there. */
+  async settled(): Promise<void> {
+    await this.open()
+    await this.saving
+  }
+
+  private async save(): Promise<void> {
+    while (Object.keys(this.patch).length > 0) {
+      const patch = this.patch
+      const saved = await patchSettings(patch)
+      if (!saved.ok) {
+        this.tell(this.state.settings, saved.error)
+        setTimeout(() => this.change({}), RETRY_MS)
+        return
+      }
+      if (this.patch === patch) {
+        this.patch = {}
+        journal.drop('settings', SETTINGS_ID)
+        this.tell(saved.value, null)
+      }
+    }
+  }
+
+  private tell(settings: Settings, trouble: StoreIssue | null): void {
+    this.state = { settings, trouble }
+    for (const listener of [...this.listeners]) listener()
   }
 }
+
+/** The settings of this browser. */
+export const liveSettings = new LiveSettings()

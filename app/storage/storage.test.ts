@@ -10,7 +10,26 @@ const lick = (id: string) => ({ id, text: TEXT, draft: null, voicing: '' })
 /** The store as a freshly loaded page sees it. */
 async function freshStore() {
   vi.resetModules()
-  return import('.')
+  const [store, { write }, { patchSettings, readSettings }, bin, first] = await Promise.all([
+    import('.'),
+    import('./write'),
+    import('./settings'),
+    import('./bin'),
+    import('./first-visit'),
+  ])
+  const titles = async () => {
+    const { rows } = await store.liveSummaries.settled()
+    return rows.map(({ id }) => id).sort()
+  }
+  const settings = async () => (await store.liveSettings.open()).settings
+  return { ...store, ...bin, ...first, write, patchSettings, readSettings, titles, settings }
+}
+type Store = Awaited<ReturnType<typeof freshStore>>
+
+/** Saves a lick's texts as a page that read it at a revision does. */
+async function save(store: Store, id: string, revision: number | null, text: string) {
+  const record = store.toLickRecord({ ...lick(id), text }, 0)
+  return store.saveRecord('licks', record, revision)
 }
 
 afterEach(async () => {
@@ -19,49 +38,88 @@ afterEach(async () => {
 })
 
 describe('the store', () => {
-  it('keeps licks over a reload, newest first, those given first before the others', async () => {
+  it('keeps licks over a reload; one whose id is taken is left as it is', async () => {
     const store = await freshStore()
     expect(await store.addLicks([lick('a'), lick('b')], 1000)).toEqual({ ok: true, value: 2 })
     expect(await store.addLicks([{ ...lick('a'), text: 'other' }], 2000)).toEqual({
       ok: true,
       value: 0,
     })
-    const listed = await (await freshStore()).listLicks()
-    expect(listed.ok && listed.value.licks.map(({ id, text }) => [id, text])).toEqual([
-      ['a', TEXT],
-      ['b', TEXT],
-    ])
+    const later = await freshStore()
+    expect(await later.titles()).toEqual(['a', 'b'])
+    expect(await later.loadLick('a')).toMatchObject({ ok: true, value: { text: TEXT } })
   })
 
-  it('refuses to overwrite what another tab saved, and keeps both texts whole', async () => {
+  it('refuses to overwrite what another tab saved', async () => {
     const store = await freshStore()
     await store.addLicks([lick('a')], 0)
-    expect(await store.saveLick('a', 0, { text: 'mine', draft: 'min(', voicing: '' }, 10)).toEqual({
-      ok: true,
-      value: 1,
+    expect(await save(store, 'a', 0, 'line: RL')).toEqual({ ok: true, value: 1 })
+    expect(await save(store, 'a', 0, 'line: LR')).toMatchObject({
+      ok: false,
+      error: { code: 'conflict' },
     })
-    const second = await store.saveLick('a', 0, { text: 'theirs', draft: null, voicing: '' }, 20)
-    expect(second).toMatchObject({ ok: false, error: { code: 'conflict' } })
     const kept = await store.loadLick('a')
-    expect(kept.ok && [kept.value.text, kept.value.draft, kept.value.revision]).toEqual([
-      'mine',
-      'min(',
-      1,
-    ])
+    expect(kept.ok && [kept.value.text, kept.value.revision]).toEqual(['line: RL', 1])
   })
 
-  it('deletes softly, brings back, and drops for good only after a time', async () => {
+  it('lets nobody write into what is deleted, and restores it as it was', async () => {
     const store = await freshStore()
     await store.addLicks([lick('a'), lick('b')], 0)
-    await store.setDeleted('a', 500)
-    const listed = await store.listLicks()
-    expect(listed.ok && listed.value.licks.map(({ id }) => id)).toEqual(['b'])
-    expect(await store.purgeDeleted(400)).toEqual({ ok: true, value: 0 })
-    await store.setDeleted('a', null)
-    expect(await store.purgeDeleted(1000)).toEqual({ ok: true, value: 0 })
-    await store.setDeleted('a', 500)
-    expect(await store.purgeDeleted(1000)).toEqual({ ok: true, value: 1 })
-    expect(await store.loadLick('a')).toMatchObject({ ok: false, error: { code: 'missing' } })
+    await store.putInBin([{ table: 'licks', id: 'a' }])
+    expect(await store.titles()).toEqual(['b'])
+    expect(await save(store, 'a', 1, 'line: RL')).toMatchObject({
+      ok: false,
+      error: { code: 'deleted' },
+    })
+    const bin = await store.listBin()
+    expect(bin.ok && bin.value.map(({ table, id }) => [table, id])).toEqual([['licks', 'a']])
+    await store.restore([{ table: 'licks', id: 'a' }])
+    expect(await store.titles()).toEqual(['a', 'b'])
+    expect(await store.loadLick('a')).toMatchObject({
+      ok: true,
+      value: { text: TEXT, revision: 2 },
+    })
+  })
+
+  it('purges nothing by itself, whatever the clock says', async () => {
+    const store = await freshStore()
+    await store.addLicks([lick('a')], 0)
+    await store.putInBin([{ table: 'licks', id: 'a' }], 5)
+    vi.useFakeTimers({ now: 4e12, toFake: ['Date'] })
+    const later = await freshStore()
+    await later.storeReady()
+    await later.titles()
+    vi.useRealTimers()
+    expect(await later.listBin()).toMatchObject({ ok: true, value: [{ id: 'a' }] })
+    await later.purge([{ table: 'licks', id: 'a' }])
+    expect(await later.loadLick('a')).toMatchObject({ ok: false, error: { code: 'missing' } })
+  })
+
+  it('makes all changes of a step, or none', async () => {
+    const store = await freshStore()
+    await store.addLicks([lick('a')], 0)
+    const record = store.toLickRecord({ ...lick('b') }, 0)
+    const both = await store.write([
+      { kind: 'save', table: 'licks', record, base: null },
+      { kind: 'bin', table: 'licks', id: 'nowhere' },
+    ])
+    expect(both).toMatchObject({ ok: false, error: { code: 'missing' } })
+    expect(await store.titles()).toEqual(['a'])
+  })
+
+  it('takes nothing that it could not read again', async () => {
+    const store = await freshStore()
+    const long = await save(store, 'a', null, `line: R\n# ${'x'.repeat(66_000)}`)
+    expect(long).toMatchObject({ ok: false, error: { code: 'too-large' } })
+    const cell = {
+      id: 'c',
+      version: 1,
+      name: '',
+      line: 'R',
+      tags: [] as string[],
+      createdAt: 0,
+    } as const
+    expect(await store.saveRecord('cells', cell, null)).toMatchObject({ ok: false })
   })
 
   it('leaves records of a newer version alone, and counts them', async () => {
@@ -70,14 +128,30 @@ describe('the store', () => {
     const raw = await new Dexie(DATABASE_NAME).open()
     const newer = { id: 'n', version: 3, shape: 'unknown' }
     await raw.table('licks').put(newer)
-    const listed = await store.listLicks()
-    expect(listed.ok && [listed.value.licks.length, listed.value.unreadable]).toEqual([1, 1])
-    expect(await store.setDeleted('n', 1)).toMatchObject({
+    await raw.table('settings').delete('derived')
+    expect(await store.liveSummaries.settled()).toMatchObject({ kind: 'ready', unreadable: 1 })
+    expect(await store.putInBin([{ table: 'licks', id: 'n' }])).toMatchObject({
       ok: false,
       error: { code: 'newer-record' },
     })
     expect(await raw.table('licks').get('n')).toEqual(newer)
     raw.close()
+  })
+
+  it('keeps a lick’s last states without being asked, twenty of them, whatever the clock says', async () => {
+    const store = await freshStore()
+    const { Snapshots } = await import('./snapshots')
+    await store.addLicks([lick('a')], 0)
+    const memory = new Snapshots()
+    for (let i = 0; i < 30; i += 1) {
+      const record = store.toLickRecord({ ...lick('a'), text: `line: ${'R'.repeat(i + 1)}` }, 0)
+      // A clock that jumps back and forth by an hour.
+      const now = 1e12 + (i % 2) * 3_600_000
+      await store.write([{ kind: 'save', table: 'licks', record, base: i }], now, memory)
+    }
+    const states = await store.listSnapshots('a')
+    expect(states.ok && states.value.length).toBe(20)
+    expect(states.ok && states.value[0]?.text).toBe(`line: ${'R'.repeat(29)}`)
   })
 
   /** Stores as they were written by every version before today's. */
@@ -185,18 +259,22 @@ describe('the store', () => {
     if (frozen.version > 4) await old.table('plans').put(plan)
     old.close()
     const store = await freshStore()
+    await store.storeReady()
     expect(await store.loadLick('a')).toEqual({
       ok: true,
       value: { ...record, version: 2, voicing: '' },
     })
-    expect(await store.loadSettings()).toMatchObject({ school: 'digits', kit: 'five' })
-    const versions = await store.listVersions('a')
-    expect(versions.ok && versions.value.map(({ name, voicing }) => [name, voicing])).toEqual(
+    expect(await store.titles()).toEqual(['a'])
+    expect(await store.settings()).toMatchObject({ school: 'digits', kit: 'five' })
+    const versions = await store.liveVersions('a').settled()
+    expect(versions.rows.map(({ name, voicing }) => [name, voicing])).toEqual(
       frozen.version > 1 ? [['first', '']] : [],
     )
-    expect(await store.listKits()).toEqual({ ok: true, value: [] })
+    expect((await store.liveKits.settled()).rows).toEqual([])
+    const fresh = { revision: 0, updatedAt: 9, deletedAt: null }
     const newest = {
       ...session,
+      ...fresh,
       version: 3,
       part: 'hands',
       tense: false,
@@ -204,26 +282,27 @@ describe('the store', () => {
       form: '',
       note: '',
     }
-    expect(await store.listSessions()).toEqual({
-      ok: true,
-      value: frozen.version > 3 ? [newest] : [],
-    })
+    expect((await store.liveSessions('a').settled()).rows).toEqual(
+      frozen.version > 3 ? [newest] : [],
+    )
+    const logs = (await store.liveLogs.settled()).rows
+    expect(logs.map(({ id, sessions }) => [id, sessions])).toEqual(
+      frozen.version > 3 ? [['a', 1]] : [],
+    )
     expect(await store.loadPlan('a')).toEqual({
       ok: true,
       value:
         frozen.version > 4
           ? {
               ...plan,
+              ...fresh,
               version: 2,
               rungGrids: null,
               steps: [{ part: 'transition 3-7', skipped: true, form: null }],
             }
           : null,
     })
-    expect(await store.saveLick('a', 3, { text: TEXT, draft: null, voicing: '' }, 30)).toEqual({
-      ok: true,
-      value: 4,
-    })
+    expect(await save(store, 'a', 3, TEXT)).toEqual({ ok: true, value: 4 })
   })
 
   it('that is of a newer version is not touched, and what can be read is rescued', async () => {
@@ -232,7 +311,10 @@ describe('the store', () => {
     await future.table('licks').put({ id: 'a', version: 3, text: TEXT })
     future.close()
     const store = await freshStore()
-    expect(await store.listLicks()).toMatchObject({ ok: false, error: { code: 'newer-store' } })
+    expect(await store.liveSummaries.settled()).toMatchObject({
+      kind: 'failed',
+      issue: { code: 'newer-store' },
+    })
     expect(await store.rescueLicks()).toMatchObject([{ id: 'a', text: TEXT }])
   })
 
@@ -241,23 +323,49 @@ describe('the store', () => {
     const fill = () => store.fillOnFirstVisit([lick('a'), lick('b')], 0)
     const filled = await Promise.all([fill(), fill(), fill()])
     expect(filled.map((result) => result.ok && result.value).sort()).toEqual([0, 0, 2])
-    await store.setDeleted('a', 1)
-    await store.purgeDeleted(2)
+    await store.putInBin([{ table: 'licks', id: 'a' }])
+    await store.purge([{ table: 'licks', id: 'a' }])
     expect(await (await freshStore()).fillOnFirstVisit([lick('a')], 3)).toEqual({
       ok: true,
       value: 0,
     })
   })
 
-  it('gives default settings, and keeps what was changed', async () => {
+  it('is given up for good when a newer app takes it over, and the page is told', async () => {
     const store = await freshStore()
-    const settings = await store.loadSettings()
-    expect(settings).toEqual(store.DEFAULT_SETTINGS)
-    await store.saveSettings({ ...settings, school: 'digits', beaming: 'group' })
-    expect(await (await freshStore()).loadSettings()).toMatchObject({
+    await store.addLicks([lick('a')], 0)
+    const told: string[] = []
+    store.onStoreTaken(({ code }) => told.push(code))
+    const future = new Dexie(DATABASE_NAME)
+    future.version(9).stores({ licks: 'id' })
+    await future.open()
+    expect(told).toEqual(['newer-store'])
+    expect(await save(store, 'a', 0, 'line: RL')).toMatchObject({
+      ok: false,
+      error: { code: 'newer-store' },
+    })
+    expect(await future.table('licks').get('a')).toMatchObject({ text: TEXT, revision: 0 })
+    future.close()
+  })
+
+  it('gives default settings, and keeps what was changed, field by field', async () => {
+    const store = await freshStore()
+    expect(await store.settings()).toEqual(store.DEFAULT_SETTINGS)
+    const other = await freshStore()
+    await other.liveSettings.open()
+    await store.patchSettings({ school: 'digits' })
+    await other.patchSettings({ beaming: 'group' })
+    expect(await (await freshStore()).settings()).toMatchObject({
       school: 'digits',
       beaming: 'group',
     })
+  })
+
+  it('reads every setting that can be read, though another cannot', async () => {
+    const { readSettings, DEFAULT_SETTINGS } = await freshStore()
+    const stored = { id: 'settings', school: 'digits', breakAfter: 'soon', arms: { shoulder: -1 } }
+    expect(readSettings(stored)).toEqual({ ...DEFAULT_SETTINGS, school: 'digits' })
+    expect(readSettings(7)).toEqual(DEFAULT_SETTINGS)
   })
 })
 

@@ -1,9 +1,9 @@
-/** Hands text to the browser as a file to keep. */
-export function saveFile(name: string, type: string, content: string): void {
+/** Hands text or bytes to the browser as a file to keep. */
+export function saveFile(name: string, type: string, content: BlobPart): void {
   const url = URL.createObjectURL(new Blob([content], { type }))
   const link = document.createElement('a')
   link.href = url
   link.download = name
   link.click()
-  setTimeout(() => URL.revokeObjectURL(url), 10_000)
+  setTimeout(() => URL.revokeObjectURL(url), 60_000)
 }

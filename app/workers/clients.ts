@@ -1,25 +1,31 @@
 import type { SoundName } from '~/core/sound'
-import type { RenderKitReply, RenderKitRequest, TickerRequest } from './protocol'
+import { WorkerClient, type WorkerPort } from './client'
+import type { TickerRequest } from './protocol'
 
 /** Renders every sound of the kit in a worker, at the rate of the device. */
-export function renderKit(rate: number): Promise<Map<SoundName, Float32Array>> {
-  const worker = new Worker(new URL('./kit.worker.ts', import.meta.url), { type: 'module' })
-  return new Promise((resolve, reject) => {
-    const sounds = new Map<SoundName, Float32Array>()
-    worker.onmessage = ({ data }: MessageEvent<RenderKitReply>) => {
-      if (data.kind === 'sound') sounds.set(data.name, data.samples)
-      else {
-        worker.terminate()
-        resolve(sounds)
-      }
-    }
-    worker.onerror = (event) => {
-      worker.terminate()
-      reject(new Error(event.message))
-    }
-    worker.postMessage({ kind: 'render-kit', id: 1, rate } satisfies RenderKitRequest)
-  })
+export async function renderKit(rate: number): Promise<Map<SoundName, Float32Array>> {
+  const client = new WorkerClient(
+    () => new Worker(new URL('./kit.worker.ts', import.meta.url), { type: 'module' }) as WorkerPort,
+  )
+  const sounds = new Map<SoundName, Float32Array>()
+  try {
+    await client.ask(
+      'render-kit',
+      { rate },
+      {
+        onTold: ({ name, samples }) => sounds.set(name, samples),
+      },
+    )
+    return sounds
+  } finally {
+    client.close()
+  }
 }
+
+/** The worker that reads and writes files. */
+export const filesWorker = new WorkerClient(
+  () => new Worker(new URL('./files.worker.ts', import.meta.url), { type: 'module' }) as WorkerPort,
+)
 
 /** A pulse from a worker: call `stop` to end it for good. */
 export function startTicker(everyMs: number, onTick: () => void): { stop: () => void } {

@@ -1,1 +1,1 @@
-export { renderKit, startTicker } from './clients'
+export { filesWorker, renderKit, startTicker } from './clients'

@@ -1,21 +1,62 @@
 import type { SoundName } from '~/core/sound'
-
-/** What the page asks of the kit worker, and what it answers: one message a sound. */
-export interface RenderKitRequest {
-  readonly kind: 'render-kit'
-  readonly id: number
-  readonly rate: number
-}
-export type RenderKitReply =
-  | {
-      readonly kind: 'sound'
-      readonly id: number
-      readonly name: SoundName
-      readonly samples: Float32Array
-    }
-  | { readonly kind: 'done'; readonly id: number }
+import type { ImportDone, IncomingEntry } from '~/storage/backup'
 
 /** What the ticker is told. It answers with a bare tick. */
 export type TickerRequest =
   | { readonly kind: 'start'; readonly everyMs: number }
   | { readonly kind: 'stop' }
+
+/** How far a long piece of work is. */
+export interface Progress {
+  readonly done: number
+  readonly all: number
+}
+
+/** What workers are asked for, by name: what goes in, what is told on the way, and what comes out. */
+export interface Jobs {
+  readonly 'render-kit': {
+    readonly in: { readonly rate: number }
+    readonly on: { readonly name: SoundName; readonly samples: Float32Array }
+    readonly out: null
+  }
+  /** A backup of everything (on null), or of some licks with all that is theirs. */
+  readonly export: {
+    readonly in: { readonly lickIds: readonly string[] | null; readonly at: number }
+    readonly on: Progress
+    readonly out: { readonly zip: Uint8Array<ArrayBuffer> }
+  }
+  /** Holds files against what is here; what they would bring stays in the worker. */
+  readonly inspect: {
+    readonly in: { readonly files: readonly File[]; readonly at: number }
+    readonly on: Progress
+    readonly out: { readonly entries: readonly IncomingEntry[]; readonly faults: readonly string[] }
+  }
+  /** Carries out what was inspected last. */
+  readonly import: {
+    readonly in: {
+      readonly different: 'replace' | 'both' | 'skip'
+      readonly single: readonly (readonly [index: number, choice: 'replace' | 'both' | 'skip'])[]
+      readonly at: number
+    }
+    readonly on: Progress
+    readonly out: ImportDone
+  }
+}
+export type JobName = keyof Jobs
+
+/** A request to a worker; `cancel` asks it to stop a request between two steps. */
+export type Request<Name extends JobName = JobName> = {
+  [N in Name]: { readonly id: number; readonly job: N; readonly input: Jobs[N]['in'] }
+}[Name]
+export interface Cancel {
+  readonly id: number
+  readonly job: 'cancel'
+}
+
+/** What a worker answers: told on the way, done, or why not. */
+export type Reply<Name extends JobName = JobName> = {
+  [N in Name]:
+    | { readonly id: number; readonly kind: 'progress'; readonly told: Jobs[N]['on'] }
+    | { readonly id: number; readonly kind: 'done'; readonly output: Jobs[N]['out'] }
+    | { readonly id: number; readonly kind: 'failed'; readonly message: string }
+}[Name]

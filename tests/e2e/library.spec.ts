@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test } from '@playwright/test'
-import { openLick } from './bench-page'
+import { expectAccessible, openLick } from './bench-page'
 
 test('the first visit shows the circus, and finds in it', async ({ page }) => {
   await page.goto('/')
@@ -23,7 +23,7 @@ test('the first visit shows the circus, and finds in it', async ({ page }) => {
 test('a deleted lick is restored', async ({ page }) => {
   await page.goto('/')
   await page.getByRole('button', { name: 'Delete Parade' }).click()
-  await expect(page.getByText('“Parade” is deleted.')).toBeVisible()
+  await expect(page.getByText('“Parade” is in the bin.')).toBeVisible()
   await expect(page.getByRole('listitem')).toHaveCount(11)
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByRole('listitem')).toHaveCount(12)
@@ -39,41 +39,91 @@ test('a new lick is named, duplicated, and deleted from the bench', async ({ pag
   await page.getByRole('button', { name: 'Duplicate' }).click()
   await expect(page.getByLabel('Title')).toHaveValue(/Lion Tamer.#2, copy/)
   await page.getByRole('button', { name: 'Delete' }).click()
-  await expect(page.getByText(/copy” is deleted/)).toBeVisible()
+  await expect(page.getByText(/copy” is in the bin/)).toBeVisible()
   await expect(page.getByRole('link', { name: /^Lion Tamer.#2$/ })).toBeVisible()
 })
 
-test('everything goes out as one open file and comes in again', async ({ page, browser }) => {
+test('everything goes out as one file and comes in again, with a say in what it changes', async ({
+  page,
+  browser,
+}) => {
   await page.goto('/')
   const download = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'Export' }).click()
+  await page.getByRole('button', { name: 'Back up' }).click()
   const file = await (await download).path()
-  expect(JSON.parse(await readFile(file, 'utf8')).licks).toHaveLength(12)
   const other = await (await browser.newContext()).newPage()
   await other.goto('/')
-  await other.getByRole('button', { name: 'Delete Tightrope' }).click()
-  await expect(other.getByRole('listitem')).toHaveCount(11)
-  const files = other.getByLabel('Files to import')
-  await files.setInputFiles({
-    name: 'one.lick',
-    mimeType: 'text/plain',
-    buffer: Buffer.from('title: Ladder Walk\nline: RLLK*4'),
-  })
-  await expect(other.getByText('1 lick imported')).toBeVisible()
-  await expect(other.getByRole('listitem')).toHaveCount(12)
-  await files.setInputFiles({
-    name: 'bad.lick',
-    mimeType: 'text/plain',
-    buffer: Buffer.from('title: Bad\nline: RLQ'),
-  })
-  await expect(other.getByText(/bad\.lick: row 2, character 9/)).toBeVisible()
-  await files.setInputFiles({
-    name: 'cut.json',
-    mimeType: 'application/json',
-    buffer: Buffer.from('{"format":'),
-  })
-  await expect(other.getByText(/no JSON/)).toBeVisible()
+  await openLick(other, 'Tightrope')
+  await other.getByRole('textbox', { name: 'Sticking' }).fill('RLRLRLRLRL')
+  await other.getByRole('link', { name: 'Library' }).click()
+  await other.getByRole('button', { name: 'Delete Parade' }).click()
+  await other.getByLabel('Files to import').setInputFiles(file)
+  const found = other.getByRole('table', { name: 'What the files hold' })
+  await expect(found.getByRole('row', { name: /^Licks/ })).toHaveText(/–10.*2.*–$/)
+  await expect(other.getByRole('listitem').filter({ hasText: 'Parade' })).toContainText(
+    'in the bin here',
+  )
+  await other.getByLabel('Replace with the file’s').check()
+  await other.getByLabel('What to do with Tightrope').selectOption('both')
+  await other.getByRole('button', { name: 'Import', exact: true }).click()
+  await expect(other.getByText(/1 added, 1 replaced/)).toBeVisible()
+  await other.getByRole('link', { name: 'Library' }).click()
+  await expect(other.getByRole('listitem').filter({ hasText: 'Tightrope' })).toHaveCount(2)
+  await expect(other.getByRole('listitem')).toHaveCount(13)
   await other.context().close()
+})
+
+test('files are known by what is in them, and what cannot be read is said', async ({ page }) => {
+  await page.goto('/')
+  const put = (name: string, content: string) =>
+    page
+      .getByLabel('Files to import')
+      .setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(content) })
+  await put('photo.png', 'title: Ladder Walk\nline: RLLK*4')
+  await page.getByRole('button', { name: 'Import', exact: true }).click()
+  await expect(page.getByText('Done: 1 added.')).toBeVisible()
+  await page.getByRole('link', { name: 'Library' }).click()
+  await expect(page.getByRole('listitem')).toHaveCount(13)
+  await put('bad.lick', 'title: Bad\nline: RLQ')
+  await expect(page.getByText(/bad\.lick: .* Line 2, character 9/)).toBeVisible()
+  await page.goto('/')
+  await put('cut.JSON', '{"format":')
+  await expect(page.getByText(/not valid JSON/)).toBeVisible()
+})
+
+test('the bin restores what was deleted, and is emptied only when asked twice', async ({
+  page,
+}) => {
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Delete Parade' }).click()
+  await page.getByRole('button', { name: 'Delete Tightrope' }).click()
+  await page.getByRole('link', { name: 'Open the bin' }).click()
+  await page.getByRole('button', { name: 'Restore Parade' }).click()
+  await expect(page.getByRole('listitem')).toHaveCount(1)
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Empty the bin' }).click()
+  await page.getByRole('button', { name: 'Delete for good', exact: true }).click()
+  await expect(page.getByText('The bin is empty')).toBeVisible()
+  await page.getByRole('link', { name: 'library', exact: true }).click()
+  await expect(page.getByRole('listitem')).toHaveCount(11)
+  await expect(page.getByRole('link', { name: 'Parade', exact: true })).toBeVisible()
+})
+
+test('many licks are selected, tagged and deleted at once', async ({ page }) => {
+  await page.goto('/')
+  await page.getByLabel('Select Parade').check()
+  await page.getByRole('button', { name: 'Select all 12' }).click()
+  const bar = page.getByRole('region', { name: 'Selected licks' })
+  await bar.getByLabel('Tag to add').fill('tour')
+  await bar.getByRole('button', { name: 'Add tag' }).click()
+  await expect(bar.getByText('Tagged 12 licks “tour”.')).toBeVisible()
+  await page.getByLabel('Tag', { exact: true }).selectOption('tour')
+  await expect(page.getByRole('listitem')).toHaveCount(12)
+  await expectAccessible(page)
+  await bar.getByRole('button', { name: 'Delete' }).click()
+  await expect(page.getByText('12 licks are in the bin.')).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('listitem')).toHaveCount(12)
 })
 
 test('addresses that lead nowhere lead back', async ({ page }) => {

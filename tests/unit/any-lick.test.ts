@@ -19,11 +19,11 @@ import { voiceLick, voicingPresets } from '~/core/voicing'
 import { toAnswers } from '~/features/bench/answers'
 import { toFit } from '~/features/bench/fit'
 import { toPathView } from '~/features/kit/path-view'
-import { toLickRow } from '~/features/library/lick-row'
 import { toSteps } from '~/features/practice/step-view'
 import { jumpWords, seamWords, speedWords, strainWords } from '~/features/practice/words'
 import { toRuler } from '~/features/ruler/layout'
 import { toRowView, toScene } from '~/features/ruler/view'
+import { toSummary } from '~/storage/derived/summary'
 import * as random from '../support/arbitraries'
 
 /** Words that a program says by mistake: of a number, a field or an object that is none. */
@@ -84,7 +84,7 @@ describe('whatever the lick is (law)', () => {
           deletedAt: null,
           revision: 1,
         } as const
-        expect(slips(toLickRow(record, false), 'library')).toEqual([])
+        expect(slips(toSummary(record), 'library')).toEqual([])
       }),
       settled,
     )

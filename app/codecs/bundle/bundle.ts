@@ -16,7 +16,7 @@ const lickEntry = z.object({
 const bundleSchema = z.object({
   format: z.literal(BUNDLE_FORMAT),
   version: z.literal(BUNDLE_VERSION),
-  licks: z.array(lickEntry).max(20_000),
+  licks: z.array(lickEntry),
 })
 
 export type BundleEntry = z.infer<typeof lickEntry>
@@ -41,7 +41,7 @@ export function parseBundle(json: string): Result<BundleEntry[], BundleIssue> {
   try {
     data = JSON.parse(json)
   } catch {
-    return fail({ code: 'not-json', message: 'The file is no JSON: it may be cut off.' })
+    return fail({ code: 'not-json', message: 'The file is not valid JSON. It may be cut off.' })
   }
   const version = z
     .object({ format: z.literal(BUNDLE_FORMAT), version: z.number() })
@@ -57,6 +57,6 @@ export function parseBundle(json: string): Result<BundleEntry[], BundleIssue> {
   const where = read.error.issues[0]?.path.join('.') ?? ''
   return fail({
     code: 'not-a-bundle',
-    message: `The file is no bundle of licks${where ? ` (at ${where})` : ''}.`,
+    message: `The file is not a collection of licks${where ? ` (at ${where})` : ''}.`,
   })
 }

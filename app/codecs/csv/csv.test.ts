@@ -25,3 +25,10 @@ it('a log is written in order of time, with quotes where they are needed and no 
       '1970-01-02T00:00:00.000Z,Ring,"a, ""b""",1 + 1,1/16,92.5,8,20.5,,tense,"left, heavy"\r\n',
   )
 })
+
+it('guards semicolons too, and has no date where a calendar has none', () => {
+  const csv = formatSessions([session(1e20, 'a;=cmd()|x;@b')], () => '-2+3')
+  expect(csv.split('\r\n')[1]).toBe(
+    ',\'-2+3,"a;\'=cmd()|x;\'@b",1 + 1,1/16,92.5,8,20.5,,tense,"left, heavy"',
+  )
+})

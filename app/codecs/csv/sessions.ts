@@ -22,7 +22,9 @@ export interface LoggedSession extends PracticeSession {
 
 /**
  * A practice log as CSV (RFC 4180): a head, then a row a session in order of time; dates in UTC by ISO
- * 8601. A cell that a spreadsheet would run as a formula is led by an apostrophe.
+ * 8601, nothing where a calendar has no such date. What a spreadsheet would run as a formula is led by
+ * an apostrophe, at the beginning of a cell and after a semicolon, which separates cells where the comma
+ * is the decimal mark.
  */
 export function formatSessions(
   sessions: readonly LoggedSession[],
@@ -31,7 +33,7 @@ export function formatSessions(
   const rows = [...sessions]
     .sort((a, b) => a.at - b.at)
     .map((session) => [
-      new Date(session.at).toISOString(),
+      dateOf(session.at),
       titleOf(session.lickId),
       session.step,
       session.form,
@@ -46,7 +48,12 @@ export function formatSessions(
   return [HEAD, ...rows].map((row) => `${row.map(cell).join(',')}\r\n`).join('')
 }
 
+function dateOf(at: number): string {
+  const date = new Date(at)
+  return Number.isNaN(date.getTime()) ? '' : date.toISOString()
+}
+
 function cell(text: string): string {
-  const plain = /^[=+\-@\t\r]/.test(text) ? `'${text}` : text
-  return /[",\r\n]/.test(plain) ? `"${plain.replaceAll('"', '""')}"` : plain
+  const plain = text.replaceAll(/(^|;)(?=[=+\-@\t\r])/g, "$1'")
+  return /[",;\r\n]/.test(plain) ? `"${plain.replaceAll('"', '""')}"` : plain
 }

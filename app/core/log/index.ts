@@ -1,10 +1,12 @@
 export {
+  type CalendarDay,
   dueAfter,
   type LickLog,
   lickLogs,
   minutesByDay,
   type Neglected,
   neglectedLicks,
+  notAhead,
   onGrid,
   type PracticeSession,
   type Rating,

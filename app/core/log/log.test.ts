@@ -4,6 +4,7 @@ import {
   lickLogs,
   minutesByDay,
   neglectedLicks,
+  notAhead,
   onGrid,
   type PracticeSession,
   type Rating,
@@ -65,18 +66,22 @@ describe('the log', () => {
     expect(log?.dueAt).toBe((3 + 2 / 48 + 4) * DAY)
   })
 
-  it('tells the minutes of every day, also of days without any', () => {
-    const days = minutesByDay(
-      [session(1, 80, null), session(1, 90, null), session(9, 90, null)],
-      0,
-      2 * DAY,
-      (at) => String(Math.floor(at / DAY)),
-    )
-    expect(days).toEqual([
-      { day: '0', minutes: 0 },
-      { day: '1', minutes: 2 },
+  it('tells the minutes of every day, also of days without any, split at midnight', () => {
+    const day = (n: number) => ({ day: String(n), from: n * DAY, to: (n + 1) * DAY })
+    const late = { at: DAY - 600_000, seconds: 1200 }
+    const sessions = [session(1, 80, null), session(1, 90, null), session(9, 90, null), late]
+    expect(minutesByDay(sessions, [day(0), day(1), day(2)])).toEqual([
+      { day: '0', minutes: 10 },
+      { day: '1', minutes: 12 },
       { day: '2', minutes: 0 },
     ])
+  })
+
+  it('is not led astray by a clock that was a year ahead', () => {
+    const [first, ahead] = [session(1, 80, 'clean'), session(366, 90, 'clean')]
+    expect(notAhead([first, ahead], 2 * DAY)).toEqual([first])
+    const [alone] = lickLogs(notAhead([ahead], 2 * DAY))
+    expect(alone?.dueAt).toBe(3 * DAY)
   })
 
   it('tells clean, tense and due by step, and the lick by its whole in the bar', () => {

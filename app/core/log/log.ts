@@ -205,20 +205,42 @@ export function neglectedLicks(
     )
 }
 
-/** Minutes of each day from one to another, both included, days without any too. */
+/** A day of the player's calendar: from its first millisecond to the first of the next. */
+export interface CalendarDay {
+  readonly day: string
+  readonly from: number
+  readonly to: number
+}
+
+/**
+ * Minutes of practice on each of some days, days without any too. A session that goes on past midnight
+ * is split there. Law: the minutes of days that cover all sessions add up to theirs.
+ * Example: 20 minutes from 23:50 are 10 on the one day and 10 on the next.
+ */
 export function minutesByDay(
-  sessions: readonly PracticeSession[],
-  from: number,
-  to: number,
-  dayOf: (at: number) => string,
+  sessions: readonly Pick<PracticeSession, 'at' | 'seconds'>[],
+  days: readonly CalendarDay[],
 ): { readonly day: string; readonly minutes: number }[] {
-  const days = new Map<string, number>()
-  for (let at = from; at <= to; at += DAY) days.set(dayOf(at), 0)
-  days.set(dayOf(to), 0)
+  const minutes = days.map(() => 0)
   for (const { at, seconds } of sessions) {
-    const day = dayOf(at)
-    const before = days.get(day)
-    if (before !== undefined) days.set(day, before + seconds / 60)
+    const end = at + seconds * 1000
+    for (const [i, { from, to }] of days.entries()) {
+      const inDay = Math.min(end, to) - Math.max(at, from)
+      if (inDay > 0) minutes[i] = (minutes[i] ?? 0) + inDay / 60_000
+    }
   }
-  return [...days].map(([day, minutes]) => ({ day, minutes }))
+  return days.map(({ day }, i) => ({ day, minutes: minutes[i] ?? 0 }))
+}
+
+/**
+ * Sessions without those that a clock set wrong has put ahead of now, by more than a day: what they
+ * say of due dates would hold for as long as the clock was ahead. Where there are no others, they are
+ * taken to be of now.
+ */
+export function notAhead<S extends Pick<PracticeSession, 'at'>>(
+  sessions: readonly S[],
+  now: number,
+): S[] {
+  const past = sessions.filter(({ at }) => at <= now + DAY)
+  return past.length > 0 ? past : sessions.map((session) => ({ ...session, at: now }))
 }

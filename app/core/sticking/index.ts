@@ -1,3 +1,4 @@
+export { type Disc, type DiscPiece, toDisc, turnDisc } from './disc'
 export {
   compareLimbs,
   isHand,

@@ -6,12 +6,14 @@ import { landOnKit, movesOf } from '~/core/playing'
 import type { Surface } from '~/core/sticking'
 import { isCompound } from '~/core/time'
 import { isPlain, type Voicing, voiceLick } from '~/core/voicing'
-import type { GrooveRecord, KitRecord, LickRecord, Settings } from '~/storage'
+import type { Kept, LickRecord } from '~/storage'
 import { Tick } from '~/ui/tick'
 import { useWidth } from '~/ui/use-width'
 import { FrameBar } from '../frame/frame-bar'
-import { allKits, ownKits, settingOf } from '../kit/setting'
+import { allKits, settingOf } from '../kit/setting'
 import { raisedSpeeds } from '../kit/speeds-of'
+import { useSettings } from '../live/use-live'
+import { useOwnGrooves, useOwnKits } from '../live/use-own'
 import { useCursor } from '../playback/cursor'
 import { Transport } from '../playback/transport'
 import { type PlaySwitches, usePlayback } from '../playback/use-playback'
@@ -19,7 +21,6 @@ import type { Ruler } from '../ruler/layout'
 import { RulerView } from '../ruler/ruler-view'
 import { selectionWords } from '../ruler/spoken'
 import { countingOf } from '../settings/counting'
-import { useSettingsChange } from '../settings/use-settings-change'
 import { Workbench } from '../workbench/workbench'
 import { toAnswers } from './answers'
 import { FitAnswer, MoreAnswers } from './answers-panel'
@@ -32,39 +33,33 @@ import { toFit } from './fit'
 import { LineEditor } from './line-editor'
 import { NoticeLine } from './notice-line'
 import { TextPanel } from './text-panel'
-import { turnTexts } from './turned'
 import { useBench } from './use-bench'
 import { useBenchKeys } from './use-bench-keys'
 import { useCaret } from './use-caret'
 import { useFrameSet } from './use-frame-set'
 import { useGestures } from './use-gestures'
-import { useGrooves } from './use-grooves'
 import { useNotice } from './use-notice'
+import { usePlayedClean } from './use-played-clean'
 
 /** The bench: one lick, everything about it on one page, every change at once. */
 export function BenchPage({
   record,
-  settings: opened,
-  stored,
-  playedClean,
 }: {
-  record: LickRecord
-  settings: Settings
-  /** The fastest tempo at which the whole lick was clean; null where it never was. */
-  playedClean: number | null
-  /** The player's own grooves and kits, as they were stored when the bench was opened. */
-  stored: { readonly grooves: readonly GrooveRecord[]; readonly kits: readonly KitRecord[] }
+  /** The lick as it was stored when the bench was opened; what happens to it since is in the session. */
+  record: Kept<LickRecord>
 }) {
-  const grooves = useGrooves(stored.grooves)
-  const [settings, setSettings] = useState(opened)
+  const grooves = useOwnGrooves()
+  const { settings, change: remember } = useSettings()
   const { turnLetters } = settings
-  const { document, run, autosave, restoreStored } = useBench(record, turnLetters)
+  const tellRefused = useRef((_message: string) => {})
+  const refuse = useCallback((message: string) => tellRefused.current(message), [])
+  const { document, run, session } = useBench(record, turnLetters, refuse)
   const { lick } = document.good
   const { voicing } = document
   const { text } = document.history
   // What is heard and what is chosen from lists may come a moment after what is typed.
   const later = useDeferredValue(document)
-  const own = useMemo(() => ownKits(stored.kits), [stored])
+  const own = useOwnKits()
   const kits = useMemo(() => allKits(own), [own])
   const setting = useMemo(
     () => settingOf(settings, own, lick.kit, grooves),
@@ -83,14 +78,6 @@ export function BenchPage({
   const learning = lick.frame.tempo
   useEffect(() => setTempo(learning), [learning])
   const { beaming } = settings
-  const store = useSettingsChange()
-  const remember = useCallback(
-    (changed: Partial<Settings>) => {
-      setSettings((now) => ({ ...now, ...changed }))
-      store(changed)
-    },
-    [store],
-  )
   const raise = useCallback(
     (player: Player) => remember(raisedSpeeds(settings, player)),
     [remember, settings],
@@ -129,22 +116,15 @@ export function BenchPage({
   }, [text])
   const textNow = useCallback(() => newest.current, [])
   const { notice, tell, tellNext, dismiss } = useNotice(text)
-  const refuse = useCallback((message: string) => tell({ message }), [tell])
-  const {
-    field,
-    caret,
-    tellCaret,
-    pick,
-    travel,
-    edit: change,
-    textsNow,
-  } = useCaret(document, run, refuse)
+  tellRefused.current = (message) => tell({ message })
+  const playedClean = usePlayedClean(record.id, later.good.lick.frame.grid)
+  const { field, caret, tellCaret, pick, travel, edit: change } = useCaret(document, run, refuse)
   const { setRows: setFrame, edit } = useFrameSet(document, run, tellNext, change)
   const set = useCallback(
     (key: Key, values: readonly string[]) => setFrame([[key, values]]),
     [setFrame],
   )
-  const storedNow = useCallback(() => turnTexts(textsNow(), turnLetters), [textsNow, turnLetters])
+  const storedNow = useCallback(() => session.texts(), [session])
   const voice = useCallback(
     (label: string, next: Voicing) => run({ kind: 'voice', label, voicing: next }),
     [run],
@@ -189,18 +169,14 @@ export function BenchPage({
           title={valuesOf(text, 'title')[0] ?? ''}
           tags={valuesOf(text, 'tags')[0] ?? ''}
           textsNow={storedNow}
-          autosave={autosave}
+          saver={session.saver}
+          onRefuse={refuse}
           canUndo={document.history.past.length > 0}
           canRedo={document.history.future.length > 0}
           onSet={set}
           onTravel={travel}
         />
-        <ConflictNotice
-          id={record.id}
-          autosave={autosave}
-          texts={storedNow}
-          onRestoreTheirs={restoreStored}
-        />
+        <ConflictNotice session={session} turned={turnLetters} />
         <div className="flex min-w-0 flex-col gap-3">
           <FrameBar
             lick={later.good.lick}

@@ -1,4 +1,4 @@
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import { lineTextOf, parseLickText } from '~/codecs/lick-text'
 import { formatVoicing, parseVoicing } from '~/codecs/voicing'
 import { DEFAULT_SETTING } from '~/core/playing'
@@ -6,7 +6,6 @@ import { DEFAULT_COUNTING } from '~/core/time'
 import { DEMO_LICKS } from '~/demo/licks'
 import { lickOf } from '../../../tests/support/licks'
 import { toAnswers } from './answers'
-import { Autosave, type SaveState } from './autosave'
 import {
   type BenchDocument,
   caretAfter,
@@ -158,66 +157,6 @@ describe('answers', () => {
     expect(first).toBe('Played clean at 150.0')
     expect(second).toMatch(/^By your limb speeds: playable up to 136.4/)
     expect(toAnswers(lick, 80, DEFAULT_SETTING, 90).limits[0]).toMatch(/^Playable up to 136.4/)
-  })
-})
-
-describe('autosave', () => {
-  beforeEach(() => void vi.useFakeTimers())
-  afterEach(() => void vi.useRealTimers())
-
-  const setUp = (save: ConstructorParameters<typeof Autosave>[1]) => {
-    const states: SaveState['kind'][] = []
-    const autosave = new Autosave(0, save)
-    autosave.subscribe(() => states.push(autosave.state().kind))
-    return { autosave, states }
-  }
-
-  it('saves the newest text within a second of the last change, one revision on the other', async () => {
-    const saved: [number, string][] = []
-    const { autosave, states } = setUp(async (revision, { text }) => {
-      saved.push([revision, text])
-      return { ok: true, value: revision + 1 }
-    })
-    autosave.change(texts('a'))
-    autosave.change(texts('ab'))
-    await vi.advanceTimersByTimeAsync(1000)
-    autosave.change(texts('abc'))
-    await vi.advanceTimersByTimeAsync(1000)
-    expect(saved).toEqual([
-      [0, 'ab'],
-      [1, 'abc'],
-    ])
-    expect(states.at(-1)).toBe('saved')
-  })
-
-  it('rests after a conflict until it is told how to go on', async () => {
-    let calls = 0
-    const { autosave, states } = setUp(async () => {
-      calls += 1
-      return calls === 1
-        ? { ok: false, error: { code: 'conflict', detail: '' } }
-        : { ok: true, value: 8 }
-    })
-    autosave.change(texts('a'))
-    await vi.advanceTimersByTimeAsync(20_000)
-    autosave.change(texts('ab'))
-    await vi.advanceTimersByTimeAsync(20_000)
-    expect([calls, autosave.busy, states.includes('failed')]).toEqual([1, true, true])
-    autosave.restart(7)
-    autosave.change(texts('abc'))
-    await vi.advanceTimersByTimeAsync(1000)
-    expect([calls, autosave.known, autosave.busy]).toEqual([2, 8, false])
-  })
-
-  it('tries again what the store could not take', async () => {
-    const answers = [
-      { ok: false, error: { code: 'quota', detail: '' } } as const,
-      { ok: true, value: 1 } as const,
-    ]
-    const { autosave, states } = setUp(async () => answers.shift() ?? { ok: true, value: 9 })
-    autosave.change(texts('a'))
-    await vi.advanceTimersByTimeAsync(10_000)
-    expect([states.includes('failed'), states.at(-1), autosave.known]).toEqual([true, 'saved', 1])
   })
 })
 

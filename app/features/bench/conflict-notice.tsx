@@ -1,55 +1,170 @@
-import { useSyncExternalStore } from 'react'
-import { useSubmit } from 'react-router'
-import { type LickRecord, type LickTexts, loadLick } from '~/storage'
-import type { Autosave } from './autosave'
+import { nanoid } from 'nanoid'
+import { lazy, type ReactNode, Suspense, useState, useSyncExternalStore } from 'react'
+import { useNavigate } from 'react-router'
+import {
+  addLicks,
+  type Kept,
+  type LickRecord,
+  type LickTexts,
+  notSavedWords,
+  restore,
+  saveRecord,
+} from '~/storage'
+import { LoadBoundary } from '~/ui/load-boundary'
+import { copyOf } from '../library/lick-edits'
+import { Trouble } from '../workbench/parts'
+import type { LickSession } from './lick-session'
 
-/** Another tab has changed the same lick since: neither version is lost, the player chooses. */
-export function ConflictNotice({
-  id,
-  autosave,
-  texts,
-  onRestoreTheirs,
-}: {
-  id: string
-  autosave: Autosave
-  /** What is on the bench, as it is stored. */
-  texts: () => LickTexts
-  onRestoreTheirs: (record: LickRecord) => void
-}) {
-  const state = useSyncExternalStore(autosave.subscribe, autosave.state, autosave.state)
-  const submit = useSubmit()
-  if (state.kind !== 'failed' || state.issue.code !== 'conflict') return null
-  const restoreTheirs = async () => {
-    const stored = await loadLick(id)
-    if (stored.ok) onRestoreTheirs(stored.value)
+/** Fetched when there is a conflict: what it is about can be decided before that is here. */
+const ConflictSides = lazy(() => import('./conflict-sides'))
+
+/** Another tab has changed or deleted the same lick: nothing is lost, and the player decides. */
+export function ConflictNotice({ session, turned }: { session: LickSession; turned: boolean }) {
+  const { saver } = session
+  const state = useSyncExternalStore(saver.subscribe, saver.state, saver.state)
+  const place = useSyncExternalStore(session.subscribe, session.elsewhere, session.elsewhere)
+  if (state.kind === 'conflict' && state.theirs) {
+    return <Changed session={session} theirs={state.theirs} turned={turned} />
   }
+  if (state.kind === 'conflict' || place === 'deleted') return <Deleted session={session} />
+  return null
+}
+
+/** Both versions, slot by slot, and what can be done with them; neither is ever lost. */
+function Changed({
+  session,
+  theirs,
+  turned,
+}: {
+  session: LickSession
+  theirs: Kept<LickRecord>
+  turned: boolean
+}) {
+  const [trouble, setTrouble] = useState('')
+  const navigate = useNavigate()
+  const mineTexts = session.texts()
+  /** Keeps one side among the versions, then goes on with the other. */
+  const decide = async (name: string, put: LickTexts, then: () => void) => {
+    const version = {
+      id: nanoid(),
+      version: 1 as const,
+      lickId: theirs.id,
+      name: `${name}, ${new Date().toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`,
+      text: put.text,
+      voicing: put.voicing,
+      createdAt: Date.now(),
+    }
+    const saved = await saveRecord('versions', version, null)
+    if (saved.ok) then()
+    else setTrouble(notSavedWords(saved.error))
+  }
+  const copy = async () => {
+    const id = nanoid(12)
+    const added = await addLicks([{ id, ...copyOf(session.texts()) }], Date.now())
+    if (!added.ok) {
+      setTrouble(notSavedWords(added.error))
+      return
+    }
+    session.takeTheirs(theirs)
+    navigate(`/bench/${id}`)
+  }
+  return (
+    <Notice>
+      <p className="w-full">
+        This lick was changed in another tab. Your version is still here and has not replaced it.
+      </p>
+      <LoadBoundary what="The comparison">
+        <Suspense fallback={null}>
+          <ConflictSides mine={mineTexts} theirs={theirs} turned={turned} />
+        </Suspense>
+      </LoadBoundary>
+      <Decision
+        main
+        onClick={() =>
+          decide('From another tab', theirs, () => session.saver.keepMine(theirs.revision))
+        }
+      >
+        Keep mine
+      </Decision>
+      <Decision
+        onClick={() =>
+          decide('Mine, before the change', session.texts(), () => session.takeTheirs(theirs))
+        }
+      >
+        Use the other version
+      </Decision>
+      <Decision onClick={copy}>Save mine as a copy</Decision>
+      <p className="w-full text-(--quiet) text-sm">
+        The version that you don’t use is kept among the lick’s versions.
+      </p>
+      <Trouble words={trouble} />
+    </Notice>
+  )
+}
+
+function Deleted({ session }: { session: LickSession }) {
+  const [trouble, setTrouble] = useState('')
+  const navigate = useNavigate()
+  const { id } = session.saver
+  const bringBack = async () => {
+    const restored = await restore([{ table: 'licks', id }])
+    if (!restored.ok) {
+      setTrouble(notSavedWords(restored.error))
+      return
+    }
+    await session.restored()
+  }
+  const copy = async () => {
+    const newId = nanoid(12)
+    const added = await addLicks([{ id: newId, ...session.texts() }], Date.now())
+    if (!added.ok) {
+      setTrouble(notSavedWords(added.error))
+      return
+    }
+    session.saver.giveUp()
+    navigate(`/bench/${newId}`)
+  }
+  return (
+    <Notice>
+      <p className="w-full">
+        This lick was deleted in another tab. What is here is not saved until you decide.
+      </p>
+      <Decision main onClick={bringBack}>
+        Restore it
+      </Decision>
+      <Decision onClick={copy}>Save mine as a new lick</Decision>
+      <Trouble words={trouble} />
+    </Notice>
+  )
+}
+
+function Notice({ children }: { children: ReactNode }) {
   return (
     <div
       role="alert"
       className="flex flex-wrap items-center gap-3 rounded-box border border-warning bg-base-100 p-4 lg:col-span-2"
     >
-      <p className="min-w-0 grow">
-        This lick was changed in another tab. Your version is still here and has not replaced it.
-      </p>
-      <button
-        type="button"
-        className="btn btn-outline border-base-300 btn-sm"
-        onClick={restoreTheirs}
-      >
-        Use the other version
-      </button>
-      <button
-        type="button"
-        className="btn btn-primary btn-sm"
-        onClick={() =>
-          submit(
-            { intent: 'duplicate', id, texts: JSON.stringify(texts()) },
-            { method: 'post', action: '/?index' },
-          )
-        }
-      >
-        Save mine as a copy
-      </button>
+      {children}
     </div>
+  )
+}
+
+function Decision({
+  main,
+  onClick,
+  children,
+}: {
+  main?: boolean
+  onClick: () => unknown
+  children: ReactNode
+}) {
+  return (
+    <button
+      type="button"
+      className={`btn btn-sm ${main ? 'btn-primary' : 'btn-outline border-base-300'}`}
+      onClick={() => void onClick()}
+    >
+      {children}
+    </button>
   )
 }

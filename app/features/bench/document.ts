@@ -63,7 +63,6 @@ export type BenchCommand =
   | { readonly kind: 'restore'; readonly text: string; readonly voicing: string }
   | { readonly kind: 'undo' }
   | { readonly kind: 'redo' }
-  | { readonly kind: 'load'; readonly texts: LickTexts }
 
 /** Opens stored texts: the draft is what is edited, the text what shows until the draft can be read. */
 export function openDocument({ text, draft, voicing }: LickTexts): BenchDocument {
@@ -123,8 +122,6 @@ export function runCommand(document: BenchDocument, command: BenchCommand): Benc
       return judged(document, undo(history))
     case 'redo':
       return judged(document, redo(history))
-    case 'load':
-      return openDocument(command.texts)
   }
 }
 

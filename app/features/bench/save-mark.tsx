@@ -1,10 +1,10 @@
 import { useSyncExternalStore } from 'react'
-import type { Autosave } from './autosave'
+import type { RecordSaver } from '~/storage'
 
 /** Whether what is on the page is saved. Quiet while it is; plain words when it is not. */
-export function SaveMark({ autosave }: { autosave: Autosave }) {
-  const state = useSyncExternalStore(autosave.subscribe, autosave.state, autosave.state)
-  const failed = state.kind === 'failed'
+export function SaveMark({ saver }: { saver: RecordSaver<'licks'> }) {
+  const state = useSyncExternalStore(saver.subscribe, saver.state, saver.state)
+  const failed = state.kind === 'failed' || state.kind === 'conflict'
   return (
     <p
       role="status"
@@ -12,7 +12,9 @@ export function SaveMark({ autosave }: { autosave: Autosave }) {
     >
       {state.kind === 'saved' && 'Saved'}
       {state.kind === 'waiting' && 'Saving …'}
-      {failed && (state.issue.code === 'quota' ? 'Not saved: storage is full' : 'Not saved yet')}
+      {state.kind === 'conflict' && 'Not saved: decide'}
+      {state.kind === 'failed' &&
+        (state.issue.code === 'quota' ? 'Not saved: storage is full' : 'Not saved yet')}
     </p>
   )
 }

@@ -1,66 +1,56 @@
-import { useCallback, useEffect, useMemo, useReducer, useRef } from 'react'
-import { type LickRecord, saveLick, watchLick } from '~/storage'
-import { Autosave } from './autosave'
-import { type BenchDocument, openDocument, runCommand, textsOf } from './document'
-import { turnTexts } from './turned'
+import { useCallback, useEffect, useState, useSyncExternalStore } from 'react'
+import { closeSaver, type Kept, type LickRecord, onStoreChange, openSaver } from '~/storage'
+import type { BenchCommand } from './document'
+import { HistoryMemory } from './history-memory'
+import { LickSession, type Refuse } from './lick-session'
 
-/** The document on the bench, kept in the store as it changes. */
-export function useBench(record: LickRecord, turned: boolean) {
-  const [document, run] = useReducer(runCommand, record, (stored) =>
-    openDocument(turnTexts(stored, turned)),
-  )
-  const autosave = useMemo(
+/** The lick on the bench, in the store as it changes. */
+export function useBench(record: Kept<LickRecord>, turned: boolean, refuse: Refuse) {
+  const [session] = useState(
     () =>
-      new Autosave(record.revision, (revision, texts) =>
-        saveLick(record.id, revision, texts, Date.now()),
+      new LickSession(
+        record,
+        turned,
+        openSaver('licks', record.id, record.revision),
+        new HistoryMemory(tabMemory()),
       ),
-    [record],
   )
-  const stored = useRef({ text: document.history.text, beside: document.history.beside })
+  const document = useSyncExternalStore(session.subscribe, session.document, session.document)
+  const run = useCallback(
+    (command: BenchCommand) => session.run(command, refuse),
+    [session, refuse],
+  )
 
   useEffect(() => {
-    const { text, beside } = document.history
-    if (text === stored.current.text && beside === stored.current.beside) return
-    stored.current = { text, beside }
-    autosave.change(turnTexts(textsOf(document), turned))
-  }, [document, autosave, turned])
-
-  useEffect(() => {
-    const flush = () => void autosave.flush()
-    const flushHidden = () => {
-      if (window.document.visibilityState === 'hidden') flush()
+    const { saver } = session
+    const leave = () => {
+      session.remember()
+      void saver.flush()
     }
-    window.addEventListener('pagehide', flush)
-    window.document.addEventListener('visibilitychange', flushHidden)
+    const leaveHidden = () => {
+      if (window.document.visibilityState === 'hidden') leave()
+    }
+    window.addEventListener('pagehide', leave)
+    window.document.addEventListener('visibilitychange', leaveHidden)
+    const stop = onStoreChange(({ table, ids }) => {
+      if (table === 'licks' && ids.includes(saver.id)) void session.heard()
+    })
     return () => {
-      window.removeEventListener('pagehide', flush)
-      window.document.removeEventListener('visibilitychange', flushHidden)
-      flush()
+      window.removeEventListener('pagehide', leave)
+      window.document.removeEventListener('visibilitychange', leaveHidden)
+      stop()
+      session.remember()
+      void closeSaver(saver)
     }
-  }, [autosave])
+  }, [session])
 
-  /** Takes what is stored, from another tab, in place of what is here. */
-  const restoreStored = useCallback(
-    (theirs: LickRecord) => {
-      const texts = turnTexts(theirs, turned)
-      stored.current = { text: texts.draft ?? texts.text, beside: texts.voicing }
-      autosave.restart(theirs.revision)
-      run({ kind: 'load', texts })
-    },
-    [autosave, turned],
-  )
+  return { document, run, session }
+}
 
-  useEffect(
-    () =>
-      watchLick(record.id, (theirs) => {
-        // Nothing of ours waits to be saved: what the other tab saved is simply the newest.
-        if (theirs.revision > autosave.known && !autosave.busy) restoreStored(theirs)
-      }),
-    [record.id, autosave, restoreStored],
-  )
-
-  return { document, run, autosave, restoreStored } satisfies {
-    document: BenchDocument
-    [key: string]: unknown
+function tabMemory(): Storage | null {
+  try {
+    return window.sessionStorage
+  } catch {
+    return null
   }
 }

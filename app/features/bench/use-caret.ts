@@ -2,7 +2,7 @@ import { type Dispatch, useCallback, useEffect, useRef, useState } from 'react'
 import type { SlotRange } from '~/core/changes'
 import type { Lick } from '~/core/line'
 import type { Edit } from '../workbench/edits'
-import { type BenchCommand, type BenchDocument, caretAfter, runCommand, textsOf } from './document'
+import { type BenchCommand, type BenchDocument, caretAfter, runCommand } from './document'
 
 /** The caret of the typed line: where it is, where a slot of the ruler puts it, where undo leaves it. */
 export function useCaret(
@@ -89,7 +89,5 @@ export function useCaret(
     [run, refuse],
   )
 
-  const textsNow = useCallback(() => textsOf(current.current), [])
-
-  return { field, caret, tellCaret, pick, travel, edit, textsNow }
+  return { field, caret, tellCaret, pick, travel, edit }
 }

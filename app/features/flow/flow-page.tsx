@@ -1,34 +1,43 @@
 import { Dices, Volume2, VolumeX } from 'lucide-react'
 import { useCallback, useMemo, useRef, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
-import { useSearchParams, useSubmit } from 'react-router'
+import { useNavigate, useSearchParams } from 'react-router'
 import { formatLickText } from '~/codecs/lick-text'
 import { soundsOn } from '~/core/kit'
 import { DEFAULT_FRAME, frameTicks, TEMPO_RANGE } from '~/core/line'
 import type { Position } from '~/core/performance'
 import { findMeter, toMeter } from '~/core/time'
+import { liveSummaries } from '~/storage'
 import { useSpace } from '~/ui/use-space'
 import { plural } from '../bench/figures'
-import { toGrooves } from '../bench/use-grooves'
-import { ownKits, settingOf } from '../kit/setting'
+import { settingOf } from '../kit/setting'
+import { createLick } from '../library/library-actions'
+import { useLive, useSettings } from '../live/use-live'
+import { useOwnCells, useOwnGrooves, useOwnKits } from '../live/use-own'
 import { PlayButton } from '../playback/play-button'
 import { BigCount } from '../practice/big-count'
 import type { Phase } from '../practice/lights'
 import { PartFigure } from '../practice/part-figure'
 import { stillWords } from '../practice/still-words'
 import { useLights } from '../practice/use-lights'
+import { Trouble } from '../workbench/parts'
 import { FlowForm } from './flow-form'
 import { type FlowBar, flowBar, flowPhaseAt, toFlowMusic, toSavedLick } from './flow-music'
 import { type FlowSetup, formatSetup, parseSetup } from './flow-setup'
-import type { OpenFlow } from './flow-store'
 import { SourceList } from './source-list'
 import { useFlow } from './use-flow'
+import { useMixable } from './use-mixable'
 
 /** Bars shown ahead of the one that sounds. */
 const AHEAD = 2
 
 /** Cells and licks mixed at random without a break, or a phrase that grows: always on the barline. */
-export function FlowPage({ settings, licks, cells, grooves, kits }: OpenFlow) {
+export function FlowPage() {
+  const { settings } = useSettings()
+  const cells = useOwnCells()
+  const grooves = useOwnGrooves()
+  const kits = useOwnKits()
+  const summaries = useLive(liveSummaries).rows
   const [search, setSearch] = useSearchParams()
   const setup = useMemo(() => parseSetup(search), [search])
   const change = useCallback(
@@ -36,11 +45,9 @@ export function FlowPage({ settings, licks, cells, grooves, kits }: OpenFlow) {
       setSearch(formatSetup({ ...setup, ...changed }), { replace: true, preventScrollReset: true }),
     [setup, setSearch],
   )
+  const licks = useMixable(setup.sources, settings.turnLetters)
   const { phraseAt, listed, trouble } = useMemo(() => toFlowMusic(setup, licks), [setup, licks])
-  const setting = useMemo(
-    () => settingOf(settings, ownKits(kits), null, toGrooves(grooves)),
-    [settings, kits, grooves],
-  )
+  const setting = useMemo(() => settingOf(settings, kits, null, grooves), [settings, kits, grooves])
   const sounds = useMemo(() => soundsOn(setting.kit), [setting])
   const [heard, setHeard] = useState(true)
   const meter = findMeter(setup.meter) ?? toMeter(4, 4)
@@ -81,13 +88,15 @@ export function FlowPage({ settings, licks, cells, grooves, kits }: OpenFlow) {
   useHotkeys('+, =, shift+=', () => faster(2), { useKey: true })
   useHotkeys('-', () => faster(-2), { useKey: true })
 
-  const submit = useSubmit()
-  const save = () => {
+  const navigate = useNavigate()
+  const [refused, setRefused] = useState('')
+  const save = async () => {
     if (!phraseAt || !now) return
     const title = `Flow ${setup.seed}, phrase ${now.phrase + 1}`
     const text = formatLickText(toSavedLick(phraseAt(now.phrase), title))
-    const texts = JSON.stringify({ text, draft: null, voicing: '' })
-    submit({ intent: 'save', texts }, { method: 'post', action: '/?index' })
+    const outcome = await createLick({ text, draft: null, voicing: '' })
+    if (outcome.kind === 'open') navigate(`/bench/${outcome.id}`)
+    else setRefused(outcome.message)
   }
   return (
     <div
@@ -117,6 +126,7 @@ export function FlowPage({ settings, licks, cells, grooves, kits }: OpenFlow) {
           <p className="tabular-nums">phrase {(now?.phrase ?? 0) + 1}</p>
         </div>
         {trouble && <p role="alert">{trouble}</p>}
+        <Trouble words={refused} />
         {now && <BarFigure title="now" bar={now} lit />}
         <div className="grid grid-cols-2 gap-3">
           {bars.slice(1).map((next, i) => (
@@ -150,7 +160,7 @@ export function FlowPage({ settings, licks, cells, grooves, kits }: OpenFlow) {
             type="button"
             className="btn btn-outline border-base-300 font-normal"
             disabled={!phraseAt}
-            onClick={save}
+            onClick={() => void save()}
           >
             Save this phrase as a lick
           </button>
@@ -168,7 +178,7 @@ export function FlowPage({ settings, licks, cells, grooves, kits }: OpenFlow) {
         <SourceList
           setup={setup}
           listed={listed}
-          licks={licks}
+          licks={summaries}
           cells={cells}
           onSources={(sources) => change({ sources })}
         />

@@ -1,20 +1,25 @@
 import { X } from 'lucide-react'
+import { useMemo, useState } from 'react'
 import { CATALOGUE, formatPhrase } from '~/core/catalogue'
 import { gridName } from '~/core/time'
-import type { CellRecord } from '~/storage'
+import type { CellRecord, LickSummary } from '~/storage'
 import { IconButton } from '~/ui/icon-button'
 import { NumberField } from '~/ui/number-field'
+import { foundRows, sortedRows } from '../library/chosen-rows'
 import { PhraseStacks } from '../stacks/phrase-figure'
-import type { ListedSource, MixableLick } from './flow-music'
+import type { ListedSource } from './flow-music'
 import { type FlowSetup, MOST_SOURCES, MOST_WEIGHT, type SourceName } from './flow-setup'
 
 interface SourceListProps {
   readonly setup: FlowSetup
   readonly listed: readonly ListedSource[]
-  readonly licks: readonly MixableLick[]
+  readonly licks: readonly LickSummary[]
   readonly cells: readonly CellRecord[]
   readonly onSources: (sources: readonly SourceName[]) => void
 }
+
+/** Licks that are offered at once; more are found by their names. */
+const MOST_OFFERED = 200
 
 /** Cells of the catalogue up to this length are offered: what is longer is a lick of its own. */
 const LONGEST_CELL = 9
@@ -22,6 +27,11 @@ const LONGEST_CELL = 9
 /** What is mixed: each with its weight, and everything that can be added. */
 export function SourceList({ setup, listed, licks, cells, onSources }: SourceListProps) {
   const names = listed.map(({ name }) => name)
+  const [sought, setSought] = useState('')
+  const offered = useMemo(
+    () => foundRows(sortedRows(licks, 'title'), sought, '').slice(0, MOST_OFFERED),
+    [licks, sought],
+  )
   const change = (at: number, weight: number) =>
     onSources(names.map((name, i) => (i === at ? { ...name, weight } : name)))
   return (
@@ -79,6 +89,16 @@ export function SourceList({ setup, listed, licks, cells, onSources }: SourceLis
           </li>
         ))}
       </ul>
+      {licks.length > MOST_OFFERED && (
+        <input
+          type="search"
+          aria-label="Find a lick for the flow"
+          placeholder={`find among ${licks.length} licks`}
+          className="w-full rounded-field border border-base-300 bg-base-100 px-2 py-1.5 text-sm"
+          value={sought}
+          onChange={(event) => setSought(event.target.value)}
+        />
+      )}
       <select
         aria-label="Add to the flow"
         className="w-full rounded-field border border-base-300 bg-base-100 px-2 py-1.5 text-sm"
@@ -91,9 +111,9 @@ export function SourceList({ setup, listed, licks, cells, onSources }: SourceLis
       >
         <option value="">Add a cell or a lick …</option>
         <optgroup label="Licks">
-          {licks.map(({ id, lick }) => (
+          {offered.map(({ id, title }) => (
             <option key={id} value={`lick:${id}`}>
-              {lick.title || 'Untitled'}
+              {title}
             </option>
           ))}
         </optgroup>

@@ -1,6 +1,5 @@
 import { nanoid } from 'nanoid'
 import { useCallback, useEffect, useRef, useState } from 'react'
-import { useFetcher } from 'react-router'
 import { onKit, type Performance, toMedley } from '~/core/performance'
 import type { MixPhrase } from '~/core/practice'
 import type { Surface } from '~/core/sticking'
@@ -8,6 +7,7 @@ import { secondsPerTick, type Ticks } from '~/core/time'
 import { FLOW_ID, type PracticeSessionRecord, type Settings } from '~/storage'
 import { useSounding } from '../playback/use-sounding'
 import { LIMB_KEYS } from '../practice/sound-strip'
+import { useSessionWriter } from '../practice/use-stored'
 
 interface Flowing {
   readonly phraseAt: ((round: number) => MixPhrase) | null
@@ -58,7 +58,7 @@ export function useFlow(flowing: Flowing) {
     if (playing && !phraseAt) stop()
   }, [playing, phraseAt, stop])
 
-  const { submit } = useFetcher()
+  const save = useSessionWriter()
   const written = useRef({ words, tempo, grid })
   written.current = { words, tempo, grid }
   useEffect(() => {
@@ -86,8 +86,7 @@ export function useFlow(flowing: Flowing) {
       const seconds = Math.round((performance.now() - begun) / 100) / 10
       const { words: step, tempo: now } = written.current
       if (seconds < 1) return
-      const json = JSON.stringify({ ...session, step, tempo: now, repeats: rounds, seconds })
-      submit(json, { method: 'post', action: '/flow', encType: 'application/json' })
+      save({ ...session, step, tempo: now, repeats: rounds, seconds })
       savedAt = performance.now()
     }
     const look = () => {
@@ -106,7 +105,7 @@ export function useFlow(flowing: Flowing) {
       write()
       setBar(0)
     }
-  }, [playing, position, submit])
+  }, [playing, position, save])
 
   const toggle = useCallback(() => {
     if (playing) stop()

@@ -1,12 +1,10 @@
-import { useEffect, useMemo } from 'react'
-import { useFetcher } from 'react-router'
-import { findVoicedLick } from '~/codecs/voicing'
+import { useMemo } from 'react'
 import type { Lick } from '~/core/line'
 import { type Character, characterOf, type Setting } from '~/core/playing'
-import type { LickRecord } from '~/storage'
 import { plural, tenth } from '../bench/figures'
 import { LIMB_NAMES } from '../bench/limb-names'
 import { Part } from '../workbench/parts'
+import { useOthers } from './use-others'
 
 interface CharacterProps {
   readonly id: string
@@ -17,18 +15,7 @@ interface CharacterProps {
 
 /** What the lick is like, and where it stands among the others of the library. */
 export function CharacterPart({ id, lick, setting, tempo }: CharacterProps) {
-  const { data: records, load } = useFetcher<LickRecord[]>({ key: 'all licks' })
-  useEffect(() => void load('/licks'), [load])
-  const others = useMemo(
-    () =>
-      (records ?? []).flatMap((record) => {
-        if (record.id === id) return []
-        const other = findVoicedLick(record)
-        if (!other || other.line.slots.length === 0) return []
-        return [characterOf(other, setting.kit, other.frame.tempo, setting.grooves)]
-      }),
-    [records, id, setting],
-  )
+  const others = useOthers(id, setting)
   const own = useMemo(
     () => characterOf(lick, setting.kit, tempo, setting.grooves),
     [lick, setting, tempo],

@@ -2,46 +2,39 @@ import { Download, Upload } from 'lucide-react'
 import { useCallback, useMemo, useRef, useState } from 'react'
 import { formatKit } from '~/codecs/kit'
 import { findPiece, type Kit, overlapsOf, type Player, standIns } from '~/core/kit'
-import { type CleanPlay, crashesOf } from '~/core/playing'
+import { crashesOf } from '~/core/playing'
 import { SURFACE_NAMES, type Surface } from '~/core/sticking'
-import type { Settings } from '~/storage'
+import { liveKits, liveSummaries } from '~/storage'
 import { saveFile } from '~/ui/save-file'
 import { useSettled } from '~/ui/use-settled'
-import { useSettingsChange } from '../settings/use-settings-change'
+import { SaverNotice } from '../live/saver-notice'
+import { useLive, useSettings } from '../live/use-live'
+import { useSaving } from '../live/use-saving'
+import { useCleanPlays } from '../log/use-clean-plays'
 import { theSurface } from '../voicing/surface-words'
 import { Trouble } from '../workbench/parts'
 import { EvidencePart } from './evidence-part'
 import { HandednessPart } from './handedness-part'
+import { changeKits } from './kit-actions'
+import { keepKitMine, leaveKit } from './kit-conflict'
 import { insteadOf } from './kit-edits'
-import type { VoiceUse } from './kit-store'
 import { PieceList } from './piece-list'
 import { PlanEditor } from './plan-editor'
 import { PlayerPart } from './player-part'
 import { playerOf } from './setting'
 import { raisedSpeeds } from './speeds-of'
 import { useKit } from './use-kit'
-
-interface KitPageProps {
-  readonly own: readonly Kit[]
-  readonly settings: Settings
-  readonly uses: readonly VoiceUse[]
-  /** The licks that were played clean as a whole, each at its fastest. */
-  readonly plays: readonly CleanPlay[]
-}
+import { usesOf, type VoiceUse } from './voice-uses'
 
 /** The set-up: the kit from above and in numbers, the sides, and the player's limbs. */
-export function KitPage({ own, settings, uses, plays }: KitPageProps) {
-  const store = useSettingsChange()
-  const [shown, setShown] = useState(settings)
-  const change = useCallback(
-    (changed: Partial<Settings>) => {
-      setShown((now) => ({ ...now, ...changed }))
-      store(changed)
-    },
-    [store],
-  )
-  const playedOn = useMemo(() => ({ ...shown, kit: settings.kit }), [shown, settings.kit])
-  const { kit, kits, isOwn, edit, tell, notice } = useKit(own, playedOn)
+export function KitPage() {
+  const { settings: shown, change } = useSettings()
+  const records = useLive(liveKits).rows
+  const summaries = useLive(liveSummaries).rows
+  const uses = useMemo(() => usesOf(summaries), [summaries])
+  const plays = useCleanPlays()
+  const { kit, kits, isOwn, edit, trouble, saver, takeTheirs } = useKit(records, shown, change)
+  const { tell, trouble: refused } = useSaving(changeKits)
   // What is measured and shown by clean plays waits until a drag is over.
   const still = useSettled(kit)
   const setting = useMemo(
@@ -91,21 +84,30 @@ export function KitPage({ own, settings, uses, plays }: KitPageProps) {
               }}
             />
           )}
-          <KitFiles kit={kit} onRead={(text) => tell({ intent: 'save', kit: text })} />
+          <KitFiles kit={kit} onRead={(text) => void tell({ intent: 'read', text })} />
           {isOwn && (
             <button
               type="button"
               className="btn btn-ghost btn-sm"
-              onClick={() => {
-                tell({ intent: 'delete', id: kit.id })
-                change({ kit: 'five' })
-              }}
+              onClick={() => void tell({ intent: 'delete', id: kit.id })}
             >
               Delete this kit
             </button>
           )}
         </div>
-        <Trouble words={notice?.trouble} />
+        <Trouble words={trouble || refused} />
+        {saver && (
+          <SaverNotice
+            saver={saver}
+            what="kit"
+            onMine={(theirs) => void keepKitMine(saver, theirs)}
+            onTheirs={(theirs) => {
+              leaveKit(saver, theirs)
+              if (theirs) takeTheirs(theirs)
+              else change({ kit: 'five' })
+            }}
+          />
+        )}
         <p className="text-(--quiet) text-sm">
           {isOwn
             ? 'Saved as you change it. Licks without a kit of their own are played on this one.'

@@ -1,67 +1,44 @@
-import { Download, Plus, Search, Upload } from 'lucide-react'
-import { useEffect, useMemo, useRef } from 'react'
-import { Form, useFetcher, useSearchParams } from 'react-router'
-import { formatBundle } from '~/codecs/bundle'
-import type { LickRecord } from '~/storage'
-import { saveFile } from '~/ui/save-file'
+import { Plus } from 'lucide-react'
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
+import { Form, useLocation, useSearchParams } from 'react-router'
+import { type LickSummary, liveLogs, liveSummaries, turnSummary } from '~/storage'
 import { useFieldDraft } from '~/ui/use-field-draft'
-import type { LibraryNotice } from './library-store'
-import { chosenRows, type SortKey, toLickRow } from './lick-row'
-import { LickRowItem } from './lick-row-item'
-
-interface LibraryPageProps {
-  readonly list: {
-    readonly licks: readonly LickRecord[]
-    readonly unreadable: number
-    /** Whether letters are shown turned. */
-    readonly turned: boolean
-    /** The fastest tempo at which a lick was clean, by its id. */
-    readonly cleanTempos: ReadonlyMap<string, number>
-  }
-}
-
-const SORTS: readonly (readonly [SortKey, string])[] = [
-  ['changed', 'last changed'],
-  ['title', 'title'],
-  ['tempo', 'tempo'],
-  ['length', 'length'],
-]
+import { useLive, useSettings } from '../live/use-live'
+import { StoreTrouble } from '../shell/error-page'
+import { Trouble } from '../workbench/parts'
+import { foundRows, type SortKey, sortedRows, tagsOf } from './chosen-rows'
+import { DeletedNotice } from './deleted-notice'
+import type { DeletedLick, LibraryOutcome, LibraryState } from './library-actions'
+import { LibraryFiles } from './library-files'
+import { Filters, SORTS } from './library-filters'
+import { LickList } from './lick-list'
+import { SelectionBar } from './selection-bar'
 
 /** Every lick as a row of small stacks: find one, or start one. What is sought stands in the address. */
-export function LibraryPage({ list }: LibraryPageProps) {
+export function LibraryPage({ outcome }: { outcome: LibraryOutcome | undefined }) {
   const [params, setParams] = useSearchParams()
-  const rows = useMemo(
-    () => list.licks.map((record) => toLickRow(record, list.turned)),
-    [list.licks, list.turned],
+  const licks = useLive(liveSummaries)
+  const logs = useLive(liveLogs)
+  const { turnLetters } = useSettings().settings
+  const cleanTempos = useMemo(
+    () => new Map(logs.rows.map(({ id, bestClean }) => [id, bestClean])),
+    [logs.rows],
   )
   // What is typed is sought at once; the address follows, perhaps later than the next key.
   const search = useFieldDraft(params.get('find') ?? '')
   const tag = params.get('tag') ?? ''
   const sort = SORTS.find(([key]) => key === params.get('sort'))?.[0] ?? 'changed'
-  const shown = chosenRows(rows, search.typed, tag, sort)
-  const tags = [...new Set(rows.flatMap((row) => row.tags))].sort()
-  // What was asked for last: on a slow machine the next question comes before the answer.
-  const asked = useRef(params)
-  useEffect(() => {
-    asked.current = params
-  }, [params])
-  const ask = (next: URLSearchParams) => {
-    asked.current = next
-    setParams(next, { replace: true, preventScrollReset: true })
-  }
-  const set = (name: string, value: string) => {
-    const next = new URLSearchParams(asked.current)
-    for (const gone of ['deleted', 'title']) next.delete(gone)
-    if (value === '') next.delete(name)
-    else next.set(name, value)
-    ask(next)
-  }
+  const { rows, shown, tags } = useChosen(licks.rows, search.typed, tag, sort, turnLetters)
+  const { ask, set } = useAsked(params, setParams)
+  const { selected, select, clear } = useSelection(licks.rows)
+  const [deleted, setDeleted] = useDeleted()
 
+  if (licks.kind === 'failed') return <StoreTrouble issue={licks.issue} />
   return (
     <div className="mx-auto w-full max-w-7xl px-4 py-7 sm:px-5">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-3">
         <h1 className="mr-auto font-semibold text-3xl tracking-tight">Library</h1>
-        <Files licks={list.licks} />
+        <LibraryFiles hasLicks={rows.length > 0} />
         <Form method="post" action="/?index">
           <button type="submit" name="intent" value="create" className="btn btn-primary">
             <Plus size={18} aria-hidden />
@@ -69,72 +46,38 @@ export function LibraryPage({ list }: LibraryPageProps) {
           </button>
         </Form>
       </div>
-      <DeletedNotice id={params.get('deleted')} title={params.get('title') ?? ''} />
-      {list.unreadable > 0 && (
+      <Trouble words={outcome?.kind === 'failed' ? outcome.message : ''} />
+      <DeletedNotice licks={deleted} onDone={() => setDeleted([])} />
+      {licks.kind === 'ready' && licks.unreadable > 0 && (
         <p role="alert" className="mt-4 rounded-box border border-warning bg-base-100 p-3 text-sm">
-          {list.unreadable} stored {list.unreadable === 1 ? 'lick was' : 'licks were'} saved by a
-          newer version or cannot be read, and left unchanged.
+          {licks.unreadable} stored {licks.unreadable === 1 ? 'lick was' : 'licks were'} saved by a
+          newer version or cannot be read, and left unchanged. A backup holds them as they are.
         </p>
       )}
-      {rows.length === 0 ? (
+      {licks.kind === 'ready' && rows.length === 0 ? (
         <EmptyLibrary />
       ) : (
         <>
-          <div className="mt-6 flex flex-wrap items-center gap-3">
-            <label className="flex w-full max-w-xs items-center gap-2 rounded-field border border-base-300 bg-base-100 px-3 py-2">
-              <Search size={16} className="shrink-0 text-(--quiet)" aria-hidden />
-              <input
-                type="search"
-                aria-label="Find a lick"
-                placeholder="name, tag, 7/8, 1/16t"
-                className="w-full min-w-0 bg-transparent text-sm outline-none"
-                value={search.typed}
-                onChange={(event) => {
-                  search.type(event.target.value, event.target.value)
-                  set('find', event.target.value)
-                }}
-              />
-            </label>
-            <label className="flex items-center gap-2 text-(--quiet) text-sm">
-              by
-              <select
-                aria-label="Sort by"
-                className="rounded-field border border-base-300 bg-base-100 px-2 py-2 text-base-content"
-                value={sort}
-                onChange={(event) =>
-                  set('sort', event.target.value === 'changed' ? '' : event.target.value)
-                }
-              >
-                {SORTS.map(([key, name]) => (
-                  <option key={key} value={key}>
-                    {name}
-                  </option>
-                ))}
-              </select>
-            </label>
-            <label className="flex items-center gap-2 text-(--quiet) text-sm">
-              tag
-              <select
-                aria-label="Tag"
-                className="max-w-44 rounded-field border border-base-300 bg-base-100 px-2 py-2 text-base-content"
-                value={tag}
-                onChange={(event) => set('tag', event.target.value)}
-              >
-                <option value="">any</option>
-                {tags.map((name) => (
-                  <option key={name} value={name}>
-                    {name}
-                  </option>
-                ))}
-              </select>
-            </label>
-            <p className="ml-auto text-(--quiet) text-sm" role="status">
-              {shown.length === rows.length
-                ? `${rows.length} licks`
-                : `${shown.length} of ${rows.length} licks`}
-            </p>
-          </div>
-          {shown.length === 0 ? (
+          <Filters
+            search={search}
+            tag={tag}
+            tags={tags}
+            sort={sort}
+            count={
+              licks.kind === 'opening'
+                ? `${rows.length} licks so far …`
+                : countWords(shown.length, rows.length)
+            }
+            onSet={set}
+          />
+          <SelectionBar
+            selected={selected}
+            shown={shown}
+            onSelect={select}
+            onClear={clear}
+            onDeleted={setDeleted}
+          />
+          {shown.length === 0 && licks.kind === 'ready' ? (
             <p className="mt-10">
               No matches.{' '}
               <button type="button" className="link" onClick={() => ask(new URLSearchParams())}>
@@ -142,11 +85,13 @@ export function LibraryPage({ list }: LibraryPageProps) {
               </button>
             </p>
           ) : (
-            <ul className="mt-4 border-base-300 border-t">
-              {shown.map((row) => (
-                <LickRowItem key={row.id} row={row} clean={list.cleanTempos.get(row.id) ?? null} />
-              ))}
-            </ul>
+            <LickList
+              rows={shown}
+              cleanTempos={cleanTempos}
+              selected={selected}
+              onSelect={select}
+              onDeleted={setDeleted}
+            />
           )}
         </>
       )}
@@ -154,81 +99,86 @@ export function LibraryPage({ list }: LibraryPageProps) {
   )
 }
 
-/** Import and export of everything, as open files. */
-function Files({ licks }: { licks: readonly LickRecord[] }) {
-  const fetcher = useFetcher<LibraryNotice>()
-  const input = useRef<HTMLInputElement>(null)
-  const exportAll = () => {
-    const entries = licks.map(({ id, text, draft, voicing }) => ({ id, text, draft, voicing }))
-    saveFile('dime-stack-licks.json', 'application/json', formatBundle(entries))
-  }
-  return (
-    <>
-      <p
-        role="status"
-        className={`text-sm empty:hidden ${fetcher.data?.kind === 'failed' ? 'text-error' : 'text-(--quiet)'}`}
-      >
-        {fetcher.state === 'idle' ? fetcher.data?.message : 'Reading …'}
-      </p>
-      <input
-        ref={input}
-        type="file"
-        multiple
-        accept=".lick,.txt,.json"
-        className="sr-only"
-        aria-label="Files to import"
-        tabIndex={-1}
-        onChange={(event) => {
-          const form = new FormData()
-          form.set('intent', 'import')
-          for (const file of event.target.files ?? []) form.append('files', file)
-          fetcher.submit(form, {
-            method: 'post',
-            action: '/?index',
-            encType: 'multipart/form-data',
-          })
-          event.target.value = ''
-        }}
-      />
-      <button
-        type="button"
-        className="btn btn-ghost max-sm:btn-square"
-        onClick={() => input.current?.click()}
-      >
-        <Upload size={18} aria-hidden />
-        <span className="max-sm:sr-only">Import</span>
-      </button>
-      {licks.length > 0 && (
-        <button type="button" className="btn btn-ghost max-sm:btn-square" onClick={exportAll}>
-          <Download size={18} aria-hidden />
-          <span className="max-sm:sr-only">Export</span>
-        </button>
-      )}
-    </>
-  )
+function countWords(shown: number, all: number): string {
+  const licks = all === 1 ? 'lick' : 'licks'
+  return shown === all ? `${all} ${licks}` : `${shown} of ${all} ${licks}`
 }
 
-function DeletedNotice({ id, title }: { id: string | null; title: string }) {
-  if (!id) return null
-  return (
-    <Form
-      method="post"
-      action="/?index"
-      role="status"
-      className="mt-4 flex flex-wrap items-center gap-3 rounded-box bg-neutral px-4 py-2.5 text-neutral-content"
-    >
-      <input type="hidden" name="id" value={id} />
-      <span className="min-w-0 grow">“{title}” is deleted.</span>
-      <button
-        type="submit"
-        name="intent"
-        value="restore"
-        className="btn btn-sm border-none bg-white/15 text-inherit shadow-none hover:bg-white/25"
-      >
-        Undo
-      </button>
-    </Form>
+/** The rows in their order, and those that are sought: sorting waits for nothing that is typed. */
+function useChosen(
+  summaries: readonly LickSummary[],
+  search: string,
+  tag: string,
+  sort: SortKey,
+  turned: boolean,
+) {
+  const rows = useMemo(
+    () => sortedRows(turned ? summaries.map(turnSummary) : summaries, sort),
+    [summaries, turned, sort],
   )
+  const tags = useMemo(() => tagsOf(rows), [rows])
+  const sought = useDeferredValue(search)
+  const shown = useMemo(() => foundRows(rows, sought, tag), [rows, sought, tag])
+  return { rows, shown, tags }
+}
+
+/** What was asked for last: on a slow machine the next question comes before the answer. */
+function useAsked(params: URLSearchParams, setParams: ReturnType<typeof useSearchParams>[1]) {
+  const asked = useRef(params)
+  useEffect(() => {
+    asked.current = params
+  }, [params])
+  const ask = useCallback(
+    (next: URLSearchParams) => {
+      asked.current = next
+      setParams(next, { replace: true, preventScrollReset: true })
+    },
+    [setParams],
+  )
+  const set = useCallback(
+    (name: string, value: string) => {
+      const next = new URLSearchParams(asked.current)
+      if (value === '') next.delete(name)
+      else next.set(name, value)
+      ask(next)
+    },
+    [ask],
+  )
+  return { ask, set }
+}
+
+/** The licks that are selected; what is deleted elsewhere is selected no more. */
+function useSelection(rows: readonly LickSummary[]) {
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set())
+  const selected = useMemo(() => {
+    if (chosen.size === 0) return chosen
+    const there = new Set(rows.map(({ id }) => id))
+    return new Set([...chosen].filter((id) => there.has(id)))
+  }, [chosen, rows])
+  const select = useCallback((ids: readonly string[], on: boolean) => {
+    setChosen((before) => {
+      const next = new Set(before)
+      for (const id of ids) {
+        if (on) next.add(id)
+        else next.delete(id)
+      }
+      return next
+    })
+  }, [])
+  const clear = useCallback(() => setChosen(new Set()), [])
+  return { selected, select, clear }
+}
+
+/** The licks that were deleted last, here or on the page before: they can be restored at once. */
+function useDeleted() {
+  const location = useLocation()
+  const state: unknown = location.state
+  return useState<readonly DeletedLick[]>(() => deletedIn(state))
+}
+
+function deletedIn(state: unknown): readonly DeletedLick[] {
+  const { deleted } = (state ?? {}) as Partial<LibraryState>
+  return Array.isArray(deleted) ? deleted : []
 }
 
 function EmptyLibrary() {

@@ -1,17 +1,27 @@
 import { Download } from 'lucide-react'
-import { useMemo, useState } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { formatSessions } from '~/codecs/csv'
-import { FLOW_ID, type PracticeSessionRecord } from '~/storage'
+import {
+  FLOW_ID,
+  listSessionsBetween,
+  liveLogs,
+  liveSessions,
+  liveSummaries,
+  type PracticeSessionRecord,
+} from '~/storage'
 import { saveFile } from '~/ui/save-file'
 import { plural } from '../bench/figures'
+import { useLive } from '../live/use-live'
+import { StoreTrouble } from '../shell/error-page'
+import { dayOf } from './calendar'
 import { MinutesChart, NeglectedChart, TempoChart } from './charts'
 import { DataTable } from './data-table'
-import type { LoggedLick } from './log-store'
 import {
   ALONE_DAYS,
   type DueRow,
-  dayOf,
+  type LoggedLick,
+  minutesFrom,
   toDueRows,
   toMinutes,
   toNeglected,
@@ -19,21 +29,28 @@ import {
 } from './log-view'
 import { toPracticeSession } from './practice-session'
 import { SessionList } from './session-list'
-
-interface LogPageProps {
-  readonly sessions: readonly PracticeSessionRecord[]
-  readonly licks: readonly LoggedLick[]
-}
+import { useNewestSessions, useSessionsSince } from './use-sessions'
 
 /** What was practised: what is due, minutes a day, a lick's tempos over time, and every session. */
-export function LogPage({ sessions, licks }: LogPageProps) {
+export function LogPage() {
+  const logs = useLive(liveLogs)
+  const summaries = useLive(liveSummaries)
   const [now] = useState(() => Date.now())
-  const due = useMemo(() => toDueRows(sessions, licks, now), [sessions, licks, now])
-  const minutes = useMemo(() => toMinutes(sessions, now), [sessions, now])
-  const neglected = useMemo(() => toNeglected(sessions, licks, now), [sessions, licks, now])
+  const licks: readonly LoggedLick[] = summaries.rows
+  const due = useMemo(() => toDueRows(logs.rows, licks, now), [logs.rows, licks, now])
+  const minutes = useMinutes(useSessionsSince(minutesFrom(now)), now)
+  const neglected = useMemo(() => toNeglected(logs.rows, licks, now), [logs.rows, licks, now])
   const [lickId, setLickId] = useState('')
   const shown = due.find((row) => row.lickId === lickId) ?? due[0]
-  if (sessions.length === 0) {
+  const titles = useMemo(() => new Map(licks.map(({ id, title }) => [id, title])), [licks])
+  const titleOf = useCallback(
+    (id: string) => (id === FLOW_ID ? 'Flow' : (titles.get(id) ?? 'a deleted lick')),
+    [titles],
+  )
+  const { sessions, more, readMore } = useNewestSessions()
+  if (logs.kind === 'failed') return <StoreTrouble issue={logs.issue} />
+  if (summaries.kind === 'failed') return <StoreTrouble issue={summaries.issue} />
+  if (sessions?.length === 0 && !more) {
     return (
       <div className="mx-auto w-full max-w-4xl px-5 py-8">
         <h1 className="font-semibold text-3xl tracking-tight">Log</h1>
@@ -47,8 +64,6 @@ export function LogPage({ sessions, licks }: LogPageProps) {
       </div>
     )
   }
-  const titleOf = (id: string) =>
-    id === FLOW_ID ? 'Flow' : (licks.find((lick) => lick.id === id)?.title ?? 'a deleted lick')
   const total = minutes.reduce((sum, day) => sum + day.minutes, 0)
   return (
     <div className="mx-auto grid w-full max-w-7xl grid-cols-1 gap-x-10 gap-y-8 px-4 py-7 sm:px-5 lg:grid-cols-2">
@@ -57,13 +72,7 @@ export function LogPage({ sessions, licks }: LogPageProps) {
         <button
           type="button"
           className="btn btn-outline border-base-300 btn-sm"
-          onClick={() =>
-            saveFile(
-              'practice-log.csv',
-              'text/csv',
-              formatSessions(sessions.map(toPracticeSession), titleOf),
-            )
-          }
+          onClick={() => void saveCsv(titleOf)}
         >
           <Download size={16} aria-hidden /> Export as CSV
         </button>
@@ -77,7 +86,7 @@ export function LogPage({ sessions, licks }: LogPageProps) {
             After one, two, three clean days in a row, a lick is due again in 1, 2, 4 days, up to
             16. Rough: tomorrow. Lost: today.
           </p>
-          <DueTable rows={due} shown={shown?.lickId} onShow={setLickId} />
+          <DueTable rows={due} shown={shown?.lickId} now={now} onShow={setLickId} />
         </section>
         <Neglected {...neglected} />
       </div>
@@ -96,31 +105,56 @@ export function LogPage({ sessions, licks }: LogPageProps) {
             rows={minutes.map(({ day, minutes: of }) => [day, of])}
           />
         </section>
-        {shown && (
-          <section aria-labelledby="tempo-title" className="min-w-0">
-            <h2 id="tempo-title" className="font-semibold text-lg">
-              Tempo of {shown.title}
-            </h2>
-            <p className="text-(--quiet) text-sm">
-              Full dots: clean. Hollow: rough, lost or not rated.
-            </p>
-            <TempoChart data={toTempos(sessions, licks, shown.lickId)} goal={shown.goal} />
-            <DataTable
-              caption={`Tempo of ${shown.title}`}
-              head={['day', 'clean', 'other']}
-              rows={toTempos(sessions, licks, shown.lickId).map(({ day, clean, other }) => [
-                day,
-                clean ?? '–',
-                other ?? '–',
-              ])}
-            />
-          </section>
-        )}
+        {shown && <TempoPart lick={licks.find(({ id }) => id === shown.lickId)} now={now} />}
       </div>
-      <SessionList sessions={sessions} titleOf={titleOf} />
+      <SessionList
+        sessions={sessions ?? []}
+        more={more}
+        onMore={readMore}
+        titleOf={titleOf}
+        now={now}
+      />
     </div>
   )
 }
+
+/** The minutes as they are shown, worked out again only when the sessions are others. */
+function useMinutes(sessions: readonly PracticeSessionRecord[], now: number) {
+  return useMemo(() => toMinutes(sessions, now), [sessions, now])
+}
+
+/** The whole log as a file, read in one piece. */
+async function saveCsv(titleOf: (id: string) => string): Promise<void> {
+  const all = await listSessionsBetween(Number.MIN_SAFE_INTEGER, Number.MAX_SAFE_INTEGER)
+  if (!all.ok) return
+  // Spreadsheets take a file that begins with this mark for UTF-8.
+  const csv = `\uFEFF${formatSessions(all.value.map(toPracticeSession), titleOf)}`
+  saveFile('practice-log.csv', 'text/csv', csv)
+}
+
+/** A lick's tempos over time, against its goal. */
+function TempoPart({ lick, now }: { lick: LoggedLick | undefined; now: number }) {
+  const { rows } = useLive(liveSessions(lick?.id ?? ''))
+  const tempos = useMemo(() => toTempos(rows, lick, now), [rows, lick, now])
+  if (!lick) return null
+  return (
+    <section aria-labelledby="tempo-title" className="min-w-0">
+      <h2 id="tempo-title" className="font-semibold text-lg">
+        Tempo of {lick.title}
+      </h2>
+      <p className="text-(--quiet) text-sm">Full dots: clean. Hollow: rough, lost or not rated.</p>
+      <TempoChart data={tempos} goal={lick.goal} />
+      <DataTable
+        caption={`Tempo of ${lick.title}`}
+        head={['day', 'clean', 'other']}
+        rows={tempos.map(({ day, clean, other }) => [day, clean ?? '–', other ?? '–'])}
+      />
+    </section>
+  )
+}
+
+/** How many licks that were not practised lately are named. */
+const MOST_NEGLECTED = 30
 
 /** What was not practised lately: days since, and what never was. */
 function Neglected({ never, alone }: ReturnType<typeof toNeglected>) {
@@ -136,18 +170,18 @@ function Neglected({ never, alone }: ReturnType<typeof toNeglected>) {
       </p>
       {alone.length > 0 && (
         <>
-          <NeglectedChart data={alone} />
+          <NeglectedChart data={alone.slice(0, MOST_NEGLECTED)} />
           <DataTable
             caption="Days since practised"
             head={['lick', 'days']}
-            rows={alone.map(({ title, days }) => [title, days])}
+            rows={alone.slice(0, MOST_NEGLECTED).map(({ title, days }) => [title, days])}
           />
         </>
       )}
       {never.length > 0 && (
         <p className="mt-2 text-sm">
           Never practised:{' '}
-          {never.map(({ id, title }, i) => (
+          {never.slice(0, MOST_NEGLECTED).map(({ id, title }, i) => (
             <span key={id}>
               {i > 0 && ' · '}
               <Link className="link" to={`/practice/${id}`}>
@@ -155,6 +189,7 @@ function Neglected({ never, alone }: ReturnType<typeof toNeglected>) {
               </Link>
             </span>
           ))}
+          {never.length > MOST_NEGLECTED && ` and ${never.length - MOST_NEGLECTED} more`}
         </p>
       )}
     </section>
@@ -165,68 +200,88 @@ function played(minutes: readonly { minutes: number }[]): number {
   return minutes.filter((day) => day.minutes > 0).length
 }
 
+/** Rows that are shown at first, and with each time that more are asked for. */
+const DUE_AT_FIRST = 40
+const DUE_MORE = 200
+
 function DueTable({
   rows,
   shown,
+  now,
   onShow,
 }: {
   rows: readonly DueRow[]
   shown: string | undefined
+  now: number
   onShow: (lickId: string) => void
 }) {
+  const [most, setMost] = useState(DUE_AT_FIRST)
   return (
-    <table className="mt-3 w-full text-sm">
-      <thead className="text-(--quiet) text-xs">
-        <tr>
-          <th className="text-left font-normal">lick</th>
-          <th className="text-right font-normal">best clean</th>
-          <th className="text-right font-normal">goal</th>
-          <th className="hidden text-right font-normal sm:table-cell">next</th>
-          <th className="pl-4 text-left font-normal">when</th>
-          <th>
-            <span className="sr-only">practise</span>
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map(({ lickId, title, bestClean, goal, due, next, neglected, lastAt }) => (
-          <tr key={lickId} className="border-base-300 border-t">
-            <th scope="row" className="py-1.5 text-left font-normal">
-              <button
-                type="button"
-                aria-pressed={lickId === shown}
-                className="rounded-field px-1 text-left font-semibold hover:bg-base-300 aria-pressed:bg-base-300"
-                onClick={() => onShow(lickId)}
-              >
-                {title}
-              </button>
+    <>
+      <table className="mt-3 w-full text-sm">
+        <thead className="text-(--quiet) text-xs">
+          <tr>
+            <th className="text-left font-normal">lick</th>
+            <th className="text-right font-normal">best clean</th>
+            <th className="text-right font-normal">goal</th>
+            <th className="hidden text-right font-normal sm:table-cell">next</th>
+            <th className="pl-4 text-left font-normal">when</th>
+            <th>
+              <span className="sr-only">practise</span>
             </th>
-            <td className="whitespace-nowrap text-right tabular-nums">
-              {bestClean === null ? '–' : Math.round(bestClean)}
-            </td>
-            <td className="whitespace-nowrap text-right tabular-nums">{goal ?? '–'}</td>
-            <td className="hidden whitespace-nowrap text-right tabular-nums sm:table-cell">
-              {next === null ? '–' : `${next[0]}, ${next[1]}`}
-            </td>
-            <td className="pl-4">
-              {due}
-              <span className="block text-(--quiet) text-xs">
-                last {dayOf(lastAt)}
-                {neglected && ', over two weeks ago'}
-              </span>
-            </td>
-            <td className="text-right">
-              <Link
-                to={`/practice/${lickId}`}
-                className="btn btn-outline border-base-300 btn-sm whitespace-nowrap px-2 font-normal"
-                aria-label={`Practise ${title}`}
-              >
-                Practise
-              </Link>
-            </td>
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {rows
+            .slice(0, most)
+            .map(({ lickId, title, bestClean, goal, due, next, neglected, lastAt }) => (
+              <tr key={lickId} className="border-base-300 border-t">
+                <th scope="row" className="py-1.5 text-left font-normal">
+                  <button
+                    type="button"
+                    aria-pressed={lickId === shown}
+                    className="rounded-field px-1 text-left font-semibold hover:bg-base-300 aria-pressed:bg-base-300"
+                    onClick={() => onShow(lickId)}
+                  >
+                    {title}
+                  </button>
+                </th>
+                <td className="whitespace-nowrap text-right tabular-nums">
+                  {bestClean === null ? '–' : Math.round(bestClean)}
+                </td>
+                <td className="whitespace-nowrap text-right tabular-nums">{goal ?? '–'}</td>
+                <td className="hidden whitespace-nowrap text-right tabular-nums sm:table-cell">
+                  {next === null ? '–' : `${next[0]}, ${next[1]}`}
+                </td>
+                <td className="pl-4">
+                  {due}
+                  <span className="block text-(--quiet) text-xs">
+                    last {dayOf(lastAt, now)}
+                    {neglected && ', over two weeks ago'}
+                  </span>
+                </td>
+                <td className="text-right">
+                  <Link
+                    to={`/practice/${lickId}`}
+                    className="btn btn-outline border-base-300 btn-sm whitespace-nowrap px-2 font-normal"
+                    aria-label={`Practise ${title}`}
+                  >
+                    Practise
+                  </Link>
+                </td>
+              </tr>
+            ))}
+        </tbody>
+      </table>
+      {rows.length > most && (
+        <button
+          type="button"
+          className="btn btn-ghost btn-sm mt-2"
+          onClick={() => setMost(most + DUE_MORE)}
+        >
+          Show more of {rows.length}
+        </button>
+      )}
+    </>
   )
 }

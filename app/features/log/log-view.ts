@@ -1,25 +1,21 @@
-import type { LoggedSession } from '~/codecs/csv'
-import { type LickLog, lickLogs, minutesByDay, neglectedLicks, onGrid } from '~/core/log'
+import { type LickLog, minutesByDay, neglectedLicks, onGrid } from '~/core/log'
 import { nextTempos } from '~/core/practice'
 import { findGrid } from '~/core/time'
 import type { PracticeSessionRecord } from '~/storage'
-import type { LoggedLick } from './log-store'
+import { calendarDays, dayOf, daysBetween, midnight } from './calendar'
 import { toPracticeSession } from './practice-session'
 
 const DAY = 24 * 60 * 60 * 1000
-const SHOWN_DAYS = 28
+/** Days of which the minutes are shown. */
+export const SHOWN_DAYS = 28
 
-/** Sessions with the tempos that they would have on the grids that their licks have now. */
-export function onGrids(
-  records: readonly PracticeSessionRecord[],
-  licks: readonly LoggedLick[],
-): LoggedSession[] {
-  const grids = new Map(licks.map(({ id, grid }) => [id, findGrid(grid)]))
-  return records.map((record) => {
-    const grid = grids.get(record.lickId)
-    const session = toPracticeSession(record)
-    return (grid && onGrid([session], grid)[0]) || session
-  })
+/** A lick as the log names it. */
+export interface LoggedLick {
+  readonly id: string
+  readonly title: string
+  readonly goal: number | null
+  /** The grid that it is written in now, as `1/16`. */
+  readonly grid: string
 }
 
 /** A lick of the log as it is listed: what is due first stands first. */
@@ -37,41 +33,40 @@ const NEGLECTED_DAYS = 14
 
 /** The licks of the log in the order in which they are due; those deleted since are left out. */
 export function toDueRows(
-  records: readonly PracticeSessionRecord[],
+  logs: readonly LickLog[],
   licks: readonly LoggedLick[],
   now: number,
 ): DueRow[] {
   const byId = new Map(licks.map((lick) => [lick.id, lick]))
-  return lickLogs(onGrids(records, licks)).flatMap((log): DueRow[] => {
-    const lick = byId.get(log.lickId)
-    if (!lick) return []
-    const neglected = now - log.lastAt > NEGLECTED_DAYS * DAY
-    const { title, goal } = lick
-    const next = log.bestClean === null ? null : nextTempos(Math.round(log.bestClean), log.tense)
-    return [{ ...log, title, goal, due: dueWords(log.dueAt, now), next, neglected }]
-  })
+  return logs
+    .flatMap((log): DueRow[] => {
+      const lick = byId.get(log.lickId)
+      if (!lick) return []
+      const neglected = now - log.lastAt > NEGLECTED_DAYS * DAY
+      const { title, goal } = lick
+      const next = log.bestClean === null ? null : nextTempos(Math.round(log.bestClean), log.tense)
+      return [{ ...log, title, goal, due: dueWords(log.dueAt, now), next, neglected }]
+    })
+    .sort((a, b) => a.dueAt - b.dueAt || a.lastAt - b.lastAt)
 }
 
-function dueWords(dueAt: number, now: number): string {
-  const days = Math.ceil((dueAt - now) / DAY)
-  if (days <= 0) return 'due'
+/** `due`, `due today`, `due tomorrow`, `due in 3 days`: by the days of the calendar. */
+export function dueWords(dueAt: number, now: number): string {
+  if (dueAt <= now) return 'due'
+  const days = daysBetween(now, dueAt)
+  if (days === 0) return 'due today'
   return days === 1 ? 'due tomorrow' : `due in ${days} days`
 }
 
-/** The day of a time where the player is, as `11-23`. */
-export function dayOf(at: number): string {
-  const date = new Date(at)
-  return `${two(date.getMonth() + 1)}-${two(date.getDate())}`
-}
-
-function two(value: number): string {
-  return String(value).padStart(2, '0')
+/** From when on sessions count in the chart of minutes: the day before its first, for what went past midnight. */
+export function minutesFrom(now: number): number {
+  return midnight(now, -SHOWN_DAYS)
 }
 
 /** Minutes of the last four weeks, day by day, to a tenth. */
 export function toMinutes(records: readonly PracticeSessionRecord[], now: number) {
-  const from = now - (SHOWN_DAYS - 1) * DAY
-  return minutesByDay(records.map(toPracticeSession), from, now, dayOf).map(({ day, minutes }) => ({
+  const sessions = records.map(toPracticeSession)
+  return minutesByDay(sessions, calendarDays(now, SHOWN_DAYS)).map(({ day, minutes }) => ({
     day,
     minutes: Math.round(minutes * 10) / 10,
   }))
@@ -83,14 +78,15 @@ export function toMinutes(records: readonly PracticeSessionRecord[], now: number
  */
 export function toTempos(
   records: readonly PracticeSessionRecord[],
-  licks: readonly LoggedLick[],
-  lickId: string,
+  lick: LoggedLick | undefined,
+  now: number,
 ) {
   const days = new Map<string, { day: string; clean?: number; other?: number }>()
-  const own = records.filter((record) => record.lickId === lickId)
-  for (const { at, tempo: exact, rating } of onGrids(own, licks)) {
+  const grid = findGrid(lick?.grid ?? '')
+  const sessions = records.map(toPracticeSession)
+  for (const { at, tempo: exact, rating } of grid ? onGrid(sessions, grid) : sessions) {
     const tempo = Math.round(exact * 10) / 10
-    const day = dayOf(at)
+    const day = dayOf(at, now)
     const point = days.get(day) ?? { day }
     const kind = rating === 'clean' ? 'clean' : 'other'
     days.set(day, { ...point, [kind]: Math.max(tempo, point[kind] ?? 0) })
@@ -103,12 +99,11 @@ export const ALONE_DAYS = 7
 
 /** The licks of the library that were not practised lately: the never practised, then by days. */
 export function toNeglected(
-  records: readonly PracticeSessionRecord[],
+  logs: readonly LickLog[],
   licks: readonly LoggedLick[],
   now: number,
 ): { readonly never: readonly LoggedLick[]; readonly alone: readonly NeglectedRow[] } {
   const byId = new Map(licks.map((lick) => [lick.id, lick]))
-  const logs = lickLogs(records.map(toPracticeSession))
   const left = neglectedLicks([...byId.keys()], logs, now, ALONE_DAYS)
   const named = left.flatMap(({ lickId, days }) => {
     const lick = byId.get(lickId)

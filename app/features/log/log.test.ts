@@ -1,8 +1,12 @@
 import { describe, expect, it } from 'vitest'
+import { lickLogs, onGrid } from '~/core/log'
+import { findGrid } from '~/core/time'
 import { DEMO_LICKS } from '~/demo/licks'
 import { demoSessions } from '~/demo/log'
 import type { PracticeSessionRecord } from '~/storage'
-import { dayOf, toDueRows, toMinutes, toNeglected, toTempos } from './log-view'
+import { dayOf, midnight } from './calendar'
+import { dueWords, type LoggedLick, toDueRows, toMinutes, toNeglected, toTempos } from './log-view'
+import { toPracticeSession } from './practice-session'
 
 const DAY = 24 * 60 * 60 * 1000
 const NOW = new Date(2026, 10, 23, 12).getTime()
@@ -32,10 +36,22 @@ const licks = [
   { id: 'b', title: 'Wheel', goal: null, grid: '1/16' },
 ]
 
+/** The logs that the store derives from sessions, each on its lick's grid. */
+const logsOf = (records: readonly PracticeSessionRecord[], of: readonly LoggedLick[] = licks) =>
+  [...new Set(records.map(({ lickId }) => lickId))].flatMap((id) => {
+    const grid = findGrid(of.find((lick) => lick.id === id)?.grid ?? '')
+    const own = records.filter(({ lickId }) => lickId === id).map(toPracticeSession)
+    return lickLogs(grid ? onGrid(own, grid) : own)
+  })
+
 describe('the log as it is shown', () => {
   it('lists what is due first, what is neglected, and nothing of deleted licks', () => {
     const rows = toDueRows(
-      [session(1, 80, 'clean'), session(20, 60, 'rough', 'b'), session(2, 60, 'lost', 'gone')],
+      logsOf([
+        session(1, 80, 'clean'),
+        session(20, 60, 'rough', 'b'),
+        session(2, 60, 'lost', 'gone'),
+      ]),
       licks,
       NOW,
     )
@@ -43,25 +59,34 @@ describe('the log as it is shown', () => {
       ['Wheel', 'due', true],
       ['Ring', 'due', false],
     ])
-    const [tomorrow] = toDueRows([session(0, 80, 'clean')], licks, NOW)
+    const [tomorrow] = toDueRows(logsOf([session(0, 80, 'clean')]), licks, NOW)
     expect(tomorrow?.due).toBe('due tomorrow')
-    const later = toDueRows([session(1, 80, 'clean'), session(0, 80, 'clean')], licks, NOW)
+    const later = toDueRows(logsOf([session(1, 80, 'clean'), session(0, 80, 'clean')]), licks, NOW)
     expect(later[0]?.due).toBe('due in 2 days')
+  })
+
+  it('names the day by the calendar: tonight is not tomorrow', () => {
+    const evening = midnight(NOW) + 20 * 3_600_000
+    expect(dueWords(evening, NOW)).toBe('due today')
+    expect(dueWords(midnight(NOW, 1), NOW)).toBe('due tomorrow')
+    expect(dueWords(midnight(NOW, 2) - 1, NOW)).toBe('due tomorrow')
+    expect(dueWords(midnight(NOW, 2), NOW)).toBe('due in 2 days')
+    expect(dueWords(NOW, NOW)).toBe('due')
   })
 
   it('counts the minutes of four weeks', () => {
     const minutes = toMinutes([session(0, 80, null), session(0, 90, null)], NOW)
     expect(minutes).toHaveLength(28)
-    expect(minutes.at(-1)).toEqual({ day: '11-23', minutes: 3 })
+    expect(minutes.at(-1)).toEqual({ day: '23 Nov', minutes: 3 })
   })
 
   it('draws each day’s fastest, clean and other apart', () => {
     const tempos = toTempos(
       [session(1, 80, 'clean'), session(1, 84, 'clean'), session(1, 92, 'rough')],
-      licks,
-      'a',
+      licks[0],
+      NOW,
     )
-    expect(tempos).toEqual([{ day: dayOf(NOW - DAY), clean: 84, other: 92 }])
+    expect(tempos).toEqual([{ day: dayOf(NOW - DAY, NOW), clean: 84, other: 92 }])
   })
 })
 
@@ -71,17 +96,22 @@ describe('a lick that changed its grid', () => {
 
   it('is not taken to be twice as fast as it was played', () => {
     const before = [session(1, 84, 'clean')]
-    expect(toTempos(before, now32, 'a')).toEqual([{ day: dayOf(NOW - DAY), clean: 42 }])
-    expect(toDueRows(before, now32, NOW)[0]).toMatchObject({ bestClean: 42, next: [42, 45] })
+    expect(toTempos(before, now32[0], NOW)).toEqual([{ day: dayOf(NOW - DAY, NOW), clean: 42 }])
+    expect(toDueRows(logsOf(before, now32), now32, NOW)[0]).toMatchObject({
+      bestClean: 42,
+      next: [42, 45],
+    })
   })
 })
 
 describe('what was not practised lately', () => {
   it('is listed by days, what was never begun apart', () => {
-    const { never, alone } = toNeglected([session(20, 60, 'rough', 'b')], licks, NOW)
+    const { never, alone } = toNeglected(logsOf([session(20, 60, 'rough', 'b')]), licks, NOW)
     expect(never.map(({ title }) => title)).toEqual(['Ring'])
     expect(alone).toEqual([{ id: 'b', title: 'Wheel', days: 20 }])
-    expect(toNeglected([session(2, 60, null), session(1, 60, null, 'b')], licks, NOW)).toEqual({
+    expect(
+      toNeglected(logsOf([session(2, 60, null), session(1, 60, null, 'b')]), licks, NOW),
+    ).toEqual({
       never: [],
       alone: [],
     })

@@ -1,51 +1,74 @@
+import { useWindowVirtualizer } from '@tanstack/react-virtual'
 import { Pencil, X } from 'lucide-react'
-import { type ComponentProps, useState } from 'react'
-import { useFetcher } from 'react-router'
+import { type ComponentProps, useEffect, useRef, useState } from 'react'
 import { TEMPO_RANGE } from '~/core/line'
 import type { Rating } from '~/core/log'
-import type { PracticeSessionRecord } from '~/storage'
+import {
+  type Kept,
+  notSavedWords,
+  type PracticeSessionRecord,
+  putInBin,
+  restore,
+  saveRecord,
+} from '~/storage'
 import { IconButton } from '~/ui/icon-button'
 import { LabelledNumber } from '~/ui/number-field'
+import { useTop } from '~/ui/use-top'
 import { plural } from '../bench/figures'
+import { type SaveNotice, useSaving } from '../live/use-saving'
 import { Trouble } from '../workbench/parts'
-import type { LogCommand } from './log-store'
-import { dayOf } from './log-view'
+import { dayOf } from './calendar'
 
-const SHOWN = 20
 const CONTROL = 'rounded-field border border-base-300 bg-base-100 px-1.5 py-0.5'
+/** Pixels of a row before it is measured. */
+const USUAL_ROW = 33
+const OVERSCAN = 10
+
+type Session = Kept<PracticeSessionRecord>
 
 interface SessionListProps {
-  readonly sessions: readonly PracticeSessionRecord[]
+  /** The newest first. */
+  readonly sessions: readonly Session[]
+  /** Whether there are older ones, and the way to read them. */
+  readonly more: boolean
+  readonly onMore: () => void
   readonly titleOf: (id: string) => string
+  readonly now: number
 }
 
 /** Every session, the newest first: each can be corrected, and what is deleted can be restored. */
-export function SessionList({ sessions, titleOf }: SessionListProps) {
-  const { submit, data } = useFetcher<{ trouble: string }>()
-  const [all, setAll] = useState(false)
+export function SessionList({ sessions, more, onMore, titleOf, now }: SessionListProps) {
   const [editing, setEditing] = useState('')
-  const [deleted, setDeleted] = useState<PracticeSessionRecord | null>(null)
-  const tell = (command: LogCommand) =>
-    submit(JSON.stringify(command), {
-      method: 'post',
-      action: '/log',
-      encType: 'application/json',
-    })
-  const newest = [...sessions].reverse()
+  const [deleted, setDeleted] = useState<Session | null>(null)
+  const { tell, trouble } = useSaving(changeSession)
+  const list = useRef<HTMLUListElement>(null)
+  const top = useTop(list)
+  const virtual = useWindowVirtualizer({
+    count: sessions.length,
+    estimateSize: () => USUAL_ROW,
+    overscan: OVERSCAN,
+    scrollMargin: top,
+    getItemKey: (index) => sessions[index]?.id ?? index,
+  })
+  const items = virtual.getVirtualItems()
+  const last = items.at(-1)?.index ?? 0
+  useEffect(() => {
+    if (more && last >= sessions.length - OVERSCAN) onMore()
+  }, [more, last, sessions.length, onMore])
   return (
     <section aria-labelledby="sessions-title" className="min-w-0 lg:col-span-2">
       <h2 id="sessions-title" className="font-semibold text-lg">
         Practice sessions
       </h2>
-      <Trouble words={data?.trouble} />
+      <Trouble words={trouble} />
       {deleted && (
         <p role="status" className="text-sm">
-          Deleted: {titleOf(deleted.lickId)}, {dayOf(deleted.createdAt)}.{' '}
+          In the bin: {titleOf(deleted.lickId)}, {dayOf(deleted.createdAt, now)}.{' '}
           <button
             type="button"
             className="link"
             onClick={() => {
-              tell({ intent: 'change', session: deleted })
+              void tell({ intent: 'restore', id: deleted.id })
               setDeleted(null)
             }}
           >
@@ -53,60 +76,95 @@ export function SessionList({ sessions, titleOf }: SessionListProps) {
           </button>
         </p>
       )}
-      <ul className="mt-2 text-sm">
-        {newest.slice(0, all ? newest.length : SHOWN).map((session) =>
-          session.id === editing ? (
-            <SessionForm
-              key={session.id}
-              session={session}
-              title={titleOf(session.lickId)}
-              onDone={(changed) => {
-                if (changed) tell({ intent: 'change', session: changed })
-                setEditing('')
-              }}
-            />
-          ) : (
-            <SessionRow
-              key={session.id}
-              session={session}
-              title={titleOf(session.lickId)}
-              onRate={(rating) => tell({ intent: 'change', session: { ...session, rating } })}
-              onEdit={() => setEditing(session.id)}
-              onDelete={() => {
-                tell({ intent: 'delete', id: session.id })
-                setDeleted(session)
-              }}
-            />
-          ),
-        )}
+      <ul
+        ref={list}
+        className="relative mt-2 text-sm"
+        style={{ height: Math.max(USUAL_ROW, virtual.getTotalSize()) }}
+      >
+        {items.map((item) => {
+          const session = sessions[item.index]
+          if (!session) return null
+          const title = titleOf(session.lickId)
+          return (
+            <li
+              key={item.key}
+              ref={virtual.measureElement}
+              data-index={item.index}
+              className="absolute inset-x-0 top-0 border-base-300 border-t"
+              style={{ transform: `translateY(${item.start - top}px)` }}
+            >
+              {session.id === editing ? (
+                <SessionForm
+                  session={session}
+                  title={title}
+                  now={now}
+                  onDone={(changed) => {
+                    if (changed) void tell({ intent: 'change', session: changed })
+                    setEditing('')
+                  }}
+                />
+              ) : (
+                <SessionRow
+                  session={session}
+                  title={title}
+                  now={now}
+                  onRate={(rating) =>
+                    void tell({ intent: 'change', session: { ...session, rating } })
+                  }
+                  onEdit={() => setEditing(session.id)}
+                  onDelete={() =>
+                    void tell({ intent: 'delete', id: session.id }).then(({ trouble: refused }) => {
+                      if (refused === '') setDeleted(session)
+                    })
+                  }
+                />
+              )}
+            </li>
+          )
+        })}
       </ul>
-      {newest.length > SHOWN && (
-        <button type="button" className="btn btn-ghost btn-sm mt-2" onClick={() => setAll(!all)}>
-          {all ? 'Fewer' : `All ${newest.length}`}
-        </button>
-      )}
     </section>
   )
+}
+
+type SessionCommand =
+  | { readonly intent: 'change'; readonly session: Session }
+  | { readonly intent: 'delete' | 'restore'; readonly id: string }
+
+/** Changes, deletes or restores a session of the log. */
+async function changeSession(command: SessionCommand): Promise<SaveNotice> {
+  const ref = (id: string) => [{ table: 'sittings' as const, id }]
+  const done =
+    command.intent === 'change'
+      ? await saveRecord('sittings', command.session, command.session.revision)
+      : command.intent === 'delete'
+        ? await putInBin(ref(command.id))
+        : await restore(ref(command.id))
+  return { trouble: done.ok ? '' : notSavedWords(done.error) }
 }
 
 function SessionRow({
   session,
   title,
+  now,
   onRate,
   onEdit,
   onDelete,
 }: {
   session: PracticeSessionRecord
   title: string
+  now: number
   onRate: (rating: Rating | null) => void
   onEdit: () => void
   onDelete: () => void
 }) {
   const { createdAt, step, tempo, repeats, seconds, rating, tense, grid, note } = session
-  const name = `${title}, ${dayOf(createdAt)}, ${tempo}`
+  const name = `${title}, ${dayOf(createdAt, now)}, ${tempo}`
   return (
-    <li className="flex flex-wrap items-center gap-x-4 gap-y-0.5 border-base-300 border-t py-1">
-      <span className="w-12 text-(--quiet) tabular-nums">{dayOf(createdAt)}</span>
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-0.5 py-1">
+      <span className="w-14 whitespace-nowrap text-(--quiet) tabular-nums">
+        {dayOf(createdAt, now)}
+      </span>
       <span className="w-36 truncate font-semibold">{title}</span>
       <span className="min-w-32 grow truncate text-(--quiet)">
         {step}
@@ -136,7 +194,7 @@ function SessionRow({
           <X size={14} aria-hidden />
         </IconButton>
       </span>
-    </li>
+    </div>
   )
 }
 
@@ -146,13 +204,17 @@ const MOST_REPEATS = 99_999
 function SessionForm({
   session,
   title,
+  now,
   onDone,
 }: {
-  session: PracticeSessionRecord
+  session: Session
   title: string
-  onDone: (changed: PracticeSessionRecord | null) => void
+  now: number
+  onDone: (changed: Session | null) => void
 }) {
-  const { createdAt, step, tempo, repeats, seconds, tense, note } = session
+  // Edited as it was when it was opened: what another tab does since is noticed.
+  const [opened] = useState(session)
+  const { createdAt, step, tempo, repeats, seconds, tense, note } = opened
   const [figures, setFigures] = useState({
     tempo,
     repeats,
@@ -161,9 +223,9 @@ function SessionForm({
   const set = (field: keyof typeof figures) => (value: number) =>
     setFigures((now) => ({ ...now, [field]: value }))
   return (
-    <li className="border-base-300 border-t py-2">
+    <div className="py-2">
       <form
-        aria-label={`Edit ${title}, ${dayOf(createdAt)}`}
+        aria-label={`Edit ${title}, ${dayOf(createdAt, now)}`}
         className="flex flex-wrap items-end gap-x-4 gap-y-2"
         onKeyDown={(event) => {
           if (event.key === 'Escape') onDone(null)
@@ -172,7 +234,7 @@ function SessionForm({
           event.preventDefault()
           const form = new FormData(event.currentTarget)
           onDone({
-            ...session,
+            ...opened,
             step: String(form.get('step')),
             tempo: figures.tempo,
             repeats: figures.repeats,
@@ -183,7 +245,7 @@ function SessionForm({
         }}
       >
         <span className="pb-1 font-semibold">
-          {title}, {dayOf(createdAt)}
+          {title}, {dayOf(createdAt, now)}
         </span>
         <Typed label="Step" name="step" value={step} maxLength={120} className="w-52" />
         <LabelledNumber
@@ -226,7 +288,7 @@ function SessionForm({
           Cancel
         </button>
       </form>
-    </li>
+    </div>
   )
 }
 

@@ -2,9 +2,9 @@ import { memo, type PointerEvent, useMemo, useRef } from 'react'
 import { type SlotRange, startsOf } from '~/core/changes'
 import { type Lick, lineCounts } from '~/core/line'
 import { formatLine } from '~/core/notation'
+import { toDisc } from '~/core/sticking'
 import type { CountingSystem } from '~/core/time'
 import { SlotLetters } from '../ruler/slot-letters'
-import { toDisc } from '../stacks/disc'
 import { Stack } from '../stacks/discs'
 
 const SLOT = 44

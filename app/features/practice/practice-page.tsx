@@ -20,14 +20,18 @@ import {
 } from '~/core/practice'
 import { gridName, sameGrid } from '~/core/time'
 import { PLAIN_VOICING, type Voicing } from '~/core/voicing'
-import type { LickRecord, PracticeSessionRecord, Settings } from '~/storage'
+import type { Kept, LickRecord, PlanRecord, PracticeSessionRecord } from '~/storage'
 import { turnTexts } from '../bench/turned'
-import { toGrooves } from '../bench/use-grooves'
-import { ownKits, settingOf } from '../kit/setting'
+import { settingOf } from '../kit/setting'
+import { SaverNotice } from '../live/saver-notice'
+import { useLick } from '../live/use-lick'
+import { useSettings } from '../live/use-live'
+import { useOwnGrooves, useOwnKits } from '../live/use-own'
 import { toPracticeSession } from '../log/practice-session'
+import { useSessionsSince } from '../log/use-sessions'
 import { countingOf } from '../settings/counting'
-import { useSettings } from '../settings/use-settings'
 import { notesIn } from '../workbench/notes'
+import { Trouble } from '../workbench/parts'
 import { BigCount } from './big-count'
 import { Cautions } from './cautions'
 import { DARK, litOf, type Phase, phaseAt } from './lights'
@@ -35,7 +39,6 @@ import { LoopFields } from './loop-fields'
 import { LostNotice } from './lost-notice'
 import { PartFigure } from './part-figure'
 import { PlanAside } from './plan-aside'
-import type { StoredForPractice } from './practice-store'
 import { Ratings } from './ratings'
 import { LIMB_KEYS, SoundStrip } from './sound-strip'
 import { planMinutes, rungsAbove, stepLimit, toStep } from './step-view'
@@ -60,27 +63,33 @@ import {
 } from './words'
 
 interface PracticePageProps {
-  readonly record: LickRecord
-  readonly settings: Settings
-  readonly kept: StoredForPractice
+  /** The lick as it was stored when the page was opened. */
+  readonly opened: Kept<LickRecord>
+  /** How it is practised; null where nothing was chosen yet. */
+  readonly stored: Kept<PlanRecord> | null
 }
 
+/** How far back sessions count as one stretch of practice. */
+const STRETCH_MS = 12 * 60 * 60_000
+
 /** A lick to be practised: its build-up step by step, up a ladder of tempos, seen from two metres. */
-export function PracticePage({ record, settings: stored, kept }: PracticePageProps) {
-  const lick = useMemo(() => lickOf(record, stored), [record, stored])
+export function PracticePage({ opened, stored }: PracticePageProps) {
+  const live = useLick(opened)
+  const record = live ?? opened
+  const { settings, change: changeSettings } = useSettings()
+  const { turnLetters } = settings
+  const lick = useMemo(() => lickOf(record, turnLetters), [record, turnLetters])
   const voicing = useMemo(() => voicingOf(record), [record])
-  const grooves = useMemo(() => toGrooves(kept.grooves), [kept])
+  const grooves = useOwnGrooves()
+  const kits = useOwnKits()
   const setting = useMemo(
-    () => settingOf(stored, ownKits(kept.kits), lick.kit, grooves),
-    [stored, kept, lick, grooves],
+    () => settingOf(settings, kits, lick.kit, grooves),
+    [settings, kits, lick.kit, grooves],
   )
   const sounds = useMemo(() => soundsOn(setting.kit), [setting])
-  const { settings, change: changeSettings } = useSettings(stored)
-  const { sessions, saveSession, savePlan, trouble: storeTrouble } = useStored(record.id, kept)
-  const own = useMemo(
-    () => sessions.filter(({ lickId }) => lickId === record.id),
-    [sessions, record.id],
-  )
+  const { sessions: own, saveSession, savePlan, setPlan, ...kept } = useStored(record.id, stored)
+  const [since] = useState(() => Date.now() - STRETCH_MS)
+  const recent = useSessionsSince(since)
   const log = useMemo(() => logOf(own, lick), [own, lick])
   const [grid, setGrid] = useState(lick.frame.grid)
   const { plan, played, planned, steps, rungs, change, setRungs, arrange } = usePlan({
@@ -89,7 +98,7 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
     grid,
     setting,
     log,
-    stored: kept.plan,
+    plan: kept.plan,
     onSave: savePlan,
   })
   const tempos = useMemo(() => rungs.map(({ tempo }) => tempo), [rungs])
@@ -236,7 +245,7 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
   const together = steps.findIndex(({ part, skipped }) => part.kind === 'together' && !skipped)
   const rest = breakWords(
     minutesSinceBreak(
-      sessions.map(({ createdAt, seconds }) => ({ at: createdAt, seconds })),
+      recent.map(({ createdAt, seconds }) => ({ at: createdAt, seconds })),
       Date.now(),
     ),
     settings.breakAfter,
@@ -331,11 +340,18 @@ export function PracticePage({ record, settings: stored, kept }: PracticePagePro
           }
           onMute={mute}
         />
-        {(trainer.trouble || storeTrouble) && (
-          <p role="alert" className="text-error">
-            {trainer.trouble || storeTrouble}
-          </p>
-        )}
+        <Trouble words={trainer.trouble} />
+        <Trouble words={live ? '' : 'This lick was deleted in another tab. It is in the bin.'} />
+        <SaverNotice
+          saver={kept.planSaver}
+          what="practice plan"
+          onMine={(theirs) => theirs && kept.planSaver.keepMine(theirs.revision)}
+          onTheirs={(theirs) => {
+            if (!theirs) return
+            kept.planSaver.goOn(theirs.revision)
+            setPlan(theirs)
+          }}
+        />
         <Cautions />
         <p className="hidden font-mono text-(--quiet) text-xs lg:block">
           Space play · → clean · ↓ rough · ← lost · T tense · N P step · + − tempo · 1 2 3 4 limbs ·
@@ -389,7 +405,7 @@ function voicingOf({ voicing }: LickRecord): Voicing {
 }
 
 /** A stored lick as it is played here: turned for its player, and voiced. */
-function lickOf(record: LickRecord, { turnLetters }: Settings): Lick {
+function lickOf(record: LickRecord, turnLetters: boolean): Lick {
   return findVoicedLick(turnTexts(record, turnLetters)) ?? EMPTY_LICK
 }
 

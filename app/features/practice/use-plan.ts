@@ -74,13 +74,15 @@ interface Planned {
   readonly grid: Grid
   readonly setting: Setting
   readonly log: LickLog | undefined
-  readonly stored: PlanRecord | null
+  /** As it is stored; null where nothing was chosen yet. */
+  readonly plan: PlanRecord | null
   readonly onSave: (plan: PlanRecord) => void
 }
 
 /** The plan of a lick: its steps on the grid that is played on, and its ladder, saved as they change. */
-export function usePlan({ lickId, lick, grid, setting, log, stored, onSave }: Planned) {
-  const [plan, setPlan] = useState(() => stored ?? newPlan(lickId, Date.now()))
+export function usePlan({ lickId, lick, grid, setting, log, plan: stored, onSave }: Planned) {
+  const [usual] = useState(() => newPlan(lickId, Date.now()))
+  const plan = stored ?? usual
   // What is proposed does not move under the player: it is taken from the log as it was at first.
   const [first] = useState(log)
   const played = useMemo(
@@ -95,11 +97,7 @@ export function usePlan({ lickId, lick, grid, setting, log, stored, onSave }: Pl
     [plan, lick, setting, first],
   )
   const change = useCallback(
-    (changed: Partial<PlanRecord>) => {
-      const next = { ...plan, ...changed }
-      setPlan(next)
-      onSave(next)
-    },
+    (changed: Partial<PlanRecord>) => onSave({ ...plan, ...changed }),
     [plan, onSave],
   )
   const setRungs = useCallback(

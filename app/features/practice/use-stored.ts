@@ -1,32 +1,52 @@
-import { useCallback, useMemo, useState } from 'react'
-import { useFetcher } from 'react-router'
-import type { PlanRecord, PracticeSessionRecord } from '~/storage'
-import type { PracticeCommand, StoredForPractice } from './practice-store'
+import { useCallback, useEffect, useState } from 'react'
+import {
+  closeSaver,
+  type Kept,
+  liveSessions,
+  onStoreChange,
+  openSaver,
+  type PlanRecord,
+} from '~/storage'
+import { useLive } from '../live/use-live'
+import { SessionWriter } from './session-writer'
+
+/** A writer of sessions into this browser's store. */
+export function useSessionWriter() {
+  const [writer] = useState(
+    () =>
+      new SessionWriter({
+        open: (id) => openSaver('sittings', id, null),
+        close: (saver) => void closeSaver(saver),
+      }),
+  )
+  useEffect(() => () => writer.close(), [writer])
+  return writer.save
+}
 
 /** What is written down while the page is open: sessions as they go on, and the plan. */
-export function useStored(lickId: string, kept: StoredForPractice) {
-  const { submit: submitSession, data } = useFetcher<{ trouble: string }>()
-  const { submit: submitPlan } = useFetcher()
-  const [written, setWritten] = useState<readonly PracticeSessionRecord[]>([])
-  const sessions = useMemo(() => [...kept.sessions, ...written], [kept, written])
-  const options = useMemo(
-    () => ({ method: 'post', action: `/practice/${lickId}`, encType: 'application/json' }) as const,
-    [lickId],
-  )
-  const saveSession = useCallback(
-    (session: PracticeSessionRecord) => {
-      setWritten((known) => [...known.filter(({ id }) => id !== session.id), session])
-      const command: PracticeCommand = { intent: 'session', session }
-      submitSession(JSON.stringify(command), options)
-    },
-    [submitSession, options],
-  )
+export function useStored(lickId: string, opened: Kept<PlanRecord> | null) {
+  const { rows: sessions } = useLive(liveSessions(lickId))
+  const saveSession = useSessionWriter()
+  const [plan, setPlan] = useState<PlanRecord | null>(opened)
+  const [saver] = useState(() => openSaver('plans', lickId, opened?.revision ?? null))
+  useEffect(() => {
+    const stop = onStoreChange(({ table, ids }) => {
+      if (table !== 'plans' || !ids.includes(lickId)) return
+      void saver.heard().then((theirs) => {
+        if (theirs && theirs !== 'deleted') setPlan(theirs)
+      })
+    })
+    return () => {
+      stop()
+      void closeSaver(saver)
+    }
+  }, [saver, lickId])
   const savePlan = useCallback(
-    (plan: PlanRecord) => {
-      const command: PracticeCommand = { intent: 'plan', plan }
-      submitPlan(JSON.stringify(command), options)
+    (next: PlanRecord) => {
+      setPlan(next)
+      saver.change(next)
     },
-    [submitPlan, options],
+    [saver],
   )
-  return { sessions, saveSession, savePlan, trouble: data?.trouble ?? '' }
+  return { sessions, saveSession, plan, savePlan, setPlan, planSaver: saver }
 }

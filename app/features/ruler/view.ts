@@ -14,12 +14,14 @@ import {
 } from '~/core/line'
 import { formatSlot } from '~/core/notation'
 import {
+  type Disc,
   type Letter,
   type Level,
   type Limb,
   type SlotContent,
   strokeSurface,
   strokesInSlot,
+  toDisc,
 } from '~/core/sticking'
 import {
   type CountingSystem,
@@ -29,7 +31,6 @@ import {
   type Ticks,
   UNNAMED_COUNT,
 } from '~/core/time'
-import { type Disc, toDisc } from '../stacks/disc'
 import { type Ruler, type RulerRow, type Segment, xOf } from './layout'
 import { spokenSlot } from './spoken'
 import { type SwellMark, swellMarks } from './swell-marks'

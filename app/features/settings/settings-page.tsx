@@ -1,4 +1,4 @@
-import { type ReactNode, useState } from 'react'
+import type { ReactNode } from 'react'
 import {
   barTicks,
   COUNTING_SYSTEMS,
@@ -12,19 +12,14 @@ import {
 } from '~/core/time'
 import type { Settings } from '~/storage'
 import { Tick } from '~/ui/tick'
+import { useSettings } from '../live/use-live'
 import { countingOf } from './counting'
-import { useSettingsChange } from './use-settings-change'
 
 const SHOWN_GRIDS = ['1/8', '1/8t', '1/16', '1/16q', '1/16t', '1/16s', '1/32']
 
 /** How a player counts and reads. Every choice takes effect at once. */
-export function SettingsPage({ settings }: { settings: Settings }) {
-  const store = useSettingsChange()
-  const [shown, setShown] = useState(settings)
-  const change = (changed: Partial<Settings>) => {
-    setShown((now) => ({ ...now, ...changed }))
-    store(changed)
-  }
+export function SettingsPage() {
+  const { settings: shown, change } = useSettings()
   return (
     <div className="mx-auto w-full max-w-4xl px-5 py-8">
       <h1 className="font-semibold text-3xl tracking-tight">Settings</h1>

@@ -5,14 +5,24 @@ import { rescueLicks, type StoreIssue } from '~/storage'
 import { saveFile } from '~/ui/save-file'
 
 /** An address that leads nowhere: says so, and leads back. */
-export function NotFoundPage({ title, text }: { title: string; text: string }) {
+export function NotFoundPage({
+  title,
+  text,
+  to = '/',
+  label = 'Back to the library',
+}: {
+  title: string
+  text: string
+  to?: string
+  label?: string
+}) {
   return (
     <div className="mx-auto w-full max-w-xl px-5 py-20">
       <h1 className="font-semibold text-3xl tracking-tight">{title}</h1>
       <p className="mt-3 text-(--quiet)">{text}</p>
-      <Link to="/" className="btn btn-primary mt-8">
+      <Link to={to} className="btn btn-primary mt-8">
         <Undo2 size={18} aria-hidden />
-        Back to the library
+        {label}
       </Link>
     </div>
   )
@@ -40,13 +50,17 @@ const STORE_WORDS: Readonly<Record<StoreIssue['code'], readonly [title: string, 
     'What is stored here is no longer a lick. It is left unchanged. You can export what can be read to a file.',
   ],
   missing: ['Lick not found', 'It may have been deleted, or it may be in another browser.'],
+  deleted: ['This lick is in the bin', 'It was deleted. You can restore it from the bin.'],
   conflict: ['This lick was changed elsewhere', 'Reload the page to see the latest version.'],
+  'too-large': ['This is too large to be saved', 'Nothing was changed.'],
 }
 
 /** What a store that fails looks like: why, what can be done, and the way to save what is there. */
 export function StoreTrouble({ issue }: { issue: StoreIssue }) {
   const [title, text] = STORE_WORDS[issue.code]
   if (issue.code === 'missing') return <NotFoundPage title={title} text={text} />
+  if (issue.code === 'deleted')
+    return <NotFoundPage title={title} text={text} to="/bin" label="Open the bin" />
   return (
     <div className="mx-auto w-full max-w-xl px-5 py-20">
       <h1 className="font-semibold text-3xl tracking-tight">{title}</h1>

@@ -1,6 +1,7 @@
 import { Moon, Settings as SettingsIcon, Sun } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { NavLink } from 'react-router'
+import { StoreNotices } from './store-notices'
 
 /** The frame around every page: name, places, theme. */
 export function Shell({ children }: { children: ReactNode }) {
@@ -39,6 +40,7 @@ export function Shell({ children }: { children: ReactNode }) {
           </div>
         </div>
       </header>
+      <StoreNotices />
       <main id="main" className="flex grow flex-col">
         {children}
       </main>

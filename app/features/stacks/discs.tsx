@@ -1,5 +1,5 @@
 import { memo } from 'react'
-import type { Disc, DiscPiece } from './disc'
+import type { Disc, DiscPiece } from '~/core/sticking'
 
 /** How a limb is painted: one variable each, defined for both themes. */
 export const LIMB_COLOUR = {

@@ -1,5 +1,5 @@
 import { memo } from 'react'
-import type { Disc } from './disc'
+import type { Disc } from '~/core/sticking'
 import { Stack } from './discs'
 
 interface MiniStacksProps {

@@ -1,7 +1,7 @@
 import { memo, useMemo } from 'react'
 import { formatPhrase } from '~/core/catalogue'
 import { cut, type Phrase, startsOf } from '~/core/changes'
-import { toDisc } from './disc'
+import { toDisc } from '~/core/sticking'
 import { MiniStacks } from './mini-stacks'
 
 const MOST_STACKS = 8

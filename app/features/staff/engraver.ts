@@ -8,7 +8,11 @@ let loaded: VexFlowModule | undefined
 
 /** The engraving library and its font, fetched once and only where a staff is shown. */
 export function loadEngraver(): Promise<VexFlowModule> {
-  loading ??= load()
+  // What could not be fetched is asked for again the next time.
+  loading ??= load().catch((error: unknown) => {
+    loading = undefined
+    throw error
+  })
   return loading
 }
 

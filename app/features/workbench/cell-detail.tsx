@@ -2,7 +2,7 @@ import { Play } from 'lucide-react'
 import { useMemo } from 'react'
 import { type Cell, formatPhrase, inversionsOf, traitsOf } from '~/core/catalogue'
 import { mirrorHands, type Phrase } from '~/core/changes'
-import type { CellRecord } from '~/storage'
+import type { CellRecord, Kept } from '~/storage'
 import { PhraseStacks, PhraseText } from '../stacks/phrase-figure'
 import { dragPhrase } from './drag-phrase'
 import { appendPhrase, insertAt, replaceRange } from './edits'
@@ -14,7 +14,7 @@ import { soloLick } from './solo'
 interface CellDetailProps extends PanelProps {
   readonly cell: Cell
   /** The stored record, where the cell is the player's own. */
-  readonly own: CellRecord | undefined
+  readonly own: Kept<CellRecord> | undefined
 }
 
 const MOST_FORMS = 12

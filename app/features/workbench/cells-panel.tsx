@@ -1,6 +1,5 @@
 import { Play } from 'lucide-react'
-import { useDeferredValue, useEffect, useMemo, useState } from 'react'
-import { useFetcher } from 'react-router'
+import { useDeferredValue, useMemo, useState } from 'react'
 import {
   CATALOGUE,
   CELL_FAMILIES,
@@ -10,6 +9,7 @@ import {
   findPhrase,
 } from '~/core/catalogue'
 import type { CellRecord } from '~/storage'
+import { useOwnCells } from '../live/use-own'
 import { PhraseStacks, PhraseText } from '../stacks/phrase-figure'
 import { CellDetail } from './cell-detail'
 import { dragPhrase } from './drag-phrase'
@@ -22,11 +22,10 @@ const MOST_SHOWN = 60
 
 /** The catalogue: found by words and traits, heard, turned, and put into the line. */
 export function CellsPanel(props: PanelProps) {
-  const { data: own, load } = useFetcher<CellRecord[]>({ key: 'cells' })
-  useEffect(() => void load('/cells'), [load])
+  const own = useOwnCells()
   const [query, setQuery] = useState<CellQuery>({})
   const [chosenId, setChosenId] = useState('single-paradiddle')
-  const cells = useMemo(() => [...ownCells(own ?? []), ...CATALOGUE], [own])
+  const cells = useMemo(() => [...ownCells(own), ...CATALOGUE], [own])
   const asked = useDeferredValue(query)
   const found = useMemo(() => findCells(cells, asked), [cells, asked])
   const chosen = found.find(({ id }) => id === chosenId) ?? found[0]
@@ -65,7 +64,7 @@ export function CellsPanel(props: PanelProps) {
         />
       </div>
       {chosen && (
-        <CellDetail {...props} cell={chosen} own={own?.find(({ id }) => id === chosen.id)} />
+        <CellDetail {...props} cell={chosen} own={own.find(({ id }) => id === chosen.id)} />
       )}
     </div>
   )

@@ -4,13 +4,13 @@ import { formatPhrase } from '~/core/catalogue'
 import { type Phrase, phraseOf } from '~/core/changes'
 import { accentFamily, type Family, inversionFamily, kickFamily } from '~/core/families'
 import { NumberField } from '~/ui/number-field'
+import { useSaving } from '../live/use-saving'
 import { PhraseStacks, PhraseText } from '../stacks/phrase-figure'
 import { appendPhrase, replaceRange } from './edits'
 import type { PanelProps } from './panel-props'
 import { Act, Choice, Nothing, Part } from './parts'
-import type { CellCommand } from './saved-store'
+import { changeCells } from './saved-store'
 import { soloLick } from './solo'
-import { useSaving } from './use-saving'
 
 const RULES = [
   ['kicks', 'Kicks in the gaps'],
@@ -53,11 +53,11 @@ export function FamilyPanel(props: PanelProps) {
   const member = family && family.count > 0n ? family.at(BigInt(at)) : null
   const step = (by: number) => setIndex(Math.max(0, Math.min(last, at + by)))
   const name = RULES.find(([id]) => id === rule)?.[1] ?? ''
-  const { tell, trouble, busy } = useSaving<CellCommand>('/cells')
+  const { tell, trouble, busy } = useSaving(changeCells)
   const [savedAt, setSavedAt] = useState(-1)
   const save = (phrase: Phrase) => {
     setSavedAt(at)
-    tell({
+    void tell({
       intent: 'save',
       name: `${name} ${at + 1}`,
       line: formatPhrase(phrase),

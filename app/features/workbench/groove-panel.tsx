@@ -3,12 +3,14 @@ import { useMemo, useState } from 'react'
 import { type Groove, grooveBar, parseGrooveBar, toGroove } from '~/core/groove'
 import { type Lick, NO_GROOVE } from '~/core/line'
 import { findGrid, meterName } from '~/core/time'
+import { liveGrooves } from '~/storage'
+import { useLive } from '../live/use-live'
+import { useSaving } from '../live/use-saving'
 import { PhraseStacks } from '../stacks/phrase-figure'
 import type { PanelProps } from './panel-props'
 import { Act, Nothing, Part, TextBox, Trouble } from './parts'
-import type { GrooveCommand } from './saved-store'
+import { changeGrooves, type GrooveCommand } from './saved-store'
 import { soloLick } from './solo'
-import { useSaving } from './use-saving'
 
 const GRIDS = ['1/4', '1/8', '1/8t', '1/16', '1/16t', '1/32']
 
@@ -61,7 +63,7 @@ interface GrooveFormProps {
 }
 
 function GrooveForm({ lick, meterKey, grooves, onHear }: GrooveFormProps) {
-  const { tell, trouble, busy } = useSaving<GrooveCommand>('/grooves')
+  const { tell, trouble, busy, notice } = useSaving(changeGrooves)
   const { meter, groove: id } = lick.frame
   const now = useMemo(
     () => grooveBar(toGroove(id === NO_GROOVE ? 'eighths' : id, grooves), meter),
@@ -74,15 +76,23 @@ function GrooveForm({ lick, meterKey, grooves, onHear }: GrooveFormProps) {
   const read = parseGrooveBar({ grid, line }, meter)
   const base = findGrid(grid)
   const field = 'min-w-0 rounded-field border border-base-300 bg-base-100 px-2 py-1 text-sm'
-  const save = (asNew: boolean) =>
-    tell({
-      intent: 'save',
-      name,
-      meter: meterKey,
-      grid,
-      line,
-      ...(own && !asNew && { id: own.id }),
-    })
+  const record = useLive(liveGrooves).rows.find((one) => one.id === own?.id)
+  // Edited as it was when the form was opened, or last saved: what another tab does since is noticed.
+  const [seen, setSeen] = useState(record?.revision)
+  const command = (revision: number | undefined): GrooveCommand => ({
+    intent: 'save',
+    name,
+    meter: meterKey,
+    grid,
+    line,
+    ...(own && revision !== undefined && { id: own.id, revision }),
+    ...(record && revision !== undefined && { createdAt: record.createdAt }),
+  })
+  const save = async (revision: number | undefined) => {
+    const { trouble: refused } = await tell(command(revision))
+    if (refused === '' && revision !== undefined) setSeen(revision + 1)
+  }
+  const overtaken = notice?.revision
   const hear = () => {
     if (!read.ok || !base) return
     const frame = { ...lick.frame, grid: base }
@@ -124,11 +134,14 @@ function GrooveForm({ lick, meterKey, grooves, onHear }: GrooveFormProps) {
           value={name}
           onType={setName}
         />
-        <Act disabled={busy || !read.ok || name.trim() === ''} onClick={() => save(true)}>
+        <Act disabled={busy || !read.ok || name.trim() === ''} onClick={() => void save(undefined)}>
           Save as groove
         </Act>
         {own && (
-          <Act disabled={busy || !read.ok || name.trim() === ''} onClick={() => save(false)}>
+          <Act
+            disabled={busy || !read.ok || name.trim() === ''}
+            onClick={() => void save(seen ?? record?.revision)}
+          >
             Change {own.name}
           </Act>
         )}
@@ -137,6 +150,9 @@ function GrooveForm({ lick, meterKey, grooves, onHear }: GrooveFormProps) {
         </Act>
       </div>
       <Trouble words={trouble} />
+      {overtaken !== undefined && (
+        <Act onClick={() => void save(overtaken)}>Replace it with mine</Act>
+      )}
     </Part>
   )
 }
@@ -152,7 +168,7 @@ function OwnGroove({
   onUse: () => void
   onDeleted: () => void
 }) {
-  const { tell } = useSaving<GrooveCommand>('/grooves')
+  const { tell, trouble } = useSaving(changeGrooves)
   const [meter, bar] = Object.entries(groove.bars)[0] ?? ['', undefined]
   return (
     <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-base-300 border-t py-1.5 text-sm">
@@ -168,12 +184,14 @@ function OwnGroove({
       <Act
         label={`Delete ${groove.name}`}
         onClick={() => {
-          onDeleted()
-          tell({ intent: 'delete', id: groove.id })
+          void tell({ intent: 'delete', id: groove.id }).then((notice) => {
+            if (notice.trouble === '') onDeleted()
+          })
         }}
       >
         Delete
       </Act>
+      <Trouble words={trouble} />
     </li>
   )
 }

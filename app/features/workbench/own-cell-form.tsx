@@ -2,10 +2,10 @@ import { useState } from 'react'
 import { formatPhrase } from '~/core/catalogue'
 import { phraseOf, type SlotRange } from '~/core/changes'
 import type { Lick } from '~/core/line'
+import { useSaving } from '../live/use-saving'
 import { PhraseText } from '../stacks/phrase-figure'
-import { TextBox } from './parts'
-import type { CellCommand } from './saved-store'
-import { useSaving } from './use-saving'
+import { TextBox, Trouble } from './parts'
+import { type CellCommand, changeCells } from './saved-store'
 
 /** Saves what is selected as a cell of the player's own, by a name and tags. */
 export function OwnCellForm({
@@ -17,7 +17,7 @@ export function OwnCellForm({
   range: SlotRange
   selected: boolean
 }) {
-  const { tell, trouble, busy } = useSaving<CellCommand>('/cells')
+  const { tell, trouble, busy } = useSaving(changeCells)
   const [name, setName] = useState('')
   const [tags, setTags] = useState('')
   const phrase = phraseOf(lick.line, range)
@@ -33,8 +33,9 @@ export function OwnCellForm({
           line: formatPhrase(phrase),
           tags: tags.split(',').flatMap((tag) => tag.trim().slice(0, 40) || []),
         }
-        tell(command)
-        setName('')
+        void tell(command).then((notice) => {
+          if (notice.trouble === '') setName('')
+        })
       }}
     >
       <span className="min-w-0 truncate">
@@ -63,11 +64,7 @@ export function OwnCellForm({
       >
         Save as cell
       </button>
-      {trouble && (
-        <p role="alert" className="text-error">
-          {trouble}
-        </p>
-      )}
+      <Trouble words={trouble} />
     </form>
   )
 }

@@ -1,22 +1,21 @@
-import { useEffect, useState } from 'react'
-import { useFetcher } from 'react-router'
+import { useState } from 'react'
 import { findVoicedLick, formatVoicing } from '~/codecs/voicing'
 import type { Lick } from '~/core/line'
-import type { VersionRecord } from '~/storage'
+import { type Kept, liveVersions, type VersionRecord } from '~/storage'
 import { turnTexts } from '../bench/turned'
+import { useLive } from '../live/use-live'
+import { useSaving } from '../live/use-saving'
 import { PhraseStacks } from '../stacks/phrase-figure'
 import type { PanelProps } from './panel-props'
 import { Act, Nothing, Part, TextBox, Trouble } from './parts'
-import type { VersionCommand } from './saved-store'
-import { useSaving } from './use-saving'
+import { changeVersions, type VersionCommand } from './saved-store'
+import { SnapshotList } from './snapshot-list'
 import { differenceWords } from './versions'
 
 /** States of the lick saved by name, each compared with what is on the bench. */
 export function VersionsPanel({ id, text, voiced, voicing, turned, onRestore }: PanelProps) {
-  const action = `/versions/${id}`
-  const { data: versions, load } = useFetcher<VersionRecord[]>({ key: `versions ${id}` })
-  const { tell, trouble, busy } = useSaving<VersionCommand>(action)
-  useEffect(() => void load(action), [load, action])
+  const versions = useLive(liveVersions(id)).rows
+  const { tell, trouble, busy } = useSaving(changeVersions)
   const [name, setName] = useState('')
   const texts = { text, draft: null, voicing: formatVoicing(voicing) }
   return (
@@ -25,8 +24,10 @@ export function VersionsPanel({ id, text, voiced, voicing, turned, onRestore }: 
         className="flex flex-wrap items-center gap-2"
         onSubmit={(event) => {
           event.preventDefault()
-          tell({ intent: 'save', lickId: id, name, ...turnTexts(texts, turned) })
-          setName('')
+          const version = { lickId: id, name, ...turnTexts(texts, turned) }
+          void tell({ intent: 'save', ...version }).then((notice) => {
+            if (notice.trouble === '') setName('')
+          })
         }}
       >
         <TextBox
@@ -46,7 +47,7 @@ export function VersionsPanel({ id, text, voiced, voicing, turned, onRestore }: 
         </button>
         <Trouble words={trouble} />
       </form>
-      {versions === undefined || versions.length === 0 ? (
+      {versions.length === 0 ? (
         <Nothing>
           Save the line as it is now before you change it, and you can compare both.
         </Nothing>
@@ -66,17 +67,18 @@ export function VersionsPanel({ id, text, voiced, voicing, turned, onRestore }: 
           </ul>
         </Part>
       )}
+      <SnapshotList id={id} turned={turned} lick={voiced} onRestore={onRestore} />
     </div>
   )
 }
 
 interface VersionRowProps {
-  readonly version: VersionRecord
+  readonly version: Kept<VersionRecord>
   readonly turned: boolean
   /** What is on the bench, voiced. */
   readonly lick: Lick
   readonly onRestore: (text: string, voicing: string) => void
-  readonly onTell: (command: VersionCommand) => void
+  readonly onTell: (command: VersionCommand) => unknown
 }
 
 function VersionRow({ version, turned, lick, onRestore, onTell }: VersionRowProps) {
@@ -84,7 +86,7 @@ function VersionRow({ version, turned, lick, onRestore, onTell }: VersionRowProp
   const { text, voicing } = turnTexts({ ...version, draft: null }, turned)
   const savedLick = findVoicedLick({ text, voicing })
   if (!savedLick) return null
-  const { version: _version, ...kept } = version
+  const { version: _version, updatedAt: _at, deletedAt: _gone, ...kept } = version
   const rename = () => {
     if (name.trim() !== '' && name !== version.name) onTell({ ...kept, intent: 'save', name })
     else setName(version.name)

@@ -59,7 +59,7 @@ const KEY_WORDS: Partial<Record<Key, string>> = {
 }
 
 /** Every difference in words: `slot 7: R, now K; tempo: 90, now 96; another grouping`. */
-export function differenceWords(saved: Lick, now: Lick): string {
+export function differenceWords(saved: Lick, now: Lick, same = 'the same as on the bench'): string {
   const { slots, grouping, keys } = comparedWith(saved, now)
   const changed = (was: string, is: string) => `${was || 'none'}, now ${is || 'none'}`
   const strokes = slots.slice(0, SHOWN).map(({ slot, saved: a, now: b }) => {
@@ -78,6 +78,6 @@ export function differenceWords(saved: Lick, now: Lick): string {
       }),
     ]
       .filter(Boolean)
-      .join('; ') || 'the same as on the bench'
+      .join('; ') || same
   )
 }

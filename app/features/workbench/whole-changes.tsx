@@ -4,10 +4,10 @@ import { type Renotated, type RenotateFault, renotate } from '~/core/fitting'
 import type { Lick } from '~/core/line'
 import { gridName, placeName } from '~/core/time'
 import { plural } from '../bench/figures'
+import { useSaving } from '../live/use-saving'
 import type { PanelProps } from './panel-props'
 import { Act, Part, Trouble } from './parts'
-import type { GrooveCommand } from './saved-store'
-import { useSaving } from './use-saving'
+import { changeGrooves } from './saved-store'
 
 const WAYS = [
   ['faster', 'Write it twice as fast'],
@@ -16,7 +16,7 @@ const WAYS = [
 
 /** Changes of the lick as a whole: the same sound in other note values, and less under the line. */
 export function WholeChanges({ lick, grooves, onEdit }: PanelProps) {
-  const { tell, trouble } = useSaving<GrooveCommand>('/grooves')
+  const { tell, trouble } = useSaving(changeGrooves)
   const written = useMemo(
     () => WAYS.map(([way, name]) => [name, renotate(lick, way, grooves)] as const),
     [lick, grooves],
@@ -26,7 +26,7 @@ export function WholeChanges({ lick, grooves, onEdit }: PanelProps) {
     const [bar] = groove ? Object.entries(groove.bars) : []
     if (groove && bar) {
       const [meter, { grid, line }] = bar
-      tell({ intent: 'save', id: groove.id, name: groove.name, meter, grid, line })
+      void tell({ intent: 'save', id: groove.id, name: groove.name, meter, grid, line })
     }
     onEdit({ label, lick: after })
   }

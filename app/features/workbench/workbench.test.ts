@@ -6,6 +6,7 @@ import { CHANGES } from '~/core/changes'
 import { chainsOf, cycleOf, fixesOf, renotate } from '~/core/fitting'
 import { formatLine } from '~/core/notation'
 import { PLAIN_VOICING } from '~/core/voicing'
+import { liveCells, liveGrooves, liveVersions } from '~/storage'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
 import { noneWords } from './chains-form'
@@ -28,7 +29,7 @@ import { chainEdit, fixEdit, fixWords } from './fitting-edits'
 import { outcomeWords } from './fixes-list'
 import { repeatUntilFull } from './grouping-edits'
 import { notesIn, withNote } from './notes'
-import { changeCells, changeVersions, openCells, openVersions } from './saved-store'
+import { changeCells, changeGrooves, changeVersions, type VersionCommand } from './saved-store'
 import { soloLick } from './solo'
 import { comparedWith, differenceWords } from './versions'
 import { renotatedWords } from './whole-changes'
@@ -250,17 +251,18 @@ describe('versions', () => {
     expect(differenceWords(lickOf('RL'), lickOf('RK'))).toBe('slot 2: L, now K')
   })
 
+  const versionsOf = async (id: string) => (await liveVersions(id).settled()).rows
+
   it('are saved, renamed and deleted, each with its lick', async () => {
     const kept = { intent: 'save' as const, lickId: 'a', name: 'first', text: 'line: RL' }
     expect(await changeVersions(kept)).toEqual({ trouble: '' })
-    expect(await openVersions('b')).toEqual([])
-    const [version] = await openVersions('a')
-    expect(version).toMatchObject({ name: 'first', text: 'line: RL' })
-    const { version: _version, ...same } = version ?? { version: 1 }
-    await changeVersions({ ...same, intent: 'save', name: 'renamed' })
-    expect((await openVersions('a')).map(({ name }) => name)).toEqual(['renamed'])
+    expect(await versionsOf('b')).toEqual([])
+    const [version] = await versionsOf('a')
+    expect(version).toMatchObject({ name: 'first', text: 'line: RL', revision: 0 })
+    await changeVersions({ ...kept, id: version?.id, revision: 0, name: 'renamed' })
+    expect((await versionsOf('a')).map(({ name }) => name)).toEqual(['renamed'])
     await changeVersions({ intent: 'delete', id: version?.id ?? '' })
-    expect(await openVersions('a')).toEqual([])
+    expect(await versionsOf('a')).toEqual([])
   })
 
   it.each([
@@ -271,20 +273,42 @@ describe('versions', () => {
     ],
     [null, 'A version needs a name.'],
   ])('%j is refused in words', async (sent, trouble) =>
-    expect(await changeVersions(sent)).toEqual({ trouble }),
+    expect(await changeVersions(sent as VersionCommand)).toEqual({ trouble }),
   )
 })
 
 describe('own cells', () => {
+  const cells = async () => (await liveCells.settled()).rows
+
   it('are saved, changed and deleted', async () => {
     const kept = { intent: 'save' as const, name: 'Mine', line: 'RLLRKK', tags: ['odd'] }
     expect(await changeCells(kept)).toEqual({ trouble: '' })
-    const [cell] = await openCells()
+    const [cell] = await cells()
     expect(cell).toMatchObject({ name: 'Mine', line: 'RLLRKK', tags: ['odd'], version: 1 })
-    await changeCells({ ...kept, id: cell?.id, createdAt: cell?.createdAt, line: 'RLLR' })
-    expect((await openCells()).map((known) => known.line)).toEqual(['RLLR'])
-    await changeCells({ intent: 'delete', id: cell?.id })
-    expect(await openCells()).toEqual([])
+    await changeCells({ ...kept, id: cell?.id, revision: cell?.revision, line: 'RLLR' })
+    expect((await cells()).map((known) => known.line)).toEqual(['RLLR'])
+    await changeCells({ intent: 'delete', id: cell?.id ?? '' })
+    expect(await cells()).toEqual([])
+  })
+
+  it('that were changed elsewhere since are not overwritten, until that is meant', async () => {
+    const kept = { intent: 'save' as const, name: 'Mine', line: 'RLL', tags: [] }
+    await changeCells(kept)
+    const [cell] = await cells()
+    const id = cell?.id ?? ''
+    await changeCells({ ...kept, id, revision: 0, line: 'RRL' })
+    const late = await changeCells({ ...kept, id, revision: 0, line: 'LLR' })
+    expect(late).toEqual({
+      trouble: 'Not saved: it was changed in another tab to “Mine”, RRL.',
+      revision: 1,
+    })
+    expect((await cells()).map(({ line }) => line)).toEqual(['RRL'])
+    await changeCells({ ...kept, id, revision: late.revision, line: 'LLR' })
+    expect((await cells()).map(({ line }) => line)).toEqual(['LLR'])
+    await changeCells({ intent: 'delete', id })
+    expect((await changeCells({ ...kept, id, revision: 3 })).trouble).toBe(
+      'Not saved: it was deleted in another tab.',
+    )
   })
 
   it('need a name and a sticking that can be read', async () => {
@@ -294,5 +318,15 @@ describe('own cells', () => {
     expect((await changeCells({ intent: 'save', name: 'x', line: 'R(', tags: [] })).trouble).toBe(
       '“R(” cannot be read as a sticking.',
     )
+  })
+
+  it('and grooves are kept by their own ids', async () => {
+    const groove = { intent: 'save' as const, name: 'Slow', meter: '4/4', grid: '1/8' }
+    expect(await changeGrooves({ ...groove, line: 'R:hh K L K' })).not.toEqual({ trouble: '' })
+    expect(await changeGrooves({ ...groove, id: 'own-x', line: 'RLRLRLRL' })).toEqual({
+      trouble: '',
+    })
+    const { rows } = await liveGrooves.settled()
+    expect(rows.map(({ id, line }) => [id, line])).toEqual([['own-x', 'RLRLRLRL']])
   })
 })

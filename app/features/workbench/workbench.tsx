@@ -4,6 +4,7 @@ import { useHotkeys } from 'react-hotkeys-hook'
 import { useSearchParams } from 'react-router'
 import type { SlotRange } from '~/core/changes'
 import type { Lick } from '~/core/line'
+import { LoadBoundary } from '~/ui/load-boundary'
 import { type Edit, type Scope, scopeRange, stepStart } from './edits'
 // At hand at once: what is typed right after its key would else go into the line.
 import { Palette } from './palette'
@@ -81,9 +82,11 @@ export function Workbench(props: WorkbenchProps) {
           <div
             className={`mt-2 overflow-y-auto rounded-box border border-base-300 bg-base-100 p-3 sm:p-4 ${TALL.has(tab) ? 'lg:max-h-[50vh]' : 'lg:max-h-[36vh]'}`}
           >
-            <Suspense fallback={<p className="text-(--quiet) text-sm">Opening …</p>}>
-              <Panel tab={tab} {...props} lick={lick} range={range} onEdit={edit} />
-            </Suspense>
+            <LoadBoundary key={tab} what="This panel">
+              <Suspense fallback={<p className="text-(--quiet) text-sm">Opening …</p>}>
+                <Panel tab={tab} {...props} lick={lick} range={range} onEdit={edit} />
+              </Suspense>
+            </LoadBoundary>
           </div>
         )}
       </div>

@@ -1,0 +1,7 @@
+export {
+  type Backup,
+  type BackupTables,
+  type FileIssue,
+  formatBackup,
+} from './backup'
+export { type OurFile, recogniseFile } from './recognise'

@@ -1,0 +1,34 @@
+import { formatVoicing } from '~/codecs/voicing'
+import { addLicks } from '~/storage'
+import { fillOnFirstVisit } from '~/storage/first-visit'
+import { DEMO_LICKS } from './licks'
+import { demoSessions } from './log'
+
+const DAY = 24 * 60 * 60 * 1000
+
+/** The circus's licks, as they are stored. */
+function demoLicks() {
+  return DEMO_LICKS.map(({ id, text, rules = [] }) => ({
+    id,
+    text,
+    draft: null,
+    voicing: formatVoicing({ rules, pins: [] }),
+  }))
+}
+
+/** Adds those of the circus's licks that are not there. */
+export function addDemoLicks() {
+  return addLicks(demoLicks(), Date.now())
+}
+
+/** Fills a store that nobody has visited: the circus's licks, and four weeks of their log. */
+export async function fillDemo(): Promise<void> {
+  const midnight = new Date().setHours(0, 0, 0, 0)
+  const sessions = demoSessions().map(({ daysAgo, minute, ...session }, i) => ({
+    ...session,
+    id: `demo-${i}`,
+    version: 3 as const,
+    createdAt: midnight - daysAgo * DAY + minute * 60_000,
+  }))
+  await fillOnFirstVisit(demoLicks(), Date.now(), sessions)
+}

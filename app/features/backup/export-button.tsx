@@ -1,0 +1,44 @@
+import type { ReactNode } from 'react'
+import { saveFile } from '~/ui/save-file'
+import { Trouble } from '../workbench/parts'
+import { JobProgress } from './job-progress'
+import { useJob } from './use-job'
+
+interface ExportButtonProps {
+  /** The licks to export, with all that is theirs; null for a backup of everything. */
+  readonly lickIds: readonly string[] | null
+  readonly className: string
+  readonly children: ReactNode
+  readonly onDone?: () => void
+}
+
+/** Writes a backup file in a worker, with its progress and the way to cancel. */
+export function ExportButton({ lickIds, className, children, onDone }: ExportButtonProps) {
+  const { state, run, cancel } = useJob<void>()
+  const save = () =>
+    run(async (onTold, signal) => {
+      const { filesWorker } = await import('~/workers')
+      const at = Date.now()
+      const { zip } = await filesWorker.ask('export', { lickIds, at }, { onTold, signal })
+      saveFile(fileName(lickIds, at), 'application/zip', zip)
+      onDone?.()
+    })
+  if (state.kind === 'running')
+    return <JobProgress label="Exporting" {...state} onCancel={cancel} />
+  return (
+    <>
+      <button type="button" className={className} onClick={() => void save()}>
+        {children}
+      </button>
+      <Trouble words={state.kind === 'failed' ? `Not exported: ${state.message}` : ''} />
+    </>
+  )
+}
+
+/** `dime-stack-backup-2026-11-26.zip` */
+function fileName(lickIds: readonly string[] | null, at: number): string {
+  const date = new Date(at)
+  const two = (value: number) => String(value).padStart(2, '0')
+  const day = `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`
+  return `dime-stack-${lickIds ? 'licks' : 'backup'}-${day}.zip`
+}

@@ -1,0 +1,106 @@
+import { RotateCcw, Trash2 } from 'lucide-react'
+import { useCallback, useEffect, useState } from 'react'
+import { Link } from 'react-router'
+import type { Result } from '~/core/foundation'
+import { notSavedWords, onStoreChange, purge, type Ref, restore, type StoreIssue } from '~/storage'
+import { type BinEntry, listBin } from '~/storage/bin'
+import { TABLE_WORDS } from '../backup/import-view'
+import { plural } from '../bench/figures'
+import { StoreTrouble } from '../shell/error-page'
+import { Act, Trouble } from '../workbench/parts'
+
+/** How many are listed; the rest comes to sight as these go. */
+const MOST_LISTED = 300
+
+/** Everything that was deleted: restored one by one or all at once, or deleted for good. */
+export function BinPage() {
+  const [listed, setListed] = useState<Result<BinEntry[], StoreIssue> | null>(null)
+  const [trouble, setTrouble] = useState('')
+  const [sure, setSure] = useState(false)
+  const read = useCallback(() => void listBin().then(setListed), [])
+  useEffect(() => {
+    read()
+    return onStoreChange(read)
+  }, [read])
+  const act = async (
+    work: (refs: readonly Ref[]) => Promise<Result<number, StoreIssue>>,
+    refs: readonly Ref[],
+  ) => {
+    setSure(false)
+    const done = await work(refs)
+    setTrouble(done.ok ? '' : notSavedWords(done.error))
+  }
+  if (listed && !listed.ok) return <StoreTrouble issue={listed.error} />
+  const entries = listed?.value ?? []
+  return (
+    <div className="mx-auto w-full max-w-4xl px-5 py-8">
+      <div className="flex flex-wrap items-center gap-3">
+        <h1 className="mr-auto font-semibold text-3xl tracking-tight">Bin</h1>
+        {entries.length > 0 && !sure && (
+          <Act onClick={() => setSure(true)}>
+            <Trash2 size={14} aria-hidden /> Empty the bin
+          </Act>
+        )}
+        {sure && (
+          <>
+            <span className="text-sm">Delete {plural(entries.length, 'item')} for good?</span>
+            <button
+              type="button"
+              className="btn btn-error btn-sm"
+              onClick={() => void act(purge, entries)}
+            >
+              Delete for good
+            </button>
+            <Act onClick={() => setSure(false)}>Keep them</Act>
+          </>
+        )}
+      </div>
+      <p className="mt-2 text-(--quiet) text-sm">
+        What you delete stays here until you empty the bin. Nothing is removed by itself.
+      </p>
+      <Trouble words={trouble} />
+      {listed === null ? (
+        <p className="mt-8 text-(--quiet)">Opening …</p>
+      ) : entries.length === 0 ? (
+        <p className="mt-8">
+          The bin is empty. Back to the{' '}
+          <Link className="link" to="/">
+            library
+          </Link>
+          .
+        </p>
+      ) : (
+        <ul className="mt-6 text-sm">
+          {entries.slice(0, MOST_LISTED).map((entry) => (
+            <li
+              key={`${entry.table} ${entry.id}`}
+              className="flex flex-wrap items-center gap-x-4 gap-y-1 border-base-300 border-t py-2"
+            >
+              <span className="min-w-40 grow">
+                <span className="font-semibold">{entry.name}</span>{' '}
+                <span className="text-(--quiet)">{TABLE_WORDS[entry.table][0]}</span>
+              </span>
+              <span className="text-(--quiet) tabular-nums">{whenWords(entry.deletedAt)}</span>
+              <Act label={`Restore ${entry.name}`} onClick={() => void act(restore, [entry])}>
+                <RotateCcw size={14} aria-hidden /> Restore
+              </Act>
+              <Act label={`Delete ${entry.name} for good`} onClick={() => void act(purge, [entry])}>
+                Delete for good
+              </Act>
+            </li>
+          ))}
+          {entries.length > MOST_LISTED && (
+            <li className="border-base-300 border-t py-2 text-(--quiet)">
+              and {entries.length - MOST_LISTED} more
+            </li>
+          )}
+        </ul>
+      )}
+    </div>
+  )
+}
+
+/** `26 Nov 2026, 14:02` */
+function whenWords(at: number): string {
+  return new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
+}

@@ -1,0 +1,120 @@
+import { nanoid } from 'nanoid'
+import type { Result } from '~/core/foundation'
+import {
+  addLicks,
+  type LickTexts,
+  loadLick,
+  loadLicks,
+  notSavedWords,
+  putInBin,
+  restore,
+  type StoreIssue,
+  saveRecords,
+} from '~/storage'
+
+/** What another page tells the library on the way there: what it has just deleted. */
+export interface LibraryState {
+  readonly deleted: readonly DeletedLick[]
+}
+
+/** A lick that was put in the bin a moment ago. */
+export interface DeletedLick {
+  readonly id: string
+  readonly title: string
+}
+
+/** What came of an action: where to go, or what to say. */
+export type LibraryOutcome =
+  | { readonly kind: 'open'; readonly id: string }
+  | { readonly kind: 'done'; readonly message: string }
+  | { readonly kind: 'failed'; readonly message: string }
+
+const NEW_TEXT =
+  'dime-lick: 1\ntitle: New lick\nmeter: 4/4\ntempo: 80\ngrid: 1/16\nstart: 1\nline: \n'
+
+/** Starts a lick. */
+export function newLick(): Promise<LibraryOutcome> {
+  return createLick({ text: NEW_TEXT, draft: null, voicing: '' })
+}
+
+/** Saves texts as a lick of its own. */
+export async function createLick(texts: LickTexts): Promise<LibraryOutcome> {
+  const id = nanoid(12)
+  const added = await addLicks([{ id, ...texts }], Date.now())
+  return added.ok ? { kind: 'open', id } : failed(added.error)
+}
+
+/** Saves a copy of a stored lick. */
+export async function duplicateLick(id: string): Promise<LibraryOutcome> {
+  const lick = await loadLick(id)
+  if (!lick.ok) return failed(lick.error)
+  const { copyOf } = await import('./lick-edits')
+  return createLick(copyOf(lick.value))
+}
+
+/** Changes of many are made so many at a time, so that the page stays alive. */
+const AT_ONCE = 200
+
+async function inChunks(
+  ids: readonly string[],
+  work: (chunk: readonly string[]) => Promise<LibraryOutcome>,
+): Promise<LibraryOutcome> {
+  let outcome: LibraryOutcome = { kind: 'done', message: '' }
+  for (let from = 0; from < ids.length && outcome.kind !== 'failed'; from += AT_ONCE) {
+    outcome = await work(ids.slice(from, from + AT_ONCE))
+  }
+  return outcome
+}
+
+/** Puts licks in the bin. */
+export function deleteLicks(ids: readonly string[]): Promise<LibraryOutcome> {
+  return inChunks(ids, async (chunk) => done(await putInBin(refsOf(chunk))))
+}
+
+/** Takes licks out of the bin again. */
+export function restoreLicks(ids: readonly string[]): Promise<LibraryOutcome> {
+  return inChunks(ids, async (chunk) => done(await restore(refsOf(chunk))))
+}
+
+function done(result: Result<unknown, StoreIssue>): LibraryOutcome {
+  return result.ok ? { kind: 'done', message: '' } : failed(result.error)
+}
+
+function refsOf(ids: readonly string[]) {
+  return ids.map((id) => ({ table: 'licks' as const, id }))
+}
+
+/** Adds a tag to licks that do not have it; stops, and says so, where one was changed meanwhile. */
+export async function tagLicks(ids: readonly string[], tag: string): Promise<LibraryOutcome> {
+  const wanted = tag.replaceAll(',', ' ').trim()
+  if (wanted === '') return { kind: 'failed', message: 'Type a tag first.' }
+  const { withTag } = await import('./lick-edits')
+  let tagged = 0
+  const outcome = await inChunks(ids, async (chunk) => {
+    const licks = await loadLicks(chunk)
+    if (!licks.ok) return failed(licks.error)
+    const changes = licks.value.flatMap((lick) => {
+      const record = withTag(lick, wanted)
+      return record ? [{ table: 'licks' as const, record, base: lick.revision }] : []
+    })
+    const saved = await saveRecords(changes)
+    tagged += changes.length
+    return done(saved)
+  })
+  if (outcome.kind === 'failed') return outcome
+  return {
+    kind: 'done',
+    message: `Tagged ${tagged} ${tagged === 1 ? 'lick' : 'licks'} “${wanted}”.`,
+  }
+}
+
+/** Adds the demo's licks. */
+export async function addDemo(): Promise<LibraryOutcome> {
+  const { addDemoLicks } = await import('~/demo/content')
+  const added = await addDemoLicks()
+  return added.ok ? { kind: 'done', message: `${added.value} licks added` } : failed(added.error)
+}
+
+function failed(issue: StoreIssue): LibraryOutcome {
+  return { kind: 'failed', message: notSavedWords(issue) }
+}

@@ -1,0 +1,62 @@
+import { Archive, Trash2, Upload } from 'lucide-react'
+import { useEffect, useRef } from 'react'
+import { Link, useNavigate } from 'react-router'
+import { ExportButton } from '../backup/export-button'
+import { stageFiles } from '../backup/staged-files'
+
+const BUTTON = 'btn btn-ghost max-sm:btn-square'
+
+/** The ways in and out of the library: files of any of our kinds, also dropped; a backup; the bin. */
+export function LibraryFiles({ hasLicks }: { hasLicks: boolean }) {
+  const input = useRef<HTMLInputElement>(null)
+  const navigate = useNavigate()
+  useEffect(() => {
+    const over = (event: DragEvent) => {
+      if (event.dataTransfer?.types.includes('Files')) event.preventDefault()
+    }
+    const drop = (event: DragEvent) => {
+      const files = event.dataTransfer?.files
+      if (!files || files.length === 0) return
+      event.preventDefault()
+      stageFiles(files)
+      navigate('/backup')
+    }
+    window.addEventListener('dragover', over)
+    window.addEventListener('drop', drop)
+    return () => {
+      window.removeEventListener('dragover', over)
+      window.removeEventListener('drop', drop)
+    }
+  }, [navigate])
+  return (
+    <>
+      <input
+        ref={input}
+        type="file"
+        multiple
+        className="sr-only"
+        aria-label="Files to import"
+        tabIndex={-1}
+        onChange={(event) => {
+          stageFiles(event.target.files ?? [])
+          event.target.value = ''
+          navigate('/backup')
+        }}
+      />
+      <button type="button" className={BUTTON} onClick={() => input.current?.click()}>
+        <Upload size={18} aria-hidden />
+        <span className="max-sm:sr-only">Import</span>
+      </button>
+      {hasLicks && (
+        <ExportButton lickIds={null} className={BUTTON}>
+          <Archive size={18} aria-hidden />
+          <span className="max-sm:sr-only">Back up</span>
+        </ExportButton>
+      )}
+      <Link to="/bin" className={BUTTON}>
+        <Trash2 size={18} aria-hidden />
+        <span className="max-sm:sr-only">Bin</span>
+      </Link>
+    </>
+  )
+}

@@ -1,0 +1,79 @@
+import { useWindowVirtualizer } from '@tanstack/react-virtual'
+import { useCallback, useRef } from 'react'
+import type { LickSummary } from '~/storage'
+import { useTop } from '~/ui/use-top'
+import type { DeletedLick } from './library-actions'
+import { LickRowItem } from './lick-row-item'
+
+/** Pixels of a row before it is measured. */
+const USUAL_ROW = 84
+const OVERSCAN = 8
+
+interface LickListProps {
+  readonly rows: readonly LickSummary[]
+  readonly cleanTempos: ReadonlyMap<string, number | null>
+  readonly selected: ReadonlySet<string>
+  readonly onSelect: (ids: readonly string[], on: boolean) => void
+  readonly onDeleted: (licks: readonly DeletedLick[]) => void
+}
+
+/** The licks that are near the window; however many there are, only those are drawn. */
+export function LickList({ rows, cleanTempos, selected, onSelect, onDeleted }: LickListProps) {
+  const list = useRef<HTMLUListElement>(null)
+  const top = useTop(list)
+  const keyOf = useCallback((index: number) => rows[index]?.id ?? index, [rows])
+  const virtual = useWindowVirtualizer({
+    count: rows.length,
+    estimateSize: () => USUAL_ROW,
+    overscan: OVERSCAN,
+    scrollMargin: top,
+    getItemKey: keyOf,
+  })
+  // A range is taken from where the last one was ticked.
+  const anchor = useRef<string | null>(null)
+  const tick = useCallback(
+    (id: string, on: boolean, range: boolean) => {
+      const from = rows.findIndex((row) => row.id === anchor.current)
+      const to = rows.findIndex((row) => row.id === id)
+      anchor.current = id
+      if (!range || from < 0) onSelect([id], on)
+      else
+        onSelect(
+          rows.slice(Math.min(from, to), Math.max(from, to) + 1).map((row) => row.id),
+          on,
+        )
+    },
+    [rows, onSelect],
+  )
+  return (
+    <ul
+      ref={list}
+      className="relative mt-4 border-base-300 border-t"
+      style={{ height: virtual.getTotalSize() }}
+    >
+      {virtual.getVirtualItems().map((item) => {
+        const row = rows[item.index]
+        if (!row) return null
+        return (
+          <li
+            key={item.key}
+            ref={virtual.measureElement}
+            data-index={item.index}
+            aria-setsize={rows.length}
+            aria-posinset={item.index + 1}
+            className="absolute inset-x-0 top-0"
+            style={{ transform: `translateY(${item.start - top}px)` }}
+          >
+            <LickRowItem
+              row={row}
+              clean={cleanTempos.get(row.id) ?? null}
+              selected={selected.has(row.id)}
+              onTick={tick}
+              onDeleted={onDeleted}
+            />
+          </li>
+        )
+      })}
+    </ul>
+  )
+}

@@ -1,0 +1,87 @@
+import { Download, Tag, Trash2 } from 'lucide-react'
+import { useState } from 'react'
+import type { LickSummary } from '~/storage'
+import { ExportButton } from '../backup/export-button'
+import { plural } from '../bench/figures'
+import { Act, TextBox, Trouble } from '../workbench/parts'
+import { type DeletedLick, deleteLicks, type LibraryOutcome, tagLicks } from './library-actions'
+
+interface SelectionBarProps {
+  readonly selected: ReadonlySet<string>
+  /** The rows that are found now. */
+  readonly shown: readonly LickSummary[]
+  readonly onSelect: (ids: readonly string[], on: boolean) => void
+  readonly onClear: () => void
+  readonly onDeleted: (licks: readonly DeletedLick[]) => void
+}
+
+/** What can be done with all the licks that are selected; nothing while none is. */
+export function SelectionBar({ selected, shown, onSelect, onClear, onDeleted }: SelectionBarProps) {
+  const [tag, setTag] = useState('')
+  const [outcome, setOutcome] = useState<LibraryOutcome | null>(null)
+  if (selected.size === 0) return null
+  const ids = [...selected]
+  const titleOf = (id: string) => shown.find((row) => row.id === id)?.title ?? ''
+  const addTag = async () => {
+    const done = await tagLicks(ids, tag)
+    setOutcome(done)
+    if (done.kind === 'done') setTag('')
+  }
+  const remove = async () => {
+    const done = await deleteLicks(ids)
+    setOutcome(done)
+    if (done.kind === 'done') onDeleted(ids.map((id) => ({ id, title: titleOf(id) })))
+  }
+  return (
+    <section
+      aria-label="Selected licks"
+      className="sticky top-0 z-20 mt-4 flex flex-wrap items-center gap-x-3 gap-y-2 rounded-box border border-base-300 bg-base-100 p-2 text-sm"
+    >
+      <span className="font-semibold">{plural(selected.size, 'lick')} selected</span>
+      {selected.size < shown.length && (
+        <Act
+          onClick={() =>
+            onSelect(
+              shown.map(({ id }) => id),
+              true,
+            )
+          }
+        >
+          Select all {shown.length}
+        </Act>
+      )}
+      <form
+        className="flex items-center gap-1"
+        onSubmit={(event) => {
+          event.preventDefault()
+          void addTag()
+        }}
+      >
+        <TextBox
+          label="Tag to add"
+          className="w-28"
+          placeholder="tag"
+          maxLength={40}
+          value={tag}
+          onType={setTag}
+        />
+        <button type="submit" className="btn btn-outline border-base-300 btn-sm font-normal">
+          <Tag size={14} aria-hidden /> Add tag
+        </button>
+      </form>
+      <ExportButton lickIds={ids} className="btn btn-outline border-base-300 btn-sm font-normal">
+        <Download size={14} aria-hidden /> Export
+      </ExportButton>
+      <Act onClick={() => void remove()}>
+        <Trash2 size={14} aria-hidden /> Delete
+      </Act>
+      <Act onClick={onClear}>Select none</Act>
+      <Trouble words={outcome?.kind === 'failed' ? outcome.message : ''} />
+      {outcome?.kind === 'done' && outcome.message !== '' && (
+        <p role="status" className="text-(--quiet)">
+          {outcome.message}
+        </p>
+      )}
+    </section>
+  )
+}

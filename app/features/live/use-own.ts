@@ -1,0 +1,41 @@
+import { useMemo } from 'react'
+import type { Groove } from '~/core/groove'
+import type { Kit } from '~/core/kit'
+import {
+  type CellRecord,
+  type GrooveRecord,
+  type Kept,
+  liveCells,
+  liveGrooves,
+  liveKits,
+} from '~/storage'
+import { ownKits } from '../kit/setting'
+import { useLive } from './use-live'
+
+/** The player's own cells. */
+export function useOwnCells(): readonly Kept<CellRecord>[] {
+  return useLive(liveCells).rows
+}
+
+/** The player's own grooves, as they are played. */
+export function useOwnGrooves(): readonly Groove[] {
+  const { rows } = useLive(liveGrooves)
+  return useMemo(() => toGrooves(rows), [rows])
+}
+
+/** The player's own kits. */
+export function useOwnKits(): readonly Kit[] {
+  const { rows } = useLive(liveKits)
+  return useMemo(() => ownKits(rows), [rows])
+}
+
+/** Stored grooves as they are played. */
+export function toGrooves(records: readonly GrooveRecord[]): Groove[] {
+  return records.map(({ id, name, meter, grid, line }) => ({
+    id,
+    name,
+    keeper: 'hh' as const,
+    own: true,
+    bars: { [meter]: { grid, line } },
+  }))
+}

@@ -1,0 +1,26 @@
+import { useCallback, useState } from 'react'
+
+/** What came of saving or deleting: nothing to say, or why not. */
+export interface SaveNotice {
+  readonly trouble: string
+}
+
+/** Runs a change of the store, and tells whether it goes on, and what came of the last one. */
+export function useSaving<Command, Notice extends SaveNotice = SaveNotice>(
+  change: (command: Command) => Promise<Notice>,
+) {
+  const [state, setState] = useState<{ busy: boolean; notice: Notice | null }>({
+    busy: false,
+    notice: null,
+  })
+  const tell = useCallback(
+    async (command: Command): Promise<Notice> => {
+      setState((before) => ({ ...before, busy: true }))
+      const notice = await change(command)
+      setState({ busy: false, notice })
+      return notice
+    },
+    [change],
+  )
+  return { tell, trouble: state.notice?.trouble ?? '', busy: state.busy, notice: state.notice }
+}

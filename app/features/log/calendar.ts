@@ -1,0 +1,33 @@
+import type { CalendarDay } from '~/core/log'
+
+/** The midnight that a day of the player's calendar begins at; some days later or earlier. */
+export function midnight(at: number, daysLater = 0): number {
+  const date = new Date(at)
+  return new Date(date.getFullYear(), date.getMonth(), date.getDate() + daysLater).getTime()
+}
+
+/** The last days of the player's calendar up to now, the oldest first: of 23, 24 or 25 hours. */
+export function calendarDays(now: number, count: number): CalendarDay[] {
+  return Array.from({ length: count }, (_, i) => {
+    const from = midnight(now, i + 1 - count)
+    return { day: dayOf(from, now), from, to: midnight(from, 1) }
+  })
+}
+
+/** Days of the calendar from one time to another: 1 from tonight to tomorrow morning. */
+export function daysBetween(from: number, to: number): number {
+  // Rounded: a day may have an hour more or less.
+  return Math.round((midnight(to) - midnight(from)) / (24 * 60 * 60 * 1000))
+}
+
+/** The day of a time where the player is, as `23 Nov`; with its year where that is not this year. */
+export function dayOf(at: number, now: number): string {
+  const date = new Date(at)
+  if (Number.isNaN(date.getTime())) return 'no date'
+  const thisYear = date.getFullYear() === new Date(now).getFullYear()
+  return date.toLocaleDateString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    ...(!thisYear && { year: 'numeric' }),
+  })
+}

@@ -1,0 +1,22 @@
+import { BinPage } from '~/features/bin/bin-page'
+import { onlyAnotherPage } from '~/features/shell/own-state'
+import { storeReady } from '~/storage'
+import type { Route } from './+types/bin'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Bin · Dime Stack' }]
+
+export async function clientLoader() {
+  await storeReady()
+  return null
+}
+clientLoader.hydrate = true as const
+
+export { onlyAnotherPage as shouldRevalidate }
+
+export function HydrateFallback() {
+  return <p className="p-8 text-(--quiet)">Opening the bin …</p>
+}
+
+export default function BinRoute() {
+  return <BinPage />
+}

@@ -1,0 +1,341 @@
+import { nanoid } from 'nanoid'
+import type { OurFile } from '~/codecs/backup'
+import { parseLickText } from '~/codecs/lick-text'
+import { parseVoicing } from '~/codecs/voicing'
+import { fail, ok, type Result } from '~/core/foundation'
+import { nameOf } from '../bin'
+import { announce } from '../changes'
+import { type DimeDatabase, withStore } from '../database'
+import type { StoreIssue } from '../issue'
+import { toLickRecord } from '../licks'
+import { patchSettings, readSettings } from '../settings'
+import {
+  contentText,
+  KEPT_TABLES,
+  type KeptTable,
+  parseContent,
+  type RecordOf,
+  readKept,
+} from '../tables'
+import { type Change, write } from '../write'
+import type { OnProgress } from './export'
+
+/** How an entry of a file stands to what is here. */
+export type Standing = 'new' | 'same' | 'different' | 'unreadable'
+export type IncomingTable = KeptTable | 'settings' | 'aside'
+
+/** What can be done with an entry that is here in another state. */
+export type Choice = 'replace' | 'both' | 'skip'
+
+/** An entry of a file as a list shows it. */
+export interface IncomingEntry {
+  readonly index: number
+  readonly table: IncomingTable
+  readonly name: string
+  readonly standing: Standing
+  /** Whether what is here is in the bin. */
+  readonly binned: boolean
+}
+
+/** Rows of a file on their way in, each of a table. */
+export interface IncomingRow {
+  readonly table: string
+  readonly row: unknown
+}
+
+/** A file's rows, and what it is called where it names nothing itself. */
+export function rowsOfFile(file: OurFile, now: number): IncomingRow[] {
+  switch (file.kind) {
+    case 'backup':
+      return [
+        ...[...file.backup.tables].flatMap(([table, rows]) =>
+          table === 'snapshots' ? [] : rows.map((row) => ({ table, row })),
+        ),
+        ...file.backup.broken.map(({ table, raw }) => ({ table, row: raw })),
+      ]
+    case 'bundle':
+      return file.licks.map(({ id, text, draft = null, voicing = '' }, i) => ({
+        table: 'licks',
+        row: toLickRecord({ id, text, draft, voicing }, now - i),
+      }))
+    case 'lick':
+      return [
+        {
+          table: 'licks',
+          row: toLickRecord({ id: nanoid(12), text: file.text, draft: null, voicing: '' }, now),
+        },
+      ]
+    case 'kit':
+      return [
+        {
+          table: 'kits',
+          row: { id: `kit-${nanoid(8)}`, version: 1, kit: file.json, createdAt: now },
+        },
+      ]
+  }
+}
+
+interface Planned {
+  readonly entry: IncomingEntry
+  readonly row: unknown
+  readonly record?: RecordOf[KeptTable]
+  readonly deletedAt?: number | null
+  readonly updatedAt?: number
+  /** The revision of what is here, and whether that is in the bin. */
+  readonly here?: { readonly revision: number; readonly deleted: boolean }
+}
+
+/** Everything that files would bring, held against what is here. */
+export interface ImportPlan {
+  readonly planned: readonly Planned[]
+}
+
+const CHUNK = 400
+/** Ids of this form are the app's own; any other is replaced by a new one. */
+const OWN_ID = /^[\w-]{1,60}$/
+const ID_PREFIX: Partial<Record<KeptTable, string>> = { kits: 'kit-', grooves: 'own-' }
+
+/** Holds rows of files against what is here. Nothing is written. */
+export function planImport(
+  rows: readonly IncomingRow[],
+  onProgress: OnProgress,
+): Promise<Result<ImportPlan, StoreIssue>> {
+  return withStore(async (database) => {
+    const renamed = new Map<string, string>()
+    const planned: Planned[] = []
+    for (const [index, { table, row }] of rows.entries()) {
+      planned.push(await planRow(database, table, row, index, renamed))
+      if (index % CHUNK === 0) onProgress(index, rows.length)
+    }
+    onProgress(rows.length, rows.length)
+    return ok({ planned })
+  })
+}
+
+async function planRow(
+  database: DimeDatabase,
+  table: string,
+  row: unknown,
+  index: number,
+  renamed: Map<string, string>,
+): Promise<Planned> {
+  if (table === 'settings') return planSettings(database, row, index)
+  if (table === 'aside') return planAside(database, row, index)
+  const known = KEPT_TABLES.find((one) => one === table)
+  const read = known && judge(known, withOwnIds(known, row, renamed))
+  if (!known || !read?.ok) {
+    const name = read && !read.ok ? read.error.detail : table
+    return { entry: entryOf(index, 'aside', firstLine(name), 'unreadable', false), row }
+  }
+  const { record, deletedAt, updatedAt } = read.value
+  const stored = await database[known].get(record.id)
+  const name = nameOf(known, record)
+  const here = stored && readKept(known, stored)
+  if (!here?.ok) {
+    const standing: Standing = stored ? 'different' : 'new'
+    return { entry: entryOf(index, known, name, standing, false), row, ...read.value }
+  }
+  const deleted = here.value.deletedAt !== null
+  const same =
+    contentText(record) === contentText(contentOf(known, here.value)) &&
+    deleted === (deletedAt !== null)
+  return {
+    entry: entryOf(index, known, name, same ? 'same' : 'different', deleted),
+    row,
+    record,
+    deletedAt,
+    updatedAt,
+    here: { revision: here.value.revision, deleted },
+  }
+}
+
+/** What another store kept aside: kept aside here too, once. */
+async function planAside(database: DimeDatabase, row: unknown, index: number): Promise<Planned> {
+  const { id, raw } = (row ?? {}) as { id?: unknown; raw?: unknown }
+  const here = typeof id === 'string' && (await database.aside.get(id))
+  const standing: Standing = here ? 'same' : 'unreadable'
+  return { entry: entryOf(index, 'aside', 'kept aside before', standing, false), row: raw ?? row }
+}
+
+/** What a stored record says, as it would be read from a file. */
+function contentOf(table: KeptTable, stored: RecordOf[KeptTable]): RecordOf[KeptTable] {
+  const content = parseContent(table, stored)
+  return content.ok ? content.value : stored
+}
+
+function entryOf(
+  index: number,
+  table: IncomingTable,
+  name: string,
+  standing: Standing,
+  binned: boolean,
+): IncomingEntry {
+  return { index, table, name, standing, binned }
+}
+
+function firstLine(text: string): string {
+  return (text.split('\n')[0] ?? '').slice(0, 120)
+}
+
+async function planSettings(database: DimeDatabase, row: unknown, index: number): Promise<Planned> {
+  const here = readSettings(await database.settings.get('settings'))
+  const same = JSON.stringify(readSettings(row)) === JSON.stringify(here)
+  const standing: Standing = same ? 'same' : 'different'
+  return { entry: entryOf(index, 'settings', 'Settings', standing, false), row }
+}
+
+/** A row with ids of the app's own: one that is not is replaced, the same everywhere. */
+function withOwnIds(table: KeptTable, row: unknown, renamed: Map<string, string>): unknown {
+  if (typeof row !== 'object' || row === null) return row
+  const own = (id: unknown, prefix = '') => {
+    if (typeof id !== 'string') return id
+    if (OWN_ID.test(id) && id.startsWith(prefix)) return id
+    const known = renamed.get(id) ?? `${prefix}${nanoid(12)}`
+    renamed.set(id, known)
+    return known
+  }
+  const { id, lickId } = row as { id?: unknown; lickId?: unknown }
+  return {
+    ...row,
+    id: table === 'plans' ? own(id) : own(id, ID_PREFIX[table]),
+    ...(lickId !== undefined && { lickId: own(lickId) }),
+  }
+}
+
+interface Judged {
+  readonly record: RecordOf[KeptTable]
+  readonly deletedAt: number | null
+  readonly updatedAt: number
+}
+
+/** Whether a row can be read as a record, and a lick as a lick. */
+function judge(table: KeptTable, row: unknown): Result<Judged, StoreIssue> {
+  const content = parseContent(table, row)
+  if (!content.ok) return content
+  if (table === 'licks' || table === 'versions') {
+    const { text, voicing } = content.value as RecordOf['licks']
+    if (!parseLickText(text).ok)
+      return fail({ code: 'broken-record', detail: 'the text can’t be read' })
+    const read = parseVoicing(voicing)
+    if (!read.ok) return fail({ code: 'broken-record', detail: read.error })
+  }
+  const kept = readKept(table, row)
+  return kept.ok
+    ? ok({
+        record: content.value,
+        deletedAt: kept.value.deletedAt,
+        updatedAt: kept.value.updatedAt,
+      })
+    : kept
+}
+
+/** What to do with what is here in another state: for all, and for some by themselves. */
+export interface Choices {
+  readonly different: Choice
+  readonly single: ReadonlyMap<number, Choice>
+}
+
+/** What came of an import. */
+export interface ImportDone {
+  readonly added: number
+  readonly replaced: number
+  readonly aside: number
+  readonly skipped: number
+  /** Why some could not be written; each a line. */
+  readonly faults: readonly string[]
+  readonly cancelled: boolean
+}
+
+const WRITTEN_AT_ONCE = 100
+
+/**
+ * Carries a plan out, in steps that are each made whole or not at all; between them it can be
+ * cancelled, and what was done stays done.
+ */
+export async function applyImport(
+  { planned }: ImportPlan,
+  choices: Choices,
+  now: number,
+  onProgress: OnProgress,
+  cancelled: () => boolean,
+): Promise<ImportDone> {
+  const count = { added: 0, replaced: 0, aside: 0, skipped: 0 }
+  const faults: string[] = []
+  for (let from = 0; from < planned.length && !cancelled(); from += WRITTEN_AT_ONCE) {
+    const chunk = planned.slice(from, from + WRITTEN_AT_ONCE)
+    const kept = chunk.map((one) => decided(one, choices))
+    const done = await write(
+      kept.flatMap(({ changes }) => changes),
+      now,
+    )
+    if (done.ok) for (const { as } of kept) count[as] += 1
+    else await oneByOne(kept, now, count, faults)
+    for (const [i, { entry, row }] of chunk.entries()) {
+      if (entry.standing === 'unreadable') await putAside(row, now, `${now}-${from + i}`)
+      if (entry.table === 'settings' && kept[i]?.as === 'replaced')
+        await patchSettings(readSettings(row))
+    }
+    onProgress(Math.min(planned.length, from + WRITTEN_AT_ONCE), planned.length)
+    await new Promise((resolve) => setTimeout(resolve))
+  }
+  return { ...count, faults, cancelled: cancelled() }
+}
+
+type Kind = 'added' | 'replaced' | 'aside' | 'skipped'
+
+interface Decided {
+  readonly as: Kind
+  readonly name: string
+  readonly changes: readonly Change[]
+}
+
+/** A step that could not be made whole is made entry by entry: one fault stops no other. */
+async function oneByOne(
+  kept: readonly Decided[],
+  now: number,
+  count: Record<Kind, number>,
+  faults: string[],
+): Promise<void> {
+  for (const { as, name, changes } of kept) {
+    const done = changes.length > 0 ? await write(changes, now) : ok([])
+    if (done.ok) count[as] += 1
+    else faults.push(`${name}: ${done.error.detail}`)
+  }
+}
+
+function decided(
+  { entry, record, deletedAt, updatedAt, here }: Planned,
+  choices: Choices,
+): Decided {
+  const { table, standing, index, name } = entry
+  const nothing = (as: Kind): Decided => ({ as, name, changes: [] })
+  if (standing === 'unreadable') return nothing('aside')
+  if (standing === 'same') return nothing('skipped')
+  const choice = choices.single.get(index) ?? choices.different
+  if (table === 'settings') return nothing(choice === 'replace' ? 'replaced' : 'skipped')
+  if (table === 'aside' || !record) return nothing('skipped')
+  const save = (of: RecordOf[KeptTable], base: number | null) =>
+    ({ kind: 'save', table, record: of, base, updatedAt }) as unknown as Change
+  const bin = (id: string): readonly Change[] => (deletedAt ? [{ kind: 'bin', table, id }] : [])
+  if (standing === 'new')
+    return { as: 'added', name, changes: [save(record, null), ...bin(record.id)] }
+  if (choice === 'skip') return nothing('skipped')
+  if (choice === 'both') {
+    if (table === 'plans') return nothing('skipped')
+    const id = `${ID_PREFIX[table] ?? ''}${nanoid(12)}`
+    return { as: 'added', name, changes: [save({ ...record, id }, null), ...bin(id)] }
+  }
+  if (!here) return nothing('skipped')
+  const back: readonly Change[] = here.deleted ? [{ kind: 'restore', table, id: record.id }] : []
+  const base = here.revision + back.length
+  return { as: 'replaced', name, changes: [...back, save(record, base), ...bin(record.id)] }
+}
+
+/** Keeps what cannot be read as it is: it is in every backup, until a version comes that can read it. */
+function putAside(raw: unknown, at: number, id: string): Promise<Result<null, StoreIssue>> {
+  return withStore(async (database) => {
+    await database.aside.put({ id, at, raw })
+    announce([{ table: 'aside', ids: [id] }])
+    return ok(null)
+  })
+}

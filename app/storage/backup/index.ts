@@ -1,0 +1,18 @@
+export {
+  type BackupState,
+  backupState,
+  noteBackup,
+  readEverything,
+  readLicksWhole,
+} from './export'
+export {
+  applyImport,
+  type Choice,
+  type ImportDone,
+  type ImportPlan,
+  type IncomingEntry,
+  type IncomingTable,
+  planImport,
+  rowsOfFile,
+  type Standing,
+} from './import'

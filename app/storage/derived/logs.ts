@@ -1,0 +1,74 @@
+import { fail, ok, type Result } from '~/core/foundation'
+import { type LickLog, lickLogs, notAhead, onGrid } from '~/core/log'
+import { findGrid } from '~/core/time'
+import type { DimeDatabase, StoredRow } from '../database'
+import type { StoreIssue } from '../issue'
+import type { PracticeSessionRecord } from '../records'
+import { type Kept, readKept } from '../tables'
+import { LOG_MAKING } from './marks'
+import type { LickSummary } from './summary'
+
+/** What the log says of a lick, with its tempos as they would be on the grid that the lick has now. */
+export interface StoredLog extends LickLog {
+  readonly id: string
+}
+
+/** A log's row: worked out, or to be worked out again when it is read next. */
+interface LogRow extends StoredRow {
+  readonly id: string
+  readonly making: number
+  readonly log: LickLog | null
+}
+
+/** Says that a lick's log is to be worked out again: its sessions, or its grid, have changed. */
+export async function forgetLogs(database: DimeDatabase, lickIds: Iterable<string>): Promise<void> {
+  const rows = [...lickIds].map((id): LogRow => ({ id, making: LOG_MAKING, log: null }))
+  if (rows.length > 0) await database.logs.bulkPut(rows)
+}
+
+/** A session of a row of the log; undefined for what is deleted or cannot be read. */
+export function toSession(row: unknown): Kept<PracticeSessionRecord> | undefined {
+  const read = readKept('sittings', row)
+  return read.ok && read.value.deletedAt === null ? read.value : undefined
+}
+
+/** The log of a lick, worked out now where it is not known; undefined for one never practised. */
+export async function freshLog(
+  database: DimeDatabase,
+  row: StoredRow,
+): Promise<StoredLog | undefined> {
+  const { id, making, log } = row as LogRow
+  if (log && making === LOG_MAKING) return { id, ...log }
+  const rows = await database.sittings.where('lickId').equals(id).toArray()
+  const sessions = rows.flatMap((stored) => {
+    const session = toSession(stored)
+    return session ? [{ ...session, at: session.createdAt }] : []
+  })
+  const summary = (await database.summaries.get(id)) as LickSummary | undefined
+  const grid = findGrid(summary?.grid ?? '')
+  const counted = notAhead(sessions, Date.now())
+  const [made] = lickLogs(grid ? onGrid(counted, grid) : counted)
+  if (!made) {
+    await database.logs.delete(id)
+    return undefined
+  }
+  await database.logs.put({ id, making: LOG_MAKING, log: made } satisfies LogRow)
+  return { id, ...made }
+}
+
+/** A chunk of logs by lick, in the order of their ids, from behind one on. */
+export async function readLogs(
+  database: DimeDatabase,
+  rows: readonly StoredRow[],
+): Promise<Result<StoredLog[], StoreIssue>> {
+  try {
+    const logs: StoredLog[] = []
+    for (const row of rows) {
+      const log = await freshLog(database, row)
+      if (log) logs.push(log)
+    }
+    return ok(logs)
+  } catch (error) {
+    return fail({ code: 'unavailable', detail: String(error) })
+  }
+}

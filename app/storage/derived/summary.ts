@@ -1,0 +1,102 @@
+import { parseLickText } from '~/codecs/lick-text'
+import { findVoicedLick } from '~/codecs/voicing'
+import { type Lick, lineEvents, sumOf, timedSlots } from '~/core/line'
+import { type Disc, toDisc, type Voice } from '~/core/sticking'
+import { gridName, meterName, placeName } from '~/core/time'
+import type { LickRecord } from '../records'
+import type { Kept } from '../tables'
+
+/** A lick as lists show it: its stacks, and the figures that tell it from others. */
+export interface LickSummary {
+  readonly id: string
+  readonly title: string
+  readonly tags: readonly string[]
+  readonly stacks: readonly (readonly Disc[])[]
+  /** Groups that a row has no room for. */
+  readonly more: number
+  /** Slots of the whole line. */
+  readonly slots: number
+  readonly length: string
+  readonly fits: 'fits' | 'short' | 'over'
+  readonly meter: string
+  readonly grid: string
+  readonly start: string
+  readonly tempo: number
+  readonly goal: number | null
+  /** The surfaces that it is played on, as it is voiced. */
+  readonly surfaces: readonly Voice[]
+  readonly updatedAt: number
+  /** The sticking as typed could not be read when it was saved. */
+  readonly unfinished: boolean
+  /** Lower case, for searching and for sorting by title. */
+  readonly words: string
+  readonly sortTitle: string
+}
+
+const MOST_STACKS = 12
+/** More than a row shows of one group. */
+const MOST_DISCS = 64
+
+/** What lists show of a lick. Unreadable texts have a summary too: they are listed as such. */
+export function toSummary(record: Kept<LickRecord>): LickSummary {
+  const read = parseLickText(record.text)
+  if (!read.ok) return { ...UNREADABLE, id: record.id, updatedAt: record.updatedAt }
+  const { lick } = read.value
+  const { frame, line } = lick
+  const sum = sumOf(lick)
+  const used = Math.round(sum.used.slots * 100) / 100
+  const available = Math.round(sum.available.slots * 100) / 100
+  const title = lick.title || 'Untitled'
+  const [meter, grid] = [meterName(frame.meter), gridName(frame.grid)]
+  const voiced = findVoicedLick(record) ?? lick
+  return {
+    id: record.id,
+    title,
+    tags: lick.tags,
+    stacks: stacksOf(lick),
+    more: Math.max(0, line.groups.length - MOST_STACKS),
+    slots: line.slots.length,
+    length: sum.fits ? `${used} slots` : `${used} of ${available} slots`,
+    fits: sum.fits ? 'fits' : sum.left.ticks > 0 ? 'short' : 'over',
+    meter,
+    grid,
+    start: placeName(frame.start, frame.meter),
+    tempo: frame.tempo,
+    goal: frame.goal,
+    surfaces: [...new Set(lineEvents(voiced).map((event) => event.surface))],
+    updatedAt: record.updatedAt,
+    unfinished: record.draft !== null,
+    words: [title, ...lick.tags, meter, grid].join(' ').toLowerCase(),
+    sortTitle: title.normalize('NFKD').toLowerCase(),
+  }
+}
+
+const UNREADABLE = {
+  title: 'Unreadable',
+  tags: [],
+  stacks: [],
+  more: 0,
+  slots: 0,
+  length: '',
+  fits: 'short',
+  meter: '',
+  grid: '',
+  start: '',
+  tempo: 0,
+  goal: null,
+  surfaces: [],
+  unfinished: true,
+  words: '',
+  sortTitle: '',
+} as const
+
+function stacksOf({ line, frame }: Lick): Disc[][] {
+  const stacks: Disc[][] = []
+  for (const slot of timedSlots(line, frame.grid, frame.start)) {
+    if (slot.group >= MOST_STACKS) break
+    stacks[slot.group] ??= []
+    const stack = stacks[slot.group] as Disc[]
+    if (stack.length < MOST_DISCS) stack.push(toDisc(slot.content))
+  }
+  return stacks
+}

@@ -1,0 +1,187 @@
+import type { Result } from '~/core/foundation'
+import type { StoreIssue } from '../issue'
+import { type Kept, type KeptTable, type RecordOf, sameContent } from '../tables'
+import type { Journal } from './journal'
+
+/** Whether what a page holds of a record is in the store. */
+export type SaveState<R> =
+  | { readonly kind: 'saved' }
+  /** Written down in the journal, and on its way. */
+  | { readonly kind: 'waiting' }
+  /** Tried again by itself until it works. */
+  | { readonly kind: 'failed'; readonly issue: StoreIssue }
+  /** Changed elsewhere since: both are kept until someone decides. Theirs is null where it is deleted. */
+  | { readonly kind: 'conflict'; readonly theirs: Kept<R> | null }
+
+/** What a saver asks of the store and of the clock. */
+export interface SaverPorts<R> {
+  readonly save: (record: R, base: number | null) => Promise<Result<number, StoreIssue>>
+  /** The record as it is stored; undefined where it is deleted, or not there. */
+  readonly load: () => Promise<Result<Kept<R> | undefined, StoreIssue>>
+  readonly journal: Pick<Journal, 'note' | 'drop'>
+}
+
+/** A change is in the store this long after it was made, also while more changes follow. */
+const WITHIN_MS = 120
+/** A save that failed is tried again. */
+const RETRY_MS = 3000
+
+const SAVED = { kind: 'saved' } as const
+const WAITING = { kind: 'waiting' } as const
+
+/**
+ * Keeps one record in the store as it changes. Every change is journalled in the same step; the newest
+ * is saved at most 120 ms later, one save at a time, each on the revision that the one before
+ * returned. States: saved, waiting, failed (tried again), conflict (rests until it is decided, while
+ * further changes are still journalled).
+ */
+export class RecordSaver<T extends KeptTable> {
+  private timer: ReturnType<typeof setTimeout> | undefined
+  private pending: RecordOf[T] | undefined
+  private running: Promise<void> | undefined
+  private stated: SaveState<RecordOf[T]> = SAVED
+  private readonly listeners = new Set<() => void>()
+  /** False where the journal had no room: leaving now would lose it. */
+  journalled = true
+
+  constructor(
+    readonly table: T,
+    readonly id: string,
+    private revision: number | null,
+    private readonly ports: SaverPorts<RecordOf[T]>,
+  ) {}
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener)
+    return () => this.listeners.delete(listener)
+  }
+
+  /** The state as it stands; the same object while it stays. */
+  readonly state = (): SaveState<RecordOf[T]> => this.stated
+
+  /** Whether something is not in the store yet. */
+  get busy(): boolean {
+    return this.pending !== undefined || this.running !== undefined
+  }
+
+  /** What waits to be saved, or is being decided about. */
+  get waiting(): RecordOf[T] | undefined {
+    return this.pending
+  }
+
+  /** Takes the newest state: journalled now, in the store a moment later. */
+  change(record: RecordOf[T]): void {
+    this.pending = record
+    this.journalled = this.ports.journal.note(this.table, this.id, this.revision, record)
+    if (this.stated.kind === 'conflict') return
+    if (this.stated.kind !== 'failed') this.tell(WAITING)
+    this.timer ??= setTimeout(() => void this.flush(), this.journalled ? WITHIN_MS : 0)
+  }
+
+  /** Saves what waits, now. Resolves when nothing waits any more, or it cannot be saved. */
+  async flush(): Promise<void> {
+    clearTimeout(this.timer)
+    this.timer = undefined
+    while (this.running) await this.running
+    const record = this.pending
+    if (record === undefined || this.stated.kind === 'conflict') return
+    this.pending = undefined
+    this.running = this.saveOnce(record).finally(() => {
+      this.running = undefined
+    })
+    await this.running
+    if (this.pending !== undefined && this.stated.kind === 'waiting') await this.flush()
+  }
+
+  private async saveOnce(record: RecordOf[T]): Promise<void> {
+    const saved = await this.ports.save(record, this.revision)
+    if (saved.ok) {
+      this.revision = saved.value
+      if (this.pending === undefined) this.ports.journal.drop(this.table, this.id)
+      else this.ports.journal.note(this.table, this.id, this.revision, this.pending)
+      this.tell(this.pending === undefined ? SAVED : WAITING)
+      return
+    }
+    this.pending ??= record
+    const { code } = saved.error
+    if (code === 'conflict' || code === 'deleted' || code === 'missing') await this.meet()
+    else this.failedBy(saved.error)
+  }
+
+  private failedBy(issue: StoreIssue): void {
+    this.tell({ kind: 'failed', issue })
+    clearTimeout(this.timer)
+    this.timer = setTimeout(() => void this.flush(), RETRY_MS)
+  }
+
+  /** What is stored is not what was known: the same after all, or another version to be decided about. */
+  private async meet(): Promise<void> {
+    const stored = await this.ports.load()
+    if (!stored.ok) {
+      this.failedBy(stored.error)
+      return
+    }
+    const ours = this.pending
+    if (ours !== undefined && stored.value && sameContent<T>(ours, stored.value)) {
+      this.goOn(stored.value.revision)
+      return
+    }
+    this.tell({ kind: 'conflict', theirs: stored.value ?? null })
+  }
+
+  /**
+   * Tells that the store has changed. Returns what is stored where that is newer than what is here and
+   * nothing of ours waits: the page takes it over. Where something waits, it is a conflict.
+   */
+  async heard(): Promise<Kept<RecordOf[T]> | 'deleted' | undefined> {
+    while (this.running) await this.running
+    const stored = await this.ports.load()
+    while (this.running) await this.running
+    if (!stored.ok) return undefined
+    const theirs = stored.value
+    if (theirs && this.revision !== null && theirs.revision <= this.revision) return undefined
+    if (this.pending !== undefined || this.stated.kind === 'conflict') {
+      await this.meet()
+      return undefined
+    }
+    if (!theirs) return 'deleted'
+    this.revision = theirs.revision
+    return theirs
+  }
+
+  /** Ours stays: it is saved over what is stored at a revision. */
+  keepMine(revision: number): void {
+    this.revision = revision
+    this.tell(WAITING)
+    void this.flush()
+  }
+
+  /** What waits is saved on top of whatever is stored: it came back from the bin. */
+  async onTop(): Promise<void> {
+    const stored = await this.ports.load()
+    if (!stored.ok || !stored.value) return
+    if (this.pending === undefined) this.goOn(stored.value.revision)
+    else this.keepMine(stored.value.revision)
+  }
+
+  /** Theirs stays: what waited is forgotten, and the record goes on from its revision. */
+  goOn(revision: number): void {
+    clearTimeout(this.timer)
+    this.timer = undefined
+    this.pending = undefined
+    this.revision = revision
+    this.ports.journal.drop(this.table, this.id)
+    this.tell(SAVED)
+  }
+
+  /** What waits is given up: it is kept elsewhere. */
+  giveUp(): void {
+    this.goOn(this.revision ?? 0)
+  }
+
+  private tell(state: SaveState<RecordOf[T]>): void {
+    if (state === this.stated) return
+    this.stated = state
+    for (const listener of [...this.listeners]) listener()
+  }
+}

@@ -1,0 +1,72 @@
+import { nanoid } from 'nanoid'
+import { openDatabase } from '../database'
+import { type LickRecord, VERSION_NAME_MOST } from '../records'
+import {
+  KEPT_TABLES,
+  type KeptTable,
+  parseContent,
+  type RecordOf,
+  readKept,
+  sameContent,
+} from '../tables'
+import type { Change } from '../write'
+import { write } from '../writer'
+import type { JournalEntry } from './journal'
+import { isGone, journal } from './page'
+
+let replayed: Promise<void> | undefined
+
+/**
+ * Brings what other pages left in their journals into the store, once a page, before anything is read.
+ * What the store has already is dropped; what was changed elsewhere since is kept beside it.
+ */
+export function replayJournals(): Promise<void> {
+  replayed ??= replay()
+  return replayed
+}
+
+async function replay(): Promise<void> {
+  for (const { entry, drop } of journal.others()) {
+    if ((await isGone(entry)) && (await replayOne(entry))) drop()
+  }
+}
+
+/** Whether an entry is in the store now, in one form or another; else it stays for the next opening. */
+export async function replayOne(entry: JournalEntry): Promise<boolean> {
+  const table = KEPT_TABLES.find((name) => name === entry.table)
+  if (!table) return false
+  const content = parseContent(table, entry.record)
+  if (!content.ok) return false
+  const database = await openDatabase()
+  if (!database.ok) return false
+  const row = await database.value[table].get(entry.id)
+  const known = row === undefined ? undefined : readKept(table, row)
+  if (known && !known.ok) return false
+  const stored = known?.value
+  if (stored && sameContent(stored as RecordOf[KeptTable], content.value)) return true
+  const free = stored === undefined || (stored.deletedAt === null && stored.revision === entry.base)
+  const changes = free
+    ? [toSave(table, content.value, stored ? entry.base : null)]
+    : besides(table, content.value, entry.at)
+  if (changes.length === 0) return true
+  return (await write(changes)).ok
+}
+
+function toSave(table: KeptTable, record: RecordOf[KeptTable], base: number | null): Change {
+  return { kind: 'save', table, record, base } as Change
+}
+
+/** What is kept beside a record that was changed elsewhere since: a lick's state as a version of it. */
+function besides(table: KeptTable, record: RecordOf[KeptTable], at: number): Change[] {
+  const id = nanoid(12)
+  const stamp = new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
+  if (table === 'licks') {
+    const { text, voicing, id: lickId } = record as LickRecord
+    const name = `Unsaved change, ${stamp}`.slice(0, VERSION_NAME_MOST)
+    const version = { id, version: 1 as const, lickId, name, text, voicing, createdAt: at }
+    return [{ kind: 'save', table: 'versions', record: version, base: null }]
+  }
+  // A plan or a session of one's own is written by one page: the store has a later state of it.
+  if (table === 'plans' || table === 'sittings' || table === 'versions') return []
+  return [toSave(table, { ...record, id: table === 'kits' ? `kit-${id.slice(0, 8)}` : id }, null)]
+}

@@ -1,0 +1,102 @@
+import { ok, type Result } from '~/core/foundation'
+import { withStore } from '../database'
+import type { StoreIssue } from '../issue'
+import { Snapshots } from '../snapshots'
+import { type Kept, type KeptTable, type RecordOf, readKept } from '../tables'
+import type { Change } from '../write'
+import { write } from '../writer'
+import { journal } from './page'
+import { RecordSaver, type SaveState } from './record-saver'
+
+type AnySaver = RecordSaver<KeptTable>
+
+const savers = new Set<AnySaver>()
+const listeners = new Set<() => void>()
+const snapshots = new Snapshots()
+
+/** A saver of one record of the store; it is flushed when the page is left, until it is let go. */
+export function openSaver<T extends KeptTable>(
+  table: T,
+  id: string,
+  revision: number | null,
+): RecordSaver<T> {
+  const saver = new RecordSaver<T>(table, id, revision, {
+    save: async (record, base) => {
+      const change = { kind: 'save', table, record, base } as unknown as Change
+      const written = await write([change], Date.now(), snapshots)
+      return written.ok ? ok(written.value[0] as number) : written
+    },
+    load: () => loadKept(table, id),
+    journal,
+  })
+  savers.add(saver as unknown as AnySaver)
+  saver.subscribe(tellAll)
+  return saver
+}
+
+/** Flushes a saver, and lets it go as soon as everything of it is in the store. */
+export async function closeSaver<T extends KeptTable>(saver: RecordSaver<T>): Promise<void> {
+  await saver.flush()
+  const gone = () => {
+    if (saver.busy || saver.state().kind === 'conflict') return
+    savers.delete(saver as unknown as AnySaver)
+    stop()
+    tellAll()
+  }
+  const stop = saver.subscribe(gone)
+  gone()
+}
+
+/** A record that is in use; undefined for one that is deleted or not there. */
+export function loadKept<T extends KeptTable>(
+  table: T,
+  id: string,
+): Promise<Result<Kept<RecordOf[T]> | undefined, StoreIssue>> {
+  return withStore(async (database) => {
+    const row = await database[table].get(id)
+    if (!row) return ok(undefined)
+    const read = readKept(table, row)
+    return read.ok && read.value.deletedAt !== null ? ok(undefined) : read
+  })
+}
+
+/** Resolves when everything that waited is in the store, or is known not to get there. */
+export async function settleAll(): Promise<void> {
+  await Promise.all([...savers].map((saver) => saver.flush()))
+}
+
+/** The worst that there is to say of everything that is being saved. */
+export type Unsaved =
+  | { readonly kind: 'none' }
+  | { readonly kind: 'failed'; readonly issue: StoreIssue }
+  | { readonly kind: 'conflict' }
+
+const NONE: Unsaved = { kind: 'none' }
+const CONFLICT: Unsaved = { kind: 'conflict' }
+let unsaved: Unsaved = NONE
+
+/** What cannot be saved at present; the same object while it stays. */
+export function unsavedNow(): Unsaved {
+  return unsaved
+}
+
+/** Calls back whenever that becomes something else. Returns the way to stop. */
+export function onUnsaved(listener: () => void): () => void {
+  listeners.add(listener)
+  return () => listeners.delete(listener)
+}
+
+function tellAll(): void {
+  const states: SaveState<unknown>[] = [...savers].map((saver) => saver.state())
+  const failed = states.find((state) => state.kind === 'failed')
+  const next: Unsaved =
+    failed?.kind === 'failed'
+      ? { kind: 'failed', issue: failed.issue }
+      : states.some((state) => state.kind === 'conflict')
+        ? CONFLICT
+        : NONE
+  const same = next.kind === unsaved.kind && next.kind !== 'failed'
+  if (same) return
+  unsaved = next
+  for (const listener of [...listeners]) listener()
+}

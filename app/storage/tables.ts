@@ -1,0 +1,121 @@
+import * as z from 'zod'
+import { fail, ok, type Result } from '~/core/foundation'
+import type { StoredRow } from './database'
+import type { StoreIssue } from './issue'
+import {
+  type CellRecord,
+  cellRecordSchema,
+  type GrooveRecord,
+  grooveRecordSchema,
+  type KitRecord,
+  kitRecordSchema,
+  type LickRecord,
+  type PlanRecord,
+  type PracticeSessionRecord,
+  planRecordSchema,
+  practiceSessionRecordSchema,
+  readLickRecord,
+  type VersionRecord,
+  versionRecordSchema,
+} from './records'
+
+/** The tables of what a player makes, and the record that each holds. */
+export interface RecordOf {
+  readonly licks: LickRecord
+  readonly versions: VersionRecord
+  readonly cells: CellRecord
+  readonly grooves: GrooveRecord
+  readonly kits: KitRecord
+  readonly sittings: PracticeSessionRecord
+  readonly plans: PlanRecord
+}
+export type KeptTable = keyof RecordOf
+export const KEPT_TABLES = [
+  'licks',
+  'versions',
+  'cells',
+  'grooves',
+  'kits',
+  'sittings',
+  'plans',
+] as const satisfies readonly KeptTable[]
+
+/** What the store itself keeps of every record, whatever is in it. */
+const bookkeepingSchema = z.object({
+  /** Goes up with every save, so that two tabs notice each other. */
+  revision: z.number().int().min(0).default(0),
+  /** Milliseconds since 1970; of rows that were written before it was kept, when they were made. */
+  updatedAt: z.number().optional(),
+  /** When it was put in the bin; null for what is in use. */
+  deletedAt: z.number().nullable().default(null),
+})
+export interface Bookkeeping {
+  readonly revision: number
+  readonly updatedAt: number
+  readonly deletedAt: number | null
+}
+export type Kept<R> = R & Bookkeeping
+
+const SCHEMAS = {
+  versions: versionRecordSchema,
+  cells: cellRecordSchema,
+  grooves: grooveRecordSchema,
+  kits: kitRecordSchema,
+  sittings: practiceSessionRecordSchema,
+  plans: planRecordSchema,
+} as const
+
+/** Reads what a record holds, without what the store keeps of it. */
+export function parseContent<T extends KeptTable>(
+  table: T,
+  stored: unknown,
+): Result<RecordOf[T], StoreIssue> {
+  if (table === 'licks') return readLickRecord(stored) as Result<RecordOf[T], StoreIssue>
+  const schema: z.ZodType = SCHEMAS[table as keyof typeof SCHEMAS]
+  const read = schema.safeParse(stored)
+  if (read.success) return ok(read.data as RecordOf[T])
+  const newer = z.object({ version: z.number().min(2) }).safeParse(stored)
+  return fail({
+    code: newer.success ? 'newer-record' : 'broken-record',
+    detail: z.prettifyError(read.error),
+  })
+}
+
+/** Reads a row of any version up to today's. What cannot be read is told, never touched. */
+export function readKept<T extends KeptTable>(
+  table: T,
+  row: unknown,
+): Result<Kept<RecordOf[T]>, StoreIssue> {
+  const content = parseContent(table, row)
+  if (!content.ok) return content
+  const kept = bookkeepingSchema.safeParse(row)
+  if (!kept.success) return fail({ code: 'broken-record', detail: z.prettifyError(kept.error) })
+  const { revision, updatedAt = content.value.createdAt, deletedAt } = kept.data
+  return ok({ ...content.value, revision, updatedAt, deletedAt })
+}
+
+/** A row as it goes to disk. */
+export function toRow<T extends KeptTable>(record: Kept<RecordOf[T]>): StoredRow {
+  return record as unknown as StoredRow
+}
+
+/** Whether two records of a table say the same, whatever the store keeps of them. */
+export function sameContent<T extends KeptTable>(a: RecordOf[T], b: RecordOf[T]): boolean {
+  return contentText(a) === contentText(b)
+}
+
+const NOT_CONTENT: ReadonlySet<string> = new Set([
+  'id',
+  'revision',
+  'createdAt',
+  'updatedAt',
+  'deletedAt',
+])
+
+/** What a record says, as a text that is the same wherever it says the same. */
+export function contentText(record: object): string {
+  const fields = Object.entries(record)
+    .filter(([name, value]) => !NOT_CONTENT.has(name) && value !== undefined)
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+  return JSON.stringify(fields)
+}
