@@ -13,13 +13,15 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },
+    // Pages come from the server, but for the tests of what works without one.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: QUIET_FLAGS,
     },
   },
   webServer: {
-    command: 'node_modules/.bin/react-router-serve ./build/server/index.js',
+    command: 'node scripts/server.mjs',
     url: `http://127.0.0.1:${PORT}/favicon.svg`,
     env: { PORT: String(PORT), HOST: '127.0.0.1', NODE_ENV: 'production', DIME_STACK_DEMO: '1' },
     reuseExistingServer: false,

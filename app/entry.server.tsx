@@ -17,6 +17,7 @@ function contentSecurityPolicy(nonce: string): string {
     "font-src 'self'",
     `connect-src 'self'${development ? ' ws:' : ''}`,
     "worker-src 'self'",
+    "manifest-src 'self'",
     "object-src 'none'",
     "base-uri 'none'",
     "form-action 'self'",
@@ -43,8 +44,6 @@ export default function handleRequest(
           const body = new PassThrough()
           headers.set('Content-Type', 'text/html; charset=utf-8')
           headers.set('Content-Security-Policy', contentSecurityPolicy(nonce))
-          headers.set('X-Content-Type-Options', 'nosniff')
-          headers.set('Referrer-Policy', 'no-referrer')
           resolve(new Response(createReadableStreamFromReadable(body), { headers, status: code }))
           pipe(body)
         },

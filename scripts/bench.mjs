@@ -50,14 +50,14 @@ ensurePackages()
 ensureChromium()
 if (process.argv[2] === 'timing') {
   // The trainer played for minutes, by the clock: asked for by itself.
-  run('node_modules/.bin/react-router', ['build'], { stdio: ['ignore', 'ignore', 'inherit'] })
+  run(process.execPath, ['scripts/build.mjs'], { stdio: ['ignore', 'ignore', 'inherit'] })
   run('node_modules/.bin/tsx', ['tests/bench/timing.ts', process.argv[3] ?? '10'])
   process.exit()
 }
 // Only now: on a fresh machine they have just been installed.
 const { chromium } = await import('@playwright/test')
 const { createServer } = await import('vite')
-run('node_modules/.bin/react-router', ['build'], { stdio: ['ignore', 'ignore', 'inherit'] })
+run(process.execPath, ['scripts/build.mjs'], { stdio: ['ignore', 'ignore', 'inherit'] })
 
 const only = process.argv[2]
 if (!only) benchCore()

@@ -8,9 +8,9 @@ const host = process.env.HOST ?? '127.0.0.1'
 
 ensurePackages()
 console.log('Building …')
-run('node_modules/.bin/react-router', ['build'], { stdio: ['ignore', 'ignore', 'inherit'] })
+run(process.execPath, ['scripts/build.mjs'], { stdio: ['ignore', 'ignore', 'inherit'] })
 
-const server = spawn('node_modules/.bin/react-router-serve', ['./build/server/index.js'], {
+const server = spawn(process.execPath, ['scripts/server.mjs'], {
   stdio: ['ignore', 'ignore', 'inherit'],
   env: { ...process.env, NODE_ENV: 'production', PORT: port, HOST: host, DIME_STACK_DEMO: '1' },
 })

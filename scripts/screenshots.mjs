@@ -30,7 +30,7 @@ ensurePackages()
 ensureChromium()
 // Only now: on a fresh machine it has just been installed.
 const { chromium } = await import('@playwright/test')
-run('node_modules/.bin/react-router', ['build'], { stdio: ['ignore', 'ignore', 'inherit'] })
+run(process.execPath, ['scripts/build.mjs'], { stdio: ['ignore', 'ignore', 'inherit'] })
 const { address, stop } = await serveDemo(4175)
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: QUIET_FLAGS })
 try {

@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process'
 
 /** Serves the built demo on a port of its own; resolves when it answers. */
 export async function serveDemo(port) {
-  const server = spawn('node_modules/.bin/react-router-serve', ['./build/server/index.js'], {
+  const server = spawn(process.execPath, ['scripts/server.mjs'], {
     stdio: 'ignore',
     env: {
       ...process.env,

@@ -22,7 +22,8 @@ const checks = [
       ['--noEmit', '-p', 'app/core/tsconfig.json'],
     ],
     ['unused code', `${BIN}/knip`, []],
-    ['build', `${BIN}/react-router`, ['build'], { quiet: true }],
+    ['patterns', 'node', ['scripts/check-patterns.mjs']],
+    ['build', 'node', ['scripts/build.mjs'], { quiet: true }],
   ],
   [['size of the first page', 'node', ['scripts/budget.mjs']]],
 ]

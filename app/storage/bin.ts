@@ -1,4 +1,4 @@
-import { valuesOf } from '~/codecs/lick-text'
+import { normalTitle, valuesOf } from '~/codecs/lick-text'
 import { ok, type Result } from '~/core/foundation'
 import { withStore } from './database'
 import type { StoreIssue } from './issue'
@@ -33,7 +33,8 @@ export function listBin(): Promise<Result<BinEntry[], StoreIssue>> {
 /** What a record is called. */
 export function nameOf<T extends KeptTable>(table: T, record: Kept<RecordOf[T]> | RecordOf[T]) {
   const named = record as { name?: string; text?: string; kit?: string; step?: string }
-  if (table === 'licks') return valuesOf(named.text ?? '', 'title')[0] || 'Untitled'
+  if (table === 'licks')
+    return normalTitle(valuesOf(named.text ?? '', 'title')[0] ?? '') || 'Untitled'
   if (table === 'kits') return kitName(named.kit ?? '')
   if (table === 'sittings') return named.step || 'the whole lick'
   return named.name ?? ''

@@ -1,9 +1,13 @@
 import * as z from 'zod'
-import { fail, ok, type Result } from '~/core/foundation'
+import { fail, ok, type Result, showControls } from '~/core/foundation'
 import type { StoreIssue } from './issue'
 
 /** Texts longer than this are refused on the way in, so that what is written can be read. */
 export const MOST_TEXT = 65_536
+
+/** Words that a person typed, on one row: nothing in them turns the order of what is around them. */
+const words = (most: number) => z.string().max(most).transform(showControls)
+const name = z.string().trim().min(1).max(80).transform(showControls)
 
 /** A lick as it is stored. Times are milliseconds since 1970. */
 export const lickRecordSchema = z.object({
@@ -29,9 +33,9 @@ export const LICK_RECORD_VERSION = 2
 export const cellRecordSchema = z.object({
   id: z.string().min(1),
   version: z.literal(1),
-  name: z.string().trim().min(1).max(80),
+  name,
   line: z.string().min(1).max(4096),
-  tags: z.array(z.string().max(40)).max(20),
+  tags: z.array(words(40)).max(20),
   createdAt: z.number(),
 })
 export type CellRecord = z.infer<typeof cellRecordSchema>
@@ -40,7 +44,7 @@ export type CellRecord = z.infer<typeof cellRecordSchema>
 export const grooveRecordSchema = z.object({
   id: z.string().regex(/^[\w-]{1,60}$/),
   version: z.literal(1),
-  name: z.string().trim().min(1).max(80),
+  name,
   meter: z.string().regex(/^\d{1,3}\/\d{1,2}( \d{1,3}(\+\d{1,3})*)?$/),
   grid: z.string().min(1).max(8),
   line: z.string().min(1).max(4096),
@@ -53,7 +57,7 @@ export const versionRecordSchema = z.object({
   id: z.string().min(1),
   version: z.literal(1),
   lickId: z.string().min(1),
-  name: z.string().trim().min(1).max(80),
+  name,
   text: z.string().max(MOST_TEXT),
   /** Versions kept before there were voicings have none. */
   voicing: z.string().max(MOST_TEXT).default(''),
@@ -96,7 +100,7 @@ const sessionFields = z.object({
   createdAt: moment,
   /** Which part of the build-up, by its key; empty for the lick as a whole. */
   part: z.string().max(60),
-  step: z.string().max(120),
+  step: words(120),
   tempo: z.number().min(20).max(400),
   repeats: z.number().int().min(0),
   seconds: z.number().min(0),
@@ -105,8 +109,8 @@ const sessionFields = z.object({
   tense: z.boolean(),
   /** The grid and the form in which it was played; empty where that was not written down. */
   grid: z.string().max(8),
-  form: z.string().max(40),
-  note: z.string().max(200),
+  form: words(40),
+  note: words(200),
 })
 
 /**

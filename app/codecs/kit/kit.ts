@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { fail, ok, type Result } from '~/core/foundation'
+import { fail, ok, type Result, showControls } from '~/core/foundation'
 import { HEAD_SHAPES, type Kit, PIECE_KINDS, STAFF_STEPS } from '~/core/kit'
 import { SURFACES } from '~/core/sticking'
 
@@ -22,7 +22,7 @@ const pieceSchema = z.object({
 })
 const kitSchema = z.object({
   id: z.string().min(1).max(60),
-  name: z.string().max(80),
+  name: z.string().max(80).transform(showControls),
   crash: z.enum(SURFACES).optional(),
   pieces: z
     .array(pieceSchema)

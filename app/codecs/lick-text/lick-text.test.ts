@@ -3,7 +3,14 @@ import { describe, expect, it } from 'vitest'
 import { NOTATION_CODES } from '~/core/notation'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
-import { formatLickText, HEADER_CODES, MAX_TEXT_BYTES, normalTitle, parseLickText } from '.'
+import {
+  formatLickText,
+  HEADER_CODES,
+  MAX_TEXT_BYTES,
+  normalTitle,
+  parseLickText,
+  valuesOf,
+} from '.'
 
 function codesOf(text: string): string[] {
   const read = parseLickText(text)
@@ -175,5 +182,24 @@ const REFUSED: Readonly<Record<string, string>> = {
 describe('faults', () => {
   it.each([...HEADER_CODES, ...NOTATION_CODES])('%s is told', (code) => {
     expect(codesOf(REFUSED[code] ?? '')).toContain(code)
+  })
+})
+
+describe('rows of a hostile text', () => {
+  /** What the format says of a row, by a pattern that may be slow: the same on short texts. */
+  const slowly = (row: string) =>
+    row
+      .replace(/(?:^|[ \t])#[\s\S]*$/, '')
+      .slice('title:'.length)
+      .replace(/^[ \t]+|[ \t]+$/g, '')
+
+  it('are read as the format says, whatever blanks and signs stand where (law)', () => {
+    const sign = fc.constantFrom(' ', '\t', '#', 'a', 'R', '\u2028', '\u00A0', ':', '-')
+    fc.assert(
+      fc.property(fc.string({ unit: sign, maxLength: 14 }), (typed) => {
+        const [value] = valuesOf(`title:${typed}\nline: R`, 'title')
+        expect(value ?? '').toBe(slowly(`title:${typed}`))
+      }),
+    )
   })
 })

@@ -41,8 +41,6 @@ export interface Row {
 
 const KNOWN_KEY = new RegExp(`^(${[...KEYS].reverse().join('|')})[ \\t]*:`, 'i')
 const UNKNOWN_KEY = /^([A-Za-z][\w-]*(?: [A-Za-z][\w-]*)*):(?=[ \t]|$)/
-const COMMENT = /(?:^|[ \t])#.*$/
-const BLANKS_AROUND = /^[ \t]*|[ \t]*$/g
 
 /** The rows of a text that say something; comments and blank rows are passed over. */
 export function textRows(text: string): Row[] {
@@ -66,7 +64,7 @@ function rowAt(text: string, from: number, number: number): { saying?: Row; next
   const next = to + (text.startsWith('\r\n', to) ? 2 : 1)
   const whole = text.slice(from, to)
   const said = withoutComment(whole)
-  const indent = said.length - said.replace(/^[ \t]+/, '').length
+  const indent = blanksAt(said, 0)
   const body = said.slice(indent)
   if (body.trim() === '') return { next }
   const match = KNOWN_KEY.exec(body) ?? UNKNOWN_KEY.exec(body)
@@ -75,13 +73,13 @@ function rowAt(text: string, from: number, number: number): { saying?: Row; next
   const keyEnd = indent + (match?.[0].length ?? 0)
   const rawAt = match && whole[keyEnd] === ' ' ? keyEnd + 1 : keyEnd
   const rest = said.slice(keyEnd)
-  const blanks = rest.length - rest.replace(/^[ \t]+/, '').length
+  const blanks = blanksAt(rest, 0)
   return {
     saying: {
       number,
       key: known ?? key,
       known,
-      value: rest.replace(BLANKS_AROUND, ''),
+      value: withoutBlanksBehind(rest.slice(blanks)),
       valueFrom: from + keyEnd + blanks,
       raw: whole.slice(rawAt),
       rawFrom: from + rawAt,
@@ -92,8 +90,30 @@ function rowAt(text: string, from: number, number: number): { saying?: Row; next
   }
 }
 
+/** A row up to its comment: a `#` at its beginning or behind a blank. Once over the row, from the front. */
 function withoutComment(row: string): string {
-  return row.replace(COMMENT, '')
+  for (let at = row.indexOf('#'); at >= 0; at = row.indexOf('#', at + 1)) {
+    if (at === 0) return ''
+    if (isBlank(row[at - 1])) return row.slice(0, at - 1)
+  }
+  return row
+}
+
+function isBlank(character: string | undefined): boolean {
+  return character === ' ' || character === '\t'
+}
+
+/** How many blanks stand at a place. */
+function blanksAt(text: string, from: number): number {
+  let to = from
+  while (isBlank(text[to])) to += 1
+  return to - from
+}
+
+function withoutBlanksBehind(text: string): string {
+  let to = text.length
+  while (to > 0 && isBlank(text[to - 1])) to -= 1
+  return text.slice(0, to)
 }
 
 /** The sticking as typed: what stands in all `line` rows, one under the other. */

@@ -1,3 +1,5 @@
+import { showControls } from '~/core/foundation'
+
 /** Longest title that is kept. */
 const LONGEST_TITLE = 200
 
@@ -6,15 +8,18 @@ const LONGEST_TITLE = 200
  * which would begin a comment, made a no-break space. Looks the same; the same again when repeated.
  */
 export function normalTitle(title: string): string {
-  return withoutComments([...title.replace(/[\r\n\t ]+/g, ' ')].slice(0, LONGEST_TITLE).join(''))
+  const row = title.replace(/[\r\n\t ]+/g, ' ')
+  return withoutComments(showControls([...row].slice(0, LONGEST_TITLE).join('')))
 }
 
 /** Tags from a row with commas: blanks dropped, empty and repeated ones left out. */
 export function splitTags(row: string): string[] {
-  const tags = row.split(',').map((tag) => withoutComments(tag.replace(/[\r\n\t ]+/g, ' ')))
+  const tags = row
+    .split(',')
+    .map((tag) => withoutComments(showControls(tag.replace(/[\r\n\t ]+/g, ' '))))
   return [...new Set(tags.filter((tag) => tag !== ''))]
 }
 
 function withoutComments(text: string): string {
-  return text.replace(/^ +| +$/g, '').replace(/(^| )#/g, '\u00A0#')
+  return text.trim().replace(/(^| )#/g, '\u00A0#')
 }

@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { fail, ok, type Result } from '~/core/foundation'
+import { fail, ok, type Result, showControls } from '~/core/foundation'
 import { MAX_SLOTS } from '~/core/line'
 import { SURFACES } from '~/core/sticking'
 import { PATH_ENDS, PLAIN_VOICING, PLAYERS_OF_RULE, type Voicing } from '~/core/voicing'
@@ -59,7 +59,7 @@ const voicing = z.object({
     .max(MOST_RULES),
   pins: z.array(z.object({ slot, surface })).max(MAX_SLOTS),
   notes: z
-    .array(z.object({ slot, text: z.string().trim().min(1).max(200) }))
+    .array(z.object({ slot, text: z.string().trim().min(1).max(200).transform(showControls) }))
     .max(MOST_NOTES)
     .optional(),
 })

@@ -1,4 +1,5 @@
 export { gcd, lcm, modulo, roundHalfUp } from './arithmetic'
+export { showControls } from './controls'
 export { keepEqual } from './keep-equal'
 export { type RandomStream, toRandomStream } from './random'
 export { fail, ok, type Result } from './result'

@@ -1,7 +1,7 @@
 import { Archive } from 'lucide-react'
 import { useCallback, useEffect, useState } from 'react'
 import { Link } from 'react-router'
-import { type BackupState, backupState } from '~/storage/backup'
+import { type BackupState, backupState } from '~/storage/backup/state'
 import { ExportButton } from './export-button'
 import { ImportPart } from './import-part'
 import { reminderWords, sizeWords } from './import-view'

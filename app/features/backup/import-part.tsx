@@ -1,7 +1,6 @@
 import { Upload } from 'lucide-react'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import type { Choice, ImportDone, IncomingEntry } from '~/storage/backup'
-import { filesWorker } from '~/workers'
 import { Trouble } from '../workbench/parts'
 import { doneWords, STANDINGS, TABLE_WORDS, toTableRows } from './import-view'
 import { JobProgress } from './job-progress'
@@ -25,9 +24,10 @@ export function ImportPart() {
   const { run: look } = looked
   const inspect = useMemo(
     () => (files: readonly File[]) =>
-      look((onTold, signal) =>
-        filesWorker.ask('inspect', { files, at: Date.now() }, { onTold, signal }),
-      ),
+      look(async (onTold, signal) => {
+        const { filesWorker } = await import('~/workers')
+        return filesWorker.ask('inspect', { files, at: Date.now() }, { onTold, signal })
+      }),
     [look],
   )
   useEffect(() => {
@@ -98,13 +98,11 @@ function Found({ entries, imported: { state, run, cancel } }: FoundProps) {
     [entries],
   )
   const start = () =>
-    run((onTold, signal) =>
-      filesWorker.ask(
-        'import',
-        { different, single: [...single], at: Date.now() },
-        { onTold, signal },
-      ),
-    )
+    run(async (onTold, signal) => {
+      const { filesWorker } = await import('~/workers')
+      const choices = { different, single: [...single] }
+      return filesWorker.ask('import', { ...choices, at: Date.now() }, { onTold, signal })
+    })
   const unreadable = entries.filter(({ standing }) => standing === 'unreadable')
   return (
     <div className="flex flex-col gap-4 rounded-box border border-base-300 bg-base-100 p-4">

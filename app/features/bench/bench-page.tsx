@@ -1,5 +1,5 @@
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
-import { formatLickText, type Key, lineTextOf, valuesOf } from '~/codecs/lick-text'
+import { formatLickText, type Key, lineTextOf, normalTitle, valuesOf } from '~/codecs/lick-text'
 import { type Player, soundsOn, staffKeyOf } from '~/core/kit'
 import { type Lick, TEMPO_RANGE } from '~/core/line'
 import { landOnKit, movesOf } from '~/core/playing'
@@ -166,7 +166,7 @@ export function BenchPage({
       <div className="mx-auto grid w-full max-w-7xl grow grid-cols-1 content-start gap-x-8 gap-y-3 px-4 py-3.5 sm:px-5 lg:grid-cols-[minmax(0,1fr)_15.5rem]">
         <BenchHeader
           id={record.id}
-          title={valuesOf(text, 'title')[0] ?? ''}
+          title={normalTitle(valuesOf(text, 'title')[0] ?? '')}
           tags={valuesOf(text, 'tags')[0] ?? ''}
           textsNow={storedNow}
           saver={session.saver}

@@ -1,4 +1,5 @@
 import type { TextIssue } from '~/codecs/lick-text'
+import { showControls } from '~/core/foundation'
 
 const SHOWN = 24
 
@@ -6,7 +7,7 @@ const SHOWN = 24
 export function faultWords({ code, found, expected }: TextIssue): string {
   if (found === '') return `Expected ${expected}`
   const verb = code === 'no-such-stroke' ? 'type' : 'expected'
-  return `Unexpected “${found.slice(0, SHOWN)}”: ${verb} ${expected}`
+  return `Unexpected “${showControls(found.slice(0, SHOWN))}”: ${verb} ${expected}`
 }
 
 /** Where a fault is: a character of the line, or a row of the text. */

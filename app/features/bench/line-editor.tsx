@@ -134,15 +134,24 @@ function jumpsGroup({ key, ctrlKey, altKey, metaKey }: KeyboardEvent): boolean {
   )
 }
 
+/** The next edge of a group from a place on, past blanks and then past what is none. */
+function edgeFrom(text: string, from: number, way: 1 | -1): number {
+  const at = (place: number) => text[way === 1 ? place : place - 1]
+  const blank = (character: string | undefined) =>
+    character !== undefined && character.trim() === ''
+  let to = from
+  while (blank(at(to))) to += way
+  while (at(to) !== undefined && !blank(at(to))) to += way
+  return to
+}
+
 /** Moves the caret, or with shift the end of the selection, to the next edge of a group. */
 function jumpGroup(field: HTMLTextAreaElement, forward: boolean, extend: boolean): void {
   const { value, selectionStart, selectionEnd, selectionDirection } = field
   const backward = selectionDirection === 'backward'
   const head = backward ? selectionStart : selectionEnd
   const anchor = backward ? selectionEnd : selectionStart
-  const to = forward
-    ? head + (/^\s*\S*/.exec(value.slice(head))?.[0].length ?? 0)
-    : head - (/\S*\s*$/.exec(value.slice(0, head))?.[0].length ?? 0)
+  const to = forward ? edgeFrom(value, head, 1) : edgeFrom(value, head, -1)
   if (!extend) field.setSelectionRange(to, to)
   else
     field.setSelectionRange(

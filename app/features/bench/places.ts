@@ -65,7 +65,7 @@ export function placesIn(lick: Lick, from: Ticks, to: Ticks): string {
 
 /** A place as it is said: `the & of 2`. */
 export function spokenPlace(place: string): string {
-  return place.replace(/(\d+)&$/, 'the & of $1').replace(/^(\d+)(e|a|trip|let)$/, 'the $2 of $1')
+  return place.replace(/^(\d+)&$/, 'the & of $1').replace(/^(\d+)(e|a|trip|let)$/, 'the $2 of $1')
 }
 
 /** `1st`, `2nd`, `3rd`, `4th`, `11th`. */

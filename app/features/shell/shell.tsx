@@ -2,6 +2,7 @@ import { Moon, Settings as SettingsIcon, Sun } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { NavLink } from 'react-router'
 import { StoreNotices } from './store-notices'
+import { UpdateNotice } from './update-notice'
 
 /** The frame around every page: name, places, theme. */
 export function Shell({ children }: { children: ReactNode }) {
@@ -41,6 +42,7 @@ export function Shell({ children }: { children: ReactNode }) {
         </div>
       </header>
       <StoreNotices />
+      <UpdateNotice />
       <main id="main" className="flex grow flex-col">
         {children}
       </main>

@@ -1,10 +1,4 @@
-export {
-  type BackupState,
-  backupState,
-  noteBackup,
-  readEverything,
-  readLicksWhole,
-} from './export'
+export { readEverything, readLicksWhole } from './export'
 export {
   applyImport,
   type Choice,
@@ -16,3 +10,4 @@ export {
   rowsOfFile,
   type Standing,
 } from './import'
+export { noteBackup } from './state'
