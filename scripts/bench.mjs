@@ -54,6 +54,12 @@ if (process.argv[2] === 'timing') {
   run('node_modules/.bin/tsx', ['tests/bench/timing.ts', process.argv[3] ?? '10'])
   process.exit()
 }
+if (process.argv[2] === 'attacks') {
+  // What is typed, while browsers are killed and pages left: asked for by itself.
+  run(process.execPath, ['scripts/build.mjs'], { stdio: ['ignore', 'ignore', 'inherit'] })
+  run(process.execPath, ['tests/bench/run-attacks.mjs', ...process.argv.slice(3)])
+  process.exit()
+}
 // Only now: on a fresh machine they have just been installed.
 const { chromium } = await import('@playwright/test')
 const { createServer } = await import('vite')

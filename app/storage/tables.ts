@@ -48,11 +48,14 @@ const bookkeepingSchema = z.object({
   updatedAt: z.number().optional(),
   /** When it was put in the bin; null for what is in use. */
   deletedAt: z.number().nullable().default(null),
+  /** The page that saved it last, where that was one that keeps a journal. */
+  savedBy: z.string().max(60).optional(),
 })
 export interface Bookkeeping {
   readonly revision: number
   readonly updatedAt: number
   readonly deletedAt: number | null
+  readonly savedBy?: string
 }
 export type Kept<R> = R & Bookkeeping
 
@@ -90,8 +93,9 @@ export function readKept<T extends KeptTable>(
   if (!content.ok) return content
   const kept = bookkeepingSchema.safeParse(row)
   if (!kept.success) return fail({ code: 'broken-record', detail: z.prettifyError(kept.error) })
-  const { revision, updatedAt = content.value.createdAt, deletedAt } = kept.data
-  return ok({ ...content.value, revision, updatedAt, deletedAt })
+  const { revision, updatedAt = content.value.createdAt, deletedAt, savedBy } = kept.data
+  const bookkeeping = { revision, updatedAt, deletedAt, ...(savedBy && { savedBy }) }
+  return ok({ ...content.value, ...bookkeeping })
 }
 
 /** A row as it goes to disk. */
@@ -110,6 +114,7 @@ const NOT_CONTENT: ReadonlySet<string> = new Set([
   'createdAt',
   'updatedAt',
   'deletedAt',
+  'savedBy',
 ])
 
 /** What a record says, as a text that is the same wherever it says the same. */

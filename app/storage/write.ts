@@ -20,6 +20,8 @@ export type Change = {
         readonly base: number | null
         /** When it was changed last, where that is not now: of what comes from a backup. */
         readonly updatedAt?: number
+        /** The page that saves it, where it keeps a journal: what it noted later replaces this. */
+        readonly savedBy?: string
       }
     /** Into the bin, or out of it. */
     | { readonly kind: 'bin' | 'restore' | 'purge'; readonly table: T; readonly id: string }
@@ -121,13 +123,17 @@ type AnyKept = Kept<RecordOf[KeptTable]>
 
 /** The record as it goes to disk; refused where it was made on another state than what is there. */
 function saved(
-  { table, record, base, updatedAt }: Extract<Change, { kind: 'save' }>,
+  { table, record, base, updatedAt, savedBy }: Extract<Change, { kind: 'save' }>,
   row: unknown,
   now: number,
 ): AnyKept {
   const content = parseContent(table, record)
   if (!content.ok) throw new Refused({ ...content.error, code: 'too-large' })
-  const bookkeeping = { updatedAt: updatedAt ?? now, deletedAt: null }
+  const bookkeeping = {
+    updatedAt: updatedAt ?? now,
+    deletedAt: null,
+    ...(savedBy && { savedBy }),
+  }
   if (row === undefined) {
     if (base !== null) throw new Refused({ code: 'missing', detail: record.id })
     return { ...content.value, ...bookkeeping, revision: 0 }

@@ -38,6 +38,7 @@ export {
   lineTicks,
   MAX_BARS,
   MAX_SLOTS,
+  MAX_STROKES,
   normalGridChanges,
   type TimedSlot,
   timedSlots,

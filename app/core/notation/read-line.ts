@@ -1,6 +1,13 @@
 import { fail, ok, type Result } from '../foundation'
-import { type GridChange, type Line, MAX_BARS, MAX_SLOTS, normalGridChanges } from '../line'
-import type { SlotContent } from '../sticking'
+import {
+  type GridChange,
+  type Line,
+  MAX_BARS,
+  MAX_SLOTS,
+  MAX_STROKES,
+  normalGridChanges,
+} from '../line'
+import { type SlotContent, strokesInSlot } from '../sticking'
 import { type Grid, gridTicks, type Ticks } from '../time'
 import type { NotationIssue } from './issue'
 import { type Item, readItems, type SourceSpan } from './read-items'
@@ -51,6 +58,7 @@ class Expansion {
   private tick: Ticks
   private inGroup = 0
   private steps = 0
+  private strokes = 0
   private stopped = false
 
   constructor(
@@ -101,6 +109,11 @@ class Expansion {
     const { bar } = this.context
     if (this.slots.length >= MAX_SLOTS) {
       this.stop('too-many-slots', repeat ?? span, `at most ${MAX_SLOTS} slots in a line`)
+      return
+    }
+    this.strokes += strokesInSlot(content).length
+    if (this.strokes > MAX_STROKES) {
+      this.stop('too-many-slots', repeat ?? span, `at most ${MAX_STROKES} strokes in a line`)
       return
     }
     this.slots.push(content)

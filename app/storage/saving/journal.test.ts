@@ -130,6 +130,20 @@ describe('what a page left in its journal', () => {
     expect(version?.text).toBe('line: RLLRK')
   })
 
+  it('replaces what the same page saved just before, however late that arrived', async () => {
+    const store = await nextPage()
+    await store.addLicks([{ id: 'a', text: TEXT, draft: null, voicing: '' }], 1)
+    leave(0, 'line: RLLRK')
+    // The page noted this on revision 0; its save of the state before came through after that.
+    const { write } = await import('../write')
+    const saved = { kind: 'save', table: 'licks', record: record('line: RLL'), base: 0 } as const
+    await write([{ ...saved, record: { ...saved.record, version: 2 }, savedBy: 'gone' }])
+    const later = await nextPage()
+    await later.storeReady()
+    expect(await later.loadLick('a')).toMatchObject({ value: { text: 'line: RLLRK' } })
+    expect((await later.liveVersions('a').settled()).rows).toEqual([])
+  })
+
   it('becomes the lick that was never stored, and stays where the store cannot be opened', async () => {
     leave(null, 'line: RRL')
     const future = new Dexie(DATABASE_NAME)

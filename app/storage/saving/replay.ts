@@ -44,9 +44,11 @@ export async function replayOne(entry: JournalEntry): Promise<boolean> {
   if (known && !known.ok) return false
   const stored = known?.value
   if (stored && sameContent(stored as RecordOf[KeptTable], content.value)) return true
-  const free = stored === undefined || (stored.deletedAt === null && stored.revision === entry.base)
+  // A save of the same page may have arrived after this was noted: what was noted is newer.
+  const ours = stored?.revision === entry.base || stored?.savedBy === entry.page
+  const free = stored === undefined || (stored.deletedAt === null && ours)
   const changes = free
-    ? [toSave(table, content.value, stored ? entry.base : null)]
+    ? [toSave(table, content.value, stored?.revision ?? null)]
     : besides(table, content.value, entry.at)
   if (changes.length === 0) return true
   return (await write(changes)).ok

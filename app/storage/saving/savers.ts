@@ -22,7 +22,8 @@ export function openSaver<T extends KeptTable>(
 ): RecordSaver<T> {
   const saver = new RecordSaver<T>(table, id, revision, {
     save: async (record, base) => {
-      const change = { kind: 'save', table, record, base } as unknown as Change
+      const savedBy = journal.writer.page
+      const change = { kind: 'save', table, record, base, savedBy } as unknown as Change
       const written = await write([change], Date.now(), snapshots)
       return written.ok ? ok(written.value[0] as number) : written
     },

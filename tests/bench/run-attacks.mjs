@@ -1,0 +1,29 @@
+import { chromium } from '@playwright/test'
+import { CHROMIUM } from '../../scripts/ensure.mjs'
+import { QUIET_FLAGS, serveDemo } from '../../scripts/serve.mjs'
+import { killWhileTyping, leaveAfterKey, nextPageShows, WAYS_OUT } from './attacks.mjs'
+
+/** Attacks on what is typed: how much of it is lost. Usage: [kills] [leavings of each way]. */
+const kills = Number(process.argv[2] ?? 40)
+const leavings = Number(process.argv[3] ?? 60)
+
+const server = await serveDemo(4176)
+const browser = await chromium.launch({ executablePath: CHROMIUM, args: QUIET_FLAGS })
+try {
+  for (const [way, leave] of Object.entries(WAYS_OUT)) {
+    const lost = await leaveAfterKey(browser, server.address, leavings, leave)
+    const times = lost.filter((count) => count > 0).length
+    console.log(`${way} at once after the last key: ${times} of ${leavings} lost anything`)
+  }
+  const shown = await nextPageShows(browser, server.address, 12)
+  console.log(`the next page shows what was typed: ${shown} of 12`)
+  const ages = await killWhileTyping(server.address, kills)
+  const worst = Math.max(0, ...ages)
+  const late = ages.filter((age) => age > 250).length
+  console.log(
+    `the browser killed in steady typing: ${kills} times; the oldest key that was lost was ${worst} ms old; older than 250 ms: ${late}`,
+  )
+} finally {
+  await browser.close()
+  server.stop()
+}
