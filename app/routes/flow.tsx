@@ -1,5 +1,6 @@
 import { FlowPage } from '~/features/flow/flow-page'
 import { openDemo } from '~/features/shell/demo-fill'
+import { StoreTrouble } from '~/features/shell/error-page'
 import { onlyAnotherPage } from '~/features/shell/own-state'
 import { liveGrooves, liveKits, storeReady } from '~/storage'
 import type { Route } from './+types/flow'
@@ -7,10 +8,10 @@ import type { Route } from './+types/flow'
 export const meta: Route.MetaFunction = () => [{ title: 'Flow · Dime Stack' }]
 
 export async function clientLoader() {
-  await storeReady()
+  const trouble = await storeReady()
   await openDemo()
   await Promise.all([liveGrooves.settled(), liveKits.settled()])
-  return null
+  return { trouble }
 }
 clientLoader.hydrate = true as const
 
@@ -20,6 +21,7 @@ export function HydrateFallback() {
   return <p className="p-8 text-(--quiet)">Opening the flow …</p>
 }
 
-export default function FlowRoute() {
-  return <FlowPage />
+export default function FlowRoute({ loaderData }: Route.ComponentProps) {
+  const { trouble } = loaderData
+  return trouble ? <StoreTrouble issue={trouble} /> : <FlowPage />
 }

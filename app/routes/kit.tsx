@@ -1,4 +1,5 @@
 import { KitPage } from '~/features/kit/kit-page'
+import { StoreTrouble } from '~/features/shell/error-page'
 import { onlyAnotherPage } from '~/features/shell/own-state'
 import { liveKits, storeReady } from '~/storage'
 import type { Route } from './+types/kit'
@@ -6,9 +7,9 @@ import type { Route } from './+types/kit'
 export const meta: Route.MetaFunction = () => [{ title: 'Kit · Dime Stack' }]
 
 export async function clientLoader() {
-  await storeReady()
+  const trouble = await storeReady()
   await Promise.all([liveKits.settled()])
-  return null
+  return { trouble }
 }
 clientLoader.hydrate = true as const
 
@@ -18,6 +19,7 @@ export function HydrateFallback() {
   return <p className="p-8 text-(--quiet)">Opening the kit …</p>
 }
 
-export default function KitRoute() {
-  return <KitPage />
+export default function KitRoute({ loaderData }: Route.ComponentProps) {
+  const { trouble } = loaderData
+  return trouble ? <StoreTrouble issue={trouble} /> : <KitPage />
 }

@@ -2,6 +2,7 @@ import { redirect } from 'react-router'
 import { addDemo, newLick } from '~/features/library/library-actions'
 import { LibraryPage, LibrarySkeleton } from '~/features/library/library-page'
 import { openDemo } from '~/features/shell/demo-fill'
+import { StoreTrouble } from '~/features/shell/error-page'
 import { onlyAnotherPage } from '~/features/shell/own-state'
 import { liveSummaries, storeReady } from '~/storage'
 import type { Route } from './+types/library'
@@ -15,10 +16,11 @@ export const meta: Route.MetaFunction = () => [
 ]
 
 export async function clientLoader() {
-  await storeReady()
+  const trouble = await storeReady()
+  if (trouble) return { trouble }
   await openDemo()
   await liveSummaries.started()
-  return null
+  return { trouble }
 }
 clientLoader.hydrate = true as const
 
@@ -36,6 +38,7 @@ export function HydrateFallback() {
   return <LibrarySkeleton />
 }
 
-export default function LibraryRoute({ actionData }: Route.ComponentProps) {
-  return <LibraryPage outcome={actionData} />
+export default function LibraryRoute({ actionData, loaderData }: Route.ComponentProps) {
+  const { trouble } = loaderData
+  return trouble ? <StoreTrouble issue={trouble} /> : <LibraryPage outcome={actionData} />
 }

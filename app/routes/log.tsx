@@ -1,5 +1,6 @@
 import { LogPage } from '~/features/log/log-page'
 import { openDemo } from '~/features/shell/demo-fill'
+import { StoreTrouble } from '~/features/shell/error-page'
 import { onlyAnotherPage } from '~/features/shell/own-state'
 import { storeReady } from '~/storage'
 import type { Route } from './+types/log'
@@ -7,9 +8,9 @@ import type { Route } from './+types/log'
 export const meta: Route.MetaFunction = () => [{ title: 'Log · Dime Stack' }]
 
 export async function clientLoader() {
-  await storeReady()
+  const trouble = await storeReady()
   await openDemo()
-  return null
+  return { trouble }
 }
 clientLoader.hydrate = true as const
 
@@ -19,6 +20,7 @@ export function HydrateFallback() {
   return <p className="p-8 text-(--quiet)">Opening the log …</p>
 }
 
-export default function LogRoute() {
-  return <LogPage />
+export default function LogRoute({ loaderData }: Route.ComponentProps) {
+  const { trouble } = loaderData
+  return trouble ? <StoreTrouble issue={trouble} /> : <LogPage />
 }

@@ -1,4 +1,5 @@
 import { SettingsPage } from '~/features/settings/settings-page'
+import { StoreTrouble } from '~/features/shell/error-page'
 import { onlyAnotherPage } from '~/features/shell/own-state'
 import { storeReady } from '~/storage'
 import type { Route } from './+types/settings'
@@ -6,8 +7,8 @@ import type { Route } from './+types/settings'
 export const meta: Route.MetaFunction = () => [{ title: 'Settings · Dime Stack' }]
 
 export async function clientLoader() {
-  await storeReady()
-  return null
+  const trouble = await storeReady()
+  return { trouble }
 }
 clientLoader.hydrate = true as const
 
@@ -17,6 +18,7 @@ export function HydrateFallback() {
   return <p className="p-8 text-(--quiet)">Opening the settings …</p>
 }
 
-export default function SettingsRoute() {
-  return <SettingsPage />
+export default function SettingsRoute({ loaderData }: Route.ComponentProps) {
+  const { trouble } = loaderData
+  return trouble ? <StoreTrouble issue={trouble} /> : <SettingsPage />
 }

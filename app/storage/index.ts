@@ -35,6 +35,7 @@ export {
   type KitRecord,
   kitRecordSchema,
   type LickRecord,
+  MOST_RUNGS,
   type PlanRecord,
   type PracticeSessionRecord,
   planRecordSchema,

@@ -157,6 +157,9 @@ const practiceForm = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('over') }),
 ])
 
+/** Tempos of a ladder at the most: one for each that can be set, in steps of three. */
+export const MOST_RUNGS = 128
+
 const planFields = z.object({
   id: z.string().min(1),
   version: z.literal(2),
@@ -164,9 +167,9 @@ const planFields = z.object({
   school: z.enum(['parts', 'halves', 'whole', 'bar']),
   ladder: z.enum(['three', 'bpm', 'percent']),
   /** The rungs as the player set them; null for those proposed. */
-  rungs: z.array(z.number().min(20).max(400)).min(1).max(40).nullable(),
+  rungs: z.array(z.number().min(20).max(400)).min(1).max(MOST_RUNGS).nullable(),
   /** The grid of each rung, where they have several; null where all are on the lick's own. */
-  rungGrids: z.array(z.string().max(8)).max(40).nullable().default(null),
+  rungGrids: z.array(z.string().max(8)).max(MOST_RUNGS).nullable().default(null),
   /** Times on a rung. */
   repeats: z.number().int().min(1).max(99),
   /** Whether the ladder is climbed without being asked. */

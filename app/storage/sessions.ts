@@ -12,14 +12,23 @@ export function loadSessions(ids: readonly string[]): Promise<Result<Session[], 
   return withStore(async ({ sittings }) => ok(readable(await sittings.bulkGet([...ids]))))
 }
 
-/** The sessions from a time on, up to another, oldest first. */
+/** Sessions that are read in one piece: a frame of work or two. */
+const CHUNK = 500
+
+/** The sessions from a time on, up to another, oldest first; read bit by bit, so that a page stays alive. */
 export function listSessionsBetween(
   from: number,
   to: number,
 ): Promise<Result<Session[], StoreIssue>> {
-  return withStore(async ({ sittings }) =>
-    ok(readable(await sittings.where('createdAt').between(from, to, true, false).toArray())),
-  )
+  return withStore(async ({ sittings }) => {
+    const found: Session[] = []
+    for (let skip = 0; ; skip += CHUNK) {
+      const some = sittings.where('createdAt').between(from, to, true, false)
+      const rows = await some.offset(skip).limit(CHUNK).toArray()
+      for (const session of readable(rows)) found.push(session)
+      if (rows.length < CHUNK) return ok(found)
+    }
+  })
 }
 
 /** A page of the log: sessions before a time, the newest first, and whether there are older ones. */

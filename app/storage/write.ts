@@ -1,6 +1,6 @@
 import { fail, ok, type Result } from '~/core/foundation'
 import { announce, type Changed } from './changes'
-import { type DimeDatabase, withStore } from './database'
+import { type DimeDatabase, type StoredRow, withStore } from './database'
 import { forgetLogs } from './derived/logs'
 import { SUMMARY_MAKING } from './derived/marks'
 import { toSummary } from './derived/summary'
@@ -49,17 +49,16 @@ export function write(
   return withStore(async (database) => {
     const tables = [...new Set<string>([...changes.map(({ table }) => table), ...DERIVED])]
     try {
-      const written = await database.transaction('rw', tables, async () => {
-        const after = new After()
-        const revisions: number[] = []
-        for (const change of changes) {
-          revisions.push(await applyChange(database, change, now, after, snapshots))
-        }
-        await forgetLogs(database, after.logs)
-        return { revisions, after }
+      const { revisions, step } = await database.transaction('rw', tables, async () => {
+        const made = new Step(database, now)
+        await made.read(changes)
+        if (snapshots) await made.keepSnapshots(changes, snapshots)
+        const all = changes.map((change) => made.apply(change))
+        await made.flush()
+        return { revisions: all, step: made }
       })
-      announce([...written.after.changed()])
-      return ok(written.revisions)
+      announce(step.changed())
+      return ok(revisions)
     } catch (error) {
       if (error instanceof Refused) return fail(error.issue)
       // Dexie hands on what was thrown inside a transaction, or wraps it.
@@ -70,53 +69,108 @@ export function write(
   })
 }
 
-/** What follows from the changes of one step: who has to be told, and what has to be worked out again. */
-class After {
-  private readonly ids = new Map<string, Set<string>>()
-  readonly logs = new Set<string>()
+/**
+ * Changes on their way: what they are about is read at once, changed here, and written at once, so that
+ * many changes cost few questions to the disk.
+ */
+class Step {
+  /** Rows as they are after the changes so far, by table and id; undefined for those not there. */
+  private readonly rows = new Map<KeptTable, Map<string, StoredRow | undefined>>()
+  private readonly summaries = new Map<string, StoredRow | undefined>()
+  private readonly logs = new Set<string>()
+  private readonly practised = new Set<string>()
 
-  touch(table: string, id: string): void {
-    const known = this.ids.get(table)
-    if (known) known.add(id)
-    else this.ids.set(table, new Set([id]))
+  constructor(
+    private readonly database: DimeDatabase,
+    private readonly now: number,
+  ) {}
+
+  /** Reads all that the changes are about. */
+  async read(changes: readonly Change[]): Promise<void> {
+    for (const table of new Set(changes.map((change) => change.table))) {
+      const ids = [...new Set(changes.flatMap((one) => (one.table === table ? idOf(one) : [])))]
+      const found = await this.database[table].bulkGet(ids)
+      this.rows.set(table, new Map(ids.map((id, i) => [id, found[i]])))
+      if (table !== 'licks') continue
+      const known = await this.database.summaries.bulkGet(ids)
+      for (const [i, id] of ids.entries()) this.summaries.set(id, known[i])
+      for (const log of await this.database.logs.bulkGet(ids)) if (log) this.practised.add(log.id)
+    }
   }
 
-  forget(lickId: string): void {
-    this.logs.add(lickId)
-    this.touch('logs', lickId)
+  /** Keeps the states that are about to be replaced. */
+  async keepSnapshots(changes: readonly Change[], snapshots: Snapshots): Promise<void> {
+    for (const change of changes) {
+      if (change.kind !== 'save' || change.table !== 'licks') continue
+      const row = this.rows.get('licks')?.get(change.record.id)
+      await keepSnapshot(this.database, row, this.now, snapshots)
+    }
   }
 
-  *changed(): Iterable<Changed> {
-    for (const [table, ids] of this.ids) yield { table, ids: [...ids] }
+  /** Makes one change here; throws where it is refused. Returns the new revision. */
+  apply(change: Change): number {
+    const { table } = change
+    const id = idOf(change)
+    const rows = this.rows.get(table) as Map<string, StoredRow | undefined>
+    const before = rows.get(id)
+    const next =
+      change.kind === 'purge'
+        ? undefined
+        : change.kind === 'save'
+          ? saved(change, before, this.now)
+          : binned(table, before, change.kind === 'bin' ? this.now : null)
+    rows.set(id, next && toRow(next))
+    this.derive(table, id, next, before)
+    return next?.revision ?? 0
+  }
+
+  /** Keeps what lists show in step with the record. */
+  private derive(table: KeptTable, id: string, next: AnyKept | undefined, before: unknown): void {
+    if (table === 'sittings') {
+      const lickOf = (row: unknown) => (row as { lickId?: unknown } | undefined)?.lickId
+      for (const lickId of [lickOf(next), lickOf(before)]) {
+        if (typeof lickId === 'string') this.logs.add(lickId)
+      }
+    }
+    if (table !== 'licks') return
+    if (!next || next.deletedAt !== null) {
+      this.summaries.set(id, undefined)
+      return
+    }
+    const summary = toSummary(next as Kept<LickRecord>)
+    const known = this.summaries.get(id)
+    if (known && known.grid !== summary.grid && this.practised.has(id)) this.logs.add(id)
+    this.summaries.set(id, { ...summary, making: SUMMARY_MAKING })
+  }
+
+  /** Writes everything. */
+  async flush(): Promise<void> {
+    for (const [table, rows] of this.rows) await putOrDelete(this.database[table], rows)
+    await putOrDelete(this.database.summaries, this.summaries)
+    await forgetLogs(this.database, this.logs)
+  }
+
+  /** Whom it concerns. */
+  changed(): Changed[] {
+    const all: Changed[] = [...this.rows].map(([table, rows]) => ({ table, ids: [...rows.keys()] }))
+    if (this.summaries.size > 0) all.push({ table: 'summaries', ids: [...this.summaries.keys()] })
+    if (this.logs.size > 0) all.push({ table: 'logs', ids: [...this.logs] })
+    return all
   }
 }
 
-async function applyChange(
-  database: DimeDatabase,
-  change: Change,
-  now: number,
-  after: After,
-  snapshots: Snapshots | null,
-): Promise<number> {
-  const { table } = change
-  const id = change.kind === 'save' ? change.record.id : change.id
-  const row = await database[table].get(id)
-  after.touch(table, id)
-  if (change.kind === 'purge') {
-    await database[table].delete(id)
-    await derive(database, table, id, undefined, row, after)
-    return 0
-  }
-  const next =
-    change.kind === 'save'
-      ? saved(change, row, now)
-      : binned(table, row, change.kind === 'bin' ? now : null)
-  if (change.kind === 'save' && table === 'licks' && snapshots) {
-    await keepSnapshot(database, row, now, snapshots)
-  }
-  await database[table].put(toRow(next))
-  await derive(database, table, id, next, row, after)
-  return next.revision
+function idOf(change: Change): string {
+  return change.kind === 'save' ? change.record.id : change.id
+}
+
+async function putOrDelete(
+  table: DimeDatabase['licks'],
+  rows: ReadonlyMap<string, StoredRow | undefined>,
+): Promise<void> {
+  const kept = [...rows.values()].filter((row) => row !== undefined)
+  const gone = [...rows].flatMap(([id, row]) => (row === undefined ? id : []))
+  if (kept.length > 0) await table.bulkPut(kept)
+  if (gone.length > 0) await table.bulkDelete(gone)
 }
 
 type AnyKept = Kept<RecordOf[KeptTable]>
@@ -153,31 +207,4 @@ function binned(table: KeptTable, row: unknown, deletedAt: number | null): AnyKe
   const known = readKept(table, row)
   if (!known.ok) throw new Refused(known.error)
   return { ...known.value, deletedAt, revision: known.value.revision + 1 }
-}
-
-/** Keeps what lists show in step with the record. */
-async function derive(
-  database: DimeDatabase,
-  table: KeptTable,
-  id: string,
-  next: AnyKept | undefined,
-  before: unknown,
-  after: After,
-): Promise<void> {
-  if (table === 'sittings') {
-    const lickOf = (row: unknown) => (row as { lickId?: unknown } | undefined)?.lickId
-    for (const lickId of [lickOf(next), lickOf(before)]) {
-      if (typeof lickId === 'string') after.forget(lickId)
-    }
-  }
-  if (table !== 'licks') return
-  after.touch('summaries', id)
-  const known = await database.summaries.get(id)
-  if (!next || next.deletedAt !== null) {
-    await database.summaries.delete(id)
-    return
-  }
-  const summary = toSummary(next as Kept<LickRecord>)
-  if (known && known.grid !== summary.grid && (await database.logs.get(id))) after.forget(id)
-  await database.summaries.put({ ...summary, making: SUMMARY_MAKING })
 }

@@ -4,6 +4,7 @@
  * ones that make two names look the same.
  */
 const CONTROLS =
+  // biome-ignore lint/suspicious/noControlCharactersInRegex: they are what is looked for
   /[\u0000-\u0008\u000B\u000C\u000E-\u001F\u007F-\u009F\u061C\u200B-\u200F\u2028-\u202E\u2060-\u2069\uFEFF]/g
 
 /**

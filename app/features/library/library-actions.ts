@@ -53,27 +53,38 @@ export async function duplicateLick(id: string): Promise<LibraryOutcome> {
 }
 
 /** Changes of many are made so many at a time, so that the page stays alive. */
-const AT_ONCE = 200
+const AT_ONCE = 25
 
 async function inChunks(
   ids: readonly string[],
+  { onProgress, signal }: LongWork,
   work: (chunk: readonly string[]) => Promise<LibraryOutcome>,
 ): Promise<LibraryOutcome> {
   let outcome: LibraryOutcome = { kind: 'done', message: '' }
   for (let from = 0; from < ids.length && outcome.kind !== 'failed'; from += AT_ONCE) {
+    if (signal?.aborted) return { kind: 'failed', message: `Cancelled after ${from} licks.` }
     outcome = await work(ids.slice(from, from + AT_ONCE))
+    onProgress?.({ done: Math.min(ids.length, from + AT_ONCE), all: ids.length })
+    // Between two pieces the page is drawn.
+    await new Promise((resolve) => setTimeout(resolve))
   }
   return outcome
 }
 
+/** How a long piece of work is watched and cancelled; what was done by then stays done. */
+export interface LongWork {
+  readonly onProgress?: (progress: { done: number; all: number }) => void
+  readonly signal?: AbortSignal
+}
+
 /** Puts licks in the bin. */
-export function deleteLicks(ids: readonly string[]): Promise<LibraryOutcome> {
-  return inChunks(ids, async (chunk) => done(await putInBin(refsOf(chunk))))
+export function deleteLicks(ids: readonly string[], long: LongWork = {}): Promise<LibraryOutcome> {
+  return inChunks(ids, long, async (chunk) => done(await putInBin(refsOf(chunk))))
 }
 
 /** Takes licks out of the bin again. */
 export function restoreLicks(ids: readonly string[]): Promise<LibraryOutcome> {
-  return inChunks(ids, async (chunk) => done(await restore(refsOf(chunk))))
+  return inChunks(ids, {}, async (chunk) => done(await restore(refsOf(chunk))))
 }
 
 function done(result: Result<unknown, StoreIssue>): LibraryOutcome {
@@ -85,12 +96,16 @@ function refsOf(ids: readonly string[]) {
 }
 
 /** Adds a tag to licks that do not have it; stops, and says so, where one was changed meanwhile. */
-export async function tagLicks(ids: readonly string[], tag: string): Promise<LibraryOutcome> {
+export async function tagLicks(
+  ids: readonly string[],
+  tag: string,
+  long: LongWork = {},
+): Promise<LibraryOutcome> {
   const wanted = tag.replaceAll(',', ' ').trim()
   if (wanted === '') return { kind: 'failed', message: 'Type a tag first.' }
   const { withTag } = await import('./lick-edits')
   let tagged = 0
-  const outcome = await inChunks(ids, async (chunk) => {
+  const outcome = await inChunks(ids, long, async (chunk) => {
     const licks = await loadLicks(chunk)
     if (!licks.ok) return failed(licks.error)
     const changes = licks.value.flatMap((lick) => {

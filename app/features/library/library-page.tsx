@@ -3,6 +3,7 @@ import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } f
 import { Form, useLocation, useSearchParams } from 'react-router'
 import { type LickSummary, liveLogs, liveSummaries, turnSummary } from '~/storage'
 import { useFieldDraft } from '~/ui/use-field-draft'
+import { BackupReminder } from '../backup/backup-reminder'
 import { useLive, useSettings } from '../live/use-live'
 import { StoreTrouble } from '../shell/error-page'
 import { Trouble } from '../workbench/parts'
@@ -47,6 +48,7 @@ export function LibraryPage({ outcome }: { outcome: LibraryOutcome | undefined }
         </Form>
       </div>
       <Trouble words={outcome?.kind === 'failed' ? outcome.message : ''} />
+      <BackupReminder />
       <DeletedNotice licks={deleted} onDone={() => setDeleted([])} />
       {licks.kind === 'ready' && licks.unreadable > 0 && (
         <p role="alert" className="mt-4 rounded-box border border-warning bg-base-100 p-3 text-sm">

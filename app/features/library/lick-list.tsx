@@ -1,13 +1,13 @@
 import { useWindowVirtualizer } from '@tanstack/react-virtual'
-import { useCallback, useRef } from 'react'
+import { useCallback, useLayoutEffect, useRef, useState } from 'react'
 import type { LickSummary } from '~/storage'
 import { useTop } from '~/ui/use-top'
 import type { DeletedLick } from './library-actions'
 import { LickRowItem } from './lick-row-item'
 
-/** Pixels of a row before it is measured. */
+/** Pixels of a row before one is measured: all are of the same height. */
 const USUAL_ROW = 84
-const OVERSCAN = 8
+const OVERSCAN = 4
 
 interface LickListProps {
   readonly rows: readonly LickSummary[]
@@ -22,12 +22,20 @@ export function LickList({ rows, cleanTempos, selected, onSelect, onDeleted }: L
   const list = useRef<HTMLUListElement>(null)
   const top = useTop(list)
   const keyOf = useCallback((index: number) => rows[index]?.id ?? index, [rows])
+  const [height, setHeight] = useState(USUAL_ROW)
   const virtual = useWindowVirtualizer({
     count: rows.length,
-    estimateSize: () => USUAL_ROW,
+    estimateSize: () => height,
     overscan: OVERSCAN,
     scrollMargin: top,
     getItemKey: keyOf,
+  })
+  useLayoutEffect(() => {
+    const now = list.current?.firstElementChild?.getBoundingClientRect().height ?? 0
+    if (now > 0 && Math.abs(now - height) >= 0.5) {
+      setHeight(now)
+      virtual.measure()
+    }
   })
   // A range is taken from where the last one was ticked.
   const anchor = useRef<string | null>(null)
@@ -57,8 +65,6 @@ export function LickList({ rows, cleanTempos, selected, onSelect, onDeleted }: L
         return (
           <li
             key={item.key}
-            ref={virtual.measureElement}
-            data-index={item.index}
             aria-setsize={rows.length}
             aria-posinset={item.index + 1}
             className="absolute inset-x-0 top-0"

@@ -119,7 +119,7 @@ export const LickRowItem = memo(function LickRowItem({
         </button>
       </div>
       {trouble && (
-        <div className="relative z-10 col-span-full">
+        <div className="absolute inset-x-2 bottom-1 z-20 bg-base-100">
           <Trouble words={trouble} />
         </div>
       )}

@@ -2,6 +2,8 @@ import { Download, Tag, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import type { LickSummary } from '~/storage'
 import { ExportButton } from '../backup/export-button'
+import { JobProgress } from '../backup/job-progress'
+import { useJob } from '../backup/use-job'
 import { plural } from '../bench/figures'
 import { Act, TextBox, Trouble } from '../workbench/parts'
 import { type DeletedLick, deleteLicks, type LibraryOutcome, tagLicks } from './library-actions'
@@ -19,25 +21,30 @@ interface SelectionBarProps {
 export function SelectionBar({ selected, shown, onSelect, onClear, onDeleted }: SelectionBarProps) {
   const [tag, setTag] = useState('')
   const [outcome, setOutcome] = useState<LibraryOutcome | null>(null)
-  if (selected.size === 0) return null
+  const { state, run, cancel } = useJob<void>()
+  if (selected.size === 0 && state.kind !== 'running') return null
   const ids = [...selected]
-  const titleOf = (id: string) => shown.find((row) => row.id === id)?.title ?? ''
-  const addTag = async () => {
-    const done = await tagLicks(ids, tag)
-    setOutcome(done)
-    if (done.kind === 'done') setTag('')
-  }
-  const remove = async () => {
-    const done = await deleteLicks(ids)
-    setOutcome(done)
-    if (done.kind === 'done') onDeleted(ids.map((id) => ({ id, title: titleOf(id) })))
-  }
+  const addTag = () =>
+    run(async (onProgress, signal) => {
+      const done = await tagLicks(ids, tag, { onProgress, signal })
+      setOutcome(done)
+      if (done.kind === 'done') setTag('')
+    })
+  const remove = () =>
+    run(async (onProgress, signal) => {
+      const titles = new Map(shown.map((row) => [row.id, row.title]))
+      const done = await deleteLicks(ids, { onProgress, signal })
+      setOutcome(done)
+      if (done.kind === 'done')
+        onDeleted(ids.map((id) => ({ id, title: titles.get(id) ?? 'Untitled' })))
+    })
   return (
     <section
       aria-label="Selected licks"
       className="sticky top-0 z-20 mt-4 flex flex-wrap items-center gap-x-3 gap-y-2 rounded-box border border-base-300 bg-base-100 p-2 text-sm"
     >
       <span className="font-semibold">{plural(selected.size, 'lick')} selected</span>
+      {state.kind === 'running' && <JobProgress label="Changing" {...state} onCancel={cancel} />}
       {selected.size < shown.length && (
         <Act
           onClick={() =>

@@ -1,11 +1,10 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import type { Channel } from '~/audio'
-import { findVoicedLick, parseVoicing } from '~/codecs/voicing'
 import type { SlotRange } from '~/core/changes'
 import { soundsOn } from '~/core/kit'
-import { EMPTY_LICK, frameTicks, type Lick, sumOf } from '~/core/line'
-import { type LickLog, lickLogs, onGrid, type Rating } from '~/core/log'
+import { frameTicks, sumOf } from '~/core/line'
+import type { Rating } from '~/core/log'
 import { onKit, type Position, toPerformance } from '~/core/performance'
 import {
   findPulsed,
@@ -19,15 +18,12 @@ import {
   strainsAt,
 } from '~/core/practice'
 import { gridName, sameGrid } from '~/core/time'
-import { PLAIN_VOICING, type Voicing } from '~/core/voicing'
-import type { Kept, LickRecord, PlanRecord, PracticeSessionRecord } from '~/storage'
-import { turnTexts } from '../bench/turned'
+import type { Kept, LickRecord, PlanRecord } from '~/storage'
 import { settingOf } from '../kit/setting'
 import { SaverNotice } from '../live/saver-notice'
 import { useLick } from '../live/use-lick'
 import { useSettings } from '../live/use-live'
 import { useOwnGrooves, useOwnKits } from '../live/use-own'
-import { toPracticeSession } from '../log/practice-session'
 import { useSessionsSince } from '../log/use-sessions'
 import { countingOf } from '../settings/counting'
 import { notesIn } from '../workbench/notes'
@@ -39,6 +35,7 @@ import { LoopFields } from './loop-fields'
 import { LostNotice } from './lost-notice'
 import { PartFigure } from './part-figure'
 import { PlanAside } from './plan-aside'
+import { lickOf, logOf, voicingOf } from './practised-lick'
 import { Ratings } from './ratings'
 import { LIMB_KEYS, SoundStrip } from './sound-strip'
 import { planMinutes, rungsAbove, stepLimit, toStep } from './step-view'
@@ -340,7 +337,7 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
           }
           onMute={mute}
         />
-        <Trouble words={trainer.trouble} />
+        <Trouble words={trainer.trouble || kept.refused} />
         <Trouble words={live ? '' : 'This lick was deleted in another tab. It is in the bin.'} />
         <SaverNotice
           saver={kept.planSaver}
@@ -396,20 +393,4 @@ function NothingYet({ id }: { id: string }) {
       .
     </p>
   )
-}
-
-/** What was noted at its strokes; nothing where it cannot be read. */
-function voicingOf({ voicing }: LickRecord): Voicing {
-  const read = parseVoicing(voicing)
-  return read.ok ? read.value : PLAIN_VOICING
-}
-
-/** A stored lick as it is played here: turned for its player, and voiced. */
-function lickOf(record: LickRecord, turnLetters: boolean): Lick {
-  return findVoicedLick(turnTexts(record, turnLetters)) ?? EMPTY_LICK
-}
-
-/** A lick's log with the tempos that its sessions would have on the grid it has now. */
-function logOf(own: readonly PracticeSessionRecord[], { frame }: Lick): LickLog | undefined {
-  return lickLogs(onGrid(own.map(toPracticeSession), frame.grid))[0]
 }

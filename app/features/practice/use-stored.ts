@@ -3,9 +3,11 @@ import {
   closeSaver,
   type Kept,
   liveSessions,
+  MOST_RUNGS,
   onStoreChange,
   openSaver,
   type PlanRecord,
+  planRecordSchema,
 } from '~/storage'
 import { useLive } from '../live/use-live'
 import { SessionWriter } from './session-writer'
@@ -21,6 +23,16 @@ export function useSessionWriter() {
   )
   useEffect(() => () => writer.close(), [writer])
   return writer.save
+}
+
+/** Why a plan cannot be saved, in words; empty where it can. */
+export function planFault(plan: PlanRecord): string {
+  const read = planRecordSchema.safeParse(plan)
+  if (read.success) return ''
+  const { rungs } = plan
+  return rungs && rungs.length > MOST_RUNGS
+    ? `A ladder has at most ${MOST_RUNGS} tempos, so nothing was changed.`
+    : 'The plan can’t be saved like that, so nothing was changed.'
 }
 
 /** What is written down while the page is open: sessions as they go on, and the plan. */
@@ -41,12 +53,16 @@ export function useStored(lickId: string, opened: Kept<PlanRecord> | null) {
       void closeSaver(saver)
     }
   }, [saver, lickId])
+  const [refused, setRefused] = useState('')
   const savePlan = useCallback(
     (next: PlanRecord) => {
+      const fault = planFault(next)
+      setRefused(fault)
+      if (fault !== '') return
       setPlan(next)
       saver.change(next)
     },
     [saver],
   )
-  return { sessions, saveSession, plan, savePlan, setPlan, planSaver: saver }
+  return { sessions, saveSession, plan, savePlan, setPlan, planSaver: saver, refused }
 }

@@ -1,8 +1,9 @@
 import { parseLickText } from '~/codecs/lick-text'
-import { findVoicedLick } from '~/codecs/voicing'
+import { parseVoicing } from '~/codecs/voicing'
 import { type Lick, lineEvents, sumOf, timedSlots } from '~/core/line'
 import { type Disc, toDisc, type Voice } from '~/core/sticking'
 import { gridName, meterName, placeName } from '~/core/time'
+import { voiceLick } from '~/core/voicing'
 import type { LickRecord } from '../records'
 import type { Kept } from '../tables'
 
@@ -48,7 +49,8 @@ export function toSummary(record: Kept<LickRecord>): LickSummary {
   const available = Math.round(sum.available.slots * 100) / 100
   const title = lick.title || 'Untitled'
   const [meter, grid] = [meterName(frame.meter), gridName(frame.grid)]
-  const voiced = findVoicedLick(record) ?? lick
+  const voicing = parseVoicing(record.voicing)
+  const voiced = voicing.ok ? voiceLick(lick, voicing.value) : lick
   return {
     id: record.id,
     title,

@@ -31,6 +31,9 @@ export interface LiveSource<T> {
 }
 
 const CHUNK = 400
+/** Of many rows, what comes in quick succession is told together: so many milliseconds apart. */
+const MANY_ROWS = 1000
+const APART_MS = 200
 
 /**
  * The rows of a table as they are, in this tab and in every other: read once, in chunks that leave the
@@ -45,6 +48,7 @@ export class LiveTable<T> {
   private state: LiveState<T> = { kind: 'opening', rows: [] }
   private opening: Promise<LiveState<T>> | undefined
   private reading: Promise<void> | undefined
+  private toldAt = Number.NEGATIVE_INFINITY
   private stopListening: (() => void) | undefined
 
   constructor(private readonly source: LiveSource<T>) {}
@@ -106,6 +110,7 @@ export class LiveTable<T> {
     })
     this.values.clear()
     this.broken.clear()
+    this.toldAt = Number.NEGATIVE_INFINITY
     let after = ''
     for (;;) {
       const read = await this.source.chunk(after, CHUNK)
@@ -116,7 +121,9 @@ export class LiveTable<T> {
       for (const row of read.value.rows) this.take(row)
       if (read.value.last === null) break
       after = read.value.last
-      this.tell({ kind: 'opening', rows: this.sorted() })
+      // The first rows at once; the others now and then.
+      if (performance.now() - this.toldAt >= APART_MS)
+        this.tell({ kind: 'opening', rows: this.sorted() })
     }
     this.ready()
     if (this.dirty.size > 0) this.heard([])
@@ -142,8 +149,16 @@ export class LiveTable<T> {
       for (const id of ids) if (!found.has(id)) this.take({ id, value: undefined })
       for (const row of read.value) this.take(row)
     }
+    await this.pause()
+    if (this.dirty.size > 0) return this.readDirty()
     this.reading = undefined
     this.ready()
+  }
+
+  /** Waits, where there are many rows and they were told of a moment ago. */
+  private async pause(): Promise<void> {
+    const left = this.values.size < MANY_ROWS ? 0 : APART_MS - (performance.now() - this.toldAt)
+    if (left > 0) await new Promise((resolve) => setTimeout(resolve, left))
   }
 
   private take({ id, value }: ReadRow<T>): void {
@@ -164,6 +179,7 @@ export class LiveTable<T> {
 
   private tell(state: LiveState<T>): void {
     this.state = state
+    this.toldAt = performance.now()
     for (const listener of [...this.listeners]) listener()
   }
 }

@@ -25,7 +25,9 @@ export function openSaver<T extends KeptTable>(
       const savedBy = journal.writer.page
       const change = { kind: 'save', table, record, base, savedBy } as unknown as Change
       const written = await write([change], Date.now(), snapshots)
-      return written.ok ? ok(written.value[0] as number) : written
+      if (!written.ok) return written
+      askToPersist()
+      return ok(written.value[0] as number)
     },
     load: () => loadKept(table, id),
     journal,
@@ -33,6 +35,16 @@ export function openSaver<T extends KeptTable>(
   savers.add(saver as unknown as AnySaver)
   saver.subscribe(tellAll)
   return saver
+}
+
+let asked = false
+
+/** Asks the browser, once a page, to keep what is stored also when it runs short of space. */
+function askToPersist(): void {
+  if (asked || typeof navigator === 'undefined') return
+  asked = true
+  const storage = navigator.storage as StorageManager | undefined
+  void storage?.persist?.().catch(() => false)
 }
 
 /** Flushes a saver, and lets it go as soon as everything of it is in the store. */

@@ -1,0 +1,23 @@
+import { findVoicedLick, parseVoicing } from '~/codecs/voicing'
+import { EMPTY_LICK, type Lick } from '~/core/line'
+import { type LickLog, lickLogs, onGrid } from '~/core/log'
+import { PLAIN_VOICING, type Voicing } from '~/core/voicing'
+import type { LickRecord, PracticeSessionRecord } from '~/storage'
+import { turnTexts } from '../bench/turned'
+import { toPracticeSession } from '../log/practice-session'
+
+/** What was noted at its strokes; nothing where it cannot be read. */
+export function voicingOf({ voicing }: LickRecord): Voicing {
+  const read = parseVoicing(voicing)
+  return read.ok ? read.value : PLAIN_VOICING
+}
+
+/** A stored lick as it is played here: turned for its player, and voiced. */
+export function lickOf(record: LickRecord, turnLetters: boolean): Lick {
+  return findVoicedLick(turnTexts(record, turnLetters)) ?? EMPTY_LICK
+}
+
+/** A lick's log with the tempos that its sessions would have on the grid it has now. */
+export function logOf(own: readonly PracticeSessionRecord[], { frame }: Lick): LickLog | undefined {
+  return lickLogs(onGrid(own.map(toPracticeSession), frame.grid))[0]
+}
