@@ -1,0 +1,129 @@
+import vm from 'node:vm'
+import { describe, expect, it } from 'vitest'
+import { formatBackup, recogniseFile } from '~/codecs/backup'
+import { formatBundle } from '~/codecs/bundle'
+import { formatKit } from '~/codecs/kit'
+import { parseLickText } from '~/codecs/lick-text'
+import { formatVoicing, parseVoicing } from '~/codecs/voicing'
+import { type RandomStream, toRandomStream } from '~/core/foundation'
+import { DEFAULT_KIT } from '~/core/kit'
+import { DEMO_LICKS } from '~/demo/licks'
+import { rowsOfFile } from '~/storage/backup'
+import { KEPT_TABLES, readKept } from '~/storage/tables'
+
+/** So many mutants of each format, and milliseconds that each may take. */
+const MUTANTS = 10_000
+const LIMIT_MS = 1000
+
+/** What breaks readers: signs of the formats, repeats, blanks, and characters that are not seen. */
+const SPLICES = [
+  '*4096',
+  '[',
+  ']*64',
+  '{RLRLRLRL}',
+  ' '.repeat(3000),
+  ' #'.repeat(500),
+  '\u2028',
+  '\u202E',
+  '\0',
+  '"',
+  '}',
+  ',',
+  '\\u',
+  '-1e999',
+  'null',
+  '[['.repeat(300),
+  'under: R\n',
+  '__proto__',
+  '1/16t',
+  '99999999999999999999',
+].map((text) => new TextEncoder().encode(text))
+
+/** A copy of some bytes with one to four things done to it. */
+function mutant(bytes: Uint8Array, random: RandomStream): Uint8Array {
+  let made = [...bytes]
+  const below = (most: number) => Math.floor(random() * most)
+  for (let changes = 1 + below(4); changes > 0; changes -= 1) {
+    const at = below(made.length + 1)
+    const length = below(40)
+    switch (below(5)) {
+      case 0:
+        if (made.length > 0) made[Math.min(at, made.length - 1)] = below(256)
+        break
+      case 1:
+        made.splice(at, length)
+        break
+      case 2:
+        made = [...made.slice(0, at), ...made.slice(at, at + length), ...made.slice(at)]
+        break
+      case 3:
+        made.splice(at, 0, ...(SPLICES[below(SPLICES.length)] ?? []))
+        break
+      default:
+        made = made.slice(0, at)
+    }
+  }
+  return Uint8Array.from(made)
+}
+
+/** Calls something, and stops it when it takes too long. */
+const stage = globalThis as { attacked?: () => void }
+const attack = new vm.Script('attacked()')
+function within(work: () => void): void {
+  stage.attacked = work
+  attack.runInThisContext({ timeout: LIMIT_MS })
+}
+
+const encode = (text: string) => new TextEncoder().encode(text)
+const decode = (bytes: Uint8Array) => new TextDecoder().decode(bytes)
+const texts = DEMO_LICKS.map(({ text }) => text)
+const voicings = DEMO_LICKS.map(({ rules = [] }) => formatVoicing({ rules, pins: [] })).filter(
+  (json) => json !== '',
+)
+const bundle = formatBundle(texts.slice(0, 3).map((text, i) => ({ id: `l${i}`, text })))
+const rows = texts.slice(0, 3).map((text, i) => ({
+  ...{ id: `l${i}`, version: 2, text, draft: null, voicing: '', revision: 0 },
+  ...{ createdAt: 1, updatedAt: 1, deletedAt: null },
+}))
+const zip = formatBackup(new Map([['licks', rows]]), 1)
+
+/** Reads a file as an import does, up to the store. */
+function readFile(bytes: Uint8Array): void {
+  const file = recogniseFile(bytes)
+  if (!file.ok) return
+  for (const { table, row } of rowsOfFile(file.value, 1)) {
+    const known = KEPT_TABLES.find((one) => one === table)
+    if (known) readKept(known, row)
+  }
+}
+
+const FORMATS: readonly (readonly [string, readonly Uint8Array[], (bytes: Uint8Array) => void])[] =
+  [
+    ['lick texts', texts.map(encode), (bytes) => void parseLickText(decode(bytes))],
+    ['voicings', voicings.map(encode), (bytes) => void parseVoicing(decode(bytes))],
+    ['collections of licks', [encode(bundle)], readFile],
+    ['kits', [encode(formatKit(DEFAULT_KIT))], readFile],
+    ['backups', [zip], readFile],
+  ]
+
+describe('hostile files', () => {
+  it.each(FORMATS)(
+    `${MUTANTS} mutants of %s are read or refused, each within a second`,
+    (_name, seeds, work) => {
+      const random = toRandomStream(13)
+      for (let i = 0; i < MUTANTS; i += 1) {
+        const bytes = mutant(seeds[i % seeds.length] as Uint8Array, random)
+        try {
+          within(() => work(bytes))
+        } catch (error) {
+          expect.fail(`mutant ${i}: ${String(error)}: ${decode(bytes).slice(0, 300)}`)
+        }
+      }
+    },
+    120_000,
+  )
+
+  it('are stopped by the limit where one takes too long', () => {
+    expect(() => within(() => void /^(a+)+$/.test(`${'a'.repeat(40)}b`))).toThrow(/timed out/)
+  })
+})
