@@ -1,30 +1,34 @@
+import { readFileSync, writeFileSync } from 'node:fs'
 import { CHROMIUM, ensureChromium, ensurePackages, run } from './ensure.mjs'
 import { QUIET_FLAGS, serveDemo } from './serve.mjs'
 
-/** One current picture of each main view, from the demo data, into docs/screenshots. */
+/** One current picture of each main view, from the demo data, into docs/screenshots; or of those named. */
 const DESK = { width: 1280, height: 800 }
 const PHONE = { width: 390, height: 844 }
-const VIEWS = [
+const ONLY = process.argv.slice(2)
+const ALL = [
   { name: 'library', open: library },
   { name: 'bench', open: (page) => bench(page, 'Tightrope') },
   { name: 'bench-dark', dark: true, open: (page) => bench(page, 'Teeterboard') },
   { name: 'bench-playing', open: playing },
-  { name: 'bench-fault', open: fault },
   { name: 'bench-phone', size: PHONE, open: (page) => bench(page, 'Cannon Exit') },
   { name: 'workbench-cells', open: (page) => panel(page, 'Teeterboard', 'Cells') },
-  { name: 'workbench-change', open: changing },
   { name: 'workbench-fit-dark', dark: true, open: (page) => panel(page, 'Knife Wheel', 'Fit') },
-  { name: 'workbench-cycle', open: cycling },
-  { name: 'workbench-families', open: (page) => panel(page, 'Parade', 'Families') },
   { name: 'workbench-voices', open: (page) => panel(page, 'Knife Wheel', 'Voices') },
   { name: 'workbench-paths-dark', dark: true, open: crossing },
-  { name: 'workbench-limits', open: (page) => panel(page, 'Teeterboard', 'Limits') },
+  { name: 'library-10000', open: crowded },
+  { name: 'conflict', open: conflict },
+  { name: 'bin', open: bin },
+  { name: 'import', open: importing },
+  { name: 'update-phone-dark', size: PHONE, dark: true, open: updated },
   { name: 'kit', open: kit },
   { name: 'kit-phone-dark', size: PHONE, dark: true, open: kit },
   { name: 'practice-dark', dark: true, open: practising },
   { name: 'log', open: log },
   { name: 'flow', open: flow },
 ]
+
+const VIEWS = ONLY.length > 0 ? ALL.filter(({ name }) => ONLY.includes(name)) : ALL
 
 ensurePackages()
 ensureChromium()
@@ -41,20 +45,14 @@ try {
       baseURL: address,
     })
     const page = await context.newPage()
-    await open(page)
-    await page.screenshot({ path: `docs/screenshots/${name}.png` })
+    const shown = (await open(page)) ?? page
+    await shown.screenshot({ path: `docs/screenshots/${name}.png` })
     await context.close()
     console.log(name)
   }
 } finally {
   await browser.close()
   stop()
-}
-
-/** The cycle stands below the rest of the Fit panel. */
-async function cycling(page) {
-  await panel(page, 'Tightrope', 'Fit')
-  await page.getByRole('heading', { name: 'Cycle' }).evaluate((part) => part.scrollIntoView())
 }
 
 async function library(page) {
@@ -78,25 +76,11 @@ async function playing(page) {
   await page.waitForTimeout(1900)
 }
 
-async function fault(page) {
-  await bench(page, 'Tightrope')
-  await page.getByRole('textbox', { name: 'Sticking' }).fill('>R:t1llRl >R:f1lK (>LK RQ')
-  await page.getByText(/Unexpected/).waitFor()
-}
-
 async function panel(page, title, name) {
   await bench(page, title)
   await page.getByRole('button', { name, exact: true }).click()
   await page.locator('#workbench-panel > div').waitFor()
   await page.waitForTimeout(700)
-}
-
-/** A group selected on the ruler, and what could become of it. */
-async function changing(page) {
-  await panel(page, 'Knife Wheel', 'Change')
-  await page.getByRole('textbox', { name: 'Sticking' }).press('Home')
-  for (let i = 0; i < 4; i += 1) await page.keyboard.press('ArrowRight')
-  await page.waitForTimeout(500)
 }
 
 /** Hands that cross, on the kit from above. */
@@ -136,4 +120,85 @@ async function flow(page) {
   await page.getByRole('button', { name: 'Start: tap the count' }).click()
   await page.locator('[data-slot][data-now]').waitFor()
   await page.waitForTimeout(2200)
+}
+
+/** Ten thousand licks, brought in as one file. */
+async function crowded(page) {
+  await library(page)
+  const cells = ['RLLRK', 'RLRRLRLL', 'RLK', 'RLLK', 'RRLL', '>RLL', 'RLRLKK']
+  const acts = ['Lantern', 'Rope', 'Wheel', 'Ladder', 'Ring', 'Drum']
+  const licks = Array.from({ length: 10_000 }, (_, i) => ({
+    id: `act-${i}`,
+    text: `dime-lick: 1\ntitle: ${acts[i % 6]} entry ${i + 1}\ntags: act ${1 + (i % 12)}\ntempo: ${70 + (i % 70)}\ngrid: 1/16\nline: ${[0, 1, 2].map((j) => cells[(i * 5 + j * 3) % 7]).join(' ')}\n`,
+  }))
+  const buffer = Buffer.from(JSON.stringify({ format: 'dime-stack-bundle', version: 1, licks }))
+  await page
+    .getByLabel('Files to import')
+    .setInputFiles({ name: 'circus.json', mimeType: 'application/json', buffer })
+  await page.getByRole('heading', { name: 'Backup', level: 1 }).waitFor()
+  await page.getByRole('button', { name: 'Import', exact: true }).click()
+  await page.getByText('10000 added').waitFor({ timeout: 120_000 })
+  await page.getByRole('link', { name: 'Library', exact: true }).click()
+  await page.getByText('10,012 licks', { exact: true }).waitFor({ timeout: 60_000 })
+  for (const name of ['Select Lantern entry 1', 'Select Rope entry 2']) {
+    await page.getByLabel(name, { exact: true }).check()
+  }
+}
+
+/** Two tabs change the same lick at once: the one that comes second is told. */
+async function conflict(page) {
+  await bench(page, 'Parade')
+  const other = await page.context().newPage()
+  await other.goto(page.url())
+  const field = (tab) => tab.getByRole('textbox', { name: 'Sticking' })
+  await other.locator('.staff-unit .vf-stavenote').first().waitFor()
+  await Promise.all([field(page).fill('RLLRLK'), field(other).fill('RLRRLL')])
+  const told = (tab) => tab.getByText('This lick was changed in another tab.')
+  await Promise.race([told(page).waitFor(), told(other).waitFor()])
+  const second = (await told(page).isVisible()) ? page : other
+  await second.bringToFront()
+  await second.getByText('slot 3:', { exact: false }).first().waitFor()
+  await second.waitForTimeout(800)
+  return second
+}
+
+async function bin(page) {
+  await library(page)
+  for (const title of ['Parade', 'Tightrope', 'Fire Ring']) {
+    await page.getByRole('button', { name: `Delete ${title}` }).click()
+    await page.getByText(`“${title}” is in the bin.`).waitFor()
+  }
+  await page.goto('/bin')
+  await page.getByRole('button', { name: 'Restore Parade' }).waitFor()
+}
+
+/** A backup comes back after some licks were changed and one was deleted. */
+async function importing(page) {
+  await library(page)
+  const download = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Back up' }).click()
+  const file = await (await download).path()
+  for (const title of ['Tightrope', 'Cannon Exit']) {
+    await bench(page, title)
+    await page.getByRole('textbox', { name: 'Sticking' }).fill('RLRLRLRL')
+    await page.getByText('Saved', { exact: true }).waitFor()
+    await page.goto('/')
+  }
+  await page.getByRole('button', { name: 'Delete Parade' }).click()
+  await page.getByText('“Parade” is in the bin.').waitFor()
+  await page.getByLabel('Files to import').setInputFiles(file)
+  await page.getByRole('table', { name: 'What the files hold' }).waitFor()
+}
+
+/** A newer version of the app has been fetched while this one is open. */
+async function updated(page) {
+  await library(page)
+  await page.evaluate(() => navigator.serviceWorker.ready)
+  await page.reload()
+  const path = 'build/client/sw.js'
+  const source = readFileSync(path, 'utf8')
+  writeFileSync(path, source.replace(/VERSION = "/, 'VERSION = "newer-'))
+  await page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.update())
+  await page.getByText('A new version of Dime Stack is ready.').waitFor()
+  writeFileSync(path, source)
 }

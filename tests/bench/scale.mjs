@@ -57,7 +57,7 @@ async function measure(count) {
       longest: await page.evaluate(() => window.longest),
     }
   }
-  const all = page.getByText(`${count + 12} licks`, { exact: true })
+  const all = page.getByText(`${(count + 12).toLocaleString('en-GB')} licks`, { exact: true })
   const first = page.getByRole('listitem').first()
   await take('first opening, everything derived', async () => {
     await page.reload()
@@ -107,7 +107,7 @@ async function measure(count) {
   await take('selecting all', async () => {
     await page.getByRole('checkbox').first().check()
     await page.getByRole('button', { name: /^Select all/ }).click()
-    await page.getByText(`${count + 12} licks selected`).waitFor()
+    await page.getByText(`${(count + 12).toLocaleString('en-GB')} licks selected`).waitFor()
   })
   await take('a backup', async () => {
     const download = page.waitForEvent('download', { timeout: 120_000 })

@@ -1,3 +1,4 @@
+import { readFile, writeFile } from 'node:fs/promises'
 import { expect, test } from '@playwright/test'
 import { serveDemo } from '../../scripts/serve.mjs'
 import { openLick, sticking } from './bench-page'
@@ -63,15 +64,42 @@ test('after the first visit everything works with the server gone', async ({ pag
   expect(faults).toEqual([])
 })
 
-test('a part that cannot be loaded says so in its place, and the bench goes on', async ({
-  page,
-}) => {
-  await page.route(/\/assets\/panels-/, (route) => route.abort())
-  await openLick(page, 'Parade')
-  await page.getByRole('button', { name: 'Cells', exact: true }).click()
-  await expect(page.getByText('This panel couldn’t be loaded.')).toBeVisible()
-  await sticking(page).fill('RLRLRL')
-  await expect(page.getByText('Saved', { exact: true })).toBeVisible()
+test('a new version is told, and taken when the player agrees', async ({ page }) => {
+  test.slow()
+  const path = 'build/client/sw.js'
+  const source = await readFile(path, 'utf8')
+  try {
+    await openLick(page, 'Parade')
+    await page.evaluate(() => navigator.serviceWorker.ready)
+    await page.reload()
+    await writeFile(path, source.replace('VERSION = "', 'VERSION = "newer-'))
+    await page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.update())
+    await expect(page.getByText('A new version of Dime Stack is ready.')).toBeVisible()
+    await sticking(page).fill('RLRLRL')
+    const caches = () => page.evaluate(() => window.caches.keys())
+    expect((await caches()).length).toBe(2)
+    await page.getByRole('button', { name: 'Use it now' }).click()
+    await expect(page.getByText('A new version of Dime Stack is ready.')).toHaveCount(0)
+    await expect(sticking(page)).toHaveValue('RLRLRL')
+    await expect.poll(caches).toEqual([expect.stringMatching(/^dime-stack-newer-/)])
+  } finally {
+    await writeFile(path, source)
+  }
+})
+
+test.describe('without what is kept', () => {
+  test.use({ serviceWorkers: 'block' })
+
+  test('a part that cannot be loaded says so in its place, and the bench goes on', async ({
+    page,
+  }) => {
+    await page.route(/\/assets\/panels-/, (route) => route.abort())
+    await openLick(page, 'Parade')
+    await page.getByRole('button', { name: 'Cells', exact: true }).click()
+    await expect(page.getByText('This panel couldn’t be loaded.')).toBeVisible()
+    await sticking(page).fill('RLRLRL')
+    await expect(page.getByText('Saved', { exact: true })).toBeVisible()
+  })
 })
 
 test('every answer says what a browser may do with it, and no fault says where', async ({

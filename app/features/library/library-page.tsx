@@ -67,7 +67,7 @@ export function LibraryPage({ outcome }: { outcome: LibraryOutcome | undefined }
             sort={sort}
             count={
               licks.kind === 'opening'
-                ? `${rows.length} licks so far …`
+                ? `${thousands(rows.length)} licks so far …`
                 : countWords(shown.length, rows.length)
             }
             onSet={set}
@@ -101,9 +101,16 @@ export function LibraryPage({ outcome }: { outcome: LibraryOutcome | undefined }
   )
 }
 
+/** `10,012` */
+function thousands(count: number): string {
+  return count.toLocaleString('en-GB')
+}
+
 function countWords(shown: number, all: number): string {
   const licks = all === 1 ? 'lick' : 'licks'
-  return shown === all ? `${all} ${licks}` : `${shown} of ${all} ${licks}`
+  return shown === all
+    ? `${thousands(all)} ${licks}`
+    : `${thousands(shown)} of ${thousands(all)} ${licks}`
 }
 
 /** The rows in their order, and those that are sought: sorting waits for nothing that is typed. */

@@ -4,7 +4,6 @@ import type { LickSummary } from '~/storage'
 import { ExportButton } from '../backup/export-button'
 import { JobProgress } from '../backup/job-progress'
 import { useJob } from '../backup/use-job'
-import { plural } from '../bench/figures'
 import { Act, TextBox, Trouble } from '../workbench/parts'
 import { type DeletedLick, deleteLicks, type LibraryOutcome, tagLicks } from './library-actions'
 
@@ -43,7 +42,9 @@ export function SelectionBar({ selected, shown, onSelect, onClear, onDeleted }: 
       aria-label="Selected licks"
       className="sticky top-0 z-20 mt-4 flex flex-wrap items-center gap-x-3 gap-y-2 rounded-box border border-base-300 bg-base-100 p-2 text-sm"
     >
-      <span className="font-semibold">{plural(selected.size, 'lick')} selected</span>
+      <span className="font-semibold">
+        {selected.size.toLocaleString('en-GB')} {selected.size === 1 ? 'lick' : 'licks'} selected
+      </span>
       {state.kind === 'running' && <JobProgress label="Changing" {...state} onCancel={cancel} />}
       {selected.size < shown.length && (
         <Act
@@ -54,7 +55,7 @@ export function SelectionBar({ selected, shown, onSelect, onClear, onDeleted }: 
             )
           }
         >
-          Select all {shown.length}
+          Select all {shown.length.toLocaleString('en-GB')}
         </Act>
       )}
       <form

@@ -109,7 +109,10 @@ describe('a backup', () => {
     for (const table of ['licks', 'versions', 'cells', 'grooves'] as const) {
       const plain = (all: readonly unknown[] = []) =>
         all
-          .map((row) => ({ ...(row as object), revision: 0, deletedAt: null }) as unknown as { id: string })
+          .map(
+            (row) =>
+              ({ ...(row as object), revision: 0, deletedAt: null }) as unknown as { id: string },
+          )
           .filter(({ id }) => id !== 'future')
       expect(plain(again.get(table)), table).toEqual(plain(rows.get(table)))
     }
