@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { fail, ok, type Result, showControls } from '~/core/foundation'
 import type { StoreIssue } from './issue'
 
@@ -6,24 +6,40 @@ import type { StoreIssue } from './issue'
 export const MOST_TEXT = 65_536
 
 /** Words that a person typed, on one row: nothing in them turns the order of what is around them. */
-const words = (most: number) => z.string().max(most).transform(showControls)
-const name = z.string().trim().min(1).max(80).transform(showControls)
+const words = (most: number) =>
+  z.pipe(z.string().check(z.maxLength(most)), z.transform(showControls))
+const name = z.pipe(
+  z.string().check(z.trim(), z.minLength(1), z.maxLength(80)),
+  z.transform(showControls),
+)
+
+/** A record that is first brought to today's version. */
+function upgraded<T extends z.core.$ZodType>(
+  upgrade: (stored: unknown) => unknown,
+  schema: T,
+): z.ZodMiniPipe<z.ZodMiniTransform<z.input<T>, unknown>, T> {
+  // What the upgrade gives is judged by the schema, whatever its type says.
+  return z.pipe(z.transform(upgrade), schema as never) as unknown as z.ZodMiniPipe<
+    z.ZodMiniTransform<z.input<T>, unknown>,
+    T
+  >
+}
 
 /** A lick as it is stored. Times are milliseconds since 1970. */
 export const lickRecordSchema = z.object({
-  id: z.string().min(1),
+  id: z.string().check(z.minLength(1)),
   version: z.literal(2),
   /** The lick's text, always one that can be read. */
-  text: z.string().max(MOST_TEXT),
+  text: z.string().check(z.maxLength(MOST_TEXT)),
   /** The text as it was typed last, where that cannot be read; else null. */
-  draft: z.string().max(MOST_TEXT).nullable(),
+  draft: z.nullable(z.string().check(z.maxLength(MOST_TEXT))),
   /** The voicing rules and pins as JSON; empty for none. */
-  voicing: z.string().max(MOST_TEXT),
+  voicing: z.string().check(z.maxLength(MOST_TEXT)),
   /** Goes up with every save, so that two tabs notice each other. */
-  revision: z.number().int().min(0),
+  revision: z.int().check(z.minimum(0)),
   createdAt: z.number(),
   updatedAt: z.number(),
-  deletedAt: z.number().nullable(),
+  deletedAt: z.nullable(z.number()),
 })
 export type LickRecord = z.infer<typeof lickRecordSchema>
 
@@ -31,36 +47,36 @@ export const LICK_RECORD_VERSION = 2
 
 /** A cell of the player's own: a sticking in the line's notation, by name. */
 export const cellRecordSchema = z.object({
-  id: z.string().min(1),
+  id: z.string().check(z.minLength(1)),
   version: z.literal(1),
   name,
-  line: z.string().min(1).max(4096),
-  tags: z.array(words(40)).max(20),
+  line: z.string().check(z.minLength(1), z.maxLength(4096)),
+  tags: z.array(words(40)).check(z.maxLength(20)),
   createdAt: z.number(),
 })
 export type CellRecord = z.infer<typeof cellRecordSchema>
 
 /** A groove of the player's own: one bar for one metre, in the line's notation. */
 export const grooveRecordSchema = z.object({
-  id: z.string().regex(/^[\w-]{1,60}$/),
+  id: z.string().check(z.regex(/^[\w-]{1,60}$/)),
   version: z.literal(1),
   name,
-  meter: z.string().regex(/^\d{1,3}\/\d{1,2}( \d{1,3}(\+\d{1,3})*)?$/),
-  grid: z.string().min(1).max(8),
-  line: z.string().min(1).max(4096),
+  meter: z.string().check(z.regex(/^\d{1,3}\/\d{1,2}( \d{1,3}(\+\d{1,3})*)?$/)),
+  grid: z.string().check(z.minLength(1), z.maxLength(8)),
+  line: z.string().check(z.minLength(1), z.maxLength(4096)),
   createdAt: z.number(),
 })
 export type GrooveRecord = z.infer<typeof grooveRecordSchema>
 
 /** A version of a lick, saved by name. */
 export const versionRecordSchema = z.object({
-  id: z.string().min(1),
+  id: z.string().check(z.minLength(1)),
   version: z.literal(1),
-  lickId: z.string().min(1),
+  lickId: z.string().check(z.minLength(1)),
   name,
-  text: z.string().max(MOST_TEXT),
+  text: z.string().check(z.maxLength(MOST_TEXT)),
   /** Versions kept before there were voicings have none. */
-  voicing: z.string().max(MOST_TEXT).default(''),
+  voicing: z._default(z.string().check(z.maxLength(MOST_TEXT)), ''),
   createdAt: z.number(),
 })
 /** The longest name of a version. */
@@ -69,46 +85,46 @@ export type VersionRecord = z.infer<typeof versionRecordSchema>
 
 /** A kit of the player's own, as JSON in the form of a kit file. */
 export const kitRecordSchema = z.object({
-  id: z.string().regex(/^[\w-]{1,60}$/),
+  id: z.string().check(z.regex(/^[\w-]{1,60}$/)),
   version: z.literal(1),
-  kit: z.string().min(2).max(65536),
+  kit: z.string().check(z.minLength(2), z.maxLength(65536)),
   createdAt: z.number(),
 })
 export type KitRecord = z.infer<typeof kitRecordSchema>
 
-const milliseconds = z.number().min(15).max(2000)
+const milliseconds = z.number().check(z.minimum(15), z.maximum(2000))
 /** Constants that were not there at first are the usual ones where they are missing. */
 const limbSpeed = z.object({
   single: milliseconds,
   double: milliseconds,
-  triple: milliseconds.optional(),
+  triple: z.optional(milliseconds),
 })
-const handSpeed = limbSpeed.extend({
-  buzz: milliseconds.optional(),
+const handSpeed = z.extend(limbSpeed, {
+  buzz: z.optional(milliseconds),
   /** Times as long as Fitts's law says. */
-  travel: z.number().min(0.2).max(5).optional(),
+  travel: z.optional(z.number().check(z.minimum(0.2), z.maximum(5))),
 })
 const limbSpeeds = z.object({ RH: handSpeed, LH: handSpeed, RF: limbSpeed, LF: limbSpeed })
 
 /** Milliseconds since 1970 that a calendar can name. */
-const moment = z.number().min(-8.64e15).max(8.64e15)
+const moment = z.number().check(z.minimum(-8.64e15), z.maximum(8.64e15))
 
 const sessionFields = z.object({
-  id: z.string().min(1).max(60),
+  id: z.string().check(z.minLength(1), z.maxLength(60)),
   version: z.literal(3),
-  lickId: z.string().min(1),
+  lickId: z.string().check(z.minLength(1)),
   createdAt: moment,
   /** Which part of the build-up, by its key; empty for the lick as a whole. */
-  part: z.string().max(60),
+  part: z.string().check(z.maxLength(60)),
   step: words(120),
-  tempo: z.number().min(20).max(400),
-  repeats: z.number().int().min(0),
-  seconds: z.number().min(0),
-  rating: z.enum(['clean', 'rough', 'lost']).nullable(),
+  tempo: z.number().check(z.minimum(20), z.maximum(400)),
+  repeats: z.int().check(z.minimum(0)),
+  seconds: z.number().check(z.minimum(0)),
+  rating: z.nullable(z.enum(['clean', 'rough', 'lost'])),
   /** Whether it felt tense. */
   tense: z.boolean(),
   /** The grid and the form in which it was played; empty where that was not written down. */
-  grid: z.string().max(8),
+  grid: z.string().check(z.maxLength(8)),
   form: words(40),
   note: words(200),
 })
@@ -117,7 +133,7 @@ const sessionFields = z.object({
  * A stretch of practice, kept as it goes on. Times are milliseconds since 1970. Those of version 1
  * knew neither grid nor form, nor how it felt, those of version 2 no key of their part.
  */
-export const practiceSessionRecordSchema = z.preprocess((stored) => {
+export const practiceSessionRecordSchema = upgraded((stored) => {
   const old = z.looseObject({ version: z.union([z.literal(1), z.literal(2)]) }).safeParse(stored)
   if (!old.success) return stored
   const known =
@@ -150,8 +166,8 @@ export const FLOW_ID = 'flow'
 const practiceForm = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('bars'),
-    groove: z.number().int().min(0).max(8),
-    fill: z.number().int().min(1).max(64),
+    groove: z.int().check(z.minimum(0), z.maximum(8)),
+    fill: z.int().check(z.minimum(1), z.maximum(64)),
   }),
   z.object({ kind: z.literal('half') }),
   z.object({ kind: z.literal('over') }),
@@ -161,35 +177,42 @@ const practiceForm = z.discriminatedUnion('kind', [
 export const MOST_RUNGS = 128
 
 const planFields = z.object({
-  id: z.string().min(1),
+  id: z.string().check(z.minLength(1)),
   version: z.literal(2),
   createdAt: z.number(),
   school: z.enum(['parts', 'halves', 'whole', 'bar']),
   ladder: z.enum(['three', 'bpm', 'percent']),
   /** The rungs as the player set them; null for those proposed. */
-  rungs: z.array(z.number().min(20).max(400)).min(1).max(MOST_RUNGS).nullable(),
+  rungs: z.nullable(
+    z
+      .array(z.number().check(z.minimum(20), z.maximum(400)))
+      .check(z.minLength(1), z.maxLength(MOST_RUNGS)),
+  ),
   /** The grid of each rung, where they have several; null where all are on the lick's own. */
-  rungGrids: z.array(z.string().max(8)).max(MOST_RUNGS).nullable().default(null),
+  rungGrids: z._default(
+    z.nullable(z.array(z.string().check(z.maxLength(8))).check(z.maxLength(MOST_RUNGS))),
+    null,
+  ),
   /** Times on a rung. */
-  repeats: z.number().int().min(1).max(99),
+  repeats: z.int().check(z.minimum(1), z.maximum(99)),
   /** Whether the ladder is climbed without being asked. */
   climbs: z.boolean(),
   steps: z
     .array(
       z.object({
-        part: z.string().max(60),
+        part: z.string().check(z.maxLength(60)),
         skipped: z.boolean(),
-        form: practiceForm.nullable(),
+        form: z.nullable(practiceForm),
       }),
     )
-    .max(400),
+    .check(z.maxLength(400)),
 })
 
 /**
  * How a player practises a lick: order of the steps, ladder, repeats. Its id is the lick's. Plans of
  * version 1 called the links between groups joints.
  */
-export const planRecordSchema = z.preprocess((stored) => {
+export const planRecordSchema = upgraded((stored) => {
   const old = planV1.safeParse(stored)
   if (!old.success) return stored
   const steps = old.data.steps.map((step) => ({
@@ -205,60 +228,74 @@ const planV1 = z.looseObject({
   steps: z.array(z.looseObject({ part: z.string() })),
 })
 
-const padNote = z.number().int().min(0).max(127).nullable()
+const padNote = z.nullable(z.int().check(z.minimum(0), z.maximum(127)))
 
 /** What a player prefers; every field has a default, so that older records stay readable. */
 export const settingsSchema = z.object({
-  school: z.string().default('e-and-a'),
+  school: z._default(z.string(), 'e-and-a'),
   /** Whether compound metres are counted in their eighths, and odd ones by their groups. */
-  countUnits: z.boolean().default(true),
-  countGroups: z.boolean().default(false),
+  countUnits: z._default(z.boolean(), true),
+  countGroups: z._default(z.boolean(), false),
   /** Whether voice and click count sextuplets in eighths. */
-  sextupletsInEighths: z.boolean().default(false),
-  beaming: z.enum(['beat', 'group']).default('beat'),
-  staffGroove: z.enum(['slashes', 'notes']).default('slashes'),
-  click: z.boolean().default(true),
-  countIn: z.boolean().default(true),
-  loop: z.boolean().default(true),
+  sextupletsInEighths: z._default(z.boolean(), false),
+  beaming: z._default(z.enum(['beat', 'group']), 'beat'),
+  staffGroove: z._default(z.enum(['slashes', 'notes']), 'slashes'),
+  click: z._default(z.boolean(), true),
+  countIn: z._default(z.boolean(), true),
+  loop: z._default(z.boolean(), true),
   /** The kit that licks are played on which name none: the id of a preset or of an own one. */
-  kit: z.string().max(60).default('five'),
+  kit: z._default(z.string().check(z.maxLength(60)), 'five'),
   /** Measured or typed limb speeds in milliseconds; null for the defaults. */
-  speeds: limbSpeeds.nullable().default(null),
+  speeds: z._default(z.nullable(limbSpeeds), null),
   /** The speeds before they were raised to what was played, so that this can be taken back. */
-  speedsBefore: z.object({ speeds: limbSpeeds.nullable() }).nullable().default(null),
+  speedsBefore: z._default(z.nullable(z.object({ speeds: z.nullable(limbSpeeds) })), null),
   /** Half the width of the shoulders and the length of hand to tip, in centimetres; null for the usual. */
-  arms: z
-    .object({ shoulder: z.number().min(5).max(40), grip: z.number().min(10).max(60) })
-    .nullable()
-    .default(null),
+  arms: z._default(
+    z.nullable(
+      z.object({
+        shoulder: z.number().check(z.minimum(5), z.maximum(40)),
+        grip: z.number().check(z.minimum(10), z.maximum(60)),
+      }),
+    ),
+    null,
+  ),
   /** How far from a shoulder the player reaches, in centimetres; null for the usual. */
-  reach: z.number().min(40).max(200).nullable().default(null),
+  reach: z._default(z.nullable(z.number().check(z.minimum(40), z.maximum(200))), null),
   /** The three switches of handedness, each by itself. */
-  turnLetters: z.boolean().default(false),
+  turnLetters: z._default(z.boolean(), false),
   /** The groove's hands change places, so that the time is kept without crossing. */
-  openHanded: z.boolean().default(false),
-  turnKit: z.boolean().default(false),
-  turnFeet: z.boolean().default(false),
+  openHanded: z._default(z.boolean(), false),
+  turnKit: z._default(z.boolean(), false),
+  turnFeet: z._default(z.boolean(), false),
   /** How practice is counted in and clicked. */
-  practiceCountIn: z.enum(['off', 'once', 'each']).default('once'),
-  clickMarks: z.enum(['off', 'beats', 'slots', 'off-beats']).default('beats'),
+  practiceCountIn: z._default(z.enum(['off', 'once', 'each']), 'once'),
+  clickMarks: z._default(z.enum(['off', 'beats', 'slots', 'off-beats']), 'beats'),
   /** The click is silent in the last so many of every so many bars; null for never. */
-  dropOut: z
-    .object({ silent: z.number().int().min(1).max(15), of: z.number().int().min(2).max(16) })
-    .refine(({ silent, of }) => silent < of)
-    .nullable()
-    .default(null),
+  dropOut: z._default(
+    z.nullable(
+      z
+        .object({
+          silent: z.int().check(z.minimum(1), z.maximum(15)),
+          of: z.int().check(z.minimum(2), z.maximum(16)),
+        })
+        .check(z.refine(({ silent, of }) => silent < of)),
+    ),
+    null,
+  ),
   /** The hi-hat foot on the beat under whatever is practised. */
-  pulse: z.boolean().default(false),
+  pulse: z._default(z.boolean(), false),
   /** The count is said by the browser's voice: of every slot, or of the strokes of each group. */
-  voiceCount: z.boolean().default(false),
-  voiceSays: z.enum(['slots', 'strokes']).default('slots'),
+  voiceCount: z._default(z.boolean(), false),
+  voiceSays: z._default(z.enum(['slots', 'strokes']), 'slots'),
   /** Minutes after which a break is called for; 0 for never. */
-  breakAfter: z.number().int().min(0).max(120).default(25),
+  breakAfter: z._default(z.int().check(z.minimum(0), z.maximum(120)), 25),
   /** The MIDI notes of the pads that run practice. */
-  pads: z
-    .object({ play: padNote, clean: padNote, rough: padNote, lost: padNote })
-    .default({ play: null, clean: null, rough: null, lost: null }),
+  pads: z._default(z.object({ play: padNote, clean: padNote, rough: padNote, lost: padNote }), {
+    play: null,
+    clean: null,
+    rough: null,
+    lost: null,
+  }),
 })
 export type Settings = z.infer<typeof settingsSchema>
 export const DEFAULT_SETTINGS: Settings = settingsSchema.parse({})
@@ -271,7 +308,7 @@ const MIGRATIONS: readonly ((record: Record<string, unknown>) => Record<string, 
 
 /** Reads a stored record of any version up to today's; newer ones are refused, never touched. */
 export function readLickRecord(stored: unknown): Result<LickRecord, StoreIssue> {
-  const head = z.looseObject({ version: z.number().int().min(1) }).safeParse(stored)
+  const head = z.looseObject({ version: z.int().check(z.minimum(1)) }).safeParse(stored)
   if (!head.success) return fail({ code: 'broken-record', detail: 'a record without a version' })
   if (head.data.version > LICK_RECORD_VERSION) {
     return fail({ code: 'newer-record', detail: `version ${head.data.version}` })

@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { fail, ok, type Result } from '~/core/foundation'
 import { announce, onStoreChange } from './changes'
 import { withStore } from './database'

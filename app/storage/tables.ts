@@ -1,4 +1,5 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
+import '~/codecs/schema-words'
 import { fail, ok, type Result } from '~/core/foundation'
 import type { StoredRow } from './database'
 import type { StoreIssue } from './issue'
@@ -43,13 +44,13 @@ export const KEPT_TABLES = [
 /** What the store itself keeps of every record, whatever is in it. */
 const bookkeepingSchema = z.object({
   /** Goes up with every save, so that two tabs notice each other. */
-  revision: z.number().int().min(0).default(0),
+  revision: z._default(z.int().check(z.minimum(0)), 0),
   /** Milliseconds since 1970; of rows that were written before it was kept, when they were made. */
-  updatedAt: z.number().optional(),
+  updatedAt: z.optional(z.number()),
   /** When it was put in the bin; null for what is in use. */
-  deletedAt: z.number().nullable().default(null),
+  deletedAt: z._default(z.nullable(z.number()), null),
   /** The page that saved it last, where that was one that keeps a journal. */
-  savedBy: z.string().max(60).optional(),
+  savedBy: z.optional(z.string().check(z.maxLength(60))),
 })
 export interface Bookkeeping {
   readonly revision: number
@@ -74,10 +75,10 @@ export function parseContent<T extends KeptTable>(
   stored: unknown,
 ): Result<RecordOf[T], StoreIssue> {
   if (table === 'licks') return readLickRecord(stored) as Result<RecordOf[T], StoreIssue>
-  const schema: z.ZodType = SCHEMAS[table as keyof typeof SCHEMAS]
+  const schema: z.ZodMiniType = SCHEMAS[table as keyof typeof SCHEMAS]
   const read = schema.safeParse(stored)
   if (read.success) return ok(read.data as RecordOf[T])
-  const newer = z.object({ version: z.number().min(2) }).safeParse(stored)
+  const newer = z.object({ version: z.number().check(z.minimum(2)) }).safeParse(stored)
   return fail({
     code: newer.success ? 'newer-record' : 'broken-record',
     detail: z.prettifyError(read.error),

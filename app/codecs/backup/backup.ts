@@ -1,5 +1,5 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { fail, ok, type Result } from '~/core/foundation'
 
 /**
@@ -15,7 +15,7 @@ const NAME = /^([a-z]{1,20})\.jsonl$/
 
 const headSchema = z.object({
   format: z.literal(BACKUP_FORMAT),
-  version: z.number().int().min(1),
+  version: z.int().check(z.minimum(1)),
   at: z.number(),
 })
 

@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { fail, ok, type Result } from '~/core/foundation'
 
 /** The open JSON form in which licks leave and enter the app: lick texts, and what is beside them. */
@@ -7,11 +7,11 @@ export const BUNDLE_VERSION = 1
 const MOST_BYTES = 64 * 1024 * 1024
 
 const lickEntry = z.object({
-  id: z.string().min(1).max(100),
-  text: z.string().max(65536),
-  draft: z.string().max(65536).nullable().optional(),
+  id: z.string().check(z.minLength(1), z.maxLength(100)),
+  text: z.string().check(z.maxLength(65536)),
+  draft: z.optional(z.nullable(z.string().check(z.maxLength(65536)))),
   /** Voicing rules and pins, as JSON. */
-  voicing: z.string().max(65536).optional(),
+  voicing: z.optional(z.string().check(z.maxLength(65536))),
 })
 const bundleSchema = z.object({
   format: z.literal(BUNDLE_FORMAT),

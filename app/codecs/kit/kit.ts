@@ -1,36 +1,37 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
+import '../schema-words'
 import { fail, ok, type Result, showControls } from '~/core/foundation'
 import { HEAD_SHAPES, type Kit, PIECE_KINDS, STAFF_STEPS } from '~/core/kit'
 import { SURFACES } from '~/core/sticking'
 
-const centimetres = z.number().min(-300).max(300)
+const centimetres = z.number().check(z.minimum(-300), z.maximum(300))
 const pieceSchema = z.object({
   surface: z.enum(SURFACES),
   kind: z.enum(PIECE_KINDS),
   x: centimetres,
   y: centimetres,
-  height: z.number().min(0).max(250),
-  diameter: z.number().min(1).max(120),
-  sound: z.enum(SURFACES).optional(),
-  midi: z.number().int().min(0).max(127).optional(),
-  staff: z
-    .object({
-      step: z.number().int().min(STAFF_STEPS.lowest).max(STAFF_STEPS.highest),
+  height: z.number().check(z.minimum(0), z.maximum(250)),
+  diameter: z.number().check(z.minimum(1), z.maximum(120)),
+  sound: z.optional(z.enum(SURFACES)),
+  midi: z.optional(z.int().check(z.minimum(0), z.maximum(127))),
+  staff: z.optional(
+    z.object({
+      step: z.int().check(z.minimum(STAFF_STEPS.lowest), z.maximum(STAFF_STEPS.highest)),
       shape: z.enum(HEAD_SHAPES),
-    })
-    .optional(),
+    }),
+  ),
 })
 const kitSchema = z.object({
-  id: z.string().min(1).max(60),
-  name: z.string().max(80).transform(showControls),
-  crash: z.enum(SURFACES).optional(),
-  pieces: z
-    .array(pieceSchema)
-    .min(1)
-    .max(40)
-    .refine((pieces) => new Set(pieces.map(({ surface }) => surface)).size === pieces.length, {
+  id: z.string().check(z.minLength(1), z.maxLength(60)),
+  name: z.pipe(z.string().check(z.maxLength(80)), z.transform(showControls)),
+  crash: z.optional(z.enum(SURFACES)),
+  pieces: z.array(pieceSchema).check(
+    z.minLength(1),
+    z.maxLength(40),
+    z.refine((pieces) => new Set(pieces.map(({ surface }) => surface)).size === pieces.length, {
       message: 'each surface at most once',
     }),
+  ),
 })
 
 /** Writes a kit file, readable by people too. Law: read back it is the same kit. */

@@ -1,4 +1,5 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
+import '../schema-words'
 import { fail, ok, type Result, showControls } from '~/core/foundation'
 import { MAX_SLOTS } from '~/core/line'
 import { SURFACES } from '~/core/sticking'
@@ -9,8 +10,8 @@ const MOST_NOTES = 256
 const MOST_BYTES = 65_536
 
 const surface = z.enum(SURFACES)
-const number = z.number().int().min(1).max(MAX_SLOTS)
-const some = z.array(number).max(512)
+const number = z.int().check(z.minimum(1), z.maximum(MAX_SLOTS))
+const some = z.array(number).check(z.maxLength(512))
 
 const which = z.discriminatedUnion('kind', [
   z.object({
@@ -35,33 +36,42 @@ const action = z.discriminatedUnion('kind', [
   z.object({ kind: z.enum(['put', 'with-kick', 'with-hand']), surface }),
   z.object({
     kind: z.literal('path'),
-    surfaces: z.array(surface).max(32),
-    per: z.union([z.literal('group'), z.number().int().min(1).max(64)]),
+    surfaces: z.array(surface).check(z.maxLength(32)),
+    per: z.union([z.literal('group'), z.int().check(z.minimum(1), z.maximum(64))]),
     end: z.enum(PATH_ENDS),
     turningStroke: z.boolean(),
   }),
   z.object({
     kind: z.literal('draw'),
-    surfaces: z.array(surface).max(32),
+    surfaces: z.array(surface).check(z.maxLength(32)),
     per: z.enum(['stroke', 'group']),
     twice: z.boolean(),
-    seed: z.number().int().min(0).max(0xffff_ffff),
+    seed: z.int().check(z.minimum(0), z.maximum(0xffff_ffff)),
   }),
   z.object({ kind: z.literal('split'), main: surface, grace: surface }),
   z.object({ kind: z.literal('graces-with-hand') }),
 ])
 
-const slot = z.number().int().min(0).max(MAX_SLOTS)
+const slot = z.int().check(z.minimum(0), z.maximum(MAX_SLOTS))
 
 const voicing = z.object({
   rules: z
     .array(z.object({ hands: z.enum(PLAYERS_OF_RULE), which, action, on: z.boolean() }))
-    .max(MOST_RULES),
-  pins: z.array(z.object({ slot, surface })).max(MAX_SLOTS),
-  notes: z
-    .array(z.object({ slot, text: z.string().trim().min(1).max(200).transform(showControls) }))
-    .max(MOST_NOTES)
-    .optional(),
+    .check(z.maxLength(MOST_RULES)),
+  pins: z.array(z.object({ slot, surface })).check(z.maxLength(MAX_SLOTS)),
+  notes: z.optional(
+    z
+      .array(
+        z.object({
+          slot,
+          text: z.pipe(
+            z.string().check(z.trim(), z.minLength(1), z.maxLength(200)),
+            z.transform(showControls),
+          ),
+        }),
+      )
+      .check(z.maxLength(MOST_NOTES)),
+  ),
 })
 
 /** A voicing as JSON; empty where there is nothing in it. Law: read back it is the same. */

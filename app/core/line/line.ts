@@ -19,8 +19,8 @@ export interface Line {
 
 export const EMPTY_LINE: Line = { slots: [], groups: [], gridChanges: [] }
 export const MAX_SLOTS = 4096
-/** Strokes of a line at the most: two for each slot that it may have. */
-export const MAX_STROKES = 8192
+/** Strokes of a line at the most: four for each slot that it may have. */
+export const MAX_STROKES = 16_384
 export const MAX_BARS = 64
 
 /** One slot with its time: where it begins, how long it is, and the grid it stands on. */

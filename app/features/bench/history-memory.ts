@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import type { History } from '~/core/editing'
 
 /** Undo goes back over a reload; what is larger than this is cut at its oldest end. */
@@ -9,7 +9,7 @@ const spliceSchema = z.object({ at: z.number(), removed: z.string(), inserted: z
 const transactionSchema = z.object({
   label: z.string(),
   splices: z.array(spliceSchema),
-  beside: z.object({ removed: z.string(), inserted: z.string() }).optional(),
+  beside: z.optional(z.object({ removed: z.string(), inserted: z.string() })),
 })
 const memorySchema = z.object({
   turned: z.boolean(),

@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { TEMPO_RANGE } from '~/core/line'
 import { findGrid, findMeter } from '~/core/time'
 
@@ -35,31 +35,25 @@ export const MOST_SOURCES = 12
 export const MOST_WEIGHT = 9
 
 const whole = (least: number, most: number, usual: number) =>
-  z.coerce.number().int().min(least).max(most).catch(usual)
+  z.catch(z.coerce.number().check(z.multipleOf(1), z.minimum(least), z.maximum(most)), usual)
 
 const setupSchema = z.object({
-  mode: z.enum(['mix', 'stretch']).catch('mix'),
-  meter: z
-    .string()
-    .refine((text) => findMeter(text) !== undefined)
-    .catch('4/4'),
-  grid: z
-    .string()
-    .refine((text) => findGrid(text) !== undefined)
-    .catch('1/16'),
+  mode: z.catch(z.enum(['mix', 'stretch']), 'mix'),
+  meter: z.catch(z.string().check(z.refine((text) => findMeter(text) !== undefined)), '4/4'),
+  grid: z.catch(z.string().check(z.refine((text) => findGrid(text) !== undefined)), '1/16'),
   tempo: whole(TEMPO_RANGE.least, TEMPO_RANGE.most, 80),
   bars: whole(1, 4, 1),
   mostInRow: whole(1, 9, 2),
   longestRun: whole(0, 4, 3),
-  mirrors: z
-    .enum(['true', 'false'])
-    .catch('false')
-    .transform((said) => said === 'true'),
-  tail: z.enum(['rest', 'singles', 'kicks']).catch('singles'),
+  mirrors: z.pipe(
+    z.catch(z.enum(['true', 'false']), 'false'),
+    z.transform((said) => said === 'true'),
+  ),
+  tail: z.catch(z.enum(['rest', 'singles', 'kicks']), 'singles'),
   seed: whole(1, 999_999, 1),
   beats: whole(1, 8, 2),
   times: whole(1, 16, 4),
-  order: z.enum(['growing', 'chance']).catch('growing'),
+  order: z.catch(z.enum(['growing', 'chance']), 'growing'),
 })
 
 /** Taken up where nothing is chosen yet: a five and a three, so that something sounds at once. */

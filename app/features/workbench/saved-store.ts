@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid'
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { parseLickText } from '~/codecs/lick-text'
 import { findPhrase } from '~/core/catalogue'
 import type { Result } from '~/core/foundation'
@@ -22,20 +22,21 @@ export interface Overtaken extends SaveNotice {
   readonly revision?: number
 }
 
-const deleting = z.object({ intent: z.literal('delete'), id: z.string().min(1) })
-const known = { createdAt: z.number().optional(), revision: z.number().optional() }
-const savingCell = cellRecordSchema
-  .omit({ version: true, createdAt: true })
-  .partial({ id: true })
-  .extend({ intent: z.literal('save'), ...known })
-const savingVersion = versionRecordSchema
-  .omit({ version: true, createdAt: true })
-  .partial({ id: true })
-  .extend({ intent: z.literal('save'), ...known })
-const savingGroove = grooveRecordSchema
-  .omit({ version: true, createdAt: true })
-  .partial({ id: true })
-  .extend({ intent: z.literal('save'), ...known })
+const deleting = z.object({ intent: z.literal('delete'), id: z.string().check(z.minLength(1)) })
+const known = { createdAt: z.optional(z.number()), revision: z.optional(z.number()) }
+const SAVED = { intent: z.literal('save'), ...known }
+const savingCell = z.extend(
+  z.partial(z.omit(cellRecordSchema, { version: true, createdAt: true }), { id: true }),
+  SAVED,
+)
+const savingVersion = z.extend(
+  z.partial(z.omit(versionRecordSchema, { version: true, createdAt: true }), { id: true }),
+  SAVED,
+)
+const savingGroove = z.extend(
+  z.partial(z.omit(grooveRecordSchema, { version: true, createdAt: true }), { id: true }),
+  SAVED,
+)
 
 export type GrooveCommand = z.input<typeof savingGroove> | z.input<typeof deleting>
 export type CellCommand = z.input<typeof savingCell> | z.input<typeof deleting>

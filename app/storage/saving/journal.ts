@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 
 /** What is written down at once, until the store has it. */
 const entrySchema = z.object({
@@ -8,7 +8,7 @@ const entrySchema = z.object({
   page: z.string(),
   tab: z.string(),
   /** The revision that it was made on; null for what was new. */
-  base: z.number().nullable(),
+  base: z.nullable(z.number()),
   at: z.number(),
   record: z.unknown(),
 })
