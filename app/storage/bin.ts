@@ -36,8 +36,13 @@ export function nameOf<T extends KeptTable>(table: T, record: Kept<RecordOf[T]> 
   if (table === 'licks')
     return normalTitle(valuesOf(named.text ?? '', 'title')[0] ?? '') || 'Untitled'
   if (table === 'kits') return kitName(named.kit ?? '')
-  if (table === 'sittings') return named.step || 'the whole lick'
+  if (table === 'sittings') return sessionName(record as RecordOf['sittings'])
   return named.name ?? ''
+}
+
+/** `in the bar, 92 bpm` */
+function sessionName({ step, tempo }: RecordOf['sittings']): string {
+  return `${step || 'the whole lick'}, ${Math.round(tempo * 10) / 10} bpm`
 }
 
 function kitName(json: string): string {

@@ -1,5 +1,6 @@
 export { lineTextOf, setLineText, setValues, valuesOf } from './edit'
 export { HEADER_CODES, type HeaderCode, type TextIssue } from './issue'
+export { type CarriedGroove, findOwnGrooves, formatOwnGroove } from './own-groove'
 export { type LickReading, MAX_TEXT_BYTES, parseLickText } from './read'
 export { type LineChange, rewriteLick, setSwells } from './rewrite'
 export { KEYS, type Key } from './rows'

@@ -13,7 +13,7 @@ import { FrameBar } from '../frame/frame-bar'
 import { allKits, settingOf } from '../kit/setting'
 import { raisedSpeeds } from '../kit/speeds-of'
 import { useSettings } from '../live/use-live'
-import { useOwnGrooves, useOwnKits } from '../live/use-own'
+import { useGroovesFor, useOwnKits } from '../live/use-own'
 import { useCursor } from '../playback/cursor'
 import { Transport } from '../playback/transport'
 import { type PlaySwitches, usePlayback } from '../playback/use-playback'
@@ -32,7 +32,7 @@ import { FeetPanel } from './feet-panel'
 import { toFit } from './fit'
 import { LineEditor } from './line-editor'
 import { NoticeLine } from './notice-line'
-import { TextPanel } from './text-panel'
+import { grooveRow, TextPanel } from './text-panel'
 import { useBench } from './use-bench'
 import { useBenchKeys } from './use-bench-keys'
 import { useCaret } from './use-caret'
@@ -48,13 +48,13 @@ export function BenchPage({
   /** The lick as it was stored when the bench was opened; what happens to it since is in the session. */
   record: Kept<LickRecord>
 }) {
-  const grooves = useOwnGrooves()
   const { settings, change: remember } = useSettings()
   const { turnLetters } = settings
   const tellRefused = useRef((_message: string) => {})
   const refuse = useCallback((message: string) => tellRefused.current(message), [])
   const { document, run, session } = useBench(record, turnLetters, refuse)
   const { lick } = document.good
+  const grooves = useGroovesFor(lick)
   const { voicing } = document
   const { text } = document.history
   // What is heard and what is chosen from lists may come a moment after what is typed.
@@ -140,6 +140,7 @@ export function BenchPage({
     [run],
   )
   const [under, underFill] = [useValues(text, 'under'), useValues(text, 'under fill')]
+  const carried = useMemo(() => grooveRow(lick, grooves), [lick, grooves])
   useBenchKeys({ onPlay: play, onTravel: travel, onTempo: setTempo })
 
   const gestures = useGestures(lick, pick, edit, refuse)
@@ -249,6 +250,8 @@ export function BenchPage({
           <FeetPanel under={under} underFill={underFill} onSet={setFrame} />
           <TextPanel
             text={text}
+            title={lick.title}
+            groove={carried}
             issues={document.issues}
             voiced={isPlain(voicing) ? null : voicedText}
             onText={replaceText}

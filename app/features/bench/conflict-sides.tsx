@@ -1,5 +1,7 @@
 import type { ReactNode } from 'react'
+import { canonicalValues } from '~/codecs/lick-text'
 import { findVoicedLick } from '~/codecs/voicing'
+import type { Lick } from '~/core/line'
 import type { LickTexts } from '~/storage'
 import { PhraseStacks } from '../stacks/phrase-figure'
 import { differenceWords } from '../workbench/versions'
@@ -21,15 +23,25 @@ export default function ConflictSides({
   return (
     <dl className="grid w-full grid-cols-1 gap-x-6 gap-y-2 text-sm sm:grid-cols-2">
       <Side name="Yours">
-        <PhraseStacks phrase={here.line} />
+        <Line lick={here} />
       </Side>
       <Side name="The other">
-        <PhraseStacks phrase={other.line} />
+        <Line lick={other} />
       </Side>
-      <Side name="The other version, then yours" wide>
+      <Side name="Changes from the other version to yours" wide>
         {differenceWords(other, here, 'the same; only what is typed and cannot be read differs')}
       </Side>
     </dl>
+  )
+}
+
+/** A line as stacks, and as it is written. */
+function Line({ lick }: { lick: Lick }) {
+  return (
+    <>
+      <PhraseStacks phrase={lick.line} />
+      <span className="block truncate font-mono">{canonicalValues(lick, 'line').join(' ')}</span>
+    </>
   )
 }
 

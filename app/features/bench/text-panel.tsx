@@ -1,15 +1,36 @@
 import { memo, useState } from 'react'
-import type { TextIssue } from '~/codecs/lick-text'
+import { findOwnGrooves, formatOwnGroove, type TextIssue } from '~/codecs/lick-text'
+import type { Groove } from '~/core/groove'
+import type { Lick } from '~/core/line'
+import { saveFile } from '~/ui/save-file'
 import { faultWords } from './fault-words'
+
+/** The row that takes a lick's own groove along with its text; empty where there is nothing to take. */
+export function grooveRow({ frame, unknown }: Lick, grooves: readonly Groove[]): string {
+  const own = grooves.find(({ id }) => id === frame.groove)
+  const [bar] = own ? Object.entries(own.bars) : []
+  if (!own || !bar || findOwnGrooves(unknown).some(({ id }) => id === own.id)) return ''
+  const [meter, { grid, line }] = bar
+  return formatOwnGroove({ id: own.id, name: own.name, meter, grid, line })
+}
+
+function withRow(text: string, row: string): string {
+  return row === '' ? text : `${text.trimEnd()}\n${row}\n`
+}
 
 /** The whole lick as its open text: everything can be read, changed and copied here. */
 export const TextPanel = memo(function TextPanel({
   text,
+  title,
+  groove,
   issues,
   voiced,
   onText,
 }: {
   text: string
+  title: string
+  /** The row that takes the lick's own groove along; empty where it has none, or the text has it. */
+  groove: string
   issues: readonly TextIssue[]
   /** The text with the voices that the rules give; null where there are no rules. */
   voiced: (() => string) | null
@@ -31,13 +52,27 @@ export const TextPanel = memo(function TextPanel({
             value={text}
             onChange={(event) => onText(event.target.value)}
           />
+          <p className="flex flex-wrap items-center gap-3 text-sm">
+            <button
+              type="button"
+              className="btn btn-outline border-base-300 btn-sm font-normal"
+              onClick={() =>
+                saveFile(`${title || 'lick'}.lick`, 'text/plain', withRow(text, groove))
+              }
+            >
+              Save as a file
+            </button>
+            {groove !== '' && (
+              <span className="text-(--quiet)">The file takes your groove along.</span>
+            )}
+          </p>
           {voiced && (
-            <p className="flex flex-wrap items-center gap-3 text-sm">
+            <p className="mt-2 flex flex-wrap items-center gap-3 text-sm">
               <button
                 type="button"
                 className="btn btn-outline border-base-300 btn-sm font-normal"
                 onClick={() =>
-                  navigator.clipboard.writeText(voiced()).then(
+                  navigator.clipboard.writeText(withRow(voiced(), groove)).then(
                     () => setCopied('Copied.'),
                     () => setCopied('The browser does not allow copying.'),
                   )

@@ -7,7 +7,9 @@ import { LickRowItem } from './lick-row-item'
 
 /** Pixels of a row before one is measured: all are of the same height. */
 const USUAL_ROW = 84
+/** Rows that are drawn beyond the window; of few rows all of them, so that the browser finds in them. */
 const OVERSCAN = 4
+const FEW = 60
 
 interface LickListProps {
   readonly rows: readonly LickSummary[]
@@ -26,7 +28,7 @@ export function LickList({ rows, cleanTempos, selected, onSelect, onDeleted }: L
   const virtual = useWindowVirtualizer({
     count: rows.length,
     estimateSize: () => height,
-    overscan: OVERSCAN,
+    overscan: rows.length <= FEW ? FEW : OVERSCAN,
     scrollMargin: top,
     getItemKey: keyOf,
   })

@@ -9,7 +9,9 @@ export function useLick(opened: Kept<LickRecord>): Kept<LickRecord> | null {
     let gone = false
     const read = () =>
       void loadKept('licks', id).then((stored) => {
-        if (stored.ok && !gone) setLick(stored.value ?? null)
+        if (!stored.ok || gone) return
+        const now = stored.value ?? null
+        setLick((before) => (before && before.revision === now?.revision ? before : now))
       })
     // Between the loader's reading and now something may have been saved.
     read()

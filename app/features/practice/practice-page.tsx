@@ -23,7 +23,7 @@ import { settingOf } from '../kit/setting'
 import { SaverNotice } from '../live/saver-notice'
 import { useLick } from '../live/use-lick'
 import { useSettings } from '../live/use-live'
-import { useOwnGrooves, useOwnKits } from '../live/use-own'
+import { useGroovesFor, useOwnKits } from '../live/use-own'
 import { useSessionsSince } from '../log/use-sessions'
 import { countingOf } from '../settings/counting'
 import { notesIn } from '../workbench/notes'
@@ -77,7 +77,7 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
   const { turnLetters } = settings
   const lick = useMemo(() => lickOf(record, turnLetters), [record, turnLetters])
   const voicing = useMemo(() => voicingOf(record), [record])
-  const grooves = useOwnGrooves()
+  const grooves = useGroovesFor(lick)
   const kits = useOwnKits()
   const setting = useMemo(
     () => settingOf(settings, kits, lick.kit, grooves),

@@ -232,6 +232,15 @@ describe('a backup', () => {
   })
 })
 
+it('a lick’s own groove comes in with its text', async () => {
+  const one = await browser()
+  const text = 'groove: own-g\nline: RL\nown-groove: own-g | 4/4 | 1/8 | Slow | RLRLRLRL\n'
+  const file = read(new TextEncoder().encode(text))
+  expect(await one.bring(file)).toMatchObject({ added: 2 })
+  expect((await one.liveGrooves.settled()).rows).toMatchObject([{ id: 'own-g', name: 'Slow' }])
+  expect((await one.standings(file))[1]).toBe('grooves Slow: same')
+})
+
 describe('files', () => {
   const bytes = (text: string) => new TextEncoder().encode(text)
 

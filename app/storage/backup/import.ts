@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid'
 import type { OurFile } from '~/codecs/backup'
-import { parseLickText } from '~/codecs/lick-text'
+import { findOwnGrooves, parseLickText } from '~/codecs/lick-text'
 import { parseVoicing } from '~/codecs/voicing'
 import { fail, ok, type Result } from '~/core/foundation'
 import { nameOf } from '../bin'
@@ -64,6 +64,10 @@ export function rowsOfFile(file: OurFile, now: number): IncomingRow[] {
           table: 'licks',
           row: toLickRecord({ id: nanoid(12), text: file.text, draft: null, voicing: '' }, now),
         },
+        ...carriedIn(file.text).map((groove) => ({
+          table: 'grooves',
+          row: { ...groove, version: 1, createdAt: now },
+        })),
       ]
     case 'kit':
       return [
@@ -73,6 +77,12 @@ export function rowsOfFile(file: OurFile, now: number): IncomingRow[] {
         },
       ]
   }
+}
+
+/** The grooves that a lick's text carries along. */
+function carriedIn(text: string) {
+  const read = parseLickText(text)
+  return read.ok ? findOwnGrooves(read.value.lick.unknown) : []
 }
 
 interface Planned {

@@ -130,6 +130,15 @@ describe('what a page left in its journal', () => {
     expect(version?.text).toBe('line: RLLRK')
   })
 
+  it('is kept with what could not be read yet', async () => {
+    const { toBesides } = await import('./besides')
+    const [change] = toBesides('licks', { ...record(TEXT), version: 2, draft: 'line: RL(' }, 0)
+    expect(change).toMatchObject({
+      table: 'versions',
+      record: { text: 'line: RL\n# typed: line: RL(\n' },
+    })
+  })
+
   it('replaces what the same page saved just before, however late that arrived', async () => {
     const store = await nextPage()
     await store.addLicks([{ id: 'a', text: TEXT, draft: null, voicing: '' }], 1)

@@ -1,6 +1,4 @@
-import { nanoid } from 'nanoid'
 import { openDatabase } from '../database'
-import { type LickRecord, VERSION_NAME_MOST } from '../records'
 import {
   KEPT_TABLES,
   type KeptTable,
@@ -9,8 +7,8 @@ import {
   readKept,
   sameContent,
 } from '../tables'
-import type { Change } from '../write'
 import { write } from '../writer'
+import { toBesides, toSave } from './besides'
 import type { JournalEntry } from './journal'
 import { isGone, journal } from './page'
 
@@ -49,26 +47,7 @@ export async function replayOne(entry: JournalEntry): Promise<boolean> {
   const free = stored === undefined || (stored.deletedAt === null && ours)
   const changes = free
     ? [toSave(table, content.value, stored?.revision ?? null)]
-    : besides(table, content.value, entry.at)
+    : toBesides(table, content.value, entry.at)
   if (changes.length === 0) return true
   return (await write(changes)).ok
-}
-
-function toSave(table: KeptTable, record: RecordOf[KeptTable], base: number | null): Change {
-  return { kind: 'save', table, record, base } as Change
-}
-
-/** What is kept beside a record that was changed elsewhere since: a lick's state as a version of it. */
-function besides(table: KeptTable, record: RecordOf[KeptTable], at: number): Change[] {
-  const id = nanoid(12)
-  const stamp = new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
-  if (table === 'licks') {
-    const { text, voicing, id: lickId } = record as LickRecord
-    const name = `Unsaved change, ${stamp}`.slice(0, VERSION_NAME_MOST)
-    const version = { id, version: 1 as const, lickId, name, text, voicing, createdAt: at }
-    return [{ kind: 'save', table: 'versions', record: version, base: null }]
-  }
-  // A plan or a session of one's own is written by one page: the store has a later state of it.
-  if (table === 'plans' || table === 'sittings' || table === 'versions') return []
-  return [toSave(table, { ...record, id: table === 'kits' ? `kit-${id.slice(0, 8)}` : id }, null)]
 }

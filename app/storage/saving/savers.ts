@@ -5,6 +5,7 @@ import { Snapshots } from '../snapshots'
 import { type Kept, type KeptTable, type RecordOf, readKept } from '../tables'
 import type { Change } from '../write'
 import { write } from '../writer'
+import { toBesides } from './besides'
 import { journal } from './page'
 import { RecordSaver, type SaveState } from './record-saver'
 
@@ -47,9 +48,17 @@ function askToPersist(): void {
   void storage?.persist?.().catch(() => false)
 }
 
-/** Flushes a saver, and lets it go as soon as everything of it is in the store. */
+/**
+ * Flushes a saver, and lets it go as soon as everything of it is in the store. A conflict that was not
+ * decided is left as it is stored, with ours kept beside it.
+ */
 export async function closeSaver<T extends KeptTable>(saver: RecordSaver<T>): Promise<void> {
   await saver.flush()
+  const { waiting } = saver
+  if (saver.state().kind === 'conflict' && waiting !== undefined) {
+    const besides = toBesides(saver.table, waiting, Date.now())
+    if (besides.length === 0 || (await write(besides)).ok) saver.giveUp()
+  }
   const gone = () => {
     if (saver.busy || saver.state().kind === 'conflict') return
     savers.delete(saver as unknown as AnySaver)

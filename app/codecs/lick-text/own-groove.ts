@@ -1,0 +1,40 @@
+import { parseGrooveBar } from '~/core/groove'
+import { findMeter } from '~/core/time'
+import { normalTitle } from './title'
+
+/** A groove of the player's own as a text carries it: one bar for one metre, in the line's notation. */
+export interface CarriedGroove {
+  readonly id: string
+  readonly name: string
+  readonly meter: string
+  readonly grid: string
+  readonly line: string
+}
+
+const KEY = 'own-groove'
+const OWN_ID = /^own-[\w-]{1,56}$/
+const PARTS = 5
+
+/**
+ * A row that carries a groove along with the lick that names it: readers that do not know the key keep
+ * it. Example: `own-groove: own-a1 | 4/4 | 1/8 | Slow | RLRLRLRL`. Law: read back it is the same.
+ */
+export function formatOwnGroove({ id, name, meter, grid, line }: CarriedGroove): string {
+  const plain = normalTitle(name.replaceAll('|', '/'))
+  return `${KEY}: ${[id, meter, grid, plain, line.replace(/\s+/g, ' ')].join(' | ')}`
+}
+
+/** The grooves that the unknown rows of a lick carry; those that cannot be read are left out. */
+export function findOwnGrooves(
+  unknown: readonly (readonly [key: string, value: string])[],
+): CarriedGroove[] {
+  return unknown.flatMap(([key, value]) => {
+    if (key !== KEY) return []
+    const parts = value.split(' | ')
+    const [id = '', meter = '', grid = '', name = ''] = parts
+    const line = parts.slice(PARTS - 1).join(' | ')
+    const known = findMeter(meter)
+    const read = known && parseGrooveBar({ grid, line }, known)
+    return OWN_ID.test(id) && name !== '' && read?.ok ? [{ id, name, meter, grid, line }] : []
+  })
+}
