@@ -35,6 +35,7 @@ export function KitPage() {
   const plays = useCleanPlays()
   const { kit, kits, isOwn, edit, trouble, saver, takeTheirs } = useKit(records, shown, change)
   const { tell, trouble: refused } = useSaving(changeKits)
+  const [undecided, setUndecided] = useState(false)
   // What is measured and shown by clean plays waits until a drag is over.
   const still = useSettled(kit)
   const setting = useMemo(
@@ -96,13 +97,16 @@ export function KitPage() {
           )}
         </div>
         <Trouble words={trouble || refused} />
+        <Trouble words={undecided ? 'Not done: the other version could not be kept.' : ''} />
         {saver && (
           <SaverNotice
             saver={saver}
             what="kit"
-            onMine={(theirs) => void keepKitMine(saver, theirs)}
-            onTheirs={(theirs) => {
-              leaveKit(saver, theirs)
+            onMine={async (theirs) => setUndecided(!(await keepKitMine(saver, theirs)))}
+            onTheirs={async (theirs) => {
+              const left = await leaveKit(saver, theirs)
+              setUndecided(!left)
+              if (!left) return
               if (theirs) takeTheirs(theirs)
               else change({ kit: 'five' })
             }}

@@ -16,8 +16,8 @@ export function SaverNotice<R>({
   saver: { readonly subscribe: Saveable['subscribe']; readonly state: RecordSaverState<R> }
   /** What it is, as `kit`. */
   what: string
-  onMine: (theirs: Kept<R> | null) => void
-  onTheirs: (theirs: Kept<R> | null) => void
+  onMine: (theirs: Kept<R> | null) => unknown
+  onTheirs: (theirs: Kept<R> | null) => unknown
 }) {
   const state = useSyncExternalStore(saver.subscribe, saver.state, saver.state)
   if (state.kind !== 'conflict') return null

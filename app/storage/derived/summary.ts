@@ -69,7 +69,7 @@ export function toSummary(record: Kept<LickRecord>): LickSummary {
     updatedAt: record.updatedAt,
     unfinished: record.draft !== null,
     words: [title, ...lick.tags, meter, grid].join(' ').toLowerCase(),
-    sortTitle: title.normalize('NFKD').toLowerCase(),
+    sortTitle: title.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase(),
   }
 }
 
