@@ -1,20 +1,14 @@
 import { Archive } from 'lucide-react'
-import { useCallback, useEffect, useState } from 'react'
+import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
-import { type BackupState, backupState } from '~/storage/backup/state'
 import { ExportButton } from './export-button'
 import { ImportPart } from './import-part'
 import { reminderWords, sizeWords } from './import-view'
+import { useBackupState } from './use-backup-state'
 
 /** Backup and restore: everything out as one file, and files in, with a say in what they change. */
 export function BackupPage() {
-  const [state, setState] = useState<BackupState | null>(null)
-  const read = useCallback(() => {
-    void backupState().then((known) => {
-      if (known.ok) setState(known.value)
-    })
-  }, [])
-  useEffect(read, [read])
+  const state = useBackupState()
   const reminder = state ? reminderWords(state, Date.now()) : ''
   return (
     <div className="mx-auto flex w-full max-w-4xl flex-col gap-8 px-5 py-8">
@@ -29,7 +23,7 @@ export function BackupPage() {
         </p>
         {reminder && <p role="status">{reminder}</p>}
         <div>
-          <ExportButton lickIds={null} className="btn btn-primary" onDone={read}>
+          <ExportButton lickIds={null} className="btn btn-primary">
             <Archive size={18} aria-hidden /> Save a backup
           </ExportButton>
         </div>

@@ -9,11 +9,10 @@ interface ExportButtonProps {
   readonly lickIds: readonly string[] | null
   readonly className: string
   readonly children: ReactNode
-  readonly onDone?: () => void
 }
 
 /** Writes a backup file in a worker, with its progress and the way to cancel. */
-export function ExportButton({ lickIds, className, children, onDone }: ExportButtonProps) {
+export function ExportButton({ lickIds, className, children }: ExportButtonProps) {
   const { state, run, cancel } = useJob<void>()
   const save = () =>
     run(async (onTold, signal) => {
@@ -21,7 +20,6 @@ export function ExportButton({ lickIds, className, children, onDone }: ExportBut
       const at = Date.now()
       const { zip } = await filesWorker.ask('export', { lickIds, at }, { onTold, signal })
       saveFile(fileName(lickIds, at), 'application/zip', zip)
-      onDone?.()
     })
   if (state.kind === 'running')
     return <JobProgress label="Exporting" {...state} onCancel={cancel} />

@@ -1,9 +1,12 @@
-import { useEffect, useMemo, useState } from 'react'
+import { useCallback, useMemo } from 'react'
 import { findVoicedLick } from '~/codecs/voicing'
-import { type Kept, type LickRecord, loadLicks, onStoreChange } from '~/storage'
+import { type Kept, type LickRecord, loadLicks } from '~/storage'
 import { turnTexts } from '../bench/turned'
+import { useRead } from '../live/use-read'
 import type { MixableLick } from './flow-music'
 import type { SourceName } from './flow-setup'
+
+const NONE: readonly Kept<LickRecord>[] = []
 
 /** The licks that a flow draws from, as they are stored now. */
 export function useMixable(
@@ -11,23 +14,14 @@ export function useMixable(
   turned: boolean,
 ): readonly MixableLick[] {
   const wanted = sources.flatMap(({ kind, of }) => (kind === 'lick' ? of : [])).join('\n')
-  const [records, setRecords] = useState<readonly Kept<LickRecord>[]>([])
-  useEffect(() => {
-    const ids = wanted === '' ? [] : wanted.split('\n')
-    let gone = false
-    const read = () =>
-      void loadLicks(ids).then((licks) => {
-        if (licks.ok && !gone) setRecords(licks.value)
-      })
-    read()
-    const stop = onStoreChange((changed) => {
-      if (changed.table === 'licks' && changed.ids.some((id) => ids.includes(id))) read()
-    })
-    return () => {
-      gone = true
-      stop()
-    }
-  }, [wanted])
+  const ids = useMemo(() => (wanted === '' ? [] : wanted.split('\n')), [wanted])
+  const read = useCallback(() => loadLicks(ids), [ids])
+  const concerns = useCallback(
+    (table: string, changed: readonly string[]) =>
+      table === 'licks' && changed.some((id) => ids.includes(id)),
+    [ids],
+  )
+  const records = useRead<readonly Kept<LickRecord>[]>(read, concerns, NONE)
   return useMemo(
     () =>
       records.flatMap((record): MixableLick[] => {

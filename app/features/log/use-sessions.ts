@@ -7,35 +7,17 @@ import {
   onStoreChange,
   type PracticeSessionRecord,
 } from '~/storage'
+import { type Concerns, useRead } from '../live/use-read'
 
 type Session = Kept<PracticeSessionRecord>
 
-/** Calls back after sessions were written, in any tab, a moment after the last of them. */
-function onSessions(read: () => void): () => void {
-  let timer: ReturnType<typeof setTimeout> | undefined
-  const stop = onStoreChange(({ table }) => {
-    if (table !== 'sittings') return
-    clearTimeout(timer)
-    timer = setTimeout(read, 100)
-  })
-  return () => {
-    clearTimeout(timer)
-    stop()
-  }
-}
+const ofSessions: Concerns = (table) => table === 'sittings'
+const NONE: readonly Session[] = []
 
 /** The sessions since a time, oldest first, as they are written. */
 export function useSessionsSince(from: number): readonly Session[] {
-  const [sessions, setSessions] = useState<readonly Session[]>([])
-  useEffect(() => {
-    const read = () =>
-      void listSessionsBetween(from, Number.MAX_SAFE_INTEGER).then((listed) => {
-        if (listed.ok) setSessions(listed.value)
-      })
-    read()
-    return onSessions(read)
-  }, [from])
-  return sessions
+  const read = useCallback(() => listSessionsBetween(from, Number.MAX_SAFE_INTEGER), [from])
+  return useRead(read, ofSessions, NONE)
 }
 
 const PAGE = 200

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react'
+import { Link } from 'react-router'
 import {
   barTicks,
   COUNTING_SYSTEMS,
@@ -115,6 +116,21 @@ export function SettingsPage() {
         ]}
         onChoose={(staffGroove) => change({ staffGroove })}
       />
+      <section aria-labelledby="data-title" className="mt-8">
+        <h2 id="data-title" className="font-semibold text-lg">
+          Your data
+        </h2>
+        <p className="mt-1 text-sm">
+          Everything is stored in this browser.{' '}
+          <Link to="/backup" className="link">
+            Back up, import, storage used
+          </Link>{' '}
+          ·{' '}
+          <Link to="/bin" className="link">
+            Bin
+          </Link>
+        </p>
+      </section>
     </div>
   )
 }

@@ -1,8 +1,9 @@
-import { useEffect, useState } from 'react'
+import { useCallback } from 'react'
 import { findVoicedLick } from '~/codecs/voicing'
 import type { Lick } from '~/core/line'
-import { listSnapshots, onStoreChange, type Snapshot } from '~/storage'
+import { listSnapshots, type Snapshot } from '~/storage'
 import { turnTexts } from '../bench/turned'
+import { useRead } from '../live/use-read'
 import { Act, Part } from './parts'
 import { differenceWords } from './versions'
 
@@ -16,22 +17,12 @@ interface SnapshotListProps {
 
 /** A lick's last states, which were kept without being asked, each compared with what is on the bench. */
 export function SnapshotList({ id, turned, lick, onRestore }: SnapshotListProps) {
-  const [states, setStates] = useState<readonly Snapshot[]>([])
-  useEffect(() => {
-    let gone = false
-    const read = () =>
-      void listSnapshots(id).then((listed) => {
-        if (listed.ok && !gone) setStates(listed.value)
-      })
-    read()
-    const stop = onStoreChange(({ table, ids }) => {
-      if (table === 'licks' && ids.includes(id)) read()
-    })
-    return () => {
-      gone = true
-      stop()
-    }
-  }, [id])
+  const read = useCallback(() => listSnapshots(id), [id])
+  const concerns = useCallback(
+    (table: string, ids: readonly string[]) => table === 'licks' && ids.includes(id),
+    [id],
+  )
+  const states = useRead<readonly Snapshot[]>(read, concerns, [])
   if (states.length === 0) return null
   return (
     <Part title="Earlier states">

@@ -1,4 +1,5 @@
 import { ok, type Result } from '~/core/foundation'
+import { announce } from '../changes'
 import { withStore } from '../database'
 import type { StoreIssue } from '../issue'
 
@@ -8,6 +9,7 @@ const BACKUP_MARK = 'backup'
 export function noteBackup(at: number): Promise<Result<null, StoreIssue>> {
   return withStore(async (database) => {
     await database.settings.put({ id: BACKUP_MARK, at })
+    announce([{ table: 'backup', ids: [BACKUP_MARK] }])
     return ok(null)
   })
 }
