@@ -331,6 +331,21 @@ describe('the store', () => {
     })
   })
 
+  it('that never answers is told as one that cannot be opened, and can be tried again', async () => {
+    const store = await freshStore()
+    const { openDatabase } = await import('./database')
+    const { open } = Dexie.prototype
+    vi.spyOn(Dexie.prototype, 'open').mockImplementationOnce(
+      () => new Promise(() => {}) as unknown as ReturnType<typeof open>,
+    )
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
+    const opening = openDatabase()
+    await vi.advanceTimersByTimeAsync(9000)
+    vi.useRealTimers()
+    expect(await opening).toMatchObject({ ok: false, error: { code: 'unavailable' } })
+    expect(await store.addLicks([lick('a')], 0)).toEqual({ ok: true, value: 1 })
+  })
+
   it('is given up for good when a newer app takes it over, and the page is told', async () => {
     const store = await freshStore()
     await store.addLicks([lick('a')], 0)

@@ -1,7 +1,7 @@
 import { fail, ok, type Result } from '../foundation'
 import { EMPTY_LICK, type Line, lineEvents, lineTicks, type StrokeEvent } from '../line'
 import { parseLine } from '../notation'
-import { type Limb, otherHand } from '../sticking'
+import { isOneHand, type Limb, otherHand } from '../sticking'
 import {
   barTicks,
   findGrid,
@@ -45,7 +45,7 @@ export function grooveEvents(
 export function swapHands<T extends Pick<StrokeEvent, 'limb' | 'graceLimb'>>(
   events: readonly T[],
 ): T[] {
-  const other = (limb: Limb): Limb => (limb === 'RH' || limb === 'LH' ? otherHand(limb) : limb)
+  const other = (limb: Limb): Limb => (isOneHand(limb) ? otherHand(limb) : limb)
   return events.map((event) => ({
     ...event,
     limb: other(event.limb),

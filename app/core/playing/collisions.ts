@@ -10,7 +10,7 @@ import {
   shoulderOf,
 } from '../kit'
 import { frameTicks, type Lick, lineEvents, strokeEvents } from '../line'
-import type { Surface, Voice } from '../sticking'
+import { isOneHand, type Limb, type Surface, type Voice } from '../sticking'
 import type { Ticks } from '../time'
 
 /** Two hand strokes in a row, or together, by different hands that are in each other's way. */
@@ -77,8 +77,8 @@ function handOnsets(lick: Lick): HandStroke[][] {
   for (const event of strokeEvents(lick)) {
     if (event.tick !== tick) close()
     tick = event.tick
-    const add = (to: HandStroke[], hand: string | undefined, surface: Voice) => {
-      if (hand === 'RH' || hand === 'LH') to.push({ hand, tick: event.tick, surface })
+    const add = (to: HandStroke[], hand: Limb | undefined, surface: Voice) => {
+      if (hand && isOneHand(hand)) to.push({ hand, tick: event.tick, surface })
     }
     if (event.grace > 0) add(graces, event.graceLimb, event.graceSurface ?? event.surface)
     add(mains, event.limb, event.surface)

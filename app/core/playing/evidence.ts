@@ -1,5 +1,6 @@
 import type { HandSpeed, Player } from '../kit'
 import type { Lick } from '../line'
+import { isOneHand } from '../sticking'
 import { isSamePlace, type Move, type MoveKind, movesOf, type Setting, travelTime } from './limit'
 
 /** A lick that was played clean as a whole, at a tempo in beats of its metre. */
@@ -42,7 +43,7 @@ export function evidenceOf(plays: readonly CleanPlay[], setting: Setting): Evide
       }
       show(limb, 'single', player[limb].single, has)
       const way = travelTime(kit, fromSurface, toSurface, limb, player)
-      if (limb === 'RH' || limb === 'LH') {
+      if (isOneHand(limb)) {
         const { travel } = player[limb]
         show(limb, 'travel', travel, (travel * has) / way)
       }

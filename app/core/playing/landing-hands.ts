@@ -1,11 +1,9 @@
 import { findPiece, type Kit, placeOf } from '../kit'
 import { aimOf, crashHand, frameTicks, type Lick, type StrokeEvent, strokeEvents } from '../line'
 import { GRACE_LEAD_MS } from '../performance'
-import type { Surface, Voice } from '../sticking'
+import type { Hand, Surface, Voice } from '../sticking'
 import { secondsPerTick, type Ticks } from '../time'
 import { isSamePlace, type Setting, travelTime } from './limit'
-
-type Hand = 'RH' | 'LH'
 
 /** A hand and a crash for the landing: how much time there is, and how much it takes. */
 export interface LandingHand {

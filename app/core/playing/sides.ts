@@ -1,5 +1,5 @@
 import { type Lick, strokeEvents } from '../line'
-import type { Limb } from '../sticking'
+import { isOneHand, type Limb } from '../sticking'
 import type { Ticks } from '../time'
 
 /** A foot of an ostinato and a hand of the line at one instant, and whether they are of one side. */
@@ -23,8 +23,7 @@ export function feetUnderHands(lick: Lick): FootUnderHand[] {
   const events = strokeEvents(lick)
   const hands = new Map<Ticks, Limb[]>()
   for (const { tick, layer, limb } of events) {
-    const isHand = limb === 'RH' || limb === 'LH'
-    if (layer === 0 && isHand) hands.set(tick, [...(hands.get(tick) ?? []), limb])
+    if (layer === 0 && isOneHand(limb)) hands.set(tick, [...(hands.get(tick) ?? []), limb])
   }
   return events.flatMap(({ tick, layer, limb: foot }) => {
     if (layer === 0 || (foot !== 'RF' && foot !== 'LF')) return []

@@ -1,7 +1,9 @@
 export { type Disc, type DiscPiece, toDisc, turnDisc } from './disc'
 export {
   compareLimbs,
+  type Hand,
   isHand,
+  isOneHand,
   LETTERS,
   type Letter,
   LIMB_OF_LETTER,

@@ -21,6 +21,13 @@ export function isHand(letter: Letter): boolean {
   return letter === 'R' || letter === 'L' || letter === 'X'
 }
 
+export type Hand = 'RH' | 'LH'
+
+/** Whether a limb is the right or the left hand; one that is not decided is neither yet. */
+export function isOneHand(limb: Limb): limb is Hand {
+  return limb === 'RH' || limb === 'LH'
+}
+
 /** The other hand: where the graces of a flam, a drag or a ruff are played. */
 export function otherHand(limb: Limb): Limb {
   if (limb === 'RH') return 'LH'

@@ -18,8 +18,8 @@ export function BackupPage() {
           Back up
         </h2>
         <p className="text-(--quiet) text-sm">
-          One file with everything: licks with their drafts, versions, voicings and notes, cells,
-          grooves, kits, plans, settings and the practice log, what is in the bin too.
+          One file with everything: licks with their drafts, versions, voicings and notes; cells,
+          grooves, kits, plans, settings and the practice log; and what is in the bin.
         </p>
         {reminder && <p role="status">{reminder}</p>}
         <div>
@@ -30,7 +30,7 @@ export function BackupPage() {
         <p className="text-(--quiet) text-sm">
           {state?.at
             ? `Last backup: ${new Date(state.at).toLocaleString('en-GB', { dateStyle: 'long', timeStyle: 'short' })}.`
-            : 'No backup was made in this browser yet.'}
+            : 'No backup has been made in this browser yet.'}
           {state !== null &&
             state.aside > 0 &&
             ` ${state.aside} ${state.aside === 1 ? 'entry' : 'entries'} that can’t be read ${state.aside === 1 ? 'is' : 'are'} kept aside; every backup holds ${state.aside === 1 ? 'it' : 'them'}.`}

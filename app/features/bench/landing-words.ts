@@ -8,7 +8,7 @@ import {
   movesIntoLanding,
   type Setting,
 } from '~/core/playing'
-import type { Limb } from '~/core/sticking'
+import { isOneHand } from '~/core/sticking'
 import { secondsPerTick, type Ticks } from '~/core/time'
 import { theSurface } from '../voicing/surface-words'
 import { tenth } from './figures'
@@ -71,9 +71,7 @@ function freeHandWords(lick: Lick, free: keyof typeof FREE_HAND_WORDS): string {
   }
   const busy = [
     ...new Set(
-      strokeEvents(lick).flatMap(({ layer, limb }) =>
-        layer > 0 && (limb === 'RH' || limb === 'LH') ? [limb] : [],
-      ),
+      strokeEvents(lick).flatMap(({ layer, limb }) => (layer > 0 && isOneHand(limb) ? [limb] : [])),
     ),
   ]
   if (busy.length === 0) return words
@@ -96,16 +94,12 @@ function handsBackWords(
 ): string[] {
   const { beat } = frameTicks(lick.frame)
   return movesIntoLanding(lick, setting)
-    .filter(({ limb, toTick, fromTick }) => isHand(limb) && toTick - fromTick <= beat)
+    .filter(({ limb, toTick, fromTick }) => isOneHand(limb) && toTick - fromTick <= beat)
     .map(({ limb, fromTick, toTick, toSurface, needMs }) => {
       const has = milliseconds(toTick - fromTick)
       const enough = has >= needMs ? 'enough' : 'too little'
       return `${capital(LIMB_NAMES[limb])} to ${theSurface(toSurface)}: has ${tenth(has)} ms, needs ${Math.round(needMs)}, ${enough}`
     })
-}
-
-function isHand(limb: Limb): boolean {
-  return limb === 'RH' || limb === 'LH'
 }
 
 /** What the landing asks of a foot that has just played; null where it does not. */

@@ -1,6 +1,6 @@
 import { type Lick, lineEvents } from '~/core/line'
 import { ostinatoMeetings } from '~/core/playing'
-import type { Limb } from '~/core/sticking'
+import { isOneHand, type Limb } from '~/core/sticking'
 import type { Ticks } from '~/core/time'
 import { plural } from './figures'
 import { LIMB_NAMES } from './limb-names'
@@ -53,7 +53,7 @@ function whereTogether(lick: Lick): string {
 }
 
 function isHandLimb(limb: Limb): boolean {
-  return limb === 'RH' || limb === 'LH' || limb === 'XH'
+  return isOneHand(limb) || limb === 'XH'
 }
 
 const SHOWN_PLACES = 6

@@ -8,7 +8,7 @@ import {
   type HandCollision,
   handCollisions,
 } from '~/core/playing'
-import { SURFACE_NAMES, type Surface } from '~/core/sticking'
+import { isOneHand, SURFACE_NAMES, type Surface } from '~/core/sticking'
 import { LIMB_NAMES } from '../bench/limb-names'
 import { placeIn } from '../bench/places'
 import { theSurface } from '../voicing/surface-words'
@@ -164,7 +164,7 @@ function WaysOut({
   onEdit,
 }: CollisionsProps & { collision: HandCollision }) {
   const later = lineEvents(voiced).findLast(
-    ({ tick, limb }) => tick === collision.toTick && (limb === 'RH' || limb === 'LH'),
+    ({ tick, limb }) => tick === collision.toTick && isOneHand(limb),
   )
   if (!later || (later.limb !== 'RH' && later.limb !== 'LH')) return null
   const surfaces = clearSurfaces(setting.kit, collision, later.limb, setting.player.arms).slice(
