@@ -143,6 +143,7 @@ async function crowded(page) {
   for (const name of ['Select Lantern entry 1', 'Select Rope entry 2']) {
     await page.getByLabel(name, { exact: true }).check()
   }
+  await page.waitForTimeout(500)
 }
 
 /** Two tabs change the same lick at once: the one that comes second is told. */
