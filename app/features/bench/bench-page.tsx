@@ -8,6 +8,7 @@ import { isCompound } from '~/core/time'
 import { isPlain, type Voicing, voiceLick } from '~/core/voicing'
 import type { Kept, LickRecord } from '~/storage'
 import { Tick } from '~/ui/tick'
+import { usePageTitle } from '~/ui/use-page-title'
 import { useWidth } from '~/ui/use-width'
 import { FrameBar } from '../frame/frame-bar'
 import { allKits, settingOf } from '../kit/setting'
@@ -54,6 +55,7 @@ export function BenchPage({
   const refuse = useCallback((message: string) => tellRefused.current(message), [])
   const { document, run, session } = useBench(record, turnLetters, refuse)
   const { lick } = document.good
+  usePageTitle(lick.title, 'Bench')
   const grooves = useGroovesFor(lick)
   const { voicing } = document
   const { text } = document.history

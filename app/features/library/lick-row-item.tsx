@@ -56,7 +56,8 @@ export const LickRowItem = memo(function LickRowItem({
       <div className="min-w-0">
         <Link
           to={`/bench/${row.id}`}
-          className="block truncate font-semibold text-lg after:absolute after:inset-0"
+          dir="auto"
+          className="block truncate text-start font-semibold text-lg after:absolute after:inset-0"
         >
           {row.title}
         </Link>

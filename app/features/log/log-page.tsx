@@ -223,7 +223,7 @@ function DueTable({
           <tr>
             <th className="text-left font-normal">lick</th>
             <th className="text-right font-normal">best clean</th>
-            <th className="text-right font-normal">goal</th>
+            <th className="pl-3 text-right font-normal">goal</th>
             <th className="hidden text-right font-normal sm:table-cell">next</th>
             <th className="pl-4 text-left font-normal">when</th>
             <th>
@@ -249,7 +249,7 @@ function DueTable({
                 <td className="whitespace-nowrap text-right tabular-nums">
                   {bestClean === null ? '–' : Math.round(bestClean)}
                 </td>
-                <td className="whitespace-nowrap text-right tabular-nums">{goal ?? '–'}</td>
+                <td className="whitespace-nowrap pl-3 text-right tabular-nums">{goal ?? '–'}</td>
                 <td className="hidden whitespace-nowrap text-right tabular-nums sm:table-cell">
                   {next === null ? '–' : `${next[0]}, ${next[1]}`}
                 </td>

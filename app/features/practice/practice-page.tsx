@@ -19,6 +19,7 @@ import {
 } from '~/core/practice'
 import { gridName, sameGrid } from '~/core/time'
 import type { Kept, LickRecord, PlanRecord } from '~/storage'
+import { usePageTitle } from '~/ui/use-page-title'
 import { settingOf } from '../kit/setting'
 import { SaverNotice } from '../live/saver-notice'
 import { useLick } from '../live/use-lick'
@@ -76,6 +77,7 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
   const { settings, change: changeSettings } = useSettings()
   const { turnLetters } = settings
   const lick = useMemo(() => lickOf(record, turnLetters), [record, turnLetters])
+  usePageTitle(lick.title, 'Practice')
   const voicing = useMemo(() => voicingOf(record), [record])
   const grooves = useGroovesFor(lick)
   const kits = useOwnKits()
