@@ -10,7 +10,6 @@ import ts from 'typescript'
  * those listed, which are made of constants.
  */
 const MADE_OF_CONSTANTS = new Set(['app/codecs/lick-text/rows.ts'])
-/** `split` and `replace` of runs: each run is read once, and what follows is not looked for again. */
 const parser = new RegExpParser()
 const faults = []
 let patterns = 0
@@ -41,7 +40,6 @@ function check(literal, at) {
     flags: parser.parseFlags(literal.slice(end + 1)),
   }
   for (const report of analyse(ast).reports) {
-    // A run that may begin anywhere is only slow where something after it can fail.
     faults.push(
       `${at}: ${literal} (${report.type}, ${report.exponential ? 'exponential' : 'polynomial'})`,
     )

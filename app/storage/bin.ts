@@ -18,7 +18,8 @@ export function listBin(): Promise<Result<BinEntry[], StoreIssue>> {
     const entries: BinEntry[] = []
     for (const table of KEPT_TABLES) {
       if (table === 'plans') continue
-      const rows = await database[table].where('deletedAt').above(0).toArray()
+      // Only what was deleted has a place in this index.
+      const rows = await database[table].orderBy('deletedAt').toArray()
       for (const row of rows) {
         const read = readKept(table, row)
         if (!read.ok || read.value.deletedAt === null) continue

@@ -68,7 +68,14 @@ export async function addLicks(
   now: number,
 ): Promise<Result<number, StoreIssue>> {
   const known = await withStore(async (database) =>
-    ok(new Set(await database.licks.toCollection().primaryKeys())),
+    ok(
+      new Set(
+        await database.licks
+          .where('id')
+          .anyOf(licks.map(({ id }) => id))
+          .primaryKeys(),
+      ),
+    ),
   )
   if (!known.ok) return known
   const added = licks.filter(({ id }) => !known.value.has(id))

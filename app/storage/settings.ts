@@ -18,13 +18,19 @@ export type SettingsState = {
 export function readSettings(stored: unknown): Settings {
   const whole = settingsSchema.safeParse(stored ?? {})
   if (whole.success) return whole.data
+  return { ...DEFAULT_SETTINGS, ...readableFields(stored) }
+}
+
+/** The fields of settings that are there and can be read. */
+function readableFields(stored: unknown): Partial<Settings> {
   const fields = z.looseObject({}).safeParse(stored)
-  if (!fields.success) return DEFAULT_SETTINGS
+  if (!fields.success) return {}
   const readable = Object.entries(settingsSchema.shape).flatMap(([name, field]) => {
+    if (!Object.hasOwn(fields.data, name)) return []
     const read = field.safeParse(fields.data[name])
     return read.success ? [[name, read.data]] : []
   })
-  return { ...DEFAULT_SETTINGS, ...Object.fromEntries(readable) }
+  return Object.fromEntries(readable)
 }
 
 /** Changes settings in the store: fields that are not named stay as they are there. */
@@ -77,8 +83,9 @@ export class LiveSettings {
     })
     for (const { entry, drop } of journal.others()) {
       if (entry.table !== 'settings') continue
-      if (typeof entry.record === 'object') this.patch = { ...this.patch, ...entry.record }
-      drop()
+      this.patch = { ...this.patch, ...readableFields(entry.record) }
+      // Noted here before it is forgotten there: in between nothing may be lost.
+      if (journal.note('settings', SETTINGS_ID, null, this.patch)) drop()
     }
     if (Object.keys(this.patch).length > 0) await this.save()
     await this.read()

@@ -1,7 +1,7 @@
 import { ok, type Result } from '~/core/foundation'
 import { type DimeDatabase, withStore } from './database'
 import type { StoreIssue } from './issue'
-import { type LickRecord, readLickRecord } from './records'
+import { readLickRecord } from './records'
 
 /** A state of a lick that was kept without being asked. */
 export interface Snapshot {
@@ -57,6 +57,3 @@ async function rowsOf(database: DimeDatabase, lickId: string): Promise<Snapshot[
 export function listSnapshots(lickId: string): Promise<Result<Snapshot[], StoreIssue>> {
   return withStore(async (database) => ok((await rowsOf(database, lickId)).reverse()))
 }
-
-/** What a snapshot holds of a lick. */
-export type SnapshotTexts = Pick<LickRecord, 'text' | 'draft' | 'voicing'>

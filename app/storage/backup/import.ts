@@ -281,9 +281,16 @@ export async function applyImport(
     if (done.ok) for (const { as } of kept) count[as] += 1
     else await oneByOne(kept, now, count, faults)
     for (const [i, { entry, row }] of chunk.entries()) {
-      if (entry.standing === 'unreadable') await putAside(row, now, `${now}-${from + i}`)
-      if (entry.table === 'settings' && kept[i]?.as === 'replaced')
-        await patchSettings(readSettings(row))
+      const as = kept[i]?.as
+      const beside =
+        as === 'aside'
+          ? await putAside(row, now, `${now}-${from + i}`)
+          : entry.table === 'settings' && as === 'replaced'
+            ? await patchSettings(readSettings(row))
+            : ok(null)
+      if (beside.ok || !as) continue
+      count[as] -= 1
+      faults.push(`${entry.name}: ${beside.error.detail}`)
     }
     onProgress(Math.min(planned.length, from + WRITTEN_AT_ONCE), planned.length)
     await new Promise((resolve) => setTimeout(resolve))

@@ -1,4 +1,4 @@
-import { fail, ok, type Result } from '~/core/foundation'
+import { ok, type Result } from '~/core/foundation'
 import { type LickLog, lickLogs, notAhead, onGrid } from '~/core/log'
 import { findGrid } from '~/core/time'
 import type { DimeDatabase, StoredRow } from '../database'
@@ -33,12 +33,9 @@ export function toSession(row: unknown): Kept<PracticeSessionRecord> | undefined
 }
 
 /** The log of a lick, worked out now where it is not known; undefined for one never practised. */
-export async function freshLog(
-  database: DimeDatabase,
-  row: StoredRow,
-): Promise<StoredLog | undefined> {
-  const { id, making, log } = row as LogRow
-  if (log && making === LOG_MAKING) return { id, ...log }
+async function freshLog(database: DimeDatabase, row: StoredRow): Promise<StoredLog | undefined> {
+  const { id, log } = row as LogRow
+  if (isKnown(row)) return { id, ...(log as LickLog) }
   const rows = await database.sittings.where('lickId').equals(id).toArray()
   const sessions = rows.flatMap((stored) => {
     const session = toSession(stored)
@@ -56,19 +53,27 @@ export async function freshLog(
   return { id, ...made }
 }
 
-/** A chunk of logs by lick, in the order of their ids, from behind one on. */
+/**
+ * Logs of rows, worked out where they are not known. That is one step: a session that is written
+ * meanwhile comes before it or after it, and is never left out.
+ */
 export async function readLogs(
   database: DimeDatabase,
   rows: readonly StoredRow[],
 ): Promise<Result<StoredLog[], StoreIssue>> {
-  try {
-    const logs: StoredLog[] = []
-    for (const row of rows) {
-      const log = await freshLog(database, row)
-      if (log) logs.push(log)
+  if (rows.every(isKnown)) return ok(rows.map(({ id, log }) => ({ id, ...(log as LickLog) })))
+  const { logs, sittings, summaries } = database
+  const made = await database.transaction('rw', logs, sittings, summaries, async () => {
+    const found: StoredLog[] = []
+    for (const row of await logs.bulkGet(rows.map(({ id }) => id))) {
+      const log = row && (await freshLog(database, row))
+      if (log) found.push(log)
     }
-    return ok(logs)
-  } catch (error) {
-    return fail({ code: 'unavailable', detail: String(error) })
-  }
+    return found
+  })
+  return ok(made)
+}
+
+function isKnown(row: StoredRow): boolean {
+  return row.log !== null && row.making === LOG_MAKING
 }

@@ -83,7 +83,7 @@ export class LiveTable<T> {
   /** Resolves when the first rows are here, or that failed: enough for a page to begin with. */
   started(): Promise<void> {
     void this.open()
-    if (this.state.kind !== 'opening' || this.state.rows.length > 0) return this.settledOnce()
+    if (this.state.kind !== 'opening' || this.state.rows.length > 0) return this.idle()
     return new Promise((resolve) => {
       const listener = () => {
         this.listeners.delete(listener)
@@ -93,14 +93,14 @@ export class LiveTable<T> {
     })
   }
 
-  private async settledOnce(): Promise<void> {
+  private async idle(): Promise<void> {
     while (this.reading) await this.reading
   }
 
   /** Resolves when what has changed so far is in the rows. */
   async settled(): Promise<LiveState<T>> {
     await this.open()
-    while (this.reading) await this.reading
+    await this.idle()
     return this.state
   }
 

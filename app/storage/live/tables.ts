@@ -52,6 +52,7 @@ export const liveCells = keptTable('cells')
 export const liveGrooves = keptTable('grooves')
 /** The player's own kits, oldest first. */
 export const liveKits = keptTable('kits')
+
 const toSummaryRow = (row: StoredRow): ReadRow<LickSummary> => {
   if (row.unreadable === true) return { id: row.id, value: null }
   return {

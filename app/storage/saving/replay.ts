@@ -1,4 +1,5 @@
-import { openDatabase } from '../database'
+import { ok } from '~/core/foundation'
+import { withStore } from '../database'
 import {
   KEPT_TABLES,
   type KeptTable,
@@ -30,15 +31,14 @@ async function replay(): Promise<void> {
 }
 
 /** Whether an entry is in the store now, in one form or another; else it stays for the next opening. */
-export async function replayOne(entry: JournalEntry): Promise<boolean> {
+async function replayOne(entry: JournalEntry): Promise<boolean> {
   const table = KEPT_TABLES.find((name) => name === entry.table)
   if (!table) return false
   const content = parseContent(table, entry.record)
   if (!content.ok) return false
-  const database = await openDatabase()
-  if (!database.ok) return false
-  const row = await database.value[table].get(entry.id)
-  const known = row === undefined ? undefined : readKept(table, row)
+  const found = await withStore(async (database) => ok(await database[table].get(entry.id)))
+  if (!found.ok) return false
+  const known = found.value === undefined ? undefined : readKept(table, found.value)
   if (known && !known.ok) return false
   const stored = known?.value
   if (stored && sameContent(stored as RecordOf[KeptTable], content.value)) return true
