@@ -62,4 +62,5 @@ export {
 } from './sessions'
 export { liveSettings, type SettingsState } from './settings'
 export { listSnapshots, type Snapshot } from './snapshots'
-export type { Kept } from './tables'
+export { loadSparePlan, removeSparePlan, saveSparePlan } from './spare-plan'
+export { type Kept, sparePlanId } from './tables'

@@ -2,10 +2,23 @@ import 'fake-indexeddb/auto'
 import Dexie from 'dexie'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { DATABASE_NAME } from './database'
-import { readLickRecord } from './records'
+import { type PlanRecord, readLickRecord } from './records'
 
 const TEXT = 'line: RLLRK'
 const lick = (id: string) => ({ id, text: TEXT, draft: null, voicing: '' })
+
+const PLAN: PlanRecord = {
+  id: 'a',
+  version: 2,
+  createdAt: 1,
+  school: 'parts',
+  ladder: 'three',
+  rungs: null,
+  rungGrids: null,
+  repeats: 4,
+  climbs: false,
+  steps: [],
+}
 
 /** The store as a freshly loaded page sees it. */
 async function freshStore() {
@@ -93,6 +106,32 @@ describe('the store', () => {
     expect(await later.listBin()).toMatchObject({ ok: true, value: [{ id: 'a' }] })
     await later.purge([{ table: 'licks', id: 'a' }])
     expect(await later.loadLick('a')).toMatchObject({ ok: false, error: { code: 'missing' } })
+  })
+
+  it('deletes what belongs to a lick with it, and nothing of another', async () => {
+    const store = await freshStore()
+    await store.addLicks([lick('a'), lick('b')], 0)
+    for (const id of ['a', 'b']) {
+      const version = { version: 1 as const, createdAt: 1, name: 'first', text: TEXT, voicing: '' }
+      await store.saveRecord('versions', { ...version, id: `v${id}`, lickId: id }, null)
+      await store.saveRecord('plans', { ...PLAN, id }, null)
+      await store.saveSparePlan(id, { ...PLAN, id })
+    }
+    const told: string[] = []
+    const stop = store.onStoreChange(({ table, ids }) =>
+      told.push(...ids.map((id) => `${table} ${id}`)),
+    )
+    await store.putInBin([{ table: 'licks', id: 'a' }])
+    expect(await store.loadPlan('a')).toMatchObject({ ok: true, value: { id: 'a' } })
+    await store.purge([{ table: 'licks', id: 'a' }])
+    stop()
+    expect(told).toEqual(expect.arrayContaining(['versions va', 'plans a']))
+    expect(await store.loadPlan('a')).toMatchObject({ ok: true, value: null })
+    expect(await store.loadSparePlan('a')).toMatchObject({ ok: true, value: null })
+    expect((await store.liveVersions('a').settled()).rows).toEqual([])
+    expect((await store.liveVersions('b').settled()).rows).toHaveLength(1)
+    expect(await store.loadPlan('b')).toMatchObject({ ok: true, value: { id: 'b' } })
+    expect(await store.loadSparePlan('b')).toMatchObject({ ok: true, value: { id: 'b-spare' } })
   })
 
   it('makes all changes of a step, or none', async () => {

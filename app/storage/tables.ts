@@ -125,3 +125,8 @@ export function contentText(record: object): string {
     .sort(([a], [b]) => (a < b ? -1 : 1))
   return JSON.stringify(fields)
 }
+
+/** The id under which a lick's other practice plan is stored: `abc` has `abc-spare`. */
+export function sparePlanId(lickId: string): string {
+  return `${lickId}-spare`
+}

@@ -7,7 +7,15 @@ import { toSummary } from './derived/summary'
 import type { StoreIssue } from './issue'
 import type { LickRecord } from './records'
 import { keepSnapshot, type Snapshots } from './snapshots'
-import { type Kept, type KeptTable, parseContent, type RecordOf, readKept, toRow } from './tables'
+import {
+  type Kept,
+  type KeptTable,
+  parseContent,
+  type RecordOf,
+  readKept,
+  sparePlanId,
+  toRow,
+} from './tables'
 
 /** One thing to be written. */
 export type Change = {
@@ -35,6 +43,8 @@ class Refused extends Error {
 }
 
 const DERIVED = ['summaries', 'logs', 'snapshots'] as const
+/** What belongs to a lick and goes with it when it is deleted for good. */
+const BELONGINGS = ['versions', 'plans'] as const
 
 /**
  * The one way into the store. All changes are made, or none; each is held against the revision that it
@@ -47,7 +57,14 @@ export function write(
   snapshots: Snapshots | null = null,
 ): Promise<Result<number[], StoreIssue>> {
   return withStore(async (database) => {
-    const tables = [...new Set<string>([...changes.map(({ table }) => table), ...DERIVED])]
+    const purges = changes.some(({ kind, table }) => kind === 'purge' && table === 'licks')
+    const tables = [
+      ...new Set<string>([
+        ...changes.map(({ table }) => table),
+        ...DERIVED,
+        ...(purges ? BELONGINGS : []),
+      ]),
+    ]
     try {
       const { revisions, step } = await database.transaction('rw', tables, async () => {
         const made = new Step(database, now)
@@ -55,6 +72,7 @@ export function write(
         if (snapshots) await made.keepSnapshots(changes, snapshots)
         const all = changes.map((change) => made.apply(change))
         await made.flush()
+        if (purges) await made.removeBelongings(changes)
         return { revisions: all, step: made }
       })
       announce(step.changed())
@@ -79,6 +97,7 @@ class Step {
   private readonly summaries = new Map<string, StoredRow | undefined>()
   private readonly logs = new Set<string>()
   private readonly practised = new Set<string>()
+  private readonly removed: Changed[] = []
 
   constructor(
     private readonly database: DimeDatabase,
@@ -150,9 +169,30 @@ class Step {
     await forgetLogs(this.database, this.logs)
   }
 
+  /**
+   * Removes what nobody can reach any more: versions, plans and snapshots of licks that are deleted for
+   * good. Their practice sessions stay, since the minutes were played.
+   */
+  async removeBelongings(changes: readonly Change[]): Promise<void> {
+    const { database } = this
+    for (const change of changes) {
+      if (change.kind !== 'purge' || change.table !== 'licks') continue
+      const { id } = change
+      const ofLick = (table: 'versions' | 'snapshots') =>
+        database[table].where('lickId').equals(id).primaryKeys()
+      const versions = await ofLick('versions')
+      const plans = [id, sparePlanId(id)]
+      await database.versions.bulkDelete(versions)
+      await database.snapshots.bulkDelete(await ofLick('snapshots'))
+      await database.plans.bulkDelete(plans)
+      this.removed.push({ table: 'versions', ids: versions }, { table: 'plans', ids: plans })
+    }
+  }
+
   /** Whom it concerns. */
   changed(): Changed[] {
     const all: Changed[] = [...this.rows].map(([table, rows]) => ({ table, ids: [...rows.keys()] }))
+    all.push(...this.removed)
     if (this.summaries.size > 0) all.push({ table: 'summaries', ids: [...this.summaries.keys()] })
     if (this.logs.size > 0) all.push({ table: 'logs', ids: [...this.logs] })
     return all

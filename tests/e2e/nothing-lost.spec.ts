@@ -144,3 +144,28 @@ test('a full storage is told wherever something was to be saved, and leaving ask
   await kept(page)
   await expect(told).toHaveCount(0)
 })
+
+test('a practice plan that two tabs changed is compared, and both plans are kept', async ({
+  page,
+  context,
+}) => {
+  await openLick(page, 'Parade')
+  await page.getByRole('link', { name: 'Practise' }).click()
+  const repeats = (of: Page) => of.getByRole('combobox', { name: 'Repeats per tempo' })
+  await expect(repeats(page)).toBeVisible()
+  const other = await context.newPage()
+  await other.goto(page.url())
+  await expect(repeats(other)).toBeVisible()
+  await Promise.all([repeats(page).selectOption('16'), repeats(other).selectOption('32')])
+  const told = () =>
+    Promise.all([page, other].map((tab) => tab.getByRole('button', { name: 'Keep mine' }).count()))
+  await expect.poll(async () => (await told()).some((count) => count > 0)).toBe(true)
+  const loser = ((await told())[0] ?? 0) > 0 ? page : other
+  const [mine, theirs] = loser === page ? ['16', '32'] : ['32', '16']
+  const line = `Repeats: ${theirs} in the other, ${mine} in yours`
+  await expect(loser.getByText(line)).toBeVisible()
+  await loser.getByRole('button', { name: 'Keep mine' }).click()
+  await expect(repeats(loser === page ? other : page)).toHaveValue(mine)
+  await loser.getByRole('button', { name: 'Swap the plans' }).click()
+  await expect(repeats(loser)).toHaveValue(theirs)
+})

@@ -1,27 +1,33 @@
 import { RotateCcw, Trash2 } from 'lucide-react'
-import { useCallback, useEffect, useState } from 'react'
+import { useState } from 'react'
 import { Link } from 'react-router'
-import type { Result } from '~/core/foundation'
-import { notSavedWords, onStoreChange, purge, type Ref, restore, type StoreIssue } from '~/storage'
+import { ok, type Result } from '~/core/foundation'
+import { notSavedWords, purge, type Ref, restore, type StoreIssue } from '~/storage'
 import { type BinEntry, listBin } from '~/storage/bin'
 import { TABLE_WORDS } from '../backup/import-view'
 import { plural } from '../bench/figures'
+import { useRead } from '../live/use-read'
 import { StoreTrouble } from '../shell/error-page'
 import { Act, Trouble } from '../workbench/parts'
 
 /** How many are listed; the rest comes to sight as these go. */
 const MOST_LISTED = 300
 
+/** The bin as a value, also where it cannot be read. */
+async function readBin(): Promise<Result<Result<BinEntry[], StoreIssue> | null, StoreIssue>> {
+  return ok(await listBin())
+}
+
+/** Whether a change is of a table that has a bin. */
+function isKept(table: string): boolean {
+  return table in TABLE_WORDS
+}
+
 /** Everything that was deleted: restored one by one or all at once, or deleted for good. */
 export function BinPage() {
-  const [listed, setListed] = useState<Result<BinEntry[], StoreIssue> | null>(null)
   const [trouble, setTrouble] = useState('')
   const [sure, setSure] = useState(false)
-  const read = useCallback(() => void listBin().then(setListed), [])
-  useEffect(() => {
-    read()
-    return onStoreChange(read)
-  }, [read])
+  const listed = useRead(readBin, isKept, null)
   const act = async (
     work: (refs: readonly Ref[]) => Promise<Result<number, StoreIssue>>,
     refs: readonly Ref[],

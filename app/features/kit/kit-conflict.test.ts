@@ -3,7 +3,7 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import { formatKit } from '~/codecs/kit'
 import { DEFAULT_KIT } from '~/core/kit'
 import { liveKits, openSaver, putInBin, saveRecord } from '~/storage'
-import { keepKitMine, leaveKit } from './kit-conflict'
+import { keepKitMine, kitDifferences, leaveKit } from './kit-conflict'
 import { ownKits } from './setting'
 
 const kit = (id: string, name: string) => ({
@@ -63,5 +63,21 @@ describe('a kit that two tabs changed', () => {
     expect(await keepKitMine(saver, null)).toBe(true)
     await saver.flush()
     expect(await names()).toContain('Mine again')
+  })
+})
+
+describe('two versions of a kit', () => {
+  it('are compared piece by piece', () => {
+    const mine = { ...DEFAULT_KIT, id: 'kit-x', name: 'Pit' }
+    const [first, second, ...rest] = mine.pieces
+    if (!first || !second) throw new Error('a kit has pieces')
+    const theirs = { ...mine, name: 'Ring', pieces: [{ ...first, x: first.x + 4 }, ...rest] }
+    const record = (of: typeof mine) => ({ ...kit('kit-x', ''), kit: formatKit(of) })
+    expect(kitDifferences(record(mine), record(mine))).toEqual([])
+    const lines = kitDifferences(record(theirs), record(mine))
+    expect(lines).toHaveLength(3)
+    expect(lines[0]).toBe('Name: Ring in the other, Pit in yours')
+    expect(lines[1]).toContain(`${first.x + 4}, ${first.y} cm`)
+    expect(lines[2]).toMatch(/: only in yours$/)
   })
 })

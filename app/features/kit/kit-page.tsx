@@ -16,7 +16,7 @@ import { Trouble } from '../workbench/parts'
 import { EvidencePart } from './evidence-part'
 import { HandednessPart } from './handedness-part'
 import { changeKits } from './kit-actions'
-import { keepKitMine, leaveKit } from './kit-conflict'
+import { keepKitMine, kitDifferences, leaveKit } from './kit-conflict'
 import { insteadOf } from './kit-edits'
 import { PieceList } from './piece-list'
 import { PlanEditor } from './plan-editor'
@@ -102,6 +102,7 @@ export function KitPage() {
           <SaverNotice
             saver={saver}
             what="kit"
+            differences={kitDifferences}
             onMine={async (theirs) => setUndecided(!(await keepKitMine(saver, theirs)))}
             onTheirs={async (theirs) => {
               const left = await leaveKit(saver, theirs)

@@ -17,21 +17,11 @@ import { SelectField } from '~/ui/field'
 import { Tick } from '~/ui/tick'
 import { Ladder } from './ladder'
 import { PadsPanel } from './pads-panel'
+import { LADDER_WORDS, ORDER_WORDS } from './plan-words'
 import { StepList } from './step-list'
 import type { Step } from './step-view'
 import { figure, ladderJumpWords } from './words'
 
-const ORDER_WORDS: Readonly<Record<PracticeOrder, string>> = {
-  parts: 'part by part',
-  halves: 'halves, then joined',
-  whole: 'whole, slowly',
-  bar: 'straight into the bar',
-}
-const LADDER_WORDS: Readonly<Record<LadderKind, string>> = {
-  three: 'three tempos',
-  bpm: '8 bpm apart',
-  percent: '12 % apart',
-}
 const REPEATS = [2, 4, 6, 8, 12, 16, 24, 32]
 
 interface PlanAsideProps {

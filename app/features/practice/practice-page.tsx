@@ -21,7 +21,6 @@ import { gridName, sameGrid } from '~/core/time'
 import type { Kept, LickRecord, PlanRecord } from '~/storage'
 import { usePageTitle } from '~/ui/use-page-title'
 import { settingOf } from '../kit/setting'
-import { SaverNotice } from '../live/saver-notice'
 import { useLick } from '../live/use-lick'
 import { useSettings } from '../live/use-live'
 import { useGroovesFor, useOwnKits } from '../live/use-own'
@@ -36,6 +35,7 @@ import { LoopFields } from './loop-fields'
 import { LostNotice } from './lost-notice'
 import { PartFigure } from './part-figure'
 import { PlanAside } from './plan-aside'
+import { PlanConflict } from './plan-conflict-notice'
 import { lickOf, logOf, voicingOf } from './practised-lick'
 import { Ratings } from './ratings'
 import { LIMB_KEYS, SoundStrip } from './sound-strip'
@@ -341,16 +341,7 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
         />
         <Trouble words={trainer.trouble || kept.refused} />
         <Trouble words={live ? '' : 'This lick was deleted in another tab. It is in the bin.'} />
-        <SaverNotice
-          saver={kept.planSaver}
-          what="practice plan"
-          onMine={(theirs) => theirs && kept.planSaver.keepMine(theirs.revision)}
-          onTheirs={(theirs) => {
-            if (!theirs) return
-            kept.planSaver.goOn(theirs.revision)
-            setPlan(theirs)
-          }}
-        />
+        <PlanConflict saver={kept.planSaver} plan={plan} onTake={setPlan} onSave={savePlan} />
         <Cautions />
         <p className="hidden font-mono text-(--quiet) text-xs lg:block">
           Space play · → clean · ↓ rough · ← lost · T tense · N P step · + − tempo · 1 2 3 4 limbs ·

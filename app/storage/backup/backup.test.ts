@@ -179,6 +179,9 @@ describe('a backup', () => {
     const done = await one.bring(read(formatBackup(tables, 1)))
     expect(done).toMatchObject({ added: 1, aside: 6, faults: [] })
     expect((await one.everything()).get('aside')).toHaveLength(6)
+    const again = await one.bring(read(formatBackup(tables, 1)))
+    expect(again).toMatchObject({ added: 0, aside: 0, faults: [] })
+    expect((await one.everything()).get('aside')).toHaveLength(6)
   })
 
   it('gives new ids where those of the file are not of the app’s own form, the same everywhere', async () => {

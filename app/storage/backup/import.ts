@@ -111,10 +111,10 @@ export function planImport(
   onProgress: OnProgress,
 ): Promise<Result<ImportPlan, StoreIssue>> {
   return withStore(async (database) => {
-    const renamed = new Map<string, string>()
+    const known: Known = { renamed: new Map(), aside: await asideTexts(database) }
     const planned: Planned[] = []
     for (const [index, { table, row }] of rows.entries()) {
-      planned.push(await planRow(database, table, row, index, renamed))
+      planned.push(await planRow(database, table, row, index, known))
       if (index % CHUNK === 0) onProgress(index, rows.length)
     }
     onProgress(rows.length, rows.length)
@@ -122,20 +122,36 @@ export function planImport(
   })
 }
 
+/** What is known while the rows of files are gone through. */
+interface Known {
+  /** The app's own ids for ids of the files. */
+  readonly renamed: Map<string, string>
+  /** What is kept aside, or is going to be, as text. */
+  readonly aside: Set<string>
+}
+
+async function asideTexts(database: DimeDatabase): Promise<Set<string>> {
+  const kept = await database.aside.toArray()
+  return new Set(kept.map((one) => JSON.stringify((one as { raw?: unknown }).raw)))
+}
+
 async function planRow(
   database: DimeDatabase,
   table: string,
   row: unknown,
   index: number,
-  renamed: Map<string, string>,
+  { renamed, aside }: Known,
 ): Promise<Planned> {
   if (table === 'settings') return planSettings(database, row, index)
-  if (table === 'aside') return planAside(database, row, index)
+  if (table === 'aside') {
+    const { raw } = (row ?? {}) as { raw?: unknown }
+    return planAside(raw ?? row, index, 'kept aside before', aside)
+  }
   const known = KEPT_TABLES.find((one) => one === table)
   const read = known && judge(known, withOwnIds(known, row, renamed))
   if (!known || !read?.ok) {
     const name = read && !read.ok ? read.error.detail : table
-    return { entry: entryOf(index, 'aside', firstLine(name), 'unreadable', false), row }
+    return planAside(row, index, firstLine(name), aside)
   }
   const { record, deletedAt, updatedAt } = read.value
   const stored = await database[known].get(record.id)
@@ -159,12 +175,12 @@ async function planRow(
   }
 }
 
-/** What another store kept aside: kept aside here too, once. */
-async function planAside(database: DimeDatabase, row: unknown, index: number): Promise<Planned> {
-  const { id, raw } = (row ?? {}) as { id?: unknown; raw?: unknown }
-  const here = typeof id === 'string' && (await database.aside.get(id))
-  const standing: Standing = here ? 'same' : 'unreadable'
-  return { entry: entryOf(index, 'aside', 'kept aside before', standing, false), row: raw ?? row }
+/** What cannot be read is kept aside, each once: by its content, since it has no id to go by. */
+function planAside(row: unknown, index: number, name: string, aside: Set<string>): Planned {
+  const text = JSON.stringify(row)
+  const standing: Standing = aside.has(text) ? 'same' : 'unreadable'
+  aside.add(text)
+  return { entry: entryOf(index, 'aside', name, standing, false), row }
 }
 
 /** What a stored record says, as it would be read from a file. */

@@ -2,6 +2,7 @@ import { ok, type Result } from '~/core/foundation'
 import { withStore } from '../database'
 import type { StoreIssue } from '../issue'
 import { Snapshots } from '../snapshots'
+import { saveSparePlan } from '../spare-plan'
 import { type Kept, type KeptTable, type RecordOf, readKept } from '../tables'
 import type { Change } from '../write'
 import { write } from '../writer'
@@ -48,6 +49,16 @@ function askToPersist(): void {
   void storage?.persist?.().catch(() => false)
 }
 
+/** Keeps what a conflict would drop: a plan as the lick's other plan, anything else as its own record. */
+async function keptBeside<T extends KeptTable>(
+  { table, id }: RecordSaver<T>,
+  waiting: RecordOf[T],
+): Promise<boolean> {
+  if (table === 'plans') return (await saveSparePlan(id, waiting as RecordOf['plans'])).ok
+  const besides = toBesides(table, waiting, Date.now())
+  return besides.length === 0 || (await write(besides)).ok
+}
+
 /**
  * Flushes a saver, and lets it go as soon as everything of it is in the store. A conflict that was not
  * decided is left as it is stored, with ours kept beside it.
@@ -56,8 +67,7 @@ export async function closeSaver<T extends KeptTable>(saver: RecordSaver<T>): Pr
   await saver.flush()
   const { waiting } = saver
   if (saver.state().kind === 'conflict' && waiting !== undefined) {
-    const besides = toBesides(saver.table, waiting, Date.now())
-    if (besides.length === 0 || (await write(besides)).ok) saver.giveUp()
+    if (await keptBeside(saver, waiting)) saver.giveUp()
   }
   const gone = () => {
     if (saver.busy || saver.state().kind === 'conflict') return

@@ -1,0 +1,53 @@
+import { type Kept, type PlanRecord, type RecordSaver, saveSparePlan } from '~/storage'
+import { LADDER_WORDS, ORDER_WORDS } from './plan-words'
+
+/**
+ * Ours stays, and theirs is put aside. Returns whether that is so; where theirs could not be put aside,
+ * nothing has changed.
+ */
+export async function keepPlanMine(
+  saver: RecordSaver<'plans'>,
+  theirs: Kept<PlanRecord>,
+): Promise<boolean> {
+  const kept = await saveSparePlan(saver.id, theirs)
+  if (kept.ok) saver.keepMine(theirs.revision)
+  return kept.ok
+}
+
+/** Theirs stays, and ours is put aside; nothing has changed where that could not be done. */
+export async function takePlanTheirs(
+  saver: RecordSaver<'plans'>,
+  theirs: Kept<PlanRecord>,
+): Promise<boolean> {
+  const ours = saver.waiting
+  if (ours && !(await saveSparePlan(saver.id, ours)).ok) return false
+  saver.goOn(theirs.revision)
+  return true
+}
+
+/** In what a plan differs from another, each a line as `Repeats: 4 in theirs, 8 in yours`. */
+export function planDifferences(theirs: PlanRecord, mine: PlanRecord): string[] {
+  const rungs = ({ rungs, rungGrids }: PlanRecord) =>
+    rungs?.map((tempo, i) => `${tempo}${rungGrids?.[i] ? ` in ${rungGrids[i]}` : ''}`).join(', ') ??
+    'as proposed'
+  const steps = (plan: PlanRecord) =>
+    plan.steps.map(({ part, skipped, form }) => [part, skipped, form])
+  const fields: [string, string, string][] = [
+    ['Order', ORDER_WORDS[theirs.school], ORDER_WORDS[mine.school]],
+    ['Ladder', LADDER_WORDS[theirs.ladder], LADDER_WORDS[mine.ladder]],
+    ['Tempos', rungs(theirs), rungs(mine)],
+    ['Repeats', String(theirs.repeats), String(mine.repeats)],
+    ['Climbs by itself', theirs.climbs ? 'yes' : 'no', mine.climbs ? 'yes' : 'no'],
+  ]
+  const lines = fields.flatMap(([name, was, is]) => (was === is ? [] : compared(name, was, is)))
+  const [a, b] = [steps(theirs), steps(mine)]
+  const changed = Array.from({ length: Math.max(a.length, b.length) }, (_, i) => i).filter(
+    (i) => JSON.stringify(a[i]) !== JSON.stringify(b[i]),
+  )
+  if (changed.length > 0) lines.push(`Steps that differ: ${changed.map((i) => i + 1).join(', ')}`)
+  return lines
+}
+
+function compared(name: string, theirs: string, mine: string): string {
+  return `${name}: ${theirs} in the other, ${mine} in yours`
+}

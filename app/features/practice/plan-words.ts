@@ -1,0 +1,14 @@
+import type { LadderKind, PracticeOrder } from '~/core/practice'
+
+export const ORDER_WORDS: Readonly<Record<PracticeOrder, string>> = {
+  parts: 'part by part',
+  halves: 'halves, then joined',
+  whole: 'whole, slowly',
+  bar: 'straight into the bar',
+}
+
+export const LADDER_WORDS: Readonly<Record<LadderKind, string>> = {
+  three: 'three tempos',
+  bpm: '8 bpm apart',
+  percent: '12 % apart',
+}
