@@ -16,14 +16,14 @@ import {
 } from '~/core/practice'
 import { DEFAULT_COUNTING } from '~/core/time'
 import { voiceLick, voicingPresets } from '~/core/voicing'
-import { toAnswers } from '~/features/bench/answers'
-import { toFit } from '~/features/bench/fit'
 import { toPathView } from '~/features/kit/path-view'
 import { toSteps } from '~/features/practice/step-view'
 import { jumpWords, seamWords, speedWords, strainWords } from '~/features/practice/words'
 import { toRuler } from '~/features/ruler/layout'
 import { toRowView, toScene } from '~/features/ruler/view'
 import { toSummary } from '~/storage/derived/summary'
+import { toAnswers } from '~/words/answers'
+import { toFit } from '~/words/fit'
 import * as random from '../support/arbitraries'
 
 /** Words that a program says by mistake: of a number, a field or an object that is none. */

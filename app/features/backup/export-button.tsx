@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react'
+import { Trouble } from '~/ui/parts'
 import { saveFile } from '~/ui/save-file'
-import { Trouble } from '../workbench/parts'
 import { JobProgress } from './job-progress'
 import { useJob } from './use-job'
 

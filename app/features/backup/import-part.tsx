@@ -1,7 +1,7 @@
 import { Upload } from 'lucide-react'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import type { Choice, ImportDone, IncomingEntry } from '~/storage/backup'
-import { Trouble } from '../workbench/parts'
+import { Trouble } from '~/ui/parts'
 import { doneWords, STANDINGS, TABLE_WORDS, toTableRows } from './import-view'
 import { JobProgress } from './job-progress'
 import { takeStagedFiles } from './staged-files'

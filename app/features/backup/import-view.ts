@@ -1,5 +1,5 @@
 import type { IncomingEntry, IncomingTable, Standing } from '~/storage/backup'
-import { plural } from '../bench/figures'
+import { plural } from '~/words/figures'
 
 /** What the entries of a table are called, one and several. */
 export const TABLE_WORDS: Readonly<Record<IncomingTable, readonly [one: string, many: string]>> = {

@@ -1,7 +1,7 @@
 import { CircleAlert, CircleCheck } from 'lucide-react'
 import { memo, type ReactNode } from 'react'
-import type { Answers } from './answers'
-import type { Fit } from './fit'
+import type { Answers } from '~/words/answers'
+import type { Fit } from '~/words/fit'
 
 /** Does it fit? The first of the answers, at once with what is typed. */
 export function FitAnswer({ fit, onStart }: { fit: Fit; onStart: (place: string) => void }) {

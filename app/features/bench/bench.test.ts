@@ -4,8 +4,9 @@ import { formatVoicing, parseVoicing } from '~/codecs/voicing'
 import { DEFAULT_SETTING } from '~/core/playing'
 import { DEFAULT_COUNTING } from '~/core/time'
 import { DEMO_LICKS } from '~/demo/licks'
-import { lickOf } from '../../../tests/support/licks'
-import { toAnswers } from './answers'
+import { toAnswers } from '~/words/answers'
+import { toFit } from '~/words/fit'
+import { placeIn } from '~/words/places'
 import {
   type BenchDocument,
   caretAfter,
@@ -13,9 +14,8 @@ import {
   runCommand,
   selectedSlots,
   textsOf,
-} from './document'
-import { toFit } from './fit'
-import { placeIn } from './places'
+} from '~/workspace/document'
+import { lickOf } from '../../../tests/support/licks'
 
 const TEXT = 'dime-lick: 1\ntitle: Ring\nline: RLLRK RLK\n'
 const type = (document: BenchDocument, typed: string) =>

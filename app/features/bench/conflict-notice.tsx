@@ -11,9 +11,9 @@ import {
   saveRecord,
 } from '~/storage'
 import { LoadBoundary } from '~/ui/load-boundary'
+import { Trouble } from '~/ui/parts'
+import type { LickSession } from '~/workspace/lick-session'
 import { copyOf } from '../library/lick-edits'
-import { Trouble } from '../workbench/parts'
-import type { LickSession } from './lick-session'
 
 /** Fetched when there is a conflict: what it is about can be decided before that is here. */
 const ConflictSides = lazy(() => import('./conflict-sides'))

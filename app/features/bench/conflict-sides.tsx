@@ -3,9 +3,9 @@ import { canonicalValues } from '~/codecs/lick-text'
 import { findVoicedLick } from '~/codecs/voicing'
 import type { Lick } from '~/core/line'
 import type { LickTexts } from '~/storage'
+import { turnTexts } from '~/workspace/turned'
 import { PhraseStacks } from '../stacks/phrase-figure'
 import { differenceWords } from '../workbench/versions'
-import { turnTexts } from './turned'
 
 /** Two versions of a lick side by side, and how the other differs, slot by slot and key by key. */
 export default function ConflictSides({

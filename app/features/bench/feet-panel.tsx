@@ -2,8 +2,8 @@ import { Plus, X } from 'lucide-react'
 import { memo } from 'react'
 import { type Key, parseLickText } from '~/codecs/lick-text'
 import { type FieldFault, TypedField } from '~/ui/field'
-import type { SetRow } from './document'
-import { faultWords } from './fault-words'
+import { faultWords } from '~/words/fault-words'
+import type { SetRow } from '~/workspace/document'
 
 interface FeetPanelProps {
   /** The ostinatos under groove and fill, and those under the fill only, as they are typed. */

@@ -2,7 +2,7 @@ import { type RefObject, useRef, useState } from 'react'
 import type { TextIssue } from '~/codecs/lick-text'
 import { GAUGE, useColumns } from '~/ui/use-columns'
 import { wrappedRows } from '~/ui/wrapped-rows'
-import { faultPlace, faultWords } from './fault-words'
+import { faultPlace, faultWords } from '~/words/fault-words'
 
 interface LineEditorProps {
   readonly value: string

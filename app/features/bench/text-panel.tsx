@@ -3,7 +3,7 @@ import { findOwnGrooves, formatOwnGroove, type TextIssue } from '~/codecs/lick-t
 import type { Groove } from '~/core/groove'
 import type { Lick } from '~/core/line'
 import { saveFile } from '~/ui/save-file'
-import { faultWords } from './fault-words'
+import { faultWords } from '~/words/fault-words'
 
 /** The row that takes a lick's own groove along with its text; empty where there is nothing to take. */
 export function grooveRow({ frame, unknown }: Lick, grooves: readonly Groove[]): string {

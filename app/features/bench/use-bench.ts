@@ -1,8 +1,8 @@
 import { useCallback, useEffect, useState, useSyncExternalStore } from 'react'
 import { closeSaver, type Kept, type LickRecord, onStoreChange, openSaver } from '~/storage'
-import type { BenchCommand } from './document'
-import { HistoryMemory } from './history-memory'
-import { LickSession, type Refuse } from './lick-session'
+import type { BenchCommand } from '~/workspace/document'
+import { HistoryMemory } from '~/workspace/history-memory'
+import { LickSession, type Refuse } from '~/workspace/lick-session'
 
 /** The lick on the bench, in the store as it changes. */
 export function useBench(record: Kept<LickRecord>, turned: boolean, refuse: Refuse) {

@@ -1,8 +1,8 @@
 import { type Dispatch, useCallback, useEffect, useRef, useState } from 'react'
 import type { SlotRange } from '~/core/changes'
 import type { Lick } from '~/core/line'
-import type { Edit } from '../workbench/edits'
-import { type BenchCommand, type BenchDocument, caretAfter, runCommand } from './document'
+import { type BenchCommand, type BenchDocument, caretAfter, runCommand } from '~/workspace/document'
+import type { Edit } from '~/workspace/edits/edits'
 
 /** The caret of the typed line: where it is, where a slot of the ruler puts it, where undo leaves it. */
 export function useCaret(

@@ -1,9 +1,9 @@
 import { type Dispatch, useCallback, useEffect, useRef } from 'react'
 import { parseLickText } from '~/codecs/lick-text'
 import type { Lick } from '~/core/line'
+import type { BenchCommand, BenchDocument, SetRow } from '~/workspace/document'
+import type { Edit } from '~/workspace/edits/edits'
 import { speedNotice, withRows } from '../frame/frame-change'
-import type { Edit } from '../workbench/edits'
-import type { BenchCommand, BenchDocument, SetRow } from './document'
 import type { Notice } from './use-notice'
 
 /**

@@ -3,8 +3,8 @@ import { findPhrase } from '~/core/catalogue'
 import type { SlotRange } from '~/core/changes'
 import { frameTicks, type Lick } from '~/core/line'
 import { gridTicks } from '~/core/time'
+import { type Edit, insertPhrase, moveGroupTo, withStart } from '~/workspace/edits/edits'
 import type { RulerGestures } from '../ruler/use-slot-pointer'
-import { type Edit, insertPhrase, moveGroupTo, withStart } from '../workbench/edits'
 
 /** Why the start is moved no further. */
 export const OUT_OF_BAR = 'The line can only start within its bar.'

@@ -4,11 +4,11 @@ import { Link } from 'react-router'
 import { ok, type Result } from '~/core/foundation'
 import { notSavedWords, purge, type Ref, restore, type StoreIssue } from '~/storage'
 import { type BinEntry, listBin } from '~/storage/bin'
+import { Act, Trouble } from '~/ui/parts'
+import { plural } from '~/words/figures'
 import { TABLE_WORDS } from '../backup/import-view'
-import { plural } from '../bench/figures'
 import { useRead } from '../live/use-read'
 import { StoreTrouble } from '../shell/error-page'
-import { Act, Trouble } from '../workbench/parts'
 
 /** How many are listed; the rest comes to sight as these go. */
 const MOST_LISTED = 300

@@ -1,7 +1,7 @@
 import { useCallback, useMemo } from 'react'
 import { findVoicedLick } from '~/codecs/voicing'
 import { type Kept, type LickRecord, loadLicks } from '~/storage'
-import { turnTexts } from '../bench/turned'
+import { turnTexts } from '~/workspace/turned'
 import { useRead } from '../live/use-read'
 import type { MixableLick } from './flow-music'
 import type { SourceName } from './flow-setup'

@@ -2,7 +2,7 @@ import { type Key, parseLickText, setValues } from '~/codecs/lick-text'
 import { applyTransaction, toTransaction } from '~/core/editing'
 import { frameTicks, type Lick, strokeEvents, TEMPO_RANGE, trueSpeed } from '~/core/line'
 import { findPlace, meterName, swungTick } from '~/core/time'
-import { tenth } from '../bench/figures'
+import { tenth } from '~/words/figures'
 
 /** A key of the text with the values that it is to have. */
 type Row = readonly [key: Key, values: readonly string[]]

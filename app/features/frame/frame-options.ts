@@ -1,7 +1,7 @@
 import { fittingStart, frameTicks, type Lick, lineTicks } from '~/core/line'
 import { ALL_GRIDS, findGrid, gridName, gridTicks, placeName } from '~/core/time'
 import type { Option } from '~/ui/field'
-import { gridOutcome } from '../bench/fit'
+import { gridOutcome } from '~/words/fit'
 
 /** Metres to choose from; any other can be typed. */
 export const METRES = [

@@ -1,9 +1,9 @@
 import { useMemo } from 'react'
 import type { Lick } from '~/core/line'
 import { type Character, characterOf, type Setting } from '~/core/playing'
-import { plural, tenth } from '../bench/figures'
-import { LIMB_NAMES } from '../bench/limb-names'
-import { Part } from '../workbench/parts'
+import { Part } from '~/ui/parts'
+import { plural, tenth } from '~/words/figures'
+import { LIMB_NAMES } from '~/words/limb-names'
 import { useOthers } from './use-others'
 
 interface CharacterProps {

@@ -7,10 +7,10 @@ import {
   type Setting,
   withEvidence,
 } from '~/core/playing'
-import { tenth } from '../bench/figures'
-import { LIMB_NAMES } from '../bench/limb-names'
-import { capital } from '../bench/move-words'
-import { Act, Part } from '../workbench/parts'
+import { Act, Part } from '~/ui/parts'
+import { tenth } from '~/words/figures'
+import { LIMB_NAMES } from '~/words/limb-names'
+import { capital } from '~/words/move-words'
 
 interface EvidencePartProps {
   readonly plays: readonly CleanPlay[]

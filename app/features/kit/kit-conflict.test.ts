@@ -3,8 +3,8 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import { formatKit } from '~/codecs/kit'
 import { DEFAULT_KIT } from '~/core/kit'
 import { liveKits, openSaver, putInBin, saveRecord } from '~/storage'
+import { ownKits } from '~/workspace/setting'
 import { keepKitMine, kitDifferences, leaveKit } from './kit-conflict'
-import { ownKits } from './setting'
 
 const kit = (id: string, name: string) => ({
   id,

@@ -1,9 +1,9 @@
 import { useMemo } from 'react'
 import type { Lick } from '~/core/line'
 import { loadOf } from '~/core/playing'
-import { tenth } from '../bench/figures'
-import { LIMB_NAMES } from '../bench/limb-names'
-import { Part } from '../workbench/parts'
+import { Part } from '~/ui/parts'
+import { tenth } from '~/words/figures'
+import { LIMB_NAMES } from '~/words/limb-names'
 
 /** What every limb is asked for at a tempo, the line and the ostinatos together. */
 export function LoadPart({ lick, tempo }: { lick: Lick; tempo: number }) {

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { doubleInterval, singleInterval, travelRatio, tripleInterval } from '~/core/kit'
 import { listenToPads } from '~/devices/pads'
-import { tenth } from '../bench/figures'
+import { tenth } from '~/words/figures'
 
 /** What is measured: singles, doubles or triples one after the other, or the way to and fro. */
 export type SpeedKind = 'single' | 'double' | 'triple' | 'travel'

@@ -10,8 +10,8 @@ import {
   type RecordSaver,
   type Settings,
 } from '~/storage'
+import { allKits, ownKits, turnedKit } from '~/workspace/setting'
 import { isOwnId, newKitId } from './kit-actions'
-import { allKits, ownKits, turnedKit } from './setting'
 
 /**
  * The kit on the page as it stands before the player, saved as it changes. A preset that is changed

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { Trouble } from '../workbench/parts'
+import { Trouble } from '~/ui/parts'
 import { type DeletedLick, restoreLicks } from './library-actions'
 
 const BUTTON = 'btn btn-sm border-none bg-white/15 text-inherit shadow-none hover:bg-white/25'

@@ -2,8 +2,8 @@ import { Copy, Trash2 } from 'lucide-react'
 import { memo, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import type { LickSummary } from '~/storage'
+import { Trouble } from '~/ui/parts'
 import { MiniStacks } from '../stacks/mini-stacks'
-import { Trouble } from '../workbench/parts'
 import {
   type DeletedLick,
   deleteLicks,

@@ -4,7 +4,7 @@ import type { Groove } from '~/core/groove'
 import type { Kit } from '~/core/kit'
 import type { Lick } from '~/core/line'
 import { type CellRecord, type Kept, liveCells, liveGrooves, liveKits } from '~/storage'
-import { ownKits } from '../kit/setting'
+import { ownKits } from '~/workspace/setting'
 import { useLive } from './use-live'
 
 /** The player's own cells. */

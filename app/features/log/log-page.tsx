@@ -11,7 +11,7 @@ import {
   type PracticeSessionRecord,
 } from '~/storage'
 import { saveFile } from '~/ui/save-file'
-import { plural } from '../bench/figures'
+import { plural } from '~/words/figures'
 import { useLive } from '../live/use-live'
 import { StoreTrouble } from '../shell/error-page'
 import { dayOf } from './calendar'

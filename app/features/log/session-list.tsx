@@ -13,10 +13,10 @@ import {
 } from '~/storage'
 import { IconButton } from '~/ui/icon-button'
 import { LabelledNumber } from '~/ui/number-field'
+import { Trouble } from '~/ui/parts'
 import { useTop } from '~/ui/use-top'
-import { plural } from '../bench/figures'
+import { plural } from '~/words/figures'
 import { type SaveNotice, useSaving } from '../live/use-saving'
-import { Trouble } from '../workbench/parts'
 import { dayOf } from './calendar'
 
 const CONTROL = 'rounded-field border border-base-300 bg-base-100 px-1.5 py-0.5'

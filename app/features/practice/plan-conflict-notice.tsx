@@ -8,9 +8,9 @@ import {
   saveSparePlan,
   sparePlanId,
 } from '~/storage'
+import { Act, Trouble } from '~/ui/parts'
 import { SaverNotice } from '../live/saver-notice'
 import { useRead } from '../live/use-read'
-import { Act, Trouble } from '../workbench/parts'
 import { keepPlanMine, planDifferences, takePlanTheirs } from './plan-conflict'
 
 interface PlanConflictProps {

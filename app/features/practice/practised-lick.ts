@@ -3,7 +3,7 @@ import { EMPTY_LICK, type Lick } from '~/core/line'
 import { type LickLog, lickLogs, onGrid } from '~/core/log'
 import { PLAIN_VOICING, type Voicing } from '~/core/voicing'
 import type { LickRecord, PracticeSessionRecord } from '~/storage'
-import { turnTexts } from '../bench/turned'
+import { turnTexts } from '~/workspace/turned'
 import { toPracticeSession } from '../log/practice-session'
 
 /** What was noted at its strokes; nothing where it cannot be read. */

@@ -22,8 +22,8 @@ import {
   type Ticks,
 } from '~/core/time'
 import type { PracticeSessionRecord, Settings } from '~/storage'
-import { plural, tenth } from '../bench/figures'
-import { LIMB_NAMES } from '../bench/limb-names'
+import { plural, tenth } from '~/words/figures'
+import { LIMB_NAMES } from '~/words/limb-names'
 import type { Phase } from './lights'
 import { stillWords } from './still-words'
 

@@ -3,12 +3,12 @@ import { tomsOf } from '~/core/kit'
 import type { Surface } from '~/core/sticking'
 import { roundTheKit, type Voicing, voicingPresets } from '~/core/voicing'
 import { NumberField } from '~/ui/number-field'
+import { Act, Part, TextBox } from '~/ui/parts'
 import { Tick } from '~/ui/tick'
-import { plural } from '../bench/figures'
-import { appendPhrase } from '../workbench/edits'
+import { plural } from '~/words/figures'
+import { findSurfaces, SURFACES_EXPECTED } from '~/words/surface-words'
+import { appendPhrase } from '~/workspace/edits/edits'
 import type { PanelProps } from '../workbench/panel-props'
-import { Act, Part, TextBox } from '../workbench/parts'
-import { findSurfaces, SURFACES_EXPECTED } from './surface-words'
 
 interface PresetsProps extends PanelProps {
   /** Shows what a voicing would do, as long as it is pointed at. */

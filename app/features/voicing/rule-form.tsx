@@ -14,7 +14,7 @@ import {
 } from '~/core/voicing'
 import { Pick, type PickProps } from '~/ui/pick'
 import { Tick } from '~/ui/tick'
-import { findSurfaces, SURFACES_EXPECTED } from './surface-words'
+import { findSurfaces, SURFACES_EXPECTED } from '~/words/surface-words'
 import { ACTION_WORDS, END_WORDS, HANDS_WORDS, WHICH_WORDS } from './words'
 
 /** A rule on its way: everything that any kind of rule asks for. */

@@ -7,15 +7,10 @@ import { speedLimit } from '~/core/playing'
 import { SURFACE_NAMES, type Surface } from '~/core/sticking'
 import { type Pin, type Voicing, type VoicingRule, voiceLick } from '~/core/voicing'
 import { IconButton } from '~/ui/icon-button'
+import { Act, Choice, Nothing, Part } from '~/ui/parts'
 import { Tick } from '~/ui/tick'
-import { plural, tenth } from '../bench/figures'
-import { PlanButtons } from '../kit/plan-buttons'
-import { PhraseText } from '../stacks/phrase-figure'
-import type { PanelProps } from '../workbench/panel-props'
-import { Act, Choice, Nothing, Part } from '../workbench/parts'
-import { Presets } from './presets'
-import { RuleForm } from './rule-form'
-import { theSurface } from './surface-words'
+import { plural, tenth } from '~/words/figures'
+import { theSurface } from '~/words/surface-words'
 import {
   drawAgain,
   hasWrittenVoice,
@@ -25,7 +20,12 @@ import {
   withoutRule,
   withPins,
   withRule,
-} from './voice-edits'
+} from '~/workspace/edits/voice-edits'
+import { PlanButtons } from '../kit/plan-buttons'
+import { PhraseText } from '../stacks/phrase-figure'
+import type { PanelProps } from '../workbench/panel-props'
+import { Presets } from './presets'
+import { RuleForm } from './rule-form'
 import { howManyWords, ruleWords } from './words'
 
 /** How the sticking is laid on the kit: rules as sentences, single strokes on the plan, pins. */

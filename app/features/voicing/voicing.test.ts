@@ -2,8 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { DEFAULT_KIT } from '~/core/kit'
 import { formatLine } from '~/core/notation'
 import { PLAIN_VOICING, type VoicingRule, voicingPresets } from '~/core/voicing'
-import { lickOf } from '../../../tests/support/licks'
-import { findSurfaces } from './surface-words'
+import { findSurfaces } from '~/words/surface-words'
 import {
   drawAgain,
   hasWrittenVoice,
@@ -13,7 +12,8 @@ import {
   withoutRule,
   withPins,
   withRule,
-} from './voice-edits'
+} from '~/workspace/edits/voice-edits'
+import { lickOf } from '../../../tests/support/licks'
 import { howManyWords, ruleWords } from './words'
 
 const put = (surface: 't1' | 'f1'): VoicingRule => ({

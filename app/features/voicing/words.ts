@@ -10,8 +10,8 @@ import {
   type VoicingRule,
   type Which,
 } from '~/core/voicing'
-import { ordinal } from '../bench/places'
-import { theSurface } from './surface-words'
+import { ordinal } from '~/words/places'
+import { theSurface } from '~/words/surface-words'
 
 export const HANDS_WORDS: Readonly<Record<RuleHands, string>> = {
   hands: 'Both hands',

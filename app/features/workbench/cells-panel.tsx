@@ -9,13 +9,13 @@ import {
   findPhrase,
 } from '~/core/catalogue'
 import type { CellRecord } from '~/storage'
+import { Act, Nothing, TextBox } from '~/ui/parts'
 import { useOwnCells } from '../live/use-own'
 import { PhraseStacks, PhraseText } from '../stacks/phrase-figure'
 import { CellDetail } from './cell-detail'
 import { dragPhrase } from './drag-phrase'
 import { OwnCellForm } from './own-cell-form'
 import type { PanelProps } from './panel-props'
-import { Act, Nothing, TextBox } from './parts'
 import { soloLick } from './solo'
 
 const MOST_SHOWN = 60

@@ -3,12 +3,12 @@ import { type Part as ChainPart, type Chains, chainsOf } from '~/core/fitting'
 import { aimOf, frameTicks, type Lick } from '~/core/line'
 import { gridTicks } from '~/core/time'
 import { NumberField } from '~/ui/number-field'
+import { Act, Nothing, Part, TextBox } from '~/ui/parts'
 import { Pick } from '~/ui/pick'
-import { plural } from '../bench/figures'
-import { findSizes } from './change-edits'
-import { chainEdit } from './fitting-edits'
+import { plural } from '~/words/figures'
+import { findSizes } from '~/workspace/edits/change-edits'
+import { chainEdit } from '~/workspace/edits/fitting-edits'
 import type { PanelProps } from './panel-props'
-import { Act, Nothing, Part, TextBox } from './parts'
 
 const SHOWN_CHAINS = 24
 const MOST_SIZES = 6

@@ -3,11 +3,11 @@ import type { SlotRange } from '~/core/changes'
 import { type Cycle, cycleOf, groupsInSpace, naturalMetre, type RunOn, runOn } from '~/core/fitting'
 import { frameTicks, type Lick, lickSlots } from '~/core/line'
 import { gridTicks } from '~/core/time'
+import { Act, Nothing, Part } from '~/ui/parts'
 import { useWidth } from '~/ui/use-width'
-import { often, plural, slots } from '../bench/figures'
+import { often, plural, slots } from '~/words/figures'
 import { CycleMap } from './cycle-map'
 import type { PanelProps } from './panel-props'
-import { Act, Nothing, Part } from './parts'
 
 const SHOWN_BARS = 12
 const MOST_BARS = 64

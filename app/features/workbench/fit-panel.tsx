@@ -4,12 +4,12 @@ import { filledMetres, onGrid, ratesOf } from '~/core/fitting'
 import { frameTicks, type Lick, lickSlots, lineCounts, trueSpeed } from '~/core/line'
 import { formatSlot } from '~/core/notation'
 import { gridName, meterName, placeName, UNNAMED_COUNT } from '~/core/time'
-import { plural, slots, tenth } from '../bench/figures'
+import { Act, Nothing, Part, TextBox } from '~/ui/parts'
+import { plural, slots, tenth } from '~/words/figures'
 import { ChainsForm } from './chains-form'
 import { CyclePanel } from './cycle-panel'
 import { Fixes } from './fixes-list'
 import type { PanelProps } from './panel-props'
-import { Act, Nothing, Part, TextBox } from './parts'
 
 /** Whether the line fits, and what would: fixes, other grids and metres, groupings, the cycle. */
 export function FitPanel(props: PanelProps) {

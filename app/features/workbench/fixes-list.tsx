@@ -4,12 +4,12 @@ import { phraseOf } from '~/core/changes'
 import { type Fix, fixesOf } from '~/core/fitting'
 import { type FreeHand, frameTicks, type Lick } from '~/core/line'
 import { gridName, gridTicks, secondsPerTick } from '~/core/time'
-import { plural, slots } from '../bench/figures'
-import { LETTER_NAMES } from '../bench/limb-names'
+import { Nothing, Part, TextBox } from '~/ui/parts'
+import { plural, slots } from '~/words/figures'
+import { LETTER_NAMES } from '~/words/limb-names'
+import { fixEdit, fixWords } from '~/workspace/edits/fitting-edits'
 import { PhraseText } from '../stacks/phrase-figure'
-import { fixEdit, fixWords } from './fitting-edits'
 import type { PanelProps } from './panel-props'
-import { Nothing, Part, TextBox } from './parts'
 
 const FREE_WORDS: Readonly<Record<FreeHand, string>> = {
   RH: 'right hand free to land',

@@ -11,13 +11,13 @@ import { type Lick, limbClashes } from '~/core/line'
 import { formatSlot } from '~/core/notation'
 import { feetUnderHands } from '~/core/playing'
 import { SURFACE_NAMES } from '~/core/sticking'
-import { LIMB_NAMES } from '../bench/limb-names'
-import { placeIn } from '../bench/places'
+import { Act, Nothing, Part } from '~/ui/parts'
+import { LIMB_NAMES } from '~/words/limb-names'
+import { placeIn } from '~/words/places'
+import { leaveOutClashing } from '~/workspace/edits/change-edits'
+import { type Edit, replaceRange } from '~/workspace/edits/edits'
 import { PhraseText } from '../stacks/phrase-figure'
-import { leaveOutClashing } from './change-edits'
-import { type Edit, replaceRange } from './edits'
 import type { PanelProps } from './panel-props'
-import { Act, Nothing, Part } from './parts'
 
 const POLICY_WORDS: Readonly<Record<HandPolicy, readonly [name: string, what: string]>> = {
   'cell-locked': ['Cell-locked', 'the sticking travels with its cell'],

@@ -2,9 +2,9 @@ import { X } from 'lucide-react'
 import { useState } from 'react'
 import { lineCounts } from '~/core/line'
 import { IconButton } from '~/ui/icon-button'
-import { notesIn, withNote } from './notes'
+import { Act, Nothing, TextBox } from '~/ui/parts'
+import { notesIn, withNote } from '~/workspace/notes'
 import type { PanelProps } from './panel-props'
-import { Act, Nothing, TextBox } from './parts'
 
 /** Offered, so that the usual ones need no typing. */
 const USUAL = ['low wrist', 'centre of the head', 'move while the kick sounds', 'relaxed grip']

@@ -1,8 +1,8 @@
 import { useState } from 'react'
 import { findPhrase } from '~/core/catalogue'
 import type { CellRecord, Kept } from '~/storage'
+import { Act, TextBox, Trouble } from '~/ui/parts'
 import { useSaving } from '../live/use-saving'
-import { Act, TextBox, Trouble } from './parts'
 import { type CellCommand, changeCells } from './saved-store'
 
 /** Changes an own cell's name, sticking and tags, or deletes it. */

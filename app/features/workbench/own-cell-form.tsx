@@ -2,9 +2,9 @@ import { useState } from 'react'
 import { formatPhrase } from '~/core/catalogue'
 import { phraseOf, type SlotRange } from '~/core/changes'
 import type { Lick } from '~/core/line'
+import { TextBox, Trouble } from '~/ui/parts'
 import { useSaving } from '../live/use-saving'
 import { PhraseText } from '../stacks/phrase-figure'
-import { TextBox, Trouble } from './parts'
 import { type CellCommand, changeCells } from './saved-store'
 
 /** Saves what is selected as a cell of the player's own, by a name and tags. */

@@ -1,10 +1,10 @@
 import { useEffect, useId, useRef, useState } from 'react'
 import { CHANGES, phraseOf, type SlotRange } from '~/core/changes'
 import type { Lick } from '~/core/line'
+import { applyChange, changedPhrase, swellEdit } from '~/workspace/edits/change-edits'
+import { type Edit, scopeRange } from '~/workspace/edits/edits'
+import { groupingEdits } from '~/workspace/edits/grouping-edits'
 import { PhraseText } from '../stacks/phrase-figure'
-import { applyChange, changedPhrase, swellEdit } from './change-edits'
-import { type Edit, scopeRange } from './edits'
-import { groupingEdits } from './grouping-edits'
 import { TABS, type WorkbenchTab } from './panel-props'
 
 interface PaletteProps {

@@ -6,7 +6,7 @@ import type { Position } from '~/core/performance'
 import type { Setting } from '~/core/playing'
 import type { CountingSystem } from '~/core/time'
 import type { Voicing } from '~/core/voicing'
-import type { Edit } from './edits'
+import type { Edit } from '~/workspace/edits/edits'
 
 /** What every panel of the workbench works on, and what it may do. */
 export interface WorkbenchProps {

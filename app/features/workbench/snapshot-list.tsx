@@ -2,9 +2,9 @@ import { useCallback } from 'react'
 import { findVoicedLick } from '~/codecs/voicing'
 import type { Lick } from '~/core/line'
 import { listSnapshots, type Snapshot } from '~/storage'
-import { turnTexts } from '../bench/turned'
+import { Act, Part } from '~/ui/parts'
+import { turnTexts } from '~/workspace/turned'
 import { useRead } from '../live/use-read'
-import { Act, Part } from './parts'
 import { differenceWords } from './versions'
 
 interface SnapshotListProps {

@@ -4,11 +4,11 @@ import { plainStrokes, removeSwell, type SlotRange } from '~/core/changes'
 import type { Lick } from '~/core/line'
 import { LEVELS, type Level } from '~/core/sticking'
 import { IconButton } from '~/ui/icon-button'
+import { Act, Part } from '~/ui/parts'
 import { Pick } from '~/ui/pick'
-import { plural } from '../bench/figures'
-import { swellEdit } from './change-edits'
-import type { Edit } from './edits'
-import { Act, Part } from './parts'
+import { plural } from '~/words/figures'
+import { swellEdit } from '~/workspace/edits/change-edits'
+import type { Edit } from '~/workspace/edits/edits'
 
 interface SwellPartProps {
   readonly lick: Lick

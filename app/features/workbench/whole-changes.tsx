@@ -3,10 +3,10 @@ import { halfRateOstinatos, withoutOstinatos } from '~/core/changes'
 import { type Renotated, type RenotateFault, renotate } from '~/core/fitting'
 import type { Lick } from '~/core/line'
 import { gridName, placeName } from '~/core/time'
-import { plural } from '../bench/figures'
+import { Act, Part, Trouble } from '~/ui/parts'
+import { plural } from '~/words/figures'
 import { useSaving } from '../live/use-saving'
 import type { PanelProps } from './panel-props'
-import { Act, Part, Trouble } from './parts'
 import { changeGrooves } from './saved-store'
 
 const WAYS = [

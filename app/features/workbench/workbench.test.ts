@@ -7,11 +7,7 @@ import { chainsOf, cycleOf, fixesOf, renotate } from '~/core/fitting'
 import { formatLine } from '~/core/notation'
 import { PLAIN_VOICING } from '~/core/voicing'
 import { liveCells, liveGrooves, liveVersions } from '~/storage'
-import * as random from '../../../tests/support/arbitraries'
-import { lickOf } from '../../../tests/support/licks'
-import { noneWords } from './chains-form'
-import { applyChange, findSizes, groupAs, leaveOutClashing } from './change-edits'
-import { cycleWords } from './cycle-panel'
+import { applyChange, findSizes, groupAs, leaveOutClashing } from '~/workspace/edits/change-edits'
 import {
   appendPhrase,
   type Edit,
@@ -24,11 +20,15 @@ import {
   scopeRange,
   splitAt,
   stepStart,
-} from './edits'
-import { chainEdit, fixEdit, fixWords } from './fitting-edits'
+} from '~/workspace/edits/edits'
+import { chainEdit, fixEdit, fixWords } from '~/workspace/edits/fitting-edits'
+import { repeatUntilFull } from '~/workspace/edits/grouping-edits'
+import { notesIn, withNote } from '~/workspace/notes'
+import * as random from '../../../tests/support/arbitraries'
+import { lickOf } from '../../../tests/support/licks'
+import { noneWords } from './chains-form'
+import { cycleWords } from './cycle-panel'
 import { outcomeWords } from './fixes-list'
-import { repeatUntilFull } from './grouping-edits'
-import { notesIn, withNote } from './notes'
 import { changeCells, changeGrooves, changeVersions, type VersionCommand } from './saved-store'
 import { soloLick } from './solo'
 import { comparedWith, differenceWords } from './versions'

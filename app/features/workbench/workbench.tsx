@@ -5,7 +5,7 @@ import { useSearchParams } from 'react-router'
 import type { SlotRange } from '~/core/changes'
 import type { Lick } from '~/core/line'
 import { LoadBoundary } from '~/ui/load-boundary'
-import { type Edit, type Scope, scopeRange, stepStart } from './edits'
+import { type Edit, type Scope, scopeRange, stepStart } from '~/workspace/edits/edits'
 // At hand at once: what is typed right after its key would else go into the line.
 import { Palette } from './palette'
 import { TABS, type WorkbenchProps, type WorkbenchTab } from './panel-props'

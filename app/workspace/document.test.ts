@@ -5,8 +5,6 @@ import { formatVoicing } from '~/codecs/voicing'
 import { CHANGES } from '~/core/changes'
 import { DEFAULT_KIT } from '~/core/kit'
 import { voicingPresets } from '~/core/voicing'
-import { applyChange } from '../workbench/change-edits'
-import { stepStart } from '../workbench/edits'
 import {
   type BenchCommand,
   type BenchDocument,
@@ -14,6 +12,8 @@ import {
   runCommand,
   textsOf,
 } from './document'
+import { applyChange } from './edits/change-edits'
+import { stepStart } from './edits/edits'
 
 const OPEN = openDocument({
   text: 'title: Ring\nswell: 1..3 soft>accent\nunder: @1/4 H\nline: RLLRK RLK\n',

@@ -2,8 +2,8 @@ import { mapStrokes, phraseOf, type SlotRange } from '~/core/changes'
 import type { Lick } from '~/core/line'
 import { isHand, type Stroke, type Surface, type Voice } from '~/core/sticking'
 import type { Pin, Voicing, VoicingRule } from '~/core/voicing'
-import { type Edit, replaceRange } from '../workbench/edits'
-import { theSurface } from './surface-words'
+import { theSurface } from '~/words/surface-words'
+import { type Edit, replaceRange } from './edits'
 
 /** The hands' strokes of a range on a surface, as written; null takes written voices away. */
 export function putOn(lick: Lick, range: SlotRange, voice: Voice | null): Edit {

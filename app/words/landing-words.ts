@@ -10,11 +10,11 @@ import {
 } from '~/core/playing'
 import { isOneHand } from '~/core/sticking'
 import { secondsPerTick, type Ticks } from '~/core/time'
-import { theSurface } from '../voicing/surface-words'
 import { tenth } from './figures'
 import { LIMB_NAMES } from './limb-names'
 import { capital } from './move-words'
 import { placeIn } from './places'
+import { theSurface } from './surface-words'
 
 /** How a lick lands, in sentences: what strikes last, which hand is free, who has too little time. */
 export function landingWords(lick: Lick, tempo: number, setting: Setting): string[] {

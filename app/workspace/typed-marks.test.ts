@@ -4,9 +4,9 @@ import { lineTextOf } from '~/codecs/lick-text'
 import { formatVoicing } from '~/codecs/voicing'
 import { CHANGES, phraseOf, toPhrase } from '~/core/changes'
 import { changedSpan, joinSpans } from '~/core/editing'
-import { applyChange } from '../workbench/change-edits'
-import { type Edit, insertPhrase, replaceRange } from '../workbench/edits'
 import { type BenchDocument, openDocument, runCommand } from './document'
+import { applyChange } from './edits/change-edits'
+import { type Edit, insertPhrase, replaceRange } from './edits/edits'
 
 const noted = (line: string, ...slots: number[]) =>
   openDocument({
