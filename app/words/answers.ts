@@ -4,6 +4,7 @@ import {
   DEFAULT_SETTING,
   type Move,
   missingPedal,
+  type Reading,
   type Setting,
   speedLimit,
   undecidedSlots,
@@ -23,6 +24,8 @@ export interface Answers {
   readonly speed: string
   /** How fast it can be played, and what sets that: the line, with its landing, in its form. */
   readonly limits: readonly string[]
+  /** The lowest of those limits, and which reading it is of; null where nothing sets one. */
+  readonly lowest: { readonly bpm: number; readonly reading: Reading } | null
   /** The move that sets the limit of the line alone. */
   readonly bottleneck: Move | null
   /** Whether the line is linear, and where the ostinatos meet it. */
@@ -80,6 +83,16 @@ function slotSpeed(lick: Lick, tempo: number): string {
   return `${Math.round(slow.strokesPerMinute)} to ${Math.round(fast.strokesPerMinute)} slots a minute, ${tenth(slow.millisecondsPerSlot)} to ${tenth(fast.millisecondsPerSlot)} ms each`
 }
 
+/** The lowest limit; where more was played clean, that. */
+function lowestOf(
+  said: readonly { readonly bpm: number; readonly reading: Reading }[],
+  playedClean: number | null,
+): Answers['lowest'] {
+  const last = said.at(-1)
+  if (!last) return null
+  return { bpm: Math.max(last.bpm, playedClean ?? 0), reading: last.reading }
+}
+
 const LANDING_READING = {
   crash: 'With the crash',
   stop: 'With the stop',
@@ -97,9 +110,13 @@ function limits(
   lick: Lick,
   setting: Setting,
   playedClean: number | null,
-): Pick<Answers, 'limits' | 'bottleneck'> {
+): Pick<Answers, 'limits' | 'lowest' | 'bottleneck'> {
   if (undecidedSlots(lick).length > 0) {
-    return { limits: ['Speed limit not known: hands are not decided'], bottleneck: null }
+    return {
+      limits: ['Speed limit not known: hands are not decided'],
+      lowest: null,
+      bottleneck: null,
+    }
   }
   const readings = [
     ['line', 'Playable up to'],
@@ -113,7 +130,7 @@ function limits(
     if (reading === 'line') first = bottleneck
     if (bpm === null || !bottleneck || bpm >= lowest * (1 - 1e-9)) return []
     lowest = bpm
-    return [{ bpm, text: `${words} ${tenth(bpm)}. ${moveWords(lick, bottleneck)}` }]
+    return [{ bpm, reading, text: `${words} ${tenth(bpm)}. ${moveWords(lick, bottleneck)}` }]
   })
   const beaten = said.filter(({ bpm }) => playedClean !== null && bpm < playedClean)
   const standing = said.filter((one) => !beaten.includes(one)).map(({ text }) => text)
@@ -126,6 +143,7 @@ function limits(
             `Played clean at ${tenth(playedClean)}`,
             ...beaten.map(({ text }) => byModel(text)),
           ],
+    lowest: lowestOf(said, playedClean),
     bottleneck: first,
   }
 }

@@ -10,6 +10,8 @@ import {
 import { formatSlot } from '~/core/notation'
 import { type CountingSystem, countSyllable, gridName, gridTicks, placeName } from '~/core/time'
 import { plural, slots } from './figures'
+import { gridWords, perBeatWords } from './grid-words'
+import { capital } from './move-words'
 import { placeIn, spokenPlace } from './places'
 
 /** Whether the line fits its space, in the words and figures of the first answer. */
@@ -96,12 +98,17 @@ function betterStart(lick: Lick, sum: LineFit): string | null {
   return start === frame.start ? null : placeName(start, frame.meter)
 }
 
-/** Where a line would end on another grid: shown before it is taken. */
+/**
+ * A grid by its name and its slots to the beat, with where the line would end on it: shown before it is
+ * taken. Example: `Sixteenth triplets, 6 to a beat (1/16t): 2 over`.
+ */
 export function gridOutcome(lick: Lick, grid: Lick['frame']['grid']): string {
-  if (lick.line.slots.length === 0) return gridName(grid)
+  const { beat } = frameTicks(lick.frame)
+  const name = `${capital(gridWords(grid))}, ${perBeatWords(grid, beat)} (${gridName(grid)})`
+  if (lick.line.slots.length === 0) return name
   const moved = { ...lick, frame: { ...lick.frame, grid } }
   const { end, target } = aimOf(moved)
   const left = Math.abs(target - end) / gridTicks(grid)
-  if (left === 0) return `${gridName(grid)} · fits`
-  return `${gridName(grid)} · ${slots(left)} ${target > end ? 'left' : 'over'}`
+  if (left === 0) return `${name}: fits`
+  return `${name}: ${slots(left)} ${target > end ? 'left' : 'over'}`
 }

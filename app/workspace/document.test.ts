@@ -8,6 +8,7 @@ import { voicingPresets } from '~/core/voicing'
 import {
   type BenchCommand,
   type BenchDocument,
+  caretAfter,
   openDocument,
   runCommand,
   textsOf,
@@ -124,5 +125,50 @@ describe('whatever is done on the bench', () => {
       }),
       { numRuns: 200 },
     )
+  })
+})
+
+const TEXT = 'dime-lick: 1\ntitle: Ring\nline: RLLRK RLK\n'
+const texts = (text: string) => ({ text, draft: null, voicing: '' })
+const type = (document: BenchDocument, typed: string) =>
+  runCommand(document, { kind: 'type-line', typed, caret: typed.length })
+
+describe('the document on the bench', () => {
+  it('keeps showing the last line that could be read while another is typed', () => {
+    const open = openDocument(texts(TEXT))
+    const broken = type(open, 'RLLRK (RL')
+    expect([broken.issues[0]?.code, broken.good.lick.line.groups]).toEqual(['not-closed', [5, 3]])
+    expect(textsOf(broken)).toEqual({
+      text: TEXT,
+      draft: TEXT.replace('RLK', '(RL'),
+      voicing: '',
+    })
+    const fixed = type(broken, 'RLLRK (RL)')
+    expect([fixed.issues, fixed.good.lick.line.groups]).toEqual([[], [5, 1]])
+    expect(textsOf(fixed).draft).toBeNull()
+  })
+
+  it('opens a draft as it was left', () => {
+    const { text, draft } = textsOf(type(openDocument(texts(TEXT)), 'RLLRK (RL'))
+    const again = openDocument({ text, draft, voicing: '' })
+    expect([lineTextOf(again.history.text), again.good.lick.line.groups]).toEqual([
+      'RLLRK (RL',
+      [5, 3],
+    ])
+  })
+
+  it('keeps blanks and comments as they are typed', () => {
+    const spaced = type(openDocument(texts(TEXT)), 'RL  RK ')
+    expect(lineTextOf(spaced.history.text)).toBe('RL  RK ')
+    expect(lineTextOf(type(spaced, 'RL RK # mine').history.text)).toBe('RL RK # mine')
+  })
+
+  it('undoes and redoes, with the caret where the change was', () => {
+    const typed = type(openDocument(texts(TEXT)), 'RLLRKK RLK')
+    const undone = runCommand(typed, { kind: 'undo' })
+    expect([lineTextOf(undone.history.text), caretAfter(typed, undone)]).toEqual(['RLLRK RLK', 5])
+    const redone = runCommand(undone, { kind: 'redo' })
+    expect([redone.history.text, caretAfter(undone, redone)]).toEqual([typed.history.text, 6])
+    expect(runCommand(redone, { kind: 'redo' })).toBe(redone)
   })
 })

@@ -11,7 +11,7 @@ import {
   type TextIssue,
 } from '~/codecs/lick-text'
 import { formatVoicing, parseVoicing } from '~/codecs/voicing'
-import { slotShift } from '~/core/changes'
+import { inPlace, type SlotMap, spliceMap } from '~/core/changes'
 import {
   applyTransaction,
   commit,
@@ -47,6 +47,11 @@ export interface BenchDocument {
 /** A key of the text and the values that it is to have; none takes its rows out. */
 export type SetRow = readonly [key: Key, values: readonly string[]]
 
+/** Which slots a change typed anew, and where each of them was before; slot for slot unless told. */
+export interface SlotChange extends LineChange {
+  readonly origins?: readonly (number | null)[]
+}
+
 export type BenchCommand =
   /** The line as it is typed now, and the caret in it. */
   | { readonly kind: 'type-line'; readonly typed: string; readonly caret: number }
@@ -56,7 +61,7 @@ export type BenchCommand =
       readonly kind: 'change'
       readonly label: string
       readonly lick: Lick
-      readonly change?: LineChange
+      readonly change?: SlotChange
     }
   | { readonly kind: 'voice'; readonly label: string; readonly voicing: Voicing }
   /** Text and voicing of a saved version. */
@@ -99,12 +104,11 @@ export function runCommand(document: BenchDocument, command: BenchCommand): Benc
       if (text !== document.goodText) return document
       const { label, lick, change } = command
       const transaction = toTransaction(label, rewriteLick(text, document.good, lick, change))
-      const grown = lick.line.slots.length - document.good.lick.line.slots.length
-      if (!change || grown === 0 || !hasMarks(document.voicing)) {
+      const map = change && changeMap(document.good.lick, lick, change)
+      if (!map || !hasMarks(document.voicing)) {
         return judged(document, commit(history, transaction))
       }
-      const shift = slotShift(change, change.to - change.from + grown)
-      const voicing = moveMarks(document.voicing, shift)
+      const voicing = moveMarks(document.voicing, map)
       return judged(document, commit(history, withVoicing(transaction, history, voicing)))
     }
     case 'voice': {
@@ -123,6 +127,13 @@ export function runCommand(document: BenchDocument, command: BenchCommand): Benc
     case 'redo':
       return judged(document, redo(history))
   }
+}
+
+/** What a change did to the slots of a line. */
+export function changeMap(before: Lick, after: Lick, { from, to, origins }: SlotChange): SlotMap {
+  const size = before.line.slots.length
+  const grown = after.line.slots.length - size
+  return spliceMap(size, { from, to }, origins ?? inPlace(to - from, to - from + grown))
 }
 
 /** Takes what is typed; pins, notes and swells go with their strokes. */
@@ -197,24 +208,6 @@ export function textsOf({ history, goodText }: BenchDocument): LickTexts {
 function voicingOf(json: string): Voicing {
   const read = parseVoicing(json)
   return read.ok ? read.value : PLAIN_VOICING
-}
-
-/**
- * The neighbouring slots that a selection of the typed line touches, or that a caret stands behind:
- * of a repeat, those of its first round. Null where there is none, or the line cannot be read.
- */
-export function selectedSlots(
-  { good, goodText, history }: BenchDocument,
-  from: number,
-  to: number,
-): { from: number; to: number } | null {
-  if (history.text !== goodText) return null
-  const touched = (span: { from: number; to: number }) =>
-    from === to ? from > span.from && from <= span.to : span.from < to && span.to > from
-  const first = good.spans.findIndex(touched)
-  if (first < 0) return null
-  const after = good.spans.findIndex((span, slot) => slot > first && !touched(span))
-  return { from: first, to: after < 0 ? good.spans.length : after }
 }
 
 /** Where the caret belongs after an undo or redo, in the typed line. */

@@ -1,5 +1,5 @@
 import { type LickReading, lineTextOf } from '~/codecs/lick-text'
-import { moveSwells } from '~/core/changes'
+import { moveSwells, type SlotMap } from '~/core/changes'
 import { type ChangedSpan, changedSpan, joinSpans } from '~/core/editing'
 import type { Swell } from '~/core/line'
 import { hasMarks, moveMarks, type Voicing } from '~/core/voicing'
@@ -45,8 +45,23 @@ export function typedMarks(
   typing: Typing,
   now: LickReading,
 ): { readonly voicing: Voicing; readonly swells: readonly Swell[] } {
+  const map = typedMap(typing, now)
+  return { voicing: moveMarks(typing.voicing, map), swells: moveSwells(typing.swells, map) }
+}
+
+/** What typing at one place did to the slots: the map of it. */
+export function typedMap(typing: Typing, now: LickReading): SlotMap {
   const to = slotsAfter(typing, now)
-  return { voicing: moveMarks(typing.voicing, to), swells: moveSwells(typing.swells, to) }
+  const before = typing.spans.length
+  const origins: (number | null)[] = now.spans.map(() => null)
+  for (let slot = 0; slot < before; slot += 1) {
+    const went = to(slot)
+    if (went === null || (origins[went] ?? null) !== null) continue
+    // Behind the last stroke marks wait for the strokes to come back.
+    while (origins.length <= went) origins.push(null)
+    origins[went] = slot
+  }
+  return { before, origins }
 }
 
 /** Where each slot went; null for one whose stroke is gone. */

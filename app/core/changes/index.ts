@@ -39,5 +39,14 @@ export {
   toPhrase,
   withoutGraces,
 } from './phrase'
-export { changeLick, gridAt, regroup, slotShift, startsOf } from './splice'
+export {
+  inPlace,
+  mapSlot,
+  originsOf,
+  type SlotMap,
+  sameSlots,
+  spliceMap,
+  thenMap,
+} from './slot-map'
+export { changeLick, gridAt, regroup, startsOf } from './splice'
 export { addSwell, moveSwells, plainStrokes, removeSwell } from './swells'

@@ -1,3 +1,4 @@
+import { modulo } from '../foundation'
 import { isAccented, type Letter } from '../sticking'
 import {
   clearAccents,
@@ -50,6 +51,8 @@ export interface Change {
   /** Whether the number of slots may change. */
   readonly grows: boolean
   readonly apply: (phrase: Phrase, context: ChangeContext) => Phrase
+  /** Where each slot of the result was, of so many; only of a change that moves slots. */
+  readonly origins?: (size: number) => readonly number[]
 }
 
 const all = () => true
@@ -61,9 +64,16 @@ function change(
   name: string,
   apply: Change['apply'],
   grows = false,
+  origins?: Change['origins'],
 ): Change {
-  return { id, name, kind, grows, apply }
+  return { id, name, kind, grows, apply, ...(origins && { origins }) }
 }
+
+/** Origins of slots that begin `steps` later. */
+const turned = (steps: number) => (size: number) =>
+  Array.from({ length: size }, (_, slot) => modulo(slot + steps, size))
+const backwards = (size: number) => Array.from({ length: size }, (_, slot) => size - 1 - slot)
+const twice = (size: number) => Array.from({ length: 2 * size }, (_, slot) => slot % size)
 
 const LIMB_NAME: Partial<Record<Letter, string>> = { R: 'right', L: 'left', K: 'kick' }
 
@@ -78,13 +88,13 @@ function replacing(from: Letter, to: Letter, nth = 1): Change {
 
 /** Every change that needs no more than a selection. */
 export const CHANGES: readonly Change[] = [
-  change('order', 'rotate', 'Rotate forward', (p) => rotate(p, 1)),
-  change('order', 'rotate-back', 'Rotate back', (p) => rotate(p, -1)),
+  change('order', 'rotate', 'Rotate forward', (p) => rotate(p, 1), false, turned(1)),
+  change('order', 'rotate-back', 'Rotate back', (p) => rotate(p, -1), false, turned(-1)),
   change('order', 'mirror', 'Lead with the other hand', mirrorHands),
   change('order', 'mirror-feet', 'Mirror the feet', mirrorFeet),
   change('order', 'mirror-all', 'Mirror hands and feet', (p) => mirrorFeet(mirrorHands(p))),
-  change('order', 'reverse', 'Reverse', reverse),
-  change('order', 'alternate', 'Add it led by the other hand', (p) => alternate(p), true),
+  change('order', 'reverse', 'Reverse', reverse, false, backwards),
+  change('order', 'alternate', 'Add it led by the other hand', (p) => alternate(p), true, twice),
   replacing('L', 'K'),
   replacing('R', 'K'),
   replacing('L', 'K', 2),

@@ -1,6 +1,7 @@
 import { type Lick, type Line, normalGridChanges } from '../line'
 import type { Grid } from '../time'
 import type { Phrase, SlotRange } from './phrase'
+import { inPlace, spliceMap } from './slot-map'
 import { moveSwells } from './swells'
 
 /**
@@ -58,20 +59,16 @@ function moveGridChanges(line: Line, { from, to }: SlotRange, grown: number, bas
 }
 
 /** A lick with a range of its line replaced by a phrase; its swells go with their slots. */
-export function changeLick(lick: Lick, range: SlotRange, phrase: Phrase): Lick {
+export function changeLick(
+  lick: Lick,
+  range: SlotRange,
+  phrase: Phrase,
+  origins: readonly (number | null)[] = inPlace(range.to - range.from, phrase.slots.length),
+): Lick {
   const { frame } = lick
   const line = replaceSlots(lick.line, range, phrase, frame.grid)
-  const swells = moveSwells(frame.swells, slotShift(range, phrase.slots.length))
-  return { ...lick, line, frame: { ...frame, swells } }
-}
-
-/** Where slots go when those of a range are replaced by so many: each new one stands for an old one. */
-export function slotShift({ from, to }: SlotRange, size: number): (slot: number) => number | null {
-  return (slot) => {
-    if (slot < from) return slot
-    if (slot >= to) return slot + size - (to - from)
-    return slot < from + size ? slot : null
-  }
+  const map = spliceMap(lick.line.slots.length, range, origins)
+  return { ...lick, line, frame: { ...frame, swells: moveSwells(frame.swells, map) } }
 }
 
 /** A line with its slots in other groups; `groups` sum to the slots. */

@@ -1,6 +1,7 @@
 import type { Lick, Swell } from '../line'
 import { type Level, strokesInSlot } from '../sticking'
 import type { SlotRange } from './phrase'
+import { mapSlot, type SlotMap } from './slot-map'
 
 /**
  * A lick whose plain strokes in a range change evenly from one level to another. Swells that lie
@@ -30,30 +31,20 @@ export function plainStrokes({ line }: Lick, { from, to }: SlotRange): number {
     .filter(({ stroke }) => stroke.level === 'tap').length
 }
 
-/** Swells moved with their slots, as a function says where each went; one without slots left goes. */
-export function moveSwells(
-  swells: readonly Swell[],
-  to: (slot: number) => number | null,
-): readonly Swell[] {
+/**
+ * Swells moved with their slots: each over the stretch that its slots stand in now, without the copies
+ * of a repeat; one whose slots are gone goes.
+ */
+export function moveSwells(swells: readonly Swell[], map: SlotMap): readonly Swell[] {
   return swells.flatMap((swell) => {
-    const from = firstKept(swell.from, swell.to, 1, to)
-    const last = firstKept(swell.to, swell.from, -1, to)
-    return from === null || last === null ? [] : [{ ...swell, from, to: last }]
+    const went: number[] = []
+    for (let slot = swell.from; slot <= swell.to; slot += 1) {
+      const to = mapSlot(map, slot)
+      if (to !== null) went.push(to)
+    }
+    if (went.length === 0) return []
+    return [{ ...swell, from: Math.min(...went), to: Math.max(...went) }]
   })
-}
-
-/** Where the first slot went that is not gone, on the way from one to another. */
-function firstKept(
-  from: number,
-  until: number,
-  step: 1 | -1,
-  to: (slot: number) => number | null,
-): number | null {
-  for (let slot = from; slot !== until + step; slot += step) {
-    const went = to(slot)
-    if (went !== null) return went
-  }
-  return null
 }
 
 function withSwells(lick: Lick, swells: readonly Swell[]): Lick {

@@ -6,6 +6,7 @@ export {
   type Kit,
   mirrorKit,
   mirrorPart,
+  numberedPieces,
   overlapsOf,
   PIECE_KINDS,
   type Piece,

@@ -88,6 +88,40 @@ export function mirrorKit(kit: Kit): Kit {
   return mirrorPart(mirrorPart(kit, 'pedals'), 'surfaces')
 }
 
+/** Where the pieces that hands play come in the count, whatever the kit. */
+const COUNTED: readonly Surface[] = [
+  'hh',
+  'sn',
+  't1',
+  't2',
+  't3',
+  'f1',
+  'rd',
+  'c1',
+  'c2',
+  'f2',
+  't4',
+  's2',
+  'x2',
+  'sp',
+  'ch',
+  'cb',
+  't5',
+  't6',
+]
+
+/**
+ * The pieces that hands play, in the order of their numbers: the first is 1, the tenth is 0. Pedals have
+ * none. Example: on the five-piece kit hi-hat, snare, tom 1, tom 2, floor tom, ride, crash, crash 2.
+ */
+export function numberedPieces({ pieces }: Kit): readonly Piece[] {
+  const rank = ({ surface }: Piece) => {
+    const at = COUNTED.indexOf(surface)
+    return at < 0 ? COUNTED.length : at
+  }
+  return pieces.filter(({ kind }) => kind !== 'pedal').sort((a, b) => rank(a) - rank(b))
+}
+
 /** The hung and floor toms that a kit has, from high to low. */
 export function tomsOf({ pieces }: Kit): Surface[] {
   return SURFACES.filter(

@@ -11,10 +11,12 @@ export {
   ALL_GRIDS,
   findGrid,
   type Grid,
+  type GridValue,
   gridName,
   gridTicks,
   sameGrid,
   TUPLET_RATIOS,
+  type TupletKind,
 } from './grid'
 export {
   barTicks,

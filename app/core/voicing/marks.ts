@@ -1,3 +1,4 @@
+import { mapSlot, type SlotMap } from '../changes'
 import type { Voicing } from './rule'
 
 /** Whether anything of a voicing hangs on single slots: pins or notes. */
@@ -6,18 +7,36 @@ export function hasMarks({ pins, notes = [] }: Voicing): boolean {
 }
 
 /**
- * Pins and notes moved with their strokes, as a function says where each slot went; those of slots
- * that are gone go too, and where two would meet the first stays.
+ * Pins and notes moved with their strokes. A pin, being how a stroke is played, goes to every copy of a
+ * stroke that is repeated; a note stays with the first. Those of slots that are gone go too. A mark
+ * beyond the end of the line waits there for strokes to come.
  */
-export function moveMarks(voicing: Voicing, to: (slot: number) => number | null): Voicing {
-  const moved = <T extends { readonly slot: number }>(marks: readonly T[]): T[] => {
-    const bySlot = new Map<number, T>()
-    for (const mark of marks) {
-      const slot = to(mark.slot)
-      if (slot !== null && !bySlot.has(slot)) bySlot.set(slot, { ...mark, slot })
-    }
-    return [...bySlot.values()].sort((a, b) => a.slot - b.slot)
-  }
+export function moveMarks(voicing: Voicing, map: SlotMap): Voicing {
   const { pins, notes } = voicing
-  return { ...voicing, pins: moved(pins), ...(notes && { notes: moved(notes) }) }
+  const bySlot = <T extends { readonly slot: number }>(marks: readonly T[]) =>
+    new Map(marks.map((mark) => [mark.slot, mark]))
+  const beyond = <T extends { readonly slot: number }>(
+    marks: readonly T[],
+    taken: ReadonlySet<number>,
+  ) => marks.filter(({ slot }) => slot >= map.before && !taken.has(slot))
+  const known = bySlot(pins)
+  const moved = map.origins.flatMap((origin, slot) => {
+    const pin = origin === null ? undefined : known.get(origin)
+    return pin ? [{ ...pin, slot }] : []
+  })
+  const pinned = new Set(moved.map(({ slot }) => slot))
+  const told = new Set<number>()
+  const noted = notes?.flatMap((note) => {
+    const slot = note.slot < map.before ? mapSlot(map, note.slot) : null
+    if (slot === null || told.has(slot)) return []
+    told.add(slot)
+    return [{ ...note, slot }]
+  })
+  const inOrder = <T extends { readonly slot: number }>(marks: readonly T[]) =>
+    [...marks].sort((a, b) => a.slot - b.slot)
+  return {
+    ...voicing,
+    pins: inOrder([...moved, ...beyond(pins, pinned)]),
+    ...(notes && noted && { notes: inOrder([...noted, ...beyond(notes, told)]) }),
+  }
 }

@@ -14,12 +14,16 @@ import { LoadBoundary } from '~/ui/load-boundary'
 import { Trouble } from '~/ui/parts'
 import type { LickSession } from '~/workspace/lick-session'
 import { copyOf } from '../library/lick-edits'
+import { useSettings } from '../live/use-live'
+import { useWorkspace } from '../workspace/use-workspace'
 
 /** Fetched when there is a conflict: what it is about can be decided before that is here. */
 const ConflictSides = lazy(() => import('./conflict-sides'))
 
 /** Another tab has changed or deleted the same lick: nothing is lost, and the player decides. */
-export function ConflictNotice({ session, turned }: { session: LickSession; turned: boolean }) {
+export function ConflictNotice() {
+  const { session } = useWorkspace()
+  const { turnLetters: turned } = useSettings().settings
   const { saver } = session
   const state = useSyncExternalStore(saver.subscribe, saver.state, saver.state)
   const place = useSyncExternalStore(session.subscribe, session.elsewhere, session.elsewhere)
@@ -142,7 +146,7 @@ function Notice({ children }: { children: ReactNode }) {
   return (
     <div
       role="alert"
-      className="flex flex-wrap items-center gap-3 rounded-box border border-warning bg-base-100 p-4 lg:col-span-2"
+      className="flex flex-wrap items-center gap-3 rounded-box border border-warning bg-base-100 p-4 bench-conflict"
     >
       {children}
     </div>

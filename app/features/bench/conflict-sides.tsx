@@ -4,8 +4,8 @@ import { findVoicedLick } from '~/codecs/voicing'
 import type { Lick } from '~/core/line'
 import type { LickTexts } from '~/storage'
 import { turnTexts } from '~/workspace/turned'
+import { differenceWords } from '../panels/versions'
 import { PhraseStacks } from '../stacks/phrase-figure'
-import { differenceWords } from '../workbench/versions'
 
 /** Two versions of a lick side by side, and how the other differs, slot by slot and key by key. */
 export default function ConflictSides({

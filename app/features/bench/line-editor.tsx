@@ -1,28 +1,27 @@
-import { type RefObject, useRef, useState } from 'react'
-import type { TextIssue } from '~/codecs/lick-text'
+import { useEffect, useRef, useState } from 'react'
+import { lineTextOf, type TextIssue } from '~/codecs/lick-text'
 import { GAUGE, useColumns } from '~/ui/use-columns'
+import { useTouch } from '~/ui/use-touch'
 import { wrappedRows } from '~/ui/wrapped-rows'
 import { faultPlace, faultWords } from '~/words/fault-words'
-
-interface LineEditorProps {
-  readonly value: string
-  readonly issues: readonly TextIssue[]
-  readonly onType: (typed: string, caret: number) => void
-  readonly onSelect: (from: number, to: number) => void
-  readonly onPlay: () => void
-  readonly fieldRef: RefObject<HTMLTextAreaElement | null>
-}
+import { useDocument, useSelection, useWorkspace } from '../workspace/use-workspace'
 
 /** A row of the field and its padding, in pixels; more rows than these are scrolled. */
 const ROW = 28
 const PADDING = 12
-const MOST_ROWS = 8
+const MOST_ROWS = 3
 
 /**
  * The sticking as it is typed. What cannot be read stays as it is, is underlined at its place, and
  * the first fault is said below. Enter plays, shift with Enter begins another row.
  */
-export function LineEditor({ value, issues, onType, onSelect, onPlay, fieldRef }: LineEditorProps) {
+export function LineEditor({ onPlay }: { onPlay: () => void }) {
+  const workspace = useWorkspace()
+  const { history, issues } = useDocument()
+  const { text: marked } = useSelection()
+  const value = lineTextOf(history.text)
+  const fieldRef = useRef<HTMLTextAreaElement>(null)
+  const byTouch = useTouch()
   const backdrop = useRef<HTMLDivElement>(null)
   const gauge = useRef<HTMLSpanElement>(null)
   const columns = useColumns(fieldRef, gauge)
@@ -31,9 +30,20 @@ export function LineEditor({ value, issues, onType, onSelect, onPlay, fieldRef }
   const faults = issues.filter(({ inLine }) => inLine)
   const first = issues[0]
 
+  // The line shows what is marked, whoever marked it.
+  useEffect(() => {
+    const field = fieldRef.current
+    if (!field || (field.selectionStart === marked.from && field.selectionEnd === marked.to)) return
+    field.setSelectionRange(marked.from, marked.to)
+  }, [marked])
+  // An empty line waits for its first letter: a new lick can be typed at once.
+  useEffect(() => {
+    if (workspace.lick.line.slots.length === 0) fieldRef.current?.focus()
+  }, [workspace])
+
   const tellSelection = () => {
     const field = fieldRef.current
-    if (field) onSelect(field.selectionStart, field.selectionEnd)
+    if (field) workspace.selectText({ from: field.selectionStart, to: field.selectionEnd })
   }
   const shared =
     'px-3 py-1.5 font-mono text-[17px] leading-7 tracking-[0.02em] whitespace-pre-wrap break-words'
@@ -66,10 +76,9 @@ export function LineEditor({ value, issues, onType, onSelect, onPlay, fieldRef }
           autoComplete="off"
           placeholder="Type R, L, K … a space begins the next group"
           value={value}
-          onChange={(event) => {
-            onType(event.target.value, event.target.selectionEnd)
-            tellSelection()
-          }}
+          onChange={(event) => workspace.type(event.target.value, event.target.selectionEnd)}
+          inputMode={byTouch ? 'none' : 'text'}
+          data-line
           onSelect={tellSelection}
           onFocus={() => setFocused(true)}
           onBlur={() => setFocused(false)}
@@ -81,7 +90,6 @@ export function LineEditor({ value, issues, onType, onSelect, onPlay, fieldRef }
               event.preventDefault()
               onPlay()
             }
-            if (event.key === 'Escape') event.currentTarget.blur()
             if (jumpsGroup(event.nativeEvent)) {
               event.preventDefault()
               jumpGroup(event.currentTarget, event.key === 'ArrowRight', event.shiftKey)

@@ -1,14 +1,13 @@
 import { X } from 'lucide-react'
-import type { Notice } from './use-notice'
+import type { WorkspaceState } from '~/workspace/workspace'
+import { useSlice, useWorkspace } from '../workspace/use-workspace'
+
+const noticeOf = ({ notice }: WorkspaceState) => notice
 
 /** What was not done, or what a change kept, said where the line is typed. */
-export function NoticeLine({
-  notice,
-  onDismiss,
-}: {
-  notice: Notice | null
-  onDismiss: () => void
-}) {
+export function NoticeLine() {
+  const workspace = useWorkspace()
+  const notice = useSlice(noticeOf)
   return (
     <div role="status" className="flex flex-wrap items-center gap-x-3 gap-y-1 text-sm empty:hidden">
       {notice && (
@@ -27,7 +26,7 @@ export function NoticeLine({
             type="button"
             className="btn btn-ghost btn-square btn-xs"
             aria-label="Dismiss"
-            onClick={onDismiss}
+            onClick={() => workspace.dismiss()}
           >
             <X size={14} aria-hidden />
           </button>

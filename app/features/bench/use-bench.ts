@@ -1,27 +1,17 @@
-import { useCallback, useEffect, useState, useSyncExternalStore } from 'react'
+import { useEffect, useState } from 'react'
 import { closeSaver, type Kept, type LickRecord, onStoreChange, openSaver } from '~/storage'
-import type { BenchCommand } from '~/workspace/document'
 import { HistoryMemory } from '~/workspace/history-memory'
-import { LickSession, type Refuse } from '~/workspace/lick-session'
+import { LickSession } from '~/workspace/lick-session'
+import { Workspace } from '~/workspace/workspace'
 
-/** The lick on the bench, in the store as it changes. */
-export function useBench(record: Kept<LickRecord>, turned: boolean, refuse: Refuse) {
-  const [session] = useState(
-    () =>
-      new LickSession(
-        record,
-        turned,
-        openSaver('licks', record.id, record.revision),
-        new HistoryMemory(tabMemory()),
-      ),
-  )
-  const document = useSyncExternalStore(session.subscribe, session.document, session.document)
-  const run = useCallback(
-    (command: BenchCommand) => session.run(command, refuse),
-    [session, refuse],
-  )
-
+/** The workspace of a lick, in the store as it changes. */
+export function useBench(record: Kept<LickRecord>, turned: boolean): Workspace {
+  const [workspace] = useState(() => {
+    const saver = openSaver('licks', record.id, record.revision)
+    return new Workspace(new LickSession(record, turned, saver, new HistoryMemory(tabMemory())))
+  })
   useEffect(() => {
+    const { session } = workspace
     const { saver } = session
     const leave = () => {
       session.remember()
@@ -32,6 +22,8 @@ export function useBench(record: Kept<LickRecord>, turned: boolean, refuse: Refu
     }
     window.addEventListener('pagehide', leave)
     window.document.addEventListener('visibilitychange', leaveHidden)
+    const unfollow = session.subscribe(workspace.follow)
+    workspace.follow()
     const stop = onStoreChange(({ table, ids }) => {
       if (table === 'licks' && ids.includes(saver.id)) void session.heard()
     })
@@ -39,12 +31,12 @@ export function useBench(record: Kept<LickRecord>, turned: boolean, refuse: Refu
       window.removeEventListener('pagehide', leave)
       window.document.removeEventListener('visibilitychange', leaveHidden)
       stop()
+      unfollow()
       session.remember()
       void closeSaver(saver)
     }
-  }, [session])
-
-  return { document, run, session }
+  }, [workspace])
+  return workspace
 }
 
 function tabMemory(): Storage | null {

@@ -1,8 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { parseLickText } from '~/codecs/lick-text'
+import {
+  frameFault,
+  speedNotice,
+  startRows,
+  swingMovesNothing,
+  withRows,
+} from '~/workspace/frame-change'
 import { lickOf } from '../../../tests/support/licks'
-import { frameFault, speedNotice, startRows, swingMovesNothing, withRows } from './frame-change'
-import { landingLabel } from './landing-fields'
+import { landingWords } from './landing-fields'
 
 const TEXT = 'dime-lick: 1\nmeter: 4/4\ntempo: 80\ngrid: 1/16\nstart: 4&\nline: RL\n'
 
@@ -82,9 +88,9 @@ it.each([
 )
 
 it('a landing is named in a word or its own notation', () => {
-  const label = (text: string) => landingLabel(lickOf(text).frame.landing)
+  const label = (text: string) => landingWords(lickOf(text).frame.landing)
   expect([label('landing: last beat'), label('landing: (>L:c1K) choke')]).toEqual([
-    'last',
+    'its last stroke on a beat',
     '(>L:c1K)',
   ])
 })

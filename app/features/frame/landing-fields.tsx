@@ -16,9 +16,17 @@ const KINDS = Object.keys(LABELS) as Landing['kind'][]
 /** Strokes to begin with, where a landing of its own is chosen. */
 const FIRST_STROKES = '(>R:c1K)'
 
-/** A landing in a word or its own notation: `crash`, `(>L:c1K)`. */
-export function landingLabel(landing: Landing): string {
-  return landing.kind === 'strokes' ? formatSlot(landing.slot) : landing.kind
+/** What a line goes into, in a sentence: `a crash`, `the groove`, `(>L:c1K)`. */
+export function landingWords(landing: Landing): string {
+  const words = {
+    crash: 'a crash',
+    stop: 'a choked crash',
+    groove: 'the groove',
+    last: 'its last stroke',
+    none: 'nothing',
+    strokes: landing.kind === 'strokes' ? formatSlot(landing.slot) : '',
+  }[landing.kind]
+  return landing.at === 'beat' ? `${words} on a beat` : words
 }
 
 /** How the line lands; with `more` its strokes, the choke, and whether it aims at a barline. */
@@ -41,7 +49,6 @@ export function LandingFields({
       <SelectField
         label="Landing"
         value={landing.kind}
-        shown={landingLabel(landing)}
         options={KINDS.map((kind): Option => ({ value: kind, label: LABELS[kind] }))}
         fault={fault}
         onChange={(kind) => onLanding(`${kind === 'strokes' ? FIRST_STROKES : kind}${beat}`)}

@@ -1,5 +1,5 @@
 import { memo, type ReactNode } from 'react'
-import type { Kit, Piece } from '~/core/kit'
+import { type Kit, numberedPieces, type Piece } from '~/core/kit'
 import { SURFACE_NAMES, type Surface } from '~/core/sticking'
 
 interface KitPlanProps {
@@ -13,6 +13,8 @@ interface KitPlanProps {
   readonly size?: 'small' | 'large'
   /** Pieces that matter more than the others. */
   readonly marked?: ReadonlySet<Surface>
+  /** Whether the pieces that hands play have their numbers. */
+  readonly numbered?: boolean
   /** Drawn over the pieces, in centimetres: x to the right, y towards the throne. */
   readonly children?: ReactNode
 }
@@ -45,8 +47,12 @@ export const KitPlan = memo(function KitPlan({
   boxOf = kit,
   size = 'small',
   marked,
+  numbered = false,
   children,
 }: KitPlanProps) {
+  const numbers = numbered
+    ? new Map(numberedPieces(kit).map(({ surface }, i) => [surface, (i + 1) % 10]))
+    : null
   const { x, y, width, height } = planBox(boxOf)
   const pieces = [...kit.pieces].sort((a, b) => a.height - b.height)
   const kick = kit.pieces.find(({ surface }) => surface === 'bd')
@@ -91,7 +97,7 @@ export const KitPlan = memo(function KitPlan({
             fontWeight={marked?.has(surface) ? 700 : 450}
             opacity={marked && !marked.has(surface) ? 0.7 : 1}
           >
-            {surface}
+            {numbers?.has(surface) ? `${numbers.get(surface)} ${surface}` : surface}
           </text>
         ))}
       </g>

@@ -3,11 +3,11 @@ import { formatKit, parseKit } from '~/codecs/kit'
 import { DEFAULT_KIT, DEFAULT_PLAYER, findPiece, KIT_PRESETS, type Piece } from '~/core/kit'
 import { DEFAULT_SETTINGS } from '~/storage'
 import { ownKits, playerOf, settingOf, turnedKit } from '~/workspace/setting'
+import { raisedSpeeds } from '~/workspace/speeds-of'
 import { lickOf } from '../../../tests/support/licks'
-import { evidenceWords } from './evidence-part'
+import { evidenceWords } from '../panels/evidence-part'
 import { addPiece, changePiece, insteadOf, removePiece } from './kit-edits'
 import { stopAt, toPathView } from './path-view'
-import { raisedSpeeds } from './speeds-of'
 
 const xOf = (kit: typeof DEFAULT_KIT, surface: Piece['surface']) =>
   kit.pieces.find((piece) => piece.surface === surface)?.x

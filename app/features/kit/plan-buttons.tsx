@@ -1,5 +1,5 @@
-import type { ReactNode } from 'react'
-import type { Kit } from '~/core/kit'
+import { type ReactNode, useMemo } from 'react'
+import { type Kit, numberedPieces } from '~/core/kit'
 import { SURFACE_NAMES, type Surface } from '~/core/sticking'
 import { KitPlan, planBox } from './kit-plan'
 
@@ -18,7 +18,7 @@ interface PlanButtonsProps {
 export function PlanButtons(props: PlanButtonsProps) {
   const { kit, label, verb, disabled = false, marked, onStrike, children } = props
   const box = planBox(kit)
-  const pieces = kit.pieces.filter(({ kind }) => kind !== 'pedal')
+  const pieces = useMemo(() => numberedPieces(kit), [kit])
   return (
     <fieldset
       className="relative min-w-0"
@@ -28,7 +28,7 @@ export function PlanButtons(props: PlanButtonsProps) {
         if (piece && !disabled) onStrike(piece.surface)
       }}
     >
-      <KitPlan kit={kit} label={label} {...(marked && { marked })}>
+      <KitPlan kit={kit} label={label} numbered {...(marked && { marked })}>
         {children}
       </KitPlan>
       {pieces.map(({ surface, x, y, diameter }, i) => (

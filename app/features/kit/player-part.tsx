@@ -9,8 +9,8 @@ import { NumberField } from '~/ui/number-field'
 import { LIMB_NAMES } from '~/words/limb-names'
 import { theSurface } from '~/words/surface-words'
 import { playerOf } from '~/workspace/setting'
+import { speedsOf } from '~/workspace/speeds-of'
 import { SpeedExercise, type SpeedKind } from './speed-exercise'
-import { speedsOf } from './speeds-of'
 
 const LIMBS = ['RH', 'LH', 'RF', 'LF'] as const
 type SpeedLimb = (typeof LIMBS)[number]

@@ -27,12 +27,12 @@ export const Transport = memo(function Transport(props: TransportProps) {
   return (
     <section
       aria-label="Play"
-      className="sticky bottom-0 z-20 border-base-300 border-t bg-neutral text-neutral-content"
+      className="transport z-20 border-base-300 border-t bg-neutral text-neutral-content"
     >
-      <div className="mx-auto flex w-full max-w-7xl flex-wrap items-center gap-x-6 gap-y-2 px-4 py-2.5 sm:px-5">
+      <div className="mx-auto flex w-full items-center gap-x-3 px-3 py-1.5 sm:gap-x-6 sm:px-5">
         <button
           type="button"
-          className="btn btn-circle btn-lg border-none bg-[#b98328] text-[#1b1813] hover:bg-[#cf9a3d]"
+          className="btn btn-circle border-none size-12 shrink-0 bg-[#b98328] text-[#1b1813] hover:bg-[#cf9a3d]"
           aria-label={playing ? 'Stop' : 'Play'}
           aria-keyshortcuts="Space"
           onClick={props.onToggle}
@@ -44,7 +44,7 @@ export const Transport = memo(function Transport(props: TransportProps) {
           )}
         </button>
         <TempoSlider {...props} />
-        <div className="flex items-center gap-1">
+        <div className="ml-auto flex items-center sm:ml-0 sm:gap-1">
           <Switch
             label="Count-in"
             on={switches.countIn}
@@ -71,10 +71,8 @@ export const Transport = memo(function Transport(props: TransportProps) {
         <p role="status" className="min-w-0 grow text-right text-[#f0a48f] text-sm empty:hidden">
           {trouble}
         </p>
-        <p className="ml-auto hidden font-mono text-[#c9bfae] text-xs leading-5 lg:block">
-          Space play · + − tempo · Ctrl Z undo
-          <br />
-          Enter play while you type
+        <p className="ml-auto hidden font-mono text-[#c9bfae] text-xs xl:block">
+          Space play · ? keys
         </p>
       </div>
     </section>
@@ -97,7 +95,9 @@ function TempoSlider({ tempo, learning, goal, least, most, beatName, onTempo }: 
           above
           onChange={onTempo}
         />
-        <span className="whitespace-nowrap text-[#c9bfae] text-xs">{beatName} a minute</span>
+        <span className="hidden whitespace-nowrap text-[#c9bfae] text-xs sm:inline">
+          {beatName} a minute
+        </span>
       </div>
       <div className="hidden w-44 sm:block">
         <input
@@ -140,7 +140,7 @@ function Switch({
       type="button"
       aria-pressed={on}
       onClick={() => onTurn(!on)}
-      className={`flex h-12 min-w-14 flex-col items-center justify-center gap-0.5 rounded-md px-1.5 text-[11px] hover:bg-white/10 ${on ? 'text-[#f0c368]' : 'text-[#b3a999]'}`}
+      className={`flex h-12 min-w-11 flex-col items-center justify-center gap-0.5 rounded-md px-1 text-[11px] hover:bg-white/10 sm:min-w-14 ${on ? 'text-[#f0c368]' : 'text-[#b3a999]'}`}
     >
       {children}
       <span className={on ? '' : 'line-through'}>{label}</span>
@@ -166,8 +166,8 @@ function Limbs({ onVolume }: { onVolume: (channel: Channel, volume: number) => v
     click: CLICK_VOLUME,
   })
   return (
-    <details className="dropdown dropdown-top">
-      <summary className="flex h-12 min-w-14 cursor-pointer list-none flex-col items-center justify-center gap-0.5 rounded-md px-1.5 text-[#b3a999] text-[11px] hover:bg-white/10">
+    <details className="dropdown dropdown-top dropdown-end">
+      <summary className="flex h-12 min-w-11 cursor-pointer list-none sm:min-w-14 flex-col items-center justify-center gap-0.5 rounded-md px-1.5 text-[#b3a999] text-[11px] hover:bg-white/10">
         <AudioLines size={18} aria-hidden />
         Limbs
       </summary>

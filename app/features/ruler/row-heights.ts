@@ -21,13 +21,18 @@ const VOICES = 24
 export const TALLEST_STACK = 24
 const LETTER = 17
 const SWELLS = 18
+/** The tallest stacks, in pixels. */
+const STACKS = 104
 
-/** How tall the rows have to be for what stands in any of them. */
-export function rowHeights({ lick }: Scene, slotWidth: number): RowHeights {
+/**
+ * How tall the rows have to be for what stands in any of them. Compact rows have no limbs, and lower
+ * stacks.
+ */
+export function rowHeights({ lick }: Scene, slotWidth: number, compact = false): RowHeights {
   const { groups, slots } = lick.line
   const largest = groups.reduce((most, size) => Math.max(most, size), 2)
   const tallest = Math.min(TALLEST_STACK, largest)
-  const pitch = Math.min(slotWidth < 30 ? 9 : 11, Math.max(3.5, 116 / tallest))
+  const pitch = Math.min(slotWidth < 30 ? 9 : 11, Math.max(3.5, (compact ? 60 : STACKS) / tallest))
   const landing = ownLanding(lick)
   const together = [...slots, ...lick.pickup.slots, ...(landing ? [landing] : [])].reduce(
     (most, slot) => Math.max(most, slot.kind === 'struck' ? slot.strokes.length : 1),
@@ -40,7 +45,9 @@ export function rowHeights({ lick }: Scene, slotWidth: number): RowHeights {
     letters: 22 + LETTER * together,
     pitch,
     swells: lick.frame.swells.length > 0 ? SWELLS : 0,
-    lanes: (['RH', 'LH', 'XH', 'RF', 'LF'] as const).filter((limb) => used.has(limb)),
+    lanes: compact
+      ? []
+      : (['RH', 'LH', 'XH', 'RF', 'LF'] as const).filter((limb) => used.has(limb)),
   }
 }
 

@@ -2,6 +2,7 @@ import type { SlotRange } from '~/core/changes'
 import type { Ruler, RulerRow } from './layout'
 import { xOf } from './layout'
 import type { rowParts } from './row-heights'
+import type { PressedRow } from './use-slot-pointer'
 import { type Scene, slotsBetween } from './view'
 
 interface RowSelectionProps {
@@ -10,10 +11,15 @@ interface RowSelectionProps {
   readonly row: RulerRow
   readonly range: SlotRange | null
   readonly parts: ReturnType<typeof rowParts>
+  /** The row that keys are typed in; null for none. */
+  readonly edited: PressedRow | null
+  /** Whether it is what an offer would change. */
+  readonly ghost: boolean
 }
 
 /** What is selected, as a band behind the row's drawing. */
-export function RowSelection({ scene, ruler, row, range, parts }: RowSelectionProps) {
+export function RowSelection(props: RowSelectionProps) {
+  const { scene, ruler, row, range, parts, edited, ghost } = props
   if (!range) return null
   const here = slotsBetween(scene.slots, row.from, row.to).filter(
     ({ index }) => index >= range.from && index < range.to,
@@ -24,11 +30,21 @@ export function RowSelection({ scene, ruler, row, range, parts }: RowSelectionPr
   const left = (xOf(ruler, row, first.tick) ?? 0) - half
   const right =
     (xOf(ruler, row, last.tick) ?? 0) + last.ticks * ruler.pixelsPerTick - ruler.slotWidth + half
+  const middle = edited === 'voices' ? parts.voicesBaseline - 4 : parts.lettersBaseline - 7
   return (
-    <div
-      className="pointer-events-none absolute rounded-md bg-(--cursor)"
-      style={{ left, width: right - left, top: 4, height: parts.height - 6 }}
-      data-selected
-    />
+    <>
+      <div
+        className={`pointer-events-none absolute rounded-md ${ghost ? 'border-2 border-primary border-dashed' : 'bg-(--cursor)'}`}
+        style={{ left, width: right - left, top: 4, height: parts.height - 6 }}
+        data-selected
+      />
+      {edited && (
+        <div
+          className="pointer-events-none absolute rounded-md border-2 border-primary"
+          style={{ left, width: right - left, top: middle - 14, height: 28 }}
+          data-edited={edited}
+        />
+      )}
+    </>
   )
 }

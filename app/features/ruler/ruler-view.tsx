@@ -15,12 +15,18 @@ import { type RowHeights, rowHeights, rowParts } from './row-heights'
 import { RowLabels } from './row-labels'
 import { RowSelection } from './row-selection'
 import { RowStaff } from './row-staff'
-import { type RulerGestures, useSlotPointer } from './use-slot-pointer'
+import { type PressedRow, type RulerGestures, useSlotPointer } from './use-slot-pointer'
 import { landingVoice, type RowView, rowKey, type Scene, toRowView, toScene } from './view'
 
 interface RulerViewProps {
   readonly lick: Lick
   readonly width: number
+  /** Only count, stacks, sticking and voices, where there is little room. */
+  readonly compact: boolean
+  /** Whether it is what an offer would make of the line. */
+  readonly ghost: boolean
+  /** The row that keys are typed in, while the ruler has the focus; else null. */
+  readonly edited: PressedRow | null
   readonly counting: CountingSystem
   readonly staffView: StaffView
   readonly selection: SlotRange | null
@@ -41,8 +47,8 @@ const LABELS_WIDTH = 58
  * near the window are worked out; the staff follows what is typed a moment later.
  */
 export function RulerView(props: RulerViewProps) {
-  const { lick, width, counting, staffView, selection, gestures, bottleneck, headroom, rulerRef } =
-    props
+  const { lick, width, compact, ghost, edited, counting, staffView } = props
+  const { selection, gestures, bottleneck, headroom, rulerRef } = props
   const labelled = width >= LABELS_FROM
   const host = useRef<HTMLDivElement>(null)
   const ruler = useStored(
@@ -50,7 +56,7 @@ export function RulerView(props: RulerViewProps) {
   )
   const scene = useMemo(() => toScene(lick, counting), [lick, counting])
   const heights = useStored(
-    useMemo(() => rowHeights(scene, ruler.slotWidth), [scene, ruler.slotWidth]),
+    useMemo(() => rowHeights(scene, ruler.slotWidth, compact), [scene, ruler.slotWidth, compact]),
   )
   rulerRef.current = ruler
   const near = useNearRows(host, ruler.rows.length)
@@ -58,10 +64,15 @@ export function RulerView(props: RulerViewProps) {
 
   const source = useDeferredValue(useMemo(() => ({ lick, ruler }), [lick, ruler]))
   const staff = useMemo(() => toStaff(source.lick, staffView), [source, staffView])
-  const height = rowParts(heights).height + STAFF_HEIGHT
+  const height = rowParts(heights).height + (compact ? 0 : STAFF_HEIGHT)
 
   return (
-    <div ref={host} className="flex touch-pan-y flex-col gap-6" {...pointer}>
+    <div
+      ref={host}
+      className="flex touch-pan-y flex-col gap-4"
+      data-ghost={ghost || undefined}
+      {...pointer}
+    >
       {ruler.rows.map((row) => (
         <SystemRow key={row.index} row={row} height={height} heights={heights} labelled={labelled}>
           {near.has(row.index) && (
@@ -72,6 +83,8 @@ export function RulerView(props: RulerViewProps) {
                 row={row}
                 range={selection}
                 parts={rowParts(heights)}
+                edited={edited}
+                ghost={ghost}
               />
               <RowDrawing scene={scene} ruler={ruler} row={row} heights={heights} />
               <RowBottleneck bottleneck={bottleneck} ruler={ruler} row={row} heights={heights} />
@@ -82,7 +95,9 @@ export function RulerView(props: RulerViewProps) {
                 row={row}
                 heights={heights}
               />
-              <RowStaff lick={source.lick} ruler={source.ruler} staff={staff} index={row.index} />
+              {!compact && (
+                <RowStaff lick={source.lick} ruler={source.ruler} staff={staff} index={row.index} />
+              )}
             </div>
           )}
         </SystemRow>

@@ -5,9 +5,15 @@ import type { Ruler } from './layout'
 import { COUNT_ROW, type RowHeights, rowParts } from './row-heights'
 import { groupAt, type Scene, slotAtX } from './view'
 
+/** Where on the ruler a slot was pressed: its sticking, limbs and staff, or its voices. */
+export type PressedRow = 'sticking' | 'voices'
+
 /** What pressing, dragging and dropping on the ruler asks for. */
 export interface RulerGestures {
-  readonly onSelect: (range: SlotRange) => void
+  /** Marks from a slot to another, either way round; the row that was pressed has the keys. */
+  readonly onMark: (anchor: number, head: number, row: PressedRow) => void
+  /** A stack was pressed: its group is marked, and what is marked already is widened. */
+  readonly onGroup: (group: SlotRange) => void
   /** The line is dragged along the bar by so many ticks; returns how many of them it went. */
   readonly onShift: (ticks: Ticks) => Ticks
   /** A group is dragged to stand before another slot's group, or at the end. */
@@ -17,9 +23,12 @@ export interface RulerGestures {
 }
 
 type Drag =
-  | { readonly kind: 'select' }
+  | { readonly kind: 'select'; readonly row: PressedRow }
   | { readonly kind: 'shift'; readonly x: number; done: Ticks }
   | { readonly kind: 'group'; readonly group: SlotRange; moved: boolean }
+
+/** How far over their baseline the voices are pressed. */
+const VOICES_REACH = 15
 
 /**
  * The pointer on the ruler. On the counts, a drag moves the line along the bar; on the stacks, a
@@ -49,30 +58,31 @@ export function useSlotPointer(
       return { slot: slotAtX(current, laid, row, x), x, y: event.clientY - box.top, row }
     }
 
-    const extend = (slot: number) => {
-      const from = Math.min(anchor.current ?? slot, slot)
-      now.current.gestures.onSelect({ from, to: Math.max(anchor.current ?? slot, slot) + 1 })
-    }
+    const extend = (slot: number, row: PressedRow) =>
+      now.current.gestures.onMark(anchor.current ?? slot, slot, row)
 
     const press = (event: PointerEvent<HTMLElement>) => {
       const place = event.button === 0 ? placeUnder(event) : undefined
       if (!place) return
       const { heights: high, scene: current, gestures: on } = now.current
-      const { stacksBottom, bracketBottom } = rowParts(high)
+      const { stacksBottom, bracketBottom, voicesBaseline, height } = rowParts(high)
       if (place.y < COUNT_ROW && place.slot !== undefined) {
         drag = { kind: 'shift', x: event.clientX, done: 0 }
       } else if (place.slot !== undefined && place.y < Math.max(stacksBottom, bracketBottom)) {
         const group = groupAt(current, place.slot)
         drag = { kind: 'group', group, moved: false }
         anchor.current = group.from
-        on.onSelect(group)
+        on.onGroup(group)
       } else if (place.slot !== undefined) {
         if (!event.shiftKey) anchor.current = place.slot
-        drag = { kind: 'select' }
-        extend(place.slot)
+        const onVoices = place.y > voicesBaseline - VOICES_REACH && place.y < height
+        const row = onVoices ? 'voices' : 'sticking'
+        drag = { kind: 'select', row }
+        extend(place.slot, row)
       } else return
-      // The focus goes to the typed line, not to what was pressed.
+      // The focus goes to the ruler as a whole, not to what was pressed in it.
       event.preventDefault()
+      event.currentTarget.closest<HTMLElement>('[data-ruler]')?.focus({ preventScroll: true })
     }
 
     const move = (event: PointerEvent<HTMLElement>) => {
@@ -86,7 +96,7 @@ export function useSlotPointer(
         drag.done += now.current.gestures.onShift(ticks - drag.done)
       } else if (drag.kind === 'select') {
         const slot = placeUnder(event)?.slot
-        if (slot !== undefined) extend(slot)
+        if (slot !== undefined) extend(slot, drag.row)
       } else drag.moved = true
     }
 

@@ -1,13 +1,16 @@
 import { Moon, Settings as SettingsIcon, Sun } from 'lucide-react'
 import type { ReactNode } from 'react'
-import { NavLink } from 'react-router'
+import { NavLink, useMatch } from 'react-router'
+import { FindButton } from '../find/find-button'
 import { StoreNotices } from './store-notices'
 import { UpdateNotice } from './update-notice'
 
 /** The frame around every page: name, places, theme. */
 export function Shell({ children }: { children: ReactNode }) {
+  // The bench does not scroll as a page: its parts do.
+  const fixed = useMatch('/bench/:id') !== null
   return (
-    <div className="flex min-h-dvh flex-col">
+    <div className={`flex min-h-dvh flex-col ${fixed ? 'fixed-page' : ''}`}>
       <a
         href="#main"
         className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-base-100 focus:p-3"
@@ -15,7 +18,7 @@ export function Shell({ children }: { children: ReactNode }) {
         Skip to content
       </a>
       <header className="paint-alone border-base-300 border-b bg-base-100">
-        <div className="mx-auto flex h-13 w-full max-w-7xl items-center gap-5 px-4 sm:px-5">
+        <div className="mx-auto flex h-11 w-full max-w-7xl items-center gap-5 px-4 sm:px-5">
           <NavLink
             to="/"
             className="flex items-center gap-2.5 font-semibold text-lg tracking-tight"
@@ -30,6 +33,7 @@ export function Shell({ children }: { children: ReactNode }) {
             <Place to="/log">Log</Place>
           </nav>
           <div className="ml-auto flex items-center gap-1">
+            <FindButton />
             <ThemeButton />
             <NavLink
               to="/settings"
@@ -43,7 +47,7 @@ export function Shell({ children }: { children: ReactNode }) {
       </header>
       <StoreNotices />
       <UpdateNotice />
-      <main id="main" className="flex grow flex-col">
+      <main id="main" className="flex min-h-0 grow flex-col">
         {children}
       </main>
     </div>
@@ -56,7 +60,7 @@ function Place({ to, children }: { to: string; children: ReactNode }) {
       to={to}
       end
       className={({ isActive }) =>
-        `flex h-13 items-center border-b-2 px-2 text-sm ${isActive ? 'border-primary font-semibold' : 'border-transparent'}`
+        `flex h-11 items-center border-b-2 px-2 text-sm ${isActive ? 'border-primary font-semibold' : 'border-transparent'}`
       }
     >
       {children}

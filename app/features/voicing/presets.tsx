@@ -8,9 +8,9 @@ import { Tick } from '~/ui/tick'
 import { plural } from '~/words/figures'
 import { findSurfaces, SURFACES_EXPECTED } from '~/words/surface-words'
 import { appendPhrase } from '~/workspace/edits/edits'
-import type { PanelProps } from '../workbench/panel-props'
+import type { PanelView } from '../workspace/use-panel'
 
-interface PresetsProps extends PanelProps {
+interface PresetsProps extends PanelView {
   /** Shows what a voicing would do, as long as it is pointed at. */
   readonly onPreview: (next: Voicing | null) => void
 }
@@ -24,7 +24,7 @@ export function Presets(props: PresetsProps) {
       title="Usual voicings"
       aside={<span className="text-(--quiet) text-xs">in place of the rules above</span>}
     >
-      <ul className="grid grid-cols-1 gap-x-4 lg:grid-cols-2">
+      <ul className="grid grid-cols-1 gap-x-4">
         {presets.map(({ id, name, rules }) => (
           <li key={id}>
             <button
@@ -47,7 +47,7 @@ export function Presets(props: PresetsProps) {
 }
 
 /** A pass down a path of surfaces and up again, with strokes of its own. */
-function RoundTheKit({ lick, setting, onEdit }: PanelProps) {
+function RoundTheKit({ lick, setting, onEdit }: PanelView) {
   const [typed, setTyped] = useState(() => tomsOf(setting.kit).join(' ') || 'sn')
   const [per, setPer] = useState(2)
   const [again, setAgain] = useState(true)

@@ -2,6 +2,7 @@ import {
   addSwell,
   type Change,
   leaveOut,
+  originsOf,
   type Phrase,
   phraseOf,
   plainStrokes,
@@ -22,7 +23,11 @@ export function changedPhrase(lick: Lick, range: SlotRange, change: Change): Phr
 
 /** The edit of a named change. */
 export function applyChange(lick: Lick, range: SlotRange, change: Change): Edit {
-  return replaceRange(lick, range, changedPhrase(lick, range, change), change.name)
+  const after = changedPhrase(lick, range, change)
+  const origins =
+    change.origins?.(range.to - range.from) ??
+    originsOf(phraseOf(lick.line, range).slots, after.slots)
+  return replaceRange(lick, range, after, change.name, origins)
 }
 
 /** The edit that lets the plain strokes of a range swell; null where fewer than two would. */

@@ -1,7 +1,8 @@
-import type { LineChange } from '~/codecs/lick-text'
 import { formatPhrase } from '~/core/catalogue'
 import {
   changeLick,
+  gridAt,
+  inPlace,
   joinPhrases,
   type Phrase,
   phraseOf,
@@ -9,43 +10,33 @@ import {
   type SlotRange,
   startsOf,
 } from '~/core/changes'
-import { frameTicks, type Lick } from '~/core/line'
-import { gridTicks, placeName, type Ticks } from '~/core/time'
-
-/** What a change is about: the selected strokes, the groups they lie in, or the whole line. */
-export const SCOPES = ['strokes', 'groups', 'line'] as const
-export type Scope = (typeof SCOPES)[number]
+import { frameTicks, type Lick, normalGridChanges } from '~/core/line'
+import { type Grid, gridName, gridTicks, placeName, sameGrid, type Ticks } from '~/core/time'
+import type { SlotChange } from '../document'
+import { groupsAround } from '../selection'
 
 /** A changed lick on its way to the bench. */
 export interface Edit {
   readonly label: string
   readonly lick: Lick
   /** Which slots were typed anew, where only some were. */
-  readonly change?: LineChange
+  readonly change?: SlotChange
   /** What is selected after it. */
-  readonly select?: SlotRange
+  readonly select?: SlotRange | undefined
 }
 
-/** The slots that a scope means; the whole line where nothing is selected. */
-export function scopeRange({ line }: Lick, selection: SlotRange | null, scope: Scope): SlotRange {
-  const all = { from: 0, to: line.slots.length }
-  if (!selection || scope === 'line') return all
-  if (scope === 'strokes') return selection
-  let { from, to } = selection
-  for (const [i, start] of startsOf(line.groups).entries()) {
-    const end = start + (line.groups[i] as number)
-    if (start <= selection.from && end > selection.from) from = start
-    if (start < selection.to && end >= selection.to) to = end
-  }
-  return { from, to }
-}
-
-/** The edit that puts a phrase in place of a range. */
-export function replaceRange(lick: Lick, range: SlotRange, phrase: Phrase, label: string): Edit {
+/** The edit that puts a phrase in place of a range; marks go with their slots, by their origins. */
+export function replaceRange(
+  lick: Lick,
+  range: SlotRange,
+  phrase: Phrase,
+  label: string,
+  origins: readonly (number | null)[] = inPlace(range.to - range.from, phrase.slots.length),
+): Edit {
   return {
     label,
-    lick: changeLick(lick, range, phrase),
-    change: { ...range, typed: formatPhrase(phrase) },
+    lick: changeLick(lick, range, phrase, origins),
+    change: { ...range, typed: formatPhrase(phrase), origins },
     select: { from: range.from, to: range.from + phrase.slots.length },
   }
 }
@@ -61,11 +52,15 @@ export function insertPhrase(lick: Lick, slot: number, phrase: Phrase, label: st
 export function insertAt(lick: Lick, at: number, phrase: Phrase, label: string): Edit {
   const size = lick.line.slots.length
   const around =
-    at < size ? scopeRange(lick, { from: at, to: at + 1 }, 'groups') : { from: size, to: size }
+    at < size ? groupsAround(lick.line, { from: at, to: at + 1 }) : { from: size, to: size }
   const before = phraseOf(lick.line, { from: around.from, to: at })
   const after = phraseOf(lick.line, { from: at, to: around.to })
   return {
-    ...replaceRange(lick, around, joinPhrases([before, phrase, after]), label),
+    ...replaceRange(lick, around, joinPhrases([before, phrase, after]), label, [
+      ...count(0, before.slots.length),
+      ...phrase.slots.map(() => null),
+      ...count(before.slots.length, after.slots.length),
+    ]),
     select: { from: at, to: at + phrase.slots.length },
   }
 }
@@ -103,14 +98,14 @@ export function joinGroups(lick: Lick, range: SlotRange): Edit | null {
 
 /** The groups of a range moved over their neighbour; null at the edge of the line. */
 export function moveGroups(lick: Lick, range: SlotRange, way: 'earlier' | 'later'): Edit | null {
-  const group = scopeRange(lick, range, 'groups')
+  const group = groupsAround(lick.line, range)
   if (way === 'earlier') {
     if (group.from === 0) return null
-    const before = scopeRange(lick, { from: group.from - 1, to: group.from }, 'groups')
+    const before = groupsAround(lick.line, { from: group.from - 1, to: group.from })
     return moveRangeTo(lick, group, before.from)
   }
   if (group.to >= lick.line.slots.length) return null
-  const after = scopeRange(lick, { from: group.to, to: group.to + 1 }, 'groups')
+  const after = groupsAround(lick.line, { from: group.to, to: group.to + 1 })
   return moveRangeTo(lick, group, after.to)
 }
 
@@ -119,7 +114,7 @@ export function moveGroups(lick: Lick, range: SlotRange, way: 'earlier' | 'later
  * where it would stay where it is.
  */
 export function moveGroupTo(lick: Lick, from: number, to: number): Edit | null {
-  return moveRangeTo(lick, scopeRange(lick, { from, to: from + 1 }, 'groups'), to)
+  return moveRangeTo(lick, groupsAround(lick.line, { from, to: from + 1 }), to)
 }
 
 function moveRangeTo(lick: Lick, group: SlotRange, to: number): Edit | null {
@@ -135,8 +130,13 @@ function moveRangeTo(lick: Lick, group: SlotRange, to: number): Edit | null {
   const [first, second] = to < group.from ? [moved, rest] : [rest, moved]
   const both = joinPhrases([first, second])
   const at = to < group.from ? to : to - size
+  const [own, others] = [
+    count(group.from - whole.from, size),
+    count(to < group.from ? 0 : size, rest.slots.length),
+  ]
+  const origins = to < group.from ? [...own, ...others] : [...others, ...own]
   return {
-    ...replaceRange(lick, whole, both, 'Move the group'),
+    ...replaceRange(lick, whole, both, 'Move the group', origins),
     select: { from: at, to: at + size },
   }
 }
@@ -153,4 +153,22 @@ export function withStart(lick: Lick, start: Ticks): Edit {
 export function stepStart(lick: Lick, way: 1 | -1): Edit | null {
   const start = lick.frame.start + way * gridTicks(lick.frame.grid)
   return start >= 0 && start < frameTicks(lick.frame).bar ? withStart(lick, start) : null
+}
+
+/** Another grid from a slot on, up to where the line changes it next; null where it has it already. */
+export function gridFrom(lick: Lick, slot: number, grid: Grid): Edit | null {
+  const { line, frame } = lick
+  if (sameGrid(gridAt(line, slot, frame.grid), grid)) return null
+  const others = line.gridChanges.filter(({ at }) => at !== slot)
+  const changes = [...others, { at: slot, grid }].sort((a, b) => a.at - b.at)
+  const gridChanges = normalGridChanges(changes, frame.grid, line.slots.length)
+  return {
+    label: `On ${gridName(grid)} from slot ${slot + 1}`,
+    lick: { ...lick, line: { ...line, gridChanges } },
+  }
+}
+
+/** So many numbers on from one: `count(3, 2)` is 3, 4. */
+function count(from: number, size: number): number[] {
+  return Array.from({ length: size }, (_, i) => from + i)
 }

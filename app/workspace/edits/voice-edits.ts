@@ -1,6 +1,13 @@
 import { mapStrokes, phraseOf, type SlotRange } from '~/core/changes'
 import type { Lick } from '~/core/line'
-import { isHand, type Stroke, type Surface, type Voice } from '~/core/sticking'
+import {
+  isHand,
+  type Stroke,
+  type Surface,
+  strokeSurface,
+  strokesInSlot,
+  type Voice,
+} from '~/core/sticking'
 import type { Pin, Voicing, VoicingRule } from '~/core/voicing'
 import { theSurface } from '~/words/surface-words'
 import { type Edit, replaceRange } from './edits'
@@ -13,6 +20,25 @@ export function putOn(lick: Lick, range: SlotRange, voice: Voice | null): Edit {
   )
   const label = voice ? `Put on ${theSurface(voice)}` : 'Clear struck voices'
   return replaceRange(lick, range, { slots: put, groups }, label)
+}
+
+/** The graces of a range on a surface of their own; null puts them back on their strokes'. */
+export function graceOn(lick: Lick, range: SlotRange, voice: Voice | null): Edit {
+  const { slots, groups } = phraseOf(lick.line, range)
+  const put = mapStrokes(slots, (stroke) => {
+    if (stroke.graces === 0) return stroke
+    const { graceVoice: _old, ...plain } = stroke
+    return voice ? { ...plain, voice: strokeSurface(stroke), graceVoice: voice } : plain
+  })
+  const label = voice ? `Graces on ${theSurface(voice)}` : 'Graces with their strokes'
+  return replaceRange(lick, range, { slots: put, groups }, label)
+}
+
+/** Whether any stroke of a range has graces. */
+export function hasGraces({ line }: Lick, { from, to }: SlotRange): boolean {
+  return line.slots
+    .slice(from, to)
+    .some((content) => strokesInSlot(content).some(({ stroke }) => stroke.graces > 0))
 }
 
 function withoutVoice({ voice: _voice, graceVoice: _graceVoice, ...stroke }: Stroke): Stroke {

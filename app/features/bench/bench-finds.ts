@@ -1,0 +1,164 @@
+import { CATALOGUE, formatPhrase } from '~/core/catalogue'
+import { CHANGES, cut, phraseOf } from '~/core/changes'
+import { openSentencePart } from '~/ui/sentence-part'
+import { applyChange, changedPhrase, swellEdit } from '~/workspace/edits/change-edits'
+import { type Edit, insertPhrase } from '~/workspace/edits/edits'
+import { groupingEdits } from '~/workspace/edits/grouping-edits'
+import type { Workspace } from '~/workspace/workspace'
+import { PANELS } from '../dock/panel-list'
+import type { Found } from '../find/sources'
+import { PART_NAMES } from '../frame/frame-words'
+
+/** Everyday words for changes whose names do not say them. */
+const EVERYDAY: Readonly<Record<string, string>> = {
+  rotate: 'inversion shift displace move strokes permutation',
+  'rotate-back': 'inversion shift displace move strokes permutation',
+  mirror: 'left lead swap hands flip lefty',
+  'mirror-feet': 'swap feet flip',
+  'mirror-all': 'swap flip left-handed',
+  reverse: 'backwards retrograde',
+  alternate: 'double length both hands repeat mirrored',
+  'clear-accents': 'plain no accents',
+  'ghost-unaccented': 'quiet soft',
+  'double-up': 'twice as fast double strokes diddles thirty-seconds',
+  squeeze: 'fill between doubles faster',
+  'leave-out': 'delete silence mute empty',
+  'no-graces': 'remove flams drags',
+  'to-feet': 'feet instead of hands paradiddle feet',
+  'kick-on-beats': 'bass drum on the beat quarters',
+}
+const PART_WORDS: Readonly<Record<string, string>> = {
+  metre: 'meter time signature beats bar',
+  grid: 'subdivision sixteenths triplets note value rate',
+  start: 'begin offset beat pickup anacrusis',
+  groove: 'beat lead-in bars before stop swing',
+  landing: 'crash end resolve stop bars to fill',
+  tempo: 'bpm speed goal learning',
+}
+const PREVIEWED = 24
+
+/** Everything that can be done on the bench, to be found by name. */
+export function benchFinds(workspace: Workspace, openPanel: (id: string) => void): Found[] {
+  const { lick, range } = workspace
+  const { range: marked } = workspace.state().selection
+  const edit = (id: string, name: string, kind: string, made: Edit | null, also = ''): Found[] =>
+    made
+      ? [
+          {
+            id,
+            name,
+            kind,
+            also,
+            phrase: cut(phraseOf(made.lick.line, made.select ?? range), PREVIEWED),
+            run: () => workspace.edit(made, lick),
+            show: (shown) => workspace.show(shown ? made : null),
+          },
+        ]
+      : []
+  const changes = CHANGES.flatMap((change) => {
+    const before = phraseOf(lick.line, range)
+    const after = changedPhrase(lick, range, change)
+    if (JSON.stringify(after.slots) === JSON.stringify(before.slots)) return []
+    const made = applyChange(lick, range, change)
+    return edit(change.id, change.name, change.kind, made, EVERYDAY[change.id])
+  })
+  const groups = groupingEdits(lick, marked, range).flatMap(({ label, edit: made }) =>
+    edit(label, label, 'groups', made, 'regroup'),
+  )
+  const swells = [
+    ...edit(
+      'swell',
+      'Swell from ghost to accent',
+      'swell',
+      swellEdit(lick, range, 'ghost', 'accent'),
+      'crescendo louder',
+    ),
+    ...edit(
+      'fade',
+      'Fade from accent to ghost',
+      'swell',
+      swellEdit(lick, range, 'accent', 'ghost'),
+      'diminuendo decrescendo softer',
+    ),
+  ]
+  const cells = CATALOGUE.map(
+    (cell): Found => ({
+      id: `cell ${cell.id}`,
+      name: cell.name,
+      kind: 'cell',
+      also: `${cell.tags.join(' ')} ${cell.family} ${formatPhrase(cell.phrase)}`,
+      phrase: cell.phrase,
+      run: () =>
+        workspace.edit(
+          insertPhrase(
+            workspace.lick,
+            marked?.to ?? lick.line.slots.length,
+            cell.phrase,
+            cell.name,
+          ),
+        ),
+      show: (shown) =>
+        workspace.show(
+          shown
+            ? insertPhrase(lick, marked?.to ?? lick.line.slots.length, cell.phrase, cell.name)
+            : null,
+        ),
+    }),
+  )
+  const panels = PANELS.map(
+    ({ id, name, about }): Found => ({
+      id: `panel ${id}`,
+      name: `Open ${name}`,
+      kind: 'panel',
+      also: about,
+      run: () => openPanel(id),
+    }),
+  )
+  const parts = Object.entries(PART_NAMES).map(
+    ([id, { name }]): Found => ({
+      id: `part ${id}`,
+      name: `Set the ${name.toLowerCase()}`,
+      kind: 'bar',
+      also: PART_WORDS[id] ?? '',
+      run: () => openSentencePart(id),
+    }),
+  )
+  const commands: Found[] = [
+    {
+      id: 'undo',
+      name: 'Undo',
+      kind: 'command',
+      also: 'back',
+      run: () => workspace.travel('undo'),
+    },
+    {
+      id: 'redo',
+      name: 'Redo',
+      kind: 'command',
+      also: 'again',
+      run: () => workspace.travel('redo'),
+    },
+    {
+      id: 'widen',
+      name: 'Widen the selection',
+      kind: 'command',
+      also: 'select group whole line all',
+      run: () => workspace.widen(),
+    },
+    {
+      id: 'check',
+      name: 'Bar check here',
+      kind: 'command',
+      also: 'barline',
+      run: () => workspace.checkBar(),
+    },
+    {
+      id: 'insert',
+      name: 'Insert a rest',
+      kind: 'command',
+      also: 'open a slot gap',
+      run: () => workspace.insert(),
+    },
+  ]
+  return [...commands, ...changes, ...groups, ...swells, ...panels, ...parts, ...cells]
+}

@@ -1,0 +1,113 @@
+import { lazy, Suspense, useEffect, useState } from 'react'
+import { useHotkeys } from 'react-hotkeys-hook'
+import { TEMPO_RANGE } from '~/core/line'
+import { openSentencePart } from '~/ui/sentence-part'
+import { useSpace } from '~/ui/use-space'
+import { moveStart } from '~/workspace/gestures'
+import { useOpenPanel } from '../dock/dock'
+import { PANELS } from '../dock/panel-list'
+import { offer } from '../find/sources'
+import { PART_NAMES } from '../frame/frame-words'
+import { useBenchPlayer, useWorkspace } from '../workspace/use-workspace'
+import { KEYS_OF } from './key-list'
+
+const KeyHelp = lazy(() => import('./key-help'))
+
+const TEMPO_STEP = 2
+const ANYWHERE = {
+  preventDefault: true,
+  enableOnFormTags: ['textarea', 'input', 'select'] as const,
+}
+
+/** The keys of the bench, wherever the focus is; those of the line and of the ruler are theirs. */
+export function BenchKeys() {
+  const workspace = useWorkspace()
+  const { toggle } = useBenchPlayer()
+  const { open } = useOpenPanel()
+  const [helps, setHelps] = useState(false)
+  useSpace(toggle)
+  useHotkeys(KEYS_OF.undo, () => workspace.travel('undo'), {
+    ...ANYWHERE,
+    enableOnFormTags: ['textarea'],
+  })
+  useHotkeys(KEYS_OF.redo, () => workspace.travel('redo'), {
+    ...ANYWHERE,
+    enableOnFormTags: ['textarea'],
+  })
+  const tempo = (by: number) => {
+    const { least, most } = TEMPO_RANGE
+    workspace.setTempo(Math.max(least, Math.min(most, workspace.state().tempo + by)))
+  }
+  const elsewhere = { ...ANYWHERE, enableOnFormTags: [], ignoreEventWhen: isOnRuler }
+  useHotkeys(KEYS_OF.faster, () => tempo(TEMPO_STEP), { ...elsewhere, useKey: true })
+  useHotkeys(KEYS_OF.slower, () => tempo(-TEMPO_STEP), { ...elsewhere, useKey: true })
+  useHotkeys(KEYS_OF.help, () => setHelps(true), { ...elsewhere, useKey: true })
+  useHotkeys(KEYS_OF.line, focusLine, ANYWHERE)
+  useHotkeys(KEYS_OF.ruler, focusRuler, ANYWHERE)
+  useHotkeys(KEYS_OF.widen, () => workspace.widen(), ANYWHERE)
+  useHotkeys(KEYS_OF.startEarlier, () => moveStart(workspace, -1), ANYWHERE)
+  useHotkeys(KEYS_OF.startLater, () => moveStart(workspace, 1), ANYWHERE)
+  useHotkeys(
+    Object.values(PART_NAMES).map(({ key }) => key.toLowerCase().replace(' ', '+')),
+    (event) => {
+      const part = Object.entries(PART_NAMES).find(
+        ([, { key }]) => key.at(-1)?.toLowerCase() === event.code.at(-1)?.toLowerCase(),
+      )
+      if (part) openSentencePart(part[0])
+    },
+    ANYWHERE,
+  )
+  useHotkeys(
+    PANELS.map((_, i) => `alt+${i < 10 ? '' : 'shift+'}${(i + 1) % 10}`),
+    (event) => {
+      const digit = Number(event.code.at(-1))
+      const index = (digit === 0 ? 9 : digit - 1) + (event.shiftKey ? 10 : 0)
+      const panel = PANELS[index]
+      if (panel) openAndFocus(panel.id, open)
+    },
+    ANYWHERE,
+  )
+  useEffect(() => {
+    let gone = false
+    let stop = () => {}
+    // Fetched with the page but not for it: nothing is found before the field is opened.
+    void import('./bench-finds').then(({ benchFinds }) => {
+      if (!gone) stop = offer(() => benchFinds(workspace, (id) => openAndFocus(id, open)))
+    })
+    return () => {
+      gone = true
+      stop()
+    }
+  }, [workspace, open])
+  return helps ? (
+    <Suspense fallback={null}>
+      <KeyHelp onClose={() => setHelps(false)} />
+    </Suspense>
+  ) : null
+}
+
+/** Opens a panel and takes the focus into it as soon as it is there. */
+export function openAndFocus(id: string, open: (id: string) => void): void {
+  open(id)
+  const started = performance.now()
+  requestAnimationFrame(function look() {
+    const panel = document.getElementById('dock-panel')
+    const first = panel?.querySelector<HTMLElement>(
+      'h2 ~ * :is(input, select, button, textarea), :is(input, select, textarea)',
+    )
+    if (first) first.focus()
+    else if (performance.now() - started < 2000) requestAnimationFrame(look)
+  })
+}
+
+export function focusLine(): void {
+  document.querySelector<HTMLElement>('[data-line]')?.focus()
+}
+
+export function focusRuler(): void {
+  document.querySelector<HTMLElement>('[data-ruler]')?.focus()
+}
+
+function isOnRuler({ target }: Event): boolean {
+  return target instanceof Element && target.closest('[data-ruler]') !== null
+}

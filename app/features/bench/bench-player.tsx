@@ -1,0 +1,82 @@
+import { type ReactNode, useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react'
+import { soundsOn } from '~/core/kit'
+import { type Lick, TEMPO_RANGE } from '~/core/line'
+import { isCompound } from '~/core/time'
+import { useSettings } from '../live/use-live'
+import { Transport } from '../playback/transport'
+import { type PlaySwitches, usePlayback } from '../playback/use-playback'
+import {
+  type BenchPlayer as Player,
+  PlayerProvider,
+  useBenchGrooves,
+  useBenchLick,
+  usePlayedTempo,
+  useSetting,
+  useVoiced,
+  useWorkspace,
+} from '../workspace/use-workspace'
+
+/** What is heard of the bench, around all that can ask for it; the transport stands under it. */
+export function BenchPlayer({ children }: { children: ReactNode }) {
+  const workspace = useWorkspace()
+  const { settings, change } = useSettings()
+  const { frame } = useBenchLick()
+  const voiced = useDeferredValue(useVoiced())
+  const tempo = usePlayedTempo()
+  const setting = useSetting()
+  const grooves = useBenchGrooves()
+  const [solo, setSolo] = useState<Lick | null>(null)
+  const { loop, countIn, click } = settings
+  const switches = useMemo((): PlaySwitches => ({ loop, countIn, click }), [loop, countIn, click])
+  const sounds = useMemo(() => soundsOn(setting.kit), [setting])
+  const { playing, toggle, position, trouble, setVolume } = usePlayback(
+    voiced,
+    tempo,
+    switches,
+    solo,
+    { grooves, sounds, swapsGroove: setting.player.swapsGroove ?? false },
+  )
+  // What is heard by itself ends with the music; the lick is next.
+  useEffect(() => {
+    if (!playing) setSolo(null)
+  }, [playing])
+  const play = useCallback(() => toggle(), [toggle])
+  const hear = useCallback(
+    (lick: Lick) => {
+      setSolo(lick)
+      if (!playing) toggle(lick)
+    },
+    [playing, toggle],
+  )
+  const alone = solo !== null
+  const player = useMemo(
+    (): Player => ({ playing: playing && !alone, position, toggle: play, hear }),
+    [playing, alone, position, play, hear],
+  )
+  const setTempo = useCallback((next: number) => workspace.setTempo(next), [workspace])
+  return (
+    <PlayerProvider value={player}>
+      {children}
+      <Transport
+        playing={playing}
+        trouble={trouble}
+        tempo={tempo}
+        learning={frame.tempo}
+        goal={frame.goal}
+        least={TEMPO_RANGE.least}
+        most={TEMPO_RANGE.most}
+        beatName={beatName(frame.meter)}
+        switches={switches}
+        onToggle={play}
+        onTempo={setTempo}
+        onVolume={setVolume}
+        onSwitch={change}
+      />
+    </PlayerProvider>
+  )
+}
+
+function beatName(meter: Lick['frame']['meter']): string {
+  if (isCompound(meter)) return meter.unit === 8 ? 'dotted quarters' : 'dotted eighths'
+  return { 2: 'halves', 4: 'quarters', 8: 'eighths', 16: 'sixteenths' }[meter.unit]
+}

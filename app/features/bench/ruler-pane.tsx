@@ -1,0 +1,172 @@
+import { type RefObject, useDeferredValue, useMemo, useRef, useState } from 'react'
+import { staffKeyOf } from '~/core/kit'
+import { movesOf } from '~/core/playing'
+import { useMedia } from '~/ui/use-media'
+import { useWidth } from '~/ui/use-width'
+import { dragStart, dropText, moveGroup } from '~/workspace/gestures'
+import type { WorkspaceState } from '~/workspace/workspace'
+import { useOpenPanel } from '../dock/dock'
+import { useSettings } from '../live/use-live'
+import { useCursor } from '../playback/cursor'
+import type { Ruler } from '../ruler/layout'
+import { RulerView } from '../ruler/ruler-view'
+import { selectionWords } from '../ruler/spoken'
+import type { RulerGestures } from '../ruler/use-slot-pointer'
+import { countingOf } from '../settings/counting'
+import { useAnswers } from '../workspace/use-answers'
+import {
+  useBenchGrooves,
+  useBenchLick,
+  useBenchPlayer,
+  usePlayedTempo,
+  useSelection,
+  useSetting,
+  useSlice,
+  useVoiced,
+  useWorkspace,
+} from '../workspace/use-workspace'
+import { RulerFoot } from './ruler-foot'
+import { SelectionActions } from './selection-actions'
+import { TouchPad } from './touch-pad'
+import { useFollow } from './use-follow'
+import { useRowKeys } from './use-row-keys'
+
+const rowOf = ({ row }: WorkspaceState) => row
+const previewOf = ({ preview }: WorkspaceState) => preview
+const WIDE = '(width >= 1024px)'
+const NARROW = '(width < 640px)'
+
+/** The ruler in a frame that scrolls by itself, and under it what can be done with what is marked. */
+export function RulerPane() {
+  const scroller = useRef<HTMLDivElement>(null)
+  const host = useRef<HTMLDivElement>(null)
+  const ruler = useRef<Ruler | null>(null)
+  const width = useWidth(host)
+  const { playing, position } = useBenchPlayer()
+  const { range } = useSelection()
+  const [focused, setFocused] = useState(false)
+  const [headroom, setHeadroom] = useState(false)
+  const keys = useRowKeys()
+  const row = useSlice(rowOf)
+  const { panel } = useOpenPanel()
+  const [narrow, wide] = [useMedia(NARROW), useMedia(WIDE)]
+  const compact = narrow || (!wide && panel !== undefined)
+  useCursor(playing, position, ruler, host)
+  useFollow(scroller, range, playing, position, ruler)
+  return (
+    <section aria-label="Ruler" className="ruler-pane">
+      <div
+        ref={scroller}
+        role="application"
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: it takes keys
+        tabIndex={0}
+        aria-label={`Slots: keys go to the ${row}`}
+        aria-describedby="ruler-help"
+        className="ruler-scroller"
+        data-ruler
+        onFocus={() => setFocused(true)}
+        onBlur={() => setFocused(false)}
+        onKeyDown={keys}
+      >
+        <p id="ruler-help" className="sr-only">
+          Arrows move from slot to slot, Shift marks more, up and down change the row. Type a limb’s
+          letter to replace a stroke. Escape goes to the line.
+        </p>
+        <Spoken focused={focused} />
+        <div ref={host} className="min-w-0">
+          {width > 0 && (
+            <Slots
+              width={width}
+              compact={compact}
+              edited={focused ? row : null}
+              headroom={headroom}
+              rulerRef={ruler}
+            />
+          )}
+        </div>
+      </div>
+      <SelectionActions />
+      <RulerFoot headroom={headroom} onHeadroom={setHeadroom} />
+      <TouchPad />
+    </section>
+  )
+}
+
+/** What is marked, said while the ruler has the keys; in the line the screen reader reads the letters. */
+function Spoken({ focused }: { focused: boolean }) {
+  const lick = useDeferredValue(useBenchLick())
+  const { range } = useDeferredValue(useSelection())
+  const { settings } = useSettings()
+  const counting = useMemo(() => countingOf(settings), [settings])
+  return (
+    <p className="sr-only" aria-live="polite">
+      {focused ? selectionWords(lick, range, counting) || 'End of the line' : ''}
+    </p>
+  )
+}
+
+interface SlotsProps {
+  readonly width: number
+  readonly compact: boolean
+  readonly edited: WorkspaceState['row'] | null
+  readonly headroom: boolean
+  readonly rulerRef: RefObject<Ruler | null>
+}
+
+function Slots({ width, compact, edited, headroom, rulerRef }: SlotsProps) {
+  const workspace = useWorkspace()
+  const { settings } = useSettings()
+  const counting = useMemo(() => countingOf(settings), [settings])
+  const setting = useSetting()
+  const grooves = useBenchGrooves()
+  const { beaming, staffGroove } = settings
+  const staffView = useMemo(
+    () => ({ beaming, groove: staffGroove, grooves, key: staffKeyOf(setting.kit) }),
+    [beaming, staffGroove, grooves, setting],
+  )
+  const voiced = useVoiced()
+  const preview = useSlice(previewOf)
+  const { range } = useSelection()
+  const { bottleneck } = useAnswers()
+  const tempo = usePlayedTempo()
+  const later = useDeferredValue(voiced)
+  const shownHeadroom = useMemo(
+    () => (headroom ? { moves: movesOf(later, 'landing', setting), tempo } : null),
+    [headroom, later, setting, tempo],
+  )
+  const gestures = useMemo(
+    (): RulerGestures => ({
+      onMark: (anchor, head, row) => {
+        workspace.editRow(row)
+        workspace.mark(anchor, head)
+      },
+      onGroup: (group) => {
+        const { range: marked } = workspace.state().selection
+        if (marked?.from === group.from && marked.to === group.to) workspace.widen()
+        else workspace.select(group)
+      },
+      onShift: (ticks) => dragStart(workspace, ticks),
+      onMoveGroup: (from, to) => moveGroup(workspace, from, to),
+      onDropText: (slot, text) => dropText(workspace, slot, text),
+    }),
+    [workspace],
+  )
+  const { derived } = workspace
+  const lick = preview ? derived.laid(preview.lick, preview.voicing) : voiced
+  return (
+    <RulerView
+      lick={lick}
+      width={width}
+      compact={compact}
+      ghost={preview !== null}
+      edited={preview ? null : edited}
+      counting={counting}
+      staffView={staffView}
+      selection={preview ? preview.range : range}
+      gestures={gestures}
+      bottleneck={preview ? null : bottleneck}
+      headroom={preview ? null : shownHeadroom}
+      rulerRef={rulerRef}
+    />
+  )
+}

@@ -1,0 +1,89 @@
+import type { Waiting } from '~/workspace/rows/sticking-keys'
+import type { WorkspaceState } from '~/workspace/workspace'
+import { useSelection, useSlice, useWorkspace } from '../workspace/use-workspace'
+import { MoreActions } from './more-actions'
+import { GRACE_KEYS, JOIN_KEYS, LEVEL_KEYS, LIMB_KEYS, type StrokeKey } from './stroke-keys'
+
+export const waitingOf = ({ waiting }: WorkspaceState) => waiting
+
+/** Everything that can be done with the marked slots by pointing; the keys of the rows do the same. */
+export function SelectionActions() {
+  const workspace = useWorkspace()
+  const { range } = useSelection()
+  const waiting = useSlice(waitingOf)
+  return (
+    <div role="toolbar" aria-label="The selection" className="selection-actions paint-alone">
+      <span className="w-16 shrink-0 text-(--quiet) text-xs tabular-nums">{slotWords(range)}</span>
+      {[LIMB_KEYS, LEVEL_KEYS, GRACE_KEYS, JOIN_KEYS].map((keys, i) => (
+        <span key={i} className="flex shrink-0">
+          {keys.map((one) => (
+            <KeyButton
+              key={one.key}
+              of={one}
+              pressed={isWaiting(waiting, one.key)}
+              onPress={() => workspace.press(one.key)}
+            />
+          ))}
+        </span>
+      ))}
+      <button
+        type="button"
+        className="action"
+        onMouseDown={(event) => event.preventDefault()}
+        onClick={() => workspace.remove(false)}
+      >
+        remove
+      </button>
+      <MoreActions />
+    </div>
+  )
+}
+
+function KeyButton({
+  of,
+  pressed,
+  onPress,
+}: {
+  of: StrokeKey
+  pressed: boolean
+  onPress: () => void
+}) {
+  return (
+    <button
+      type="button"
+      className={`action ${of.shown.length === 1 ? 'font-mono font-semibold' : ''}`}
+      aria-label={of.name}
+      aria-pressed={pressed}
+      title={`${of.name} (${of.key === '-' ? '-' : of.key})`}
+      // The focus stays where it is: in the line, or on the ruler.
+      onMouseDown={(event) => event.preventDefault()}
+      onClick={onPress}
+    >
+      {of.shown}
+    </button>
+  )
+}
+
+const GRACES: Readonly<Record<string, number>> = { f: 1, d: 2, t: 3 }
+const LEVELS: Readonly<Record<string, string>> = {
+  g: 'ghost',
+  _: 'soft',
+  '>': 'accent',
+  '^': 'strong',
+}
+
+/** Whether a key was pressed that waits for its letter. */
+export function isWaiting(waiting: Waiting, key: string): boolean {
+  if (key === '(') return waiting.mode === 'together'
+  if (key === '{') return waiting.mode === 'split'
+  if (key === ' ') return waiting.mode === 'new-group'
+  if (key in GRACES) return waiting.graces === GRACES[key]
+  return key in LEVELS && waiting.level === LEVELS[key]
+}
+
+function slotWords(range: { from: number; to: number } | null): string {
+  if (!range) return 'at the end'
+  return range.to - range.from === 1
+    ? `slot ${range.from + 1}`
+    : `slots ${range.from + 1}–${range.to}`
+}

@@ -1,0 +1,31 @@
+/** A key of the sticking row as a button: what it shows, and what it is called. */
+export interface StrokeKey {
+  readonly key: string
+  readonly shown: string
+  readonly name: string
+}
+
+export const LIMB_KEYS: readonly StrokeKey[] = [
+  { key: 'r', shown: 'R', name: 'Right hand' },
+  { key: 'l', shown: 'L', name: 'Left hand' },
+  { key: 'k', shown: 'K', name: 'Kick' },
+  { key: 'h', shown: 'H', name: 'Hi-hat foot' },
+  { key: 'j', shown: 'J', name: 'Second pedal' },
+  { key: 'x', shown: 'X', name: 'Either hand' },
+  { key: '-', shown: '–', name: 'Rest' },
+]
+export const LEVEL_KEYS: readonly StrokeKey[] = [
+  { key: 'g', shown: 'ghost', name: 'Ghost' },
+  { key: '_', shown: 'soft', name: 'Soft' },
+  { key: '>', shown: 'accent', name: 'Accent' },
+  { key: '^', shown: 'strong', name: 'Strong accent' },
+]
+export const GRACE_KEYS: readonly StrokeKey[] = [
+  { key: 'f', shown: 'flam', name: 'Flam' },
+  { key: 'd', shown: 'drag', name: 'Drag' },
+  { key: 't', shown: 'ruff', name: 'Ruff' },
+]
+export const JOIN_KEYS: readonly StrokeKey[] = [
+  { key: '(', shown: 'together', name: 'Together with the next limb' },
+  { key: '{', shown: 'in one slot', name: 'In one slot with the next limb' },
+]

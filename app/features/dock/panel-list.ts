@@ -1,0 +1,132 @@
+import {
+  Blocks,
+  Drum,
+  FileText,
+  Footprints,
+  Gauge,
+  GitCompareArrows,
+  Hand,
+  History,
+  type LucideIcon,
+  MessageSquareText,
+  Route,
+  Ruler,
+  Shapes,
+  WandSparkles,
+} from 'lucide-react'
+import { type ComponentType, type LazyExoticComponent, lazy } from 'react'
+
+/** A panel of the dock. */
+export interface Panel {
+  readonly id: string
+  readonly name: string
+  readonly icon: LucideIcon
+  /** What it is for, in words that people look for. */
+  readonly about: string
+  readonly View: LazyExoticComponent<ComponentType>
+}
+
+function panel(
+  id: string,
+  name: string,
+  icon: LucideIcon,
+  about: string,
+  load: () => Promise<ComponentType>,
+): Panel {
+  return { id, name, icon, about, View: lazy(async () => ({ default: await load() })) }
+}
+
+/** Every panel, in the order of the rail. Each is fetched when it is opened first. */
+export const PANELS: readonly Panel[] = [
+  panel(
+    'answers',
+    'Answers',
+    GitCompareArrows,
+    'fit landing speed limbs',
+    async () => (await import('../panels/answers-panel')).AnswersPanel,
+  ),
+  panel(
+    'cells',
+    'Cells',
+    Blocks,
+    'rudiments catalogue stickings patterns',
+    async () => (await import('../panels/cells-panel')).CellsPanel,
+  ),
+  panel(
+    'change',
+    'Change',
+    WandSparkles,
+    'edit turn mirror rotate accents groups',
+    async () => (await import('../panels/change-panel')).ChangePanel,
+  ),
+  panel(
+    'fit',
+    'Fit',
+    Ruler,
+    'fixes grid metre cycle count aloud too long too short',
+    async () => (await import('../panels/fit-panel')).FitPanel,
+  ),
+  panel(
+    'hands',
+    'Hands',
+    Hand,
+    'leading alternating clashes undecided',
+    async () => (await import('../panels/hands-panel')).HandsPanel,
+  ),
+  panel(
+    'voices',
+    'Voices',
+    Drum,
+    'toms cymbals orchestrate rules kit',
+    async () => (await import('../panels/voices-panel')).VoicesPanel,
+  ),
+  panel(
+    'paths',
+    'Paths',
+    Route,
+    'crossings moves collisions kit from above',
+    async () => (await import('../panels/paths-panel')).PathsPanel,
+  ),
+  panel(
+    'speed',
+    'Speed',
+    Gauge,
+    'limits bottleneck headroom tempo character load',
+    async () => (await import('../panels/speed-panel')).SpeedPanel,
+  ),
+  panel(
+    'feet',
+    'Feet',
+    Footprints,
+    'groove ostinato hi-hat foot kick samba',
+    async () => (await import('../panels/feet-panel')).FeetPanel,
+  ),
+  panel(
+    'families',
+    'Families',
+    Shapes,
+    'all members permutations kicks inversions',
+    async () => (await import('../panels/family-panel')).FamilyPanel,
+  ),
+  panel(
+    'notes',
+    'Notes',
+    MessageSquareText,
+    'remarks remember',
+    async () => (await import('../panels/notes-panel')).NotesPanel,
+  ),
+  panel(
+    'versions',
+    'Versions',
+    History,
+    'compare restore snapshots',
+    async () => (await import('../panels/versions-panel')).VersionsPanel,
+  ),
+  panel(
+    'text',
+    'Text',
+    FileText,
+    'lick text file copy save',
+    async () => (await import('../panels/text-panel')).TextPanel,
+  ),
+]

@@ -1,0 +1,29 @@
+import { Search } from 'lucide-react'
+import { useState } from 'react'
+import { useHotkeys } from 'react-hotkeys-hook'
+import { FindDialog } from './find-dialog'
+
+/** The field of the app bar that finds commands, cells and licks. */
+export function FindButton() {
+  const [open, setOpen] = useState(false)
+  useHotkeys('mod+k', () => setOpen(true), {
+    preventDefault: true,
+    enableOnFormTags: ['textarea', 'input', 'select'],
+  })
+  return (
+    <>
+      <button
+        type="button"
+        className="flex h-8 items-center gap-2 rounded-field border border-base-300 px-2 text-(--quiet) text-sm hover:border-(--quiet)"
+        aria-label="Find a command, cell or lick"
+        title="Find a command, cell or lick (Ctrl K)"
+        onClick={() => setOpen(true)}
+      >
+        <Search size={15} aria-hidden />
+        <span className="hidden md:inline">Find a command, cell or lick</span>
+        <kbd className="hidden font-mono text-xs md:inline">Ctrl K</kbd>
+      </button>
+      {open && <FindDialog onClose={() => setOpen(false)} />}
+    </>
+  )
+}

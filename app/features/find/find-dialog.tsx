@@ -1,0 +1,62 @@
+import { lazy, Suspense, useEffect, useId, useRef, useState } from 'react'
+import { LoadBoundary } from '~/ui/load-boundary'
+
+/** The list is fetched when it is opened first; the field takes what is typed until then. */
+const FindList = lazy(() => import('./find-list'))
+
+/** A key that the list is told of: it knows what is listed. */
+export interface ListKey {
+  readonly key: 'ArrowDown' | 'ArrowUp' | 'Enter'
+  readonly count: number
+}
+
+/** Finds something by its name and does it: arrows choose, Enter does, Escape goes back. */
+export function FindDialog({ onClose }: { onClose: () => void }) {
+  const dialog = useRef<HTMLDialogElement>(null)
+  const [typed, setTyped] = useState('')
+  const [key, setKey] = useState<ListKey | null>(null)
+  const [active, setActive] = useState('')
+  const listId = useId()
+  useEffect(() => dialog.current?.showModal(), [])
+  return (
+    <dialog
+      ref={dialog}
+      aria-label="Find"
+      className="m-auto mt-[10vh] w-[min(40rem,94vw)] rounded-box border border-base-300 bg-base-100 p-0 text-base-content shadow-xl backdrop:bg-black/20"
+      onClose={onClose}
+    >
+      <input
+        role="combobox"
+        aria-label="Find a command, cell or lick"
+        aria-expanded="true"
+        aria-controls={listId}
+        aria-activedescendant={active || undefined}
+        autoComplete="off"
+        className="w-full border-base-300 border-b bg-transparent px-4 py-3 outline-none"
+        placeholder="mirror, flam, tempo, paradiddle, Tightrope …"
+        value={typed}
+        onChange={(event) => {
+          setTyped(event.target.value)
+          setKey(null)
+        }}
+        onKeyDown={(event) => {
+          const pressed = event.key
+          if (pressed !== 'ArrowDown' && pressed !== 'ArrowUp' && pressed !== 'Enter') return
+          event.preventDefault()
+          setKey((last) => ({ key: pressed, count: (last?.count ?? 0) + 1 }))
+        }}
+      />
+      <LoadBoundary what="The list">
+        <Suspense fallback={<p className="px-4 py-3 text-(--quiet) text-sm">Opening …</p>}>
+          <FindList
+            id={listId}
+            typed={typed}
+            listKey={key}
+            onActive={setActive}
+            onDone={() => dialog.current?.close()}
+          />
+        </Suspense>
+      </LoadBoundary>
+    </dialog>
+  )
+}

@@ -1,0 +1,61 @@
+import { type ReactNode, useEffect, useRef } from 'react'
+
+/**
+ * A button with a small window of choices over it. The focus goes to the first; Escape and a press
+ * elsewhere close it, and the focus comes back.
+ */
+export function PopUp({
+  label,
+  words,
+  open,
+  onOpen,
+  children,
+}: {
+  label: string
+  words: string
+  open: boolean
+  onOpen: (open: boolean) => void
+  children: ReactNode
+}) {
+  const host = useRef<HTMLSpanElement>(null)
+  const button = useRef<HTMLButtonElement>(null)
+  useEffect(() => {
+    if (!open) return
+    host.current?.querySelector<HTMLElement>('[data-pop-up] :is(button, select)')?.focus()
+    const leave = (event: PointerEvent) => {
+      if (!host.current?.contains(event.target as Node)) onOpen(false)
+    }
+    window.addEventListener('pointerdown', leave)
+    return () => window.removeEventListener('pointerdown', leave)
+  }, [open, onOpen])
+  return (
+    <span ref={host} className="relative shrink-0">
+      <button
+        ref={button}
+        type="button"
+        className="action"
+        aria-label={label}
+        aria-expanded={open}
+        onClick={() => onOpen(!open)}
+      >
+        {words}
+      </button>
+      {open && (
+        // biome-ignore lint/a11y/noStaticElementInteractions: Escape closes from any control in it
+        <div
+          data-pop-up
+          className="pop-up"
+          onKeyDown={(event) => {
+            if (event.key !== 'Escape') return
+            event.preventDefault()
+            event.stopPropagation()
+            onOpen(false)
+            button.current?.focus()
+          }}
+        >
+          {children}
+        </div>
+      )}
+    </span>
+  )
+}

@@ -1,0 +1,34 @@
+import type { Groove } from '~/core/groove'
+import type { Kit } from '~/core/kit'
+import type { Lick } from '~/core/line'
+import { landOnKit, type Setting } from '~/core/playing'
+import type { Surface } from '~/core/sticking'
+import { type Voicing, voiceLick } from '~/core/voicing'
+import type { Settings } from '~/storage'
+import { memoize } from './memoize'
+import { settingOf } from './setting'
+
+/**
+ * What follows from a lick, its voicing and the player, each worked out once while what it is made of
+ * stays the same objects.
+ */
+export class Derived {
+  /** Who plays the lick on what. */
+  readonly setting = memoize(
+    (settings: Settings, kits: readonly Kit[], named: string | null, grooves: readonly Groove[]) =>
+      settingOf(settings, kits, named, grooves),
+  )
+  /** The lick as its rules and struck voices lay it on the kit; its crash is the text's. */
+  readonly laid = memoize((lick: Lick, voicing: Voicing) => voiceLick(lick, voicing))
+  /** The crash that the kit has for it: dearer than a key, so asked for a moment later. */
+  readonly crash = memoize((laid: Lick, setting: Setting): Surface | undefined => {
+    const { landing } = landOnKit(laid, setting).frame
+    return landing.kind === 'crash' || landing.kind === 'stop' ? landing.crash : undefined
+  })
+  /** A laid lick that lands on a crash that was chosen for it, maybe a moment ago. */
+  readonly landed = memoize((laid: Lick, crash: Surface | undefined): Lick => {
+    const { landing } = laid.frame
+    if (!crash || (landing.kind !== 'crash' && landing.kind !== 'stop')) return laid
+    return { ...laid, frame: { ...laid.frame, landing: { ...landing, crash } } }
+  })
+}

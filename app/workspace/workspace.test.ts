@@ -1,0 +1,347 @@
+import { describe, expect, it } from 'vitest'
+import { lineTextOf } from '~/codecs/lick-text'
+import { CHANGES } from '~/core/changes'
+import { DEFAULT_KIT } from '~/core/kit'
+import { strokeEvents } from '~/core/line'
+import { workspaceOf } from '../../tests/support/workspace'
+import { applyChange } from './edits/change-edits'
+import { dragStart, dropText, moveGroup, moveStart } from './gestures'
+import { voiceKey } from './rows/voice-keys'
+import type { Workspace } from './workspace'
+
+const lineOf = ({ document }: Workspace) => lineTextOf(document.history.text)
+const marked = (one: Workspace) => one.state().selection.range
+const keys = (one: Workspace, typed: string) => {
+  for (const key of typed)
+    one.stickingKey({ key: key.toLowerCase(), shiftKey: key !== key.toLowerCase() })
+}
+const pins = ({ document }: Workspace) =>
+  document.voicing.pins.map(({ slot, surface }) => `${slot} ${surface}`)
+const change = (one: Workspace, id: string) => {
+  const found = CHANGES.find((known) => known.id === id)
+  if (!found) throw new Error(id)
+  one.edit(applyChange(one.lick, one.range, found))
+}
+
+describe('what is marked is what is changed', () => {
+  it('is exactly one slot where one is marked, and the changed slots afterwards', () => {
+    const one = workspaceOf('line: RLLRK RLK')
+    one.mark(3, 3)
+    change(one, 'accent')
+    expect([lineOf(one), marked(one)]).toEqual(['RLL>RK RLK', { from: 3, to: 4 }])
+  })
+
+  it('is the whole line where nothing is', () => {
+    const one = workspaceOf('line: RLR')
+    expect([marked(one), one.range]).toEqual([null, { from: 0, to: 3 }])
+    change(one, 'mirror')
+    expect([lineOf(one), marked(one)]).toEqual(['LRL', { from: 0, to: 3 }])
+  })
+
+  it('widens to the group, then to the line', () => {
+    const one = workspaceOf('line: RLLRK RLK')
+    one.mark(6, 6)
+    one.widen()
+    expect(marked(one)).toEqual({ from: 5, to: 8 })
+    one.widen()
+    expect(marked(one)).toEqual({ from: 0, to: 8 })
+  })
+
+  it('comes back with undo, and goes on with redo', () => {
+    const one = workspaceOf('line: RLLRK RLK')
+    one.mark(2, 4)
+    change(one, 'accent')
+    one.mark(6, 6)
+    one.stickingKey({ key: 'k', shiftKey: false })
+    one.travel('undo')
+    expect(marked(one)).toEqual({ from: 6, to: 7 })
+    one.travel('undo')
+    expect(marked(one)).toEqual({ from: 2, to: 5 })
+    one.travel('redo')
+    expect(marked(one)).toEqual({ from: 2, to: 5 })
+    one.travel('redo')
+    expect(lineOf(one)).toBe('RL>L>R>K RKK')
+    one.travel('redo')
+    expect(one.state().notice?.message).toBe('Nothing to redo.')
+  })
+
+  it('follows the line as it is typed, and nothing that it shows is taken for a choice', () => {
+    const one = workspaceOf('line: RL*2 K')
+    one.mark(2, 3)
+    const { text } = one.state().selection
+    one.selectText(text)
+    expect(marked(one)).toEqual({ from: 2, to: 4 })
+    one.selectText({ from: 5, to: 5 })
+    expect(marked(one)).toEqual({ from: 4, to: 5 })
+    one.type('RL*2 KK', 7)
+    expect([marked(one), one.lick.line.slots.length]).toEqual([null, 6])
+  })
+
+  it('steps by slots, marks with Shift, and leaves the last slot for the end of the line', () => {
+    const one = workspaceOf('line: RLLRK RLK')
+    one.step(-1, 'slot', false)
+    expect(marked(one)).toEqual({ from: 7, to: 8 })
+    one.step(-1, 'group', true)
+    expect(marked(one)).toEqual({ from: 5, to: 8 })
+    one.step(1, 'end', false)
+    one.step(1, 'slot', false)
+    expect(marked(one)).toBeNull()
+  })
+})
+
+describe('an edit', () => {
+  it('is refused where another line is on the bench by then, and while the text cannot be read', () => {
+    const one = workspaceOf('line: RLR')
+    const { lick } = one
+    const found = CHANGES.find(({ id }) => id === 'mirror')
+    if (!found) throw new Error('mirror')
+    const edit = applyChange(lick, one.range, found)
+    one.type('RLRL', 4)
+    expect(one.edit(edit, lick)).toBe(false)
+    expect(one.state().notice?.message).toMatch(/changed in the meantime/)
+    one.type('RLR(', 4)
+    expect(one.edit(edit)).toBe(false)
+    expect([lineOf(one), one.state().notice?.message]).toEqual([
+      'RLR(',
+      expect.stringMatching(/cannot be read/),
+    ])
+  })
+
+  it('is shown before it is made, voices and all, and the showing ends with it', () => {
+    const one = workspaceOf('line: RLLR')
+    one.mark(1, 1)
+    one.strike('t1')
+    one.select({ from: 0, to: 4 })
+    const found = CHANGES.find(({ id }) => id === 'rotate')
+    if (!found) throw new Error('rotate')
+    const edit = applyChange(one.lick, one.range, found)
+    one.show(edit)
+    const { preview } = one.state()
+    expect(preview?.voicing.pins).toEqual([{ slot: 0, surface: 't1' }])
+    expect(lineOf(one)).toBe('RLLR')
+    one.edit(edit)
+    expect(one.state().preview).toBeNull()
+    expect(pins(one)).toEqual(['0 t1'])
+  })
+
+  it('of metre or grid says what it kept, with the other way a click away', () => {
+    const one = workspaceOf('tempo: 80\nline: RLRL')
+    one.set([['grid', ['1/16t']]])
+    expect(one.state().notice?.message).toMatch(/^The tempo stays at 80/)
+    one.state().notice?.offer?.act()
+    expect(one.lick.frame.tempo).toBeCloseTo(53.3333)
+    one.set([['title', ['Other']]])
+    expect(one.state().notice).toBeNull()
+  })
+})
+
+describe('marks travel with their strokes', () => {
+  const NOTED = JSON.stringify({
+    version: 1,
+    rules: [],
+    pins: [{ slot: 1, surface: 't1' }],
+    notes: [{ slot: 4, text: 'low' }],
+  })
+  const notes = ({ document }: Workspace) =>
+    document.voicing.notes?.map(({ slot, text }) => `${slot} ${text}`)
+
+  it.each([
+    ['rotate', ['0 t1'], ['3 low']],
+    ['reverse', ['6 t1'], ['3 low']],
+    ['kick-at-start', ['2 t1'], ['5 low']],
+    ['alternate', ['1 t1', '9 t1'], ['4 low']],
+    ['kick-after-r', ['2 t1'], ['6 low']],
+    ['accent', ['1 t1'], ['4 low']],
+  ])('through %s', (id, struck, said) => {
+    const one = workspaceOf('line: RLLRK RLK', NOTED)
+    one.select({ from: 0, to: 8 })
+    change(one, id)
+    expect([pins(one), notes(one)]).toEqual([struck, said])
+    one.travel('undo')
+    expect([pins(one), notes(one)]).toEqual([['1 t1'], ['4 low']])
+  })
+
+  it('through a group that is moved, a slot that is opened, and one that is removed', () => {
+    const one = workspaceOf('line: RLLRK RLK', NOTED)
+    moveGroup(one, 0, 8)
+    expect([lineOf(one), pins(one), notes(one)]).toEqual(['RLK RLLRK', ['4 t1'], ['7 low']])
+    one.mark(0, 0)
+    one.insert()
+    expect([lineOf(one), pins(one)]).toEqual(['-RLK RLLRK', ['5 t1']])
+    one.mark(5, 5)
+    one.remove(false)
+    expect([pins(one), notes(one)]).toEqual([[], ['7 low']])
+  })
+
+  it('swells too', () => {
+    const one = workspaceOf('swell: 1..2 ghost>accent\nline: RLLR KRL')
+    moveGroup(one, 4, 0)
+    expect(one.lick.frame.swells).toMatchObject([{ from: 4, to: 5 }])
+  })
+})
+
+describe('keys in the sticking row', () => {
+  it('replace the marked stroke and step on; with Shift they ghost', () => {
+    const one = workspaceOf('line: RLLR')
+    one.mark(1, 1)
+    keys(one, 'kR')
+    expect([lineOf(one), marked(one)]).toEqual(['RKrR', { from: 3, to: 4 }])
+    keys(one, 'l')
+    expect([lineOf(one), marked(one)]).toEqual(['RKrL', null])
+  })
+
+  it('add at the end of the line, with signs before the letter as in the line', () => {
+    const one = workspaceOf('line: RL')
+    keys(one, 'k >r_gl')
+    expect(lineOf(one)).toBe('RLK >Rl')
+    keys(one, 'fr(kdl{l-')
+    expect(lineOf(one)).toBe('RLK >Rl(fRK){dLL}-')
+  })
+
+  it('build a line from nothing', () => {
+    const one = workspaceOf('line:')
+    keys(one, 'rllrk rlk')
+    expect(lineOf(one).trim()).toBe('RLLRK RLK')
+  })
+
+  it('set levels and graces of what is marked, and take them away again', () => {
+    const one = workspaceOf('line: RLK')
+    one.select({ from: 0, to: 2 })
+    keys(one, '>')
+    expect([lineOf(one), marked(one)]).toEqual(['>R>LK', { from: 0, to: 2 }])
+    keys(one, '>f')
+    expect(lineOf(one)).toBe('fRfLK')
+    one.mark(2, 2)
+    keys(one, 'f')
+    expect(one.state().notice?.message).toMatch(/one hand/)
+  })
+
+  it('join a limb to a slot, split it, end groups and remove', () => {
+    const one = workspaceOf('line: RLLR')
+    one.mark(1, 1)
+    keys(one, '(k')
+    expect(lineOf(one)).toBe('R(LK)LR')
+    keys(one, 'l')
+    expect(one.state().notice?.message).toMatch(/already/)
+    one.mark(2, 2)
+    keys(one, '{r')
+    expect(lineOf(one)).toBe('R(LK){LR}R')
+    one.mark(2, 2)
+    keys(one, ' ')
+    expect([lineOf(one), marked(one)]).toEqual(['R(LK) {LR}R', { from: 2, to: 3 }])
+    one.remove(true)
+    expect(lineOf(one)).toBe('R {LR}R')
+    one.remove(false)
+    expect(one.lick.line.slots).toHaveLength(2)
+  })
+
+  it('leave what they do not know to the page', () => {
+    const one = workspaceOf('line: RL')
+    expect(one.stickingKey({ key: 'q', shiftKey: false })).toBe(false)
+    expect(one.stickingKey({ key: 'F2', shiftKey: false })).toBe(false)
+  })
+})
+
+describe('keys in the voices row', () => {
+  const strike = (one: Workspace, typed: string) => {
+    let name = ''
+    for (const key of typed) {
+      const read = voiceKey(DEFAULT_KIT, name, key)
+      name = read?.kind === 'more' ? read.typed : ''
+      if (read?.kind === 'surface') one.strike(read.surface)
+    }
+  }
+
+  it('strike eight strokes with eight keys, kicks passed over', () => {
+    const one = workspaceOf('line: RLKRLRLKRL')
+    one.mark(0, 0)
+    strike(one, '23345567')
+    expect(pins(one)).toEqual(['0 sn', '1 t1', '3 t1', '4 t2', '5 f1', '6 f1', '8 rd', '9 c1'])
+    expect(lineOf(one)).toBe('RLKRLRLKRL')
+    const heard = strokeEvents(one.derived.laid(one.lick, one.document.voicing))
+    expect(heard.filter(({ limb }) => limb !== 'RF').map(({ surface }) => surface)).toEqual([
+      'sn',
+      't1',
+      't1',
+      't2',
+      'f1',
+      'f1',
+      'rd',
+      'c1',
+    ])
+  })
+
+  it('know codes and the usual short names', () => {
+    const name = (typed: string) => {
+      const first = voiceKey(DEFAULT_KIT, '', typed[0] as string)
+      if (first?.kind !== 'more') return first
+      return voiceKey(DEFAULT_KIT, first.typed, typed[1] as string)
+    }
+    expect(['HH', 'FT', 'SN', 'BD', 'RD', 'CR', 't1', 'c2'].map((one) => name(one))).toEqual(
+      ['hh', 'f1', 'sn', 'bd', 'rd', 'c1', 't1', 'c2'].map((surface) => ({
+        kind: 'surface',
+        surface,
+      })),
+    )
+    expect([
+      name('zz'),
+      voiceKey(DEFAULT_KIT, '', '9'),
+      voiceKey(DEFAULT_KIT, '', 'Enter'),
+    ]).toEqual([{ kind: 'unknown', typed: 'zz' }, { kind: 'unknown', typed: '9' }, undefined])
+  })
+
+  it('change a voice in the line where it is typed there', () => {
+    const one = workspaceOf('line: R:t1L')
+    one.mark(0, 0)
+    one.strike('f1')
+    expect([lineOf(one), pins(one), marked(one)]).toEqual(['R:f1L', [], { from: 1, to: 2 }])
+    one.strike('t2')
+    one.unstrike()
+    expect(pins(one)).toEqual([])
+  })
+
+  it('say that a foot goes nowhere', () => {
+    const one = workspaceOf('line: KR')
+    one.mark(0, 0)
+    one.strike('t1')
+    expect([pins(one), marked(one)]).toEqual([[], { from: 1, to: 2 }])
+    expect(one.state().notice?.message).toMatch(/hand/)
+  })
+})
+
+describe('by pointing', () => {
+  it('a button does what its key does, and what is marked stays marked', () => {
+    const one = workspaceOf('line: RLLR')
+    one.select({ from: 1, to: 3 })
+    one.press('k')
+    expect([lineOf(one), marked(one)]).toEqual(['RKKR', { from: 1, to: 3 }])
+  })
+
+  it('the start is moved within its bar and no further', () => {
+    const one = workspaceOf('line: RLLR')
+    expect(dragStart(one, 5000)).toBe(5040)
+    expect(one.lick.frame.start).toBe(5040)
+    expect(dragStart(one, -99999)).toBe(0)
+    expect(one.state().notice?.message).toMatch(/within its bar/)
+    moveStart(one, -1)
+    expect(one.lick.frame.start).toBe(2520)
+  })
+
+  it('a sticking is dropped, and what is none is refused', () => {
+    const one = workspaceOf('line: RLLR')
+    dropText(one, 4, 'RLK')
+    expect(lineOf(one)).toBe('RLLR RLK')
+    dropText(one, 0, 'hello')
+    expect(one.state().notice?.message).toMatch(/cannot be read as a sticking/)
+  })
+
+  it('a bar check goes where a barline is, and nowhere else', () => {
+    const one = workspaceOf('meter: 2/4\nline: RLRLRLRL RLK')
+    one.mark(8, 8)
+    one.checkBar()
+    expect([lineOf(one), one.document.issues]).toEqual(['RLRLRLRL | RLK', []])
+    one.mark(3, 3)
+    one.checkBar()
+    expect(one.state().notice?.message).toMatch(/No barline/)
+  })
+})

@@ -1,0 +1,468 @@
+import { type Key, lineTextOf, parseLickText } from '~/codecs/lick-text'
+import { mapSlot, type SlotRange } from '~/core/changes'
+import type { Transaction } from '~/core/editing'
+import { aimOf, frameTicks, type Lick, lickSlots } from '~/core/line'
+import type { Surface } from '~/core/sticking'
+import { moveMarks, type Voicing } from '~/core/voicing'
+import { Derived } from './derived'
+import {
+  type BenchCommand,
+  type BenchDocument,
+  caretAfter,
+  changeMap,
+  type SetRow,
+} from './document'
+import type { Edit } from './edits/edits'
+import { hasWrittenVoice, putOn, withPins } from './edits/voice-edits'
+import { speedNotice, withRows } from './frame-change'
+import type { LickSession } from './lick-session'
+import {
+  NOTHING_WAITING,
+  openSlot,
+  type RowKey,
+  removeSlots,
+  stickingKey,
+  type Waiting,
+} from './rows/sticking-keys'
+import { hasHand, nextHandSlot } from './rows/voice-keys'
+import {
+  NOTHING_SELECTED,
+  type Selection,
+  type StepUnit,
+  selectionAt,
+  selectionAtEnd,
+  selectionOf,
+  steppedSlot,
+  type TextRange,
+  widened,
+} from './selection'
+
+/** Something said at the bench: what was not done and why, or what a change kept; with another way. */
+export interface Notice {
+  readonly message: string
+  readonly offer?: { readonly label: string; readonly act: () => void }
+}
+
+/** The rows of the ruler that keys are typed in. */
+export type EditedRow = 'sticking' | 'voices'
+
+/** The bench as it stands. Every part is a value; one that did not change is the same object. */
+export interface WorkspaceState {
+  readonly document: BenchDocument
+  readonly selection: Selection
+  /** The row that the keys of the ruler go to. */
+  readonly row: EditedRow
+  /** What the next letter in the sticking row does besides. */
+  readonly waiting: Waiting
+  readonly notice: Notice | null
+  /** What an offer that is pointed at would make of the lick; null for none. */
+  readonly preview: Preview | null
+  /** The tempo that is played, which is not the lick's own. */
+  readonly tempo: number
+}
+
+/** What an offer would make of the lick, and which of its slots that changes. */
+export interface Preview {
+  readonly lick: Lick
+  readonly voicing: Voicing
+  readonly range: SlotRange
+}
+
+/**
+ * The bench without its page: the lick with its history, what is marked, what is said of it. Rows and
+ * panels read slices of its state and ask it for changes; it asks nothing of them. What is marked is
+ * what a change is about; after a change the changed slots are marked, and undo brings back what was.
+ */
+export class Workspace {
+  readonly derived = new Derived()
+  private current: WorkspaceState
+  private readonly listeners = new Set<() => void>()
+  /** What was marked before and after each step of the history. */
+  private readonly marks = new WeakMap<Transaction, { before: Selection; after: Selection }>()
+  /** Whether a command of its own is being carried out. */
+  private running = false
+  /** The document that a notice is about; another one makes it void. */
+  private noticeAbout: BenchDocument | null = null
+
+  constructor(readonly session: LickSession) {
+    const document = session.document()
+    this.current = {
+      document,
+      selection: selectionAtEnd(lineTextOf(document.history.text), document),
+      row: 'sticking',
+      waiting: NOTHING_WAITING,
+      notice: null,
+      preview: null,
+      tempo: document.good.lick.frame.tempo,
+    }
+  }
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener)
+    return () => this.listeners.delete(listener)
+  }
+
+  /** The state as it stands; the same object while it stays. */
+  readonly state = (): WorkspaceState => this.current
+
+  get document(): BenchDocument {
+    return this.current.document
+  }
+
+  /** The lick as it was last readable. */
+  get lick(): Lick {
+    return this.current.document.good.lick
+  }
+
+  /** The slots that a change is about: those marked, or the whole line. */
+  get range(): SlotRange {
+    return rangeOf(this.current)
+  }
+
+  /** Follows the session: what another tab saved, or what was decided about a conflict. */
+  readonly follow = (): void => {
+    const document = this.session.document()
+    if (this.running || document === this.current.document) return
+    this.adopt(document, this.current.selection)
+  }
+
+  /** Takes the line as it is typed, and the caret in it. */
+  type(typed: string, caret: number): void {
+    const { selection } = this.current
+    const document = this.run({ kind: 'type-line', typed, caret })
+    this.adopt(document, selectionAt(document, { from: caret, to: caret }), selection)
+  }
+
+  /** Puts text into the line in place of what is marked there. */
+  insertText(inserted: string): void {
+    const { document, selection } = this.current
+    const line = lineTextOf(document.history.text)
+    const { from, to } = selection.text
+    this.type(line.slice(0, from) + inserted + line.slice(to), from + inserted.length)
+  }
+
+  /** The typed line shows another caret or selection. */
+  selectText(text: TextRange): void {
+    const { selection, document } = this.current
+    // Marks that the line cannot show, as the second round of a repeat, stay while it shows the same.
+    if (selection.text.from === text.from && selection.text.to === text.to) return
+    this.patch({ selection: selectionAt(document, text), waiting: NOTHING_WAITING })
+  }
+
+  /** Marks exactly these slots. */
+  select({ from, to }: SlotRange): void {
+    this.mark(from, to - 1)
+  }
+
+  /** Marks from a slot to another, either way round. */
+  mark(anchor: number, head: number): void {
+    this.patch({
+      selection: selectionOf(this.current.document, anchor, head),
+      waiting: NOTHING_WAITING,
+    })
+  }
+
+  /** Marks the groups around what is marked, then the whole line. */
+  widen(): void {
+    const { selection } = this.current
+    if (this.lick.line.slots.length > 0) this.select(widened(this.lick.line, selection.range))
+  }
+
+  /** Marks the slot that a step comes to; with `extend` everything on the way. */
+  step(way: 1 | -1, unit: StepUnit, extend: boolean): void {
+    const { selection } = this.current
+    const size = this.lick.line.slots.length
+    const atEnd = selection.range === null
+    if (atEnd && way === 1) return
+    const from = atEnd ? size : selection.head
+    if (!extend && !atEnd && way === 1 && from === size - 1) {
+      this.toEnd()
+      return
+    }
+    const to = steppedSlot(this.lick.line, from, way, unit)
+    this.mark(extend && !atEnd ? selection.anchor : to, to)
+  }
+
+  /** The caret behind the last stroke, where what is typed next goes. */
+  toEnd(): void {
+    const { document } = this.current
+    this.patch({
+      selection: selectionAtEnd(lineTextOf(document.history.text), document),
+    })
+  }
+
+  /** Sends the keys of the ruler to another of its rows. */
+  editRow(row: EditedRow): void {
+    this.patch({ row, waiting: NOTHING_WAITING })
+  }
+
+  /**
+   * Makes an edit that was worked out from a lick; refused, and said, where another is on the bench, or
+   * the text cannot be read as it stands.
+   */
+  edit(edit: Edit, base: Lick = this.lick): boolean {
+    const { document, selection } = this.current
+    if (document.history.text !== document.goodText) {
+      this.refuse('The text cannot be read as it stands: fix it first, then change the line.')
+      return false
+    }
+    // What was worked out from an older line would undo what was typed since.
+    if (base !== document.good.lick) {
+      this.refuse('The line changed in the meantime, so nothing was done. Try it again.')
+      return false
+    }
+    const { label, lick, change } = edit
+    const next = this.run({ kind: 'change', label, lick, ...(change && { change }) })
+    this.adopt(next, this.selectionAfter(edit, base, next), selection)
+    if (next !== document) this.tellSpeed(base, lick)
+    return true
+  }
+
+  /** Sets rows of the text; a change of metre or grid says what it kept. */
+  set(rows: readonly SetRow[]): void {
+    const { document, selection } = this.current
+    this.adopt(this.run({ kind: 'set', rows }), selection)
+    if (!rows.some(([key]) => key === 'meter' || key === 'grid')) return
+    const read = parseLickText(withRows(document.history.text, rows))
+    if (read.ok) this.tellSpeed(document.good.lick, read.value.lick)
+  }
+
+  /** Sets one row of the text. */
+  readonly setRow = (key: Key, values: readonly string[]): void => this.set([[key, values]])
+
+  voice(label: string, voicing: Voicing): void {
+    this.adopt(this.run({ kind: 'voice', label, voicing }), this.current.selection)
+  }
+
+  /** Puts a saved state in place of what is on the bench. */
+  restore(text: string, voicing: string): void {
+    this.adopt(this.run({ kind: 'restore', text, voicing }), this.current.selection)
+  }
+
+  replaceText(text: string): void {
+    this.adopt(this.run({ kind: 'replace-text', text }), this.current.selection)
+  }
+
+  /** Goes a step back or forth in the history, and marks what was marked there. */
+  travel(kind: 'undo' | 'redo'): void {
+    const before = this.current.document
+    const { past, future } = before.history
+    const step = kind === 'undo' ? past.at(-1) : future[0]
+    if (!step) {
+      this.refuse(`Nothing to ${kind}.`)
+      return
+    }
+    const next = this.run({ kind })
+    const known = this.marks.get(step)
+    const caret = caretAfter(before, next)
+    const marked = kind === 'undo' ? known?.before : known?.after
+    this.adopt(next, marked ?? selectionAt(next, { from: caret, to: caret }))
+  }
+
+  /** A key typed on the marked slots of the sticking row. Returns whether it meant something. */
+  stickingKey(key: { readonly key: string; readonly shiftKey: boolean }): boolean {
+    const { selection, waiting } = this.current
+    const done = stickingKey(this.lick, selection.range, waiting, key)
+    if (done) this.take(done)
+    return done !== undefined
+  }
+
+  /** Does what a key of the sticking row does, and leaves marked what is. */
+  press(key: string): void {
+    const { range } = this.current.selection
+    const before = this.lick
+    this.stickingKey({ key, shiftKey: false })
+    if (range && this.lick !== before) this.select(range)
+  }
+
+  /** Puts a bar check before the marked slot, or behind the line, where that is on a barline. */
+  checkBar(): void {
+    const { document, selection } = this.current
+    const line = lineTextOf(document.history.text)
+    const slot = selection.range?.from
+    const at = slot === undefined ? line.length : (document.good.spans[slot]?.from ?? line.length)
+    const bar = frameTicks(this.lick.frame).bar
+    const tick = slot === undefined ? aimOf(this.lick).end : lickSlots(this.lick)[slot]?.tick
+    if (tick === undefined || tick % bar !== 0) {
+      this.refuse('No barline stands here: a bar check would be an error.')
+      return
+    }
+    this.type(`${line.slice(0, at)} | ${line.slice(at)}`.replace(/ {2,}/g, ' ').trim(), at + 3)
+  }
+
+  /** Opens a slot before the marked one, as a rest. */
+  insert(): void {
+    const at = this.current.selection.range?.from ?? this.lick.line.slots.length
+    this.edit(openSlot(this.lick, at))
+  }
+
+  /** Removes the marked slots, or with `before` the one before a single marked one. */
+  remove(before: boolean): void {
+    const { range } = this.current.selection
+    const size = this.lick.line.slots.length
+    const at = range?.from ?? size
+    const one = !range || range.to - range.from === 1
+    const removed = before && one ? { from: at - 1, to: at } : range
+    if (!removed || removed.from < 0) {
+      this.refuse('There is no stroke here.')
+      return
+    }
+    this.edit(removeSlots(this.lick, removed))
+  }
+
+  /**
+   * Strikes a surface with the hands' strokes of the marked slots, and marks the next one that a hand
+   * plays. It is kept beside the line as struck by hand; a voice that is typed in the line is changed
+   * there.
+   */
+  strike(surface: Surface): void {
+    const { range } = this.current.selection
+    const { lick } = this
+    if (!range || !hasHand(lick, range.from)) {
+      const next = nextHandSlot(lick, range ? range.from : -1)
+      if (next < lick.line.slots.length) this.mark(next, next)
+      this.refuse('A number strikes with a hand’s stroke.')
+      return
+    }
+    if (hasWrittenVoice(lick, range)) this.edit(putOn(lick, range, surface))
+    else this.voice('Strike', withPins(this.document.voicing, range, surface))
+    const next = nextHandSlot(this.lick, range.to - 1)
+    if (next < this.lick.line.slots.length) this.mark(next, next)
+  }
+
+  /** Lets the voices that were struck by hand in the marked slots go. */
+  unstrike(): void {
+    const { range } = this
+    this.voice('Clear struck voices', withPins(this.document.voicing, range, null))
+    if (hasWrittenVoice(this.lick, range)) this.edit(putOn(this.lick, range, null))
+  }
+
+  setTempo(tempo: number): void {
+    this.patch({ tempo })
+  }
+
+  /** Shows what an offer would make of the lick; null ends it. */
+  show(edit: Edit | null): void {
+    const { preview, document } = this.current
+    if (!edit) {
+      if (preview) this.patch({ preview: null })
+      return
+    }
+    const { voicing, good } = document
+    const moved = edit.change
+      ? moveMarks(voicing, changeMap(good.lick, edit.lick, edit.change))
+      : voicing
+    this.patch({ preview: { lick: edit.lick, voicing: moved, range: edit.select ?? this.range } })
+  }
+
+  /** Shows what another voicing would make of the lick; null ends it. */
+  showVoicing(voicing: Voicing | null): void {
+    if (!voicing) return this.show(null)
+    this.patch({ preview: { lick: this.lick, voicing, range: this.range } })
+  }
+
+  /** Says why something was not done. */
+  readonly refuse = (message: string): void => this.tell({ message })
+
+  tell(notice: Notice): void {
+    this.noticeAbout = this.current.document
+    this.patch({ notice })
+  }
+
+  dismiss(): void {
+    this.patch({ notice: null })
+  }
+
+  private take({ edit, to, waiting, refused }: RowKey): void {
+    if (edit) this.edit(edit)
+    else if (refused) this.refuse(refused)
+    if (edit && !edit.select) {
+      if (to >= this.lick.line.slots.length) this.toEnd()
+      else this.mark(to, to)
+    }
+    this.patch({ waiting })
+  }
+
+  private selectionAfter(edit: Edit, base: Lick, next: BenchDocument): Selection {
+    const { selection } = this.current
+    if (edit.select) return selectionOf(next, edit.select.from, edit.select.to - 1)
+    const { range } = selection
+    if (!range || !edit.change) return { ...selection }
+    const map = changeMap(base, edit.lick, edit.change)
+    const [from, to] = [mapSlot(map, range.from), mapSlot(map, range.to - 1)]
+    return from === null || to === null ? selection : selectionOf(next, from, to)
+  }
+
+  private run(command: BenchCommand): BenchDocument {
+    this.running = true
+    try {
+      this.session.run(command, this.refuse)
+    } finally {
+      this.running = false
+    }
+    return this.session.document()
+  }
+
+  /** Shows a document with a selection; remembers what was marked around the step that led to it. */
+  private adopt(document: BenchDocument, selection: Selection, before = this.current.selection) {
+    const old = this.current.document
+    const step = document.history.past.at(-1)
+    if (step && document !== old && document.history.past.length >= old.history.past.length) {
+      const joined = old.history.past.at(-1)
+      const known =
+        joined && old.history.past.length === document.history.past.length
+          ? this.marks.get(joined)
+          : undefined
+      if (!this.marks.has(step)) {
+        this.marks.set(step, { before: known?.before ?? before, after: selection })
+      }
+    }
+    const { tempo } = document.good.lick.frame
+    const kept = this.noticeAbout === document || document === old
+    this.patch({
+      document,
+      selection: settled(document, selection),
+      preview: null,
+      waiting: NOTHING_WAITING,
+      ...(!kept && { notice: null }),
+      ...(tempo !== old.good.lick.frame.tempo && { tempo }),
+    })
+  }
+
+  private tellSpeed(before: Lick, after: Lick): void {
+    const notice = speedNotice(before, after)
+    if (!notice) return
+    const { message, offer } = notice
+    const act = () => offer && this.set(offer.rows)
+    this.tell({ message, ...(offer && { offer: { label: offer.label, act } }) })
+  }
+
+  private patch(changed: Partial<WorkspaceState>): void {
+    this.current = { ...this.current, ...changed }
+    for (const listener of [...this.listeners]) listener()
+  }
+}
+
+/** The slots that a change is about: those marked, or the whole line. */
+export function rangeOf({ document, selection }: WorkspaceState): SlotRange {
+  return selection.range ?? { from: 0, to: document.good.lick.line.slots.length }
+}
+
+/** A selection as a document can have it: slots that are gone are let go, its text is where they are. */
+function settled(document: BenchDocument, selection: Selection): Selection {
+  const { range, caret, text, anchor, head } = selection
+  const size = document.good.spans.length
+  const most = lineTextOf(document.history.text).length
+  if (!range) {
+    if (text.to <= most) return selection
+    return size === 0
+      ? NOTHING_SELECTED
+      : selectionAtEnd(lineTextOf(document.history.text), document)
+  }
+  if (caret)
+    return text.to <= most && range.to <= size
+      ? selection
+      : selectionAt(document, { from: most, to: most })
+  if (range.from >= size) return selectionAtEnd(lineTextOf(document.history.text), document)
+  return selectionOf(document, anchor, Math.min(head, size - 1))
+}
