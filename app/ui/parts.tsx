@@ -28,7 +28,8 @@ export function Act({
   pressed,
   label,
   children,
-}: {
+  ...rest
+}: Pick<ComponentProps<'button'>, 'onPointerEnter' | 'onPointerLeave' | 'onFocus' | 'onBlur'> & {
   onClick: () => void
   disabled?: boolean
   pressed?: boolean
@@ -44,6 +45,7 @@ export function Act({
       aria-pressed={pressed}
       aria-label={label}
       onClick={onClick}
+      {...rest}
     >
       {children}
     </button>

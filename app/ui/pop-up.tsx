@@ -7,12 +7,15 @@ import { type ReactNode, useEffect, useRef } from 'react'
 export function PopUp({
   label,
   words,
+  down = false,
   open,
   onOpen,
   children,
 }: {
   label: string
-  words: string
+  words: ReactNode
+  /** Whether it opens under its button, not over it. */
+  down?: boolean
   open: boolean
   onOpen: (open: boolean) => void
   children: ReactNode
@@ -44,7 +47,7 @@ export function PopUp({
         // biome-ignore lint/a11y/noStaticElementInteractions: Escape closes from any control in it
         <div
           data-pop-up
-          className="pop-up"
+          className={down ? 'pop-up pop-up-down' : 'pop-up'}
           onKeyDown={(event) => {
             if (event.key !== 'Escape') return
             event.preventDefault()

@@ -357,8 +357,8 @@ export class Workspace {
 
   /** Shows what another voicing would make of the lick; null ends it. */
   showVoicing(voicing: Voicing | null): void {
-    if (!voicing) return this.show(null)
-    this.patch({ preview: { lick: this.lick, voicing, range: this.range } })
+    if (voicing) this.patch({ preview: { lick: this.lick, voicing, range: this.range } })
+    else this.show(null)
   }
 
   /** Says why something was not done. */

@@ -1,6 +1,6 @@
 import type { Kept, LickRecord } from '~/storage'
 import { usePageTitle } from '~/ui/use-page-title'
-import { Dock } from '../dock/dock'
+import { Dock, useOpenPanel } from '../dock/dock'
 import { useSettings } from '../live/use-live'
 import { useBenchLick, useBenchPlayer, WorkspaceProvider } from '../workspace/use-workspace'
 import { BenchKeys } from './bench-keys'
@@ -35,9 +35,10 @@ export function BenchPage({ record }: { record: Kept<LickRecord> }) {
 
 function BenchBody() {
   const { toggle } = useBenchPlayer()
+  const { panel } = useOpenPanel()
   usePageTitle(useBenchLick().title, 'Bench')
   return (
-    <div className="bench-body">
+    <div className="bench-body" data-sheet={panel !== undefined}>
       <LickBar />
       <ConflictNotice />
       <div className="bench-line">

@@ -15,6 +15,7 @@ import {
   useVoiced,
   useWorkspace,
 } from '../workspace/use-workspace'
+import { TouchPad } from './touch-pad'
 
 /** What is heard of the bench, around all that can ask for it; the transport stands under it. */
 export function BenchPlayer({ children }: { children: ReactNode }) {
@@ -57,21 +58,24 @@ export function BenchPlayer({ children }: { children: ReactNode }) {
   return (
     <PlayerProvider value={player}>
       {children}
-      <Transport
-        playing={playing}
-        trouble={trouble}
-        tempo={tempo}
-        learning={frame.tempo}
-        goal={frame.goal}
-        least={TEMPO_RANGE.least}
-        most={TEMPO_RANGE.most}
-        beatName={beatName(frame.meter)}
-        switches={switches}
-        onToggle={play}
-        onTempo={setTempo}
-        onVolume={setVolume}
-        onSwitch={change}
-      />
+      <div className="bench-foot">
+        <TouchPad />
+        <Transport
+          playing={playing}
+          trouble={trouble}
+          tempo={tempo}
+          learning={frame.tempo}
+          goal={frame.goal}
+          least={TEMPO_RANGE.least}
+          most={TEMPO_RANGE.most}
+          beatName={beatName(frame.meter)}
+          switches={switches}
+          onToggle={play}
+          onTempo={setTempo}
+          onVolume={setVolume}
+          onSwitch={change}
+        />
+      </div>
     </PlayerProvider>
   )
 }

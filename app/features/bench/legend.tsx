@@ -31,7 +31,7 @@ export function Legend() {
     }
   }
   return (
-    <div className="flex min-h-6 items-center gap-x-2 text-(--quiet) text-xs">
+    <div className="legend flex min-h-6 items-center gap-x-2 text-(--quiet) text-xs">
       {open && (
         <div className="legend-signs">
           {SIGNS.map(([sign, meaning, inserted]) => (

@@ -1,10 +1,12 @@
-import { Copy, Redo2, Trash2, Undo2 } from 'lucide-react'
+import { Copy, Ellipsis, Redo2, Trash2, Undo2 } from 'lucide-react'
 import { nanoid } from 'nanoid'
+import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { type Key, normalTitle, splitTags, valuesOf } from '~/codecs/lick-text'
 import { addLicks, notSavedWords, putInBin } from '~/storage'
 import { DraftInput } from '~/ui/draft-input'
 import { IconButton } from '~/ui/icon-button'
+import { PopUp } from '~/ui/pop-up'
 import { FrameSentence } from '../frame/frame-sentence'
 import type { LibraryState } from '../library/library-actions'
 import { copyOf } from '../library/lick-edits'
@@ -22,6 +24,7 @@ export function LickBar() {
   const tags = valuesOf(text, 'tags')[0] ?? ''
   const set = (key: Key) => (next: string) => workspace.setRow(key, next === '' ? [] : [next])
   const navigate = useNavigate()
+  const [more, setMore] = useState(false)
   const duplicate = async () => {
     const newId = nanoid(12)
     const added = await addLicks([{ id: newId, ...copyOf(workspace.session.texts()) }], Date.now())
@@ -51,7 +54,7 @@ export function LickBar() {
       </h1>
       <DraftInput
         label="Tags, with commas"
-        className="min-w-16 max-w-48 truncate rounded-field bg-transparent text-(--quiet) text-sm [field-sizing:content] hover:bg-base-100"
+        className="min-w-10 max-w-24 truncate xl:max-w-48 rounded-field bg-transparent text-(--quiet) text-sm [field-sizing:content] hover:bg-base-100"
         value={tidyTags(tags)}
         tidy={tidyTags}
         placeholder="tags"
@@ -74,15 +77,23 @@ export function LickBar() {
         >
           <Redo2 size={18} aria-hidden />
         </IconButton>
-        <IconButton label="Duplicate" onClick={() => void duplicate()}>
-          <Copy size={18} aria-hidden />
-        </IconButton>
-        <IconButton label="Delete" onClick={() => void remove()}>
-          <Trash2 size={18} aria-hidden />
-        </IconButton>
         <Link to={`/practice/${id}`} className="btn btn-primary btn-sm ml-1">
           Practise
         </Link>
+        <PopUp
+          label="More for this lick"
+          words={<Ellipsis size={18} aria-hidden />}
+          down
+          open={more}
+          onOpen={setMore}
+        >
+          <button type="button" className="menu-row" onClick={() => void duplicate()}>
+            Duplicate <Copy size={16} aria-hidden />
+          </button>
+          <button type="button" className="menu-row" onClick={() => void remove()}>
+            Delete <Trash2 size={16} aria-hidden />
+          </button>
+        </PopUp>
       </div>
     </header>
   )

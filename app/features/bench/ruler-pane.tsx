@@ -25,11 +25,10 @@ import {
   useVoiced,
   useWorkspace,
 } from '../workspace/use-workspace'
-import { RulerFoot } from './ruler-foot'
 import { SelectionActions } from './selection-actions'
-import { TouchPad } from './touch-pad'
 import { useFollow } from './use-follow'
 import { useRowKeys } from './use-row-keys'
+import { ViewChoice } from './view-choice'
 
 const rowOf = ({ row }: WorkspaceState) => row
 const previewOf = ({ preview }: WorkspaceState) => preview
@@ -85,9 +84,9 @@ export function RulerPane() {
           )}
         </div>
       </div>
-      <SelectionActions />
-      <RulerFoot headroom={headroom} onHeadroom={setHeadroom} />
-      <TouchPad />
+      <SelectionActions>
+        <ViewChoice headroom={headroom} onHeadroom={setHeadroom} />
+      </SelectionActions>
     </section>
   )
 }

@@ -8,7 +8,7 @@ export function SaveMark({ saver }: { saver: RecordSaver<'licks'> }) {
   return (
     <p
       role="status"
-      className={`w-28 text-right text-xs ${failed ? 'font-semibold text-error' : 'text-(--quiet)'}`}
+      className={`mr-1 min-w-14 text-right text-xs ${failed ? 'font-semibold text-error' : 'text-(--quiet)'}`}
     >
       {state.kind === 'saved' && 'Saved'}
       {state.kind === 'waiting' && 'Saving …'}

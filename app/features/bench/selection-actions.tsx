@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react'
 import type { Waiting } from '~/workspace/rows/sticking-keys'
 import type { WorkspaceState } from '~/workspace/workspace'
 import { useSelection, useSlice, useWorkspace } from '../workspace/use-workspace'
@@ -7,7 +8,7 @@ import { GRACE_KEYS, JOIN_KEYS, LEVEL_KEYS, LIMB_KEYS, type StrokeKey } from './
 export const waitingOf = ({ waiting }: WorkspaceState) => waiting
 
 /** Everything that can be done with the marked slots by pointing; the keys of the rows do the same. */
-export function SelectionActions() {
+export function SelectionActions({ children }: { children: ReactNode }) {
   const workspace = useWorkspace()
   const { range } = useSelection()
   const waiting = useSlice(waitingOf)
@@ -15,7 +16,7 @@ export function SelectionActions() {
     <div role="toolbar" aria-label="The selection" className="selection-actions paint-alone">
       <span className="w-16 shrink-0 text-(--quiet) text-xs tabular-nums">{slotWords(range)}</span>
       {[LIMB_KEYS, LEVEL_KEYS, GRACE_KEYS, JOIN_KEYS].map((keys, i) => (
-        <span key={i} className="flex shrink-0">
+        <span key={i} className={`flex shrink-0 ${keys === LIMB_KEYS ? 'limb-keys' : ''}`}>
           {keys.map((one) => (
             <KeyButton
               key={one.key}
@@ -35,6 +36,7 @@ export function SelectionActions() {
         remove
       </button>
       <MoreActions />
+      <span className="ml-auto">{children}</span>
     </div>
   )
 }

@@ -1,7 +1,10 @@
 import { Delete, Keyboard, Space } from 'lucide-react'
-import { useState } from 'react'
+import { type ReactNode, useState } from 'react'
+import { numberedPieces } from '~/core/kit'
+import { SURFACE_NAMES } from '~/core/sticking'
 import { useTouch } from '~/ui/use-touch'
-import { useSlice, useWorkspace } from '../workspace/use-workspace'
+import type { WorkspaceState } from '~/workspace/workspace'
+import { useSetting, useSlice, useWorkspace } from '../workspace/use-workspace'
 import { isWaiting, waitingOf } from './selection-actions'
 import { GRACE_KEYS, JOIN_KEYS, LEVEL_KEYS, LIMB_KEYS, type StrokeKey } from './stroke-keys'
 
@@ -12,67 +15,110 @@ const PAD: readonly StrokeKey[] = [
   ...JOIN_KEYS.filter(({ key }) => key === '('),
 ]
 
+const rowOf = ({ row }: WorkspaceState) => row
+
 /**
  * Large keys in place of the on-screen keyboard, where a finger is the pointer. They go to the marked
- * slot and on, or to the end of the line.
+ * slot and on, or to the end of the line; where the voices are edited they are the pieces of the kit.
  */
 export function TouchPad() {
-  const workspace = useWorkspace()
-  const waiting = useSlice(waitingOf)
   const touch = useTouch()
   const [away, setAway] = useState(false)
+  const row = useSlice(rowOf)
   if (!touch) return null
   if (away) {
     return (
-      <button
-        type="button"
-        className="btn btn-ghost btn-sm self-start"
-        onClick={() => setAway(false)}
-      >
+      <button type="button" className="touch-pad-shown" onClick={() => setAway(false)}>
         <Keyboard size={16} aria-hidden /> Show the keys
       </button>
     )
   }
   return (
     <div role="toolbar" aria-label="Stroke keys" className="touch-pad">
+      {row === 'sticking' ? <StrokeKeys /> : <PieceKeys />}
+      <PadKey name="Hide the keys" onPress={() => setAway(true)}>
+        <Keyboard size={18} aria-hidden />
+      </PadKey>
+    </div>
+  )
+}
+
+function StrokeKeys() {
+  const workspace = useWorkspace()
+  const waiting = useSlice(waitingOf)
+  return (
+    <>
       {PAD.map(({ key, shown, name }) => (
-        <button
+        <PadKey
           key={key}
-          type="button"
-          className={`pad-key ${shown.length === 1 ? 'font-mono font-semibold text-lg' : 'text-xs'}`}
-          aria-label={name}
-          aria-pressed={isWaiting(waiting, key)}
-          onMouseDown={(event) => event.preventDefault()}
-          onClick={() => workspace.stickingKey({ key, shiftKey: false })}
+          name={name}
+          pressed={isWaiting(waiting, key)}
+          onPress={() => workspace.stickingKey({ key, shiftKey: false })}
         >
-          {shown}
-        </button>
+          <span className={shown.length === 1 ? 'font-mono font-semibold text-lg' : 'text-xs'}>
+            {shown}
+          </span>
+        </PadKey>
       ))}
-      <button
-        type="button"
-        className="pad-key"
-        aria-label="Next group"
-        aria-pressed={isWaiting(waiting, ' ')}
-        onClick={() => workspace.stickingKey({ key: ' ', shiftKey: false })}
+      <PadKey
+        name="Next group"
+        pressed={isWaiting(waiting, ' ')}
+        onPress={() => workspace.stickingKey({ key: ' ', shiftKey: false })}
       >
         <Space size={18} aria-hidden />
-      </button>
-      <button
-        type="button"
-        className="pad-key"
-        aria-label="Delete"
-        onClick={() => workspace.remove(true)}
-      >
+      </PadKey>
+      <PadKey name="Delete" onPress={() => workspace.remove(true)}>
         <Delete size={18} aria-hidden />
-      </button>
-      <button
-        type="button"
-        className="pad-key"
-        aria-label="Hide the keys"
-        onClick={() => setAway(true)}
-      >
-        <Keyboard size={18} aria-hidden />
-      </button>
-    </div>
+      </PadKey>
+    </>
+  )
+}
+
+function PieceKeys() {
+  const workspace = useWorkspace()
+  const { kit } = useSetting()
+  return (
+    <>
+      {numberedPieces(kit).map(({ surface }) => (
+        <PadKey
+          key={surface}
+          name={`Strike ${SURFACE_NAMES[surface]}`}
+          onPress={() => workspace.strike(surface)}
+        >
+          <span className="font-mono font-semibold">{surface}</span>
+        </PadKey>
+      ))}
+      <PadKey name="Clear struck voices" onPress={() => workspace.unstrike()}>
+        <Delete size={18} aria-hidden />
+      </PadKey>
+      <PadKey name="Back to the sticking" onPress={() => workspace.editRow('sticking')}>
+        <span className="font-mono text-xs">RLK</span>
+      </PadKey>
+    </>
+  )
+}
+
+function PadKey({
+  name,
+  pressed,
+  onPress,
+  children,
+}: {
+  name: string
+  pressed?: boolean
+  onPress: () => void
+  children: ReactNode
+}) {
+  return (
+    <button
+      type="button"
+      className="pad-key"
+      aria-label={name}
+      aria-pressed={pressed}
+      onMouseDown={(event) => event.preventDefault()}
+      onClick={onPress}
+    >
+      {children}
+    </button>
   )
 }

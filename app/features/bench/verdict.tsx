@@ -31,9 +31,15 @@ export function Verdict() {
       <Remedy fit={fit} />
       <Answer answer={lands} />
       <p className="verdict-part">
-        {answers.lowest && 'Playable up to '}
+        {answers.lowest && (
+          <>
+            <span className="verdict-more">Playable </span>up to{' '}
+          </>
+        )}
         <Bold>{speedVerdict(answers).first}</Bold>{' '}
-        <span className="text-(--quiet)">{speedVerdict(answers).rest}</span>
+        <span className={`text-(--quiet) ${answers.lowest ? 'verdict-more' : ''}`}>
+          {speedVerdict(answers).rest}
+        </span>
       </p>
     </section>
   )
@@ -46,8 +52,10 @@ function Bold({ children }: { children: ReactNode }) {
 function Answer({ answer }: { answer: ShortAnswer }) {
   return (
     <p className="verdict-part">
-      {answer.rest}
-      {answer.rest && answer.first && ', '}
+      <span className={answer.first ? 'verdict-more' : ''}>
+        {answer.rest}
+        {answer.rest && answer.first && ', '}
+      </span>
       <Bold>{answer.first}</Bold>
     </p>
   )
@@ -58,7 +66,10 @@ function FitWords({ fit }: { fit: Fit }) {
   if (fit.verdict === 'fits') {
     return (
       <span className="inline-flex items-center gap-1 whitespace-nowrap text-success">
-        <CircleCheck size={15} aria-hidden /> Fills the bar exactly
+        <CircleCheck size={15} aria-hidden />{' '}
+        <span>
+          Fills<span className="verdict-more"> the bar exactly</span>
+        </span>
       </span>
     )
   }
@@ -87,7 +98,7 @@ function Remedy({ fit }: { fit: Fit }) {
   return (
     <button
       type="button"
-      className="btn btn-outline border-base-300 btn-sm max-w-full font-normal"
+      className="verdict-remedy"
       onClick={() => workspace.edit(edit, lick)}
       onPointerEnter={() => workspace.show(edit)}
       onPointerLeave={() => workspace.show(null)}

@@ -227,9 +227,9 @@ export function FrameSentence() {
   ]
   return (
     <section aria-label="Bar settings" className="min-w-0 text-sm">
-      <p className="flex flex-wrap items-baseline gap-x-1.5 gap-y-0.5">
+      <p className="flex flex-wrap items-baseline gap-x-1 gap-y-0.5">
         {parts.map(({ id, lead, words, faulty, fields }, i) => (
-          <span key={id} className="inline-flex min-w-0 items-baseline gap-x-1.5">
+          <span key={id} className="inline-flex min-w-0 items-baseline gap-x-1">
             {i > 0 && <span aria-hidden="true">·</span>}
             {lead && <span>{lead}</span>}
             <SentencePart

@@ -9,6 +9,7 @@ import type { Edit } from '~/workspace/edits/edits'
 import { groupingEdits } from '~/workspace/edits/grouping-edits'
 import { PhraseStacks, PhraseText } from '../stacks/phrase-figure'
 import { type PanelView, usePanel } from '../workspace/use-panel'
+import { showing } from './showing'
 import { SwellPart } from './swell-part'
 import { WholeChanges } from './whole-changes'
 
@@ -26,7 +27,7 @@ const PREVIEWED = 32
 /** Changes of a sticking, each with what it would make of the selection. */
 export function ChangePanel() {
   const props = usePanel()
-  const { lick, range, onEdit } = props
+  const { lick, range, onEdit, onShow } = props
   const before = phraseOf(lick.line, range)
   const [name] = before.slots.length <= 64 ? namesOf(before) : []
   if (lick.line.slots.length === 0) return <Nothing>Type a line first, or append a cell.</Nothing>
@@ -42,7 +43,15 @@ export function ChangePanel() {
       <Grouping {...props} />
       <div className="grid grid-cols-1 gap-x-6 gap-y-4">
         {KINDS.map(([kind, title]) => (
-          <Kind key={kind} kind={kind} title={title} lick={lick} range={range} onEdit={onEdit} />
+          <Kind
+            key={kind}
+            kind={kind}
+            title={title}
+            lick={lick}
+            range={range}
+            onEdit={onEdit}
+            onShow={onShow}
+          />
         ))}
         <SwellPart lick={lick} range={range} onEdit={onEdit} />
         <WholeChanges {...props} />
@@ -52,7 +61,7 @@ export function ChangePanel() {
 }
 
 /** Which strokes belong together: sizes typed, split, joined, moved, found. */
-function Grouping({ lick, range, selection, onEdit }: PanelView) {
+function Grouping({ lick, range, selection, onEdit, onShow }: PanelView) {
   const [typed, setTyped] = useState('')
   const sizes = findSizes(typed)
   const { groups } = phraseOf(lick.line, range)
@@ -87,7 +96,12 @@ function Grouping({ lick, range, selection, onEdit }: PanelView) {
           </button>
         </form>
         {acts.map(({ label, edit }) => (
-          <Act key={label} disabled={!edit} onClick={() => edit && onEdit(edit)}>
+          <Act
+            key={label}
+            disabled={!edit}
+            onClick={() => edit && onEdit(edit)}
+            {...showing(onShow, edit)}
+          >
             {label}
           </Act>
         ))}
@@ -130,10 +144,11 @@ interface KindProps {
   readonly lick: Lick
   readonly range: PanelView['range']
   readonly onEdit: (edit: Edit) => void
+  readonly onShow: (edit: Edit | null) => void
 }
 
 /** The changes of one kind that would change something here. */
-const Kind = memo(function Kind({ kind, title, lick, range, onEdit }: KindProps) {
+const Kind = memo(function Kind({ kind, title, lick, range, onEdit, onShow }: KindProps) {
   const shown = { from: range.from, to: Math.min(range.to, range.from + PREVIEWED) }
   const before = phraseOf(lick.line, shown)
   const rows = CHANGES.filter((change) => change.kind === kind).flatMap((change) => {
@@ -150,6 +165,7 @@ const Kind = memo(function Kind({ kind, title, lick, range, onEdit }: KindProps)
               type="button"
               className="flex w-full items-baseline gap-3 rounded-field px-2 py-1 text-left text-sm hover:bg-base-200"
               onClick={() => onEdit(applyChange(lick, range, change))}
+              {...showing(onShow, applyChange(lick, range, change))}
             >
               <span className="shrink-0 grow">{change.name}</span>
               <span className="min-w-0 max-w-[55%] truncate text-right">

@@ -6,10 +6,13 @@ import { formatSlot } from '~/core/notation'
 import { gridName, meterName, placeName, UNNAMED_COUNT } from '~/core/time'
 import { Act, Nothing, Part, TextBox } from '~/ui/parts'
 import { plural, slots, tenth } from '~/words/figures'
+import { gridWords } from '~/words/grid-words'
+import { capital } from '~/words/move-words'
 import { type PanelView, usePanel } from '../workspace/use-panel'
 import { ChainsForm } from './chains-form'
 import { CyclePanel } from './cycle-panel'
 import { Fixes } from './fixes-list'
+import { showing } from './showing'
 
 /** Whether the line fits, and what would: fixes, other grids and metres, groupings, the cycle. */
 export function FitPanel() {
@@ -17,20 +20,14 @@ export function FitPanel() {
   if (props.lick.line.slots.length === 0)
     return <Nothing>Type a line first. Then you see here how it fits the bar.</Nothing>
   return (
-    <div className="grid grid-cols-1 gap-x-8 gap-y-5">
-      <div className="flex min-w-0 flex-col gap-5">
-        <Fixes {...props} />
-        <CountCheck lick={props.lick} />
-        <ChainsForm {...props} />
-      </div>
-      <div className="flex min-w-0 flex-col gap-5">
-        <Rates {...props} />
-        <Metres {...props} />
-        <Aloud {...props} />
-      </div>
-      <div className="lg:col-span-2">
-        <CyclePanel {...props} />
-      </div>
+    <div className="flex min-w-0 flex-col gap-5">
+      <Fixes {...props} />
+      <Rates {...props} />
+      <Metres {...props} />
+      <CyclePanel {...props} />
+      <ChainsForm {...props} />
+      <CountCheck lick={props.lick} />
+      <Aloud {...props} />
     </div>
   )
 }
@@ -70,7 +67,7 @@ function CountCheck({ lick }: { lick: Lick }) {
 const SHOWN_RATES = ['1/8', '1/8t', '1/16', '1/16q', '1/16t', '1/16s', '1/32']
 
 /** The same strokes at other subdivisions. */
-function Rates({ lick, tempo, onEdit }: PanelView) {
+function Rates({ lick, tempo, onEdit, onShow }: PanelView) {
   const { beat } = frameTicks(lick.frame)
   const now = gridName(lick.frame.grid)
   const rates = useMemo(
@@ -86,59 +83,42 @@ function Rates({ lick, tempo, onEdit }: PanelView) {
       title="Same strokes on another grid"
       aside={<span className="text-(--quiet) text-xs">at {tempo}</span>}
     >
-      <div className="overflow-x-auto">
-        <table className="w-full text-sm tabular-nums">
-          <thead className="text-(--quiet) text-xs">
-            <tr className="text-left">
-              <th className="py-1 pr-3 font-normal">grid</th>
-              <th className="pr-3 text-right font-normal">beats</th>
-              <th className="pr-3 font-normal">from this start</th>
-              <th className="pr-3 font-normal">to end on the barline</th>
-              <th className="pr-3 text-right font-normal">ms a slot</th>
-              <th className="font-normal">
-                <span className="sr-only">use it</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {rates.map((rate) => {
-              const name = gridName(rate.grid)
-              const start = placeName(rate.start, lick.frame.meter)
-              const speed = trueSpeed(tempo, beat, rate.grid)
-              return (
-                <tr
-                  key={name}
-                  className={`border-base-300 border-t ${name === now ? 'font-semibold' : ''}`}
+      <ul className="text-sm tabular-nums">
+        {rates.map((rate) => {
+          const name = gridName(rate.grid)
+          const start = placeName(rate.start, lick.frame.meter)
+          const speed = trueSpeed(tempo, beat, rate.grid)
+          const edit = { label: `On ${name}`, lick: onGrid(lick, rate.grid) }
+          return (
+            <li
+              key={name}
+              className={`flex flex-wrap items-baseline gap-x-3 border-base-300 border-t py-1 ${name === now ? 'font-semibold' : ''}`}
+            >
+              <span className="grow">{capital(gridWords(rate.grid))}</span>
+              <span className={rate.fits ? 'text-success' : ''}>
+                {rate.fits
+                  ? 'fits'
+                  : `${slots(Math.abs(rate.left))} ${rate.left > 0 ? 'left' : 'over'}`}
+              </span>
+              {name !== now && (
+                <button
+                  type="button"
+                  className="link min-h-6"
+                  aria-label={`Use ${gridWords(rate.grid)}`}
+                  onClick={() => onEdit(edit)}
+                  {...showing(onShow, edit)}
                 >
-                  <td className="py-1 pr-3">{name}</td>
-                  <td className="pr-3 text-right">{slots(rate.beats)}</td>
-                  <td className={`pr-3 ${rate.fits ? 'text-success' : ''}`}>
-                    {rate.fits
-                      ? 'fits'
-                      : `${slots(Math.abs(rate.left))} ${rate.left > 0 ? 'left' : 'over'}`}
-                  </td>
-                  <td className="pr-3">start on {start}</td>
-                  <td className="pr-3 text-right">{tenth(speed.millisecondsPerSlot)}</td>
-                  <td className="whitespace-nowrap text-right">
-                    {name !== now && (
-                      <button
-                        type="button"
-                        className="link text-sm"
-                        aria-label={`Use ${name}`}
-                        onClick={() =>
-                          onEdit({ label: `On ${name}`, lick: onGrid(lick, rate.grid) })
-                        }
-                      >
-                        use
-                      </button>
-                    )}
-                  </td>
-                </tr>
-              )
-            })}
-          </tbody>
-        </table>
-      </div>
+                  use
+                </button>
+              )}
+              <span className="w-full text-(--quiet) text-xs">
+                {slots(rate.beats)} beats, {tenth(speed.millisecondsPerSlot)} ms a slot; from{' '}
+                {start} it ends on the barline
+              </span>
+            </li>
+          )
+        })}
+      </ul>
     </Part>
   )
 }

@@ -10,6 +10,7 @@ import { LETTER_NAMES } from '~/words/limb-names'
 import { fixEdit, fixWords } from '~/workspace/edits/fitting-edits'
 import { PhraseText } from '../stacks/phrase-figure'
 import type { PanelView } from '../workspace/use-panel'
+import { showing } from './showing'
 
 const FREE_WORDS: Readonly<Record<FreeHand, string>> = {
   RH: 'right hand free to land',
@@ -20,7 +21,7 @@ const FREE_WORDS: Readonly<Record<FreeHand, string>> = {
 }
 
 /** Ways to make the line fit, each a finished line. */
-export function Fixes({ lick, range, selection, setting, tempo, onEdit }: PanelView) {
+export function Fixes({ lick, range, selection, setting, tempo, onEdit, onShow }: PanelView) {
   const [typed, setTyped] = useState('')
   const tail = findPhrase(typed)
   const own = tail && tail.slots.length > 0 ? tail : null
@@ -42,8 +43,9 @@ export function Fixes({ lick, range, selection, setting, tempo, onEdit }: PanelV
               type="button"
               className="flex w-full flex-wrap items-baseline gap-x-3 rounded-field px-2 py-1 text-left text-sm hover:bg-base-200"
               onClick={() => onEdit(fixEdit(lick, fix))}
+              {...showing(onShow, fixEdit(lick, fix))}
             >
-              <span className="w-60 shrink-0">{fixWords(fix, lick)}</span>
+              <span className="w-full">{fixWords(fix, lick)}</span>
               <span className="min-w-0 grow truncate">
                 <WhereItDiffers fix={fix} />
               </span>

@@ -87,13 +87,15 @@ export const RowFigure = memo(function RowFigure({
       {view.swells.map((swell) => (
         <Hairpin key={`${swell.from} ${swell.spoken}`} swell={swell} y={parts.swellsMiddle} />
       ))}
-      {view.lanes.map((mark) => (
-        <LaneDot
-          key={`${mark.limb} ${mark.x} ${mark.under}`}
-          mark={mark}
-          y={parts.lanesTop + heights.lanes.indexOf(mark.limb) * LANE + 8.5}
-        />
-      ))}
+      {view.lanes
+        .filter(({ limb }) => heights.lanes.includes(limb))
+        .map((mark) => (
+          <LaneDot
+            key={`${mark.limb} ${mark.x} ${mark.under}`}
+            mark={mark}
+            y={parts.lanesTop + heights.lanes.indexOf(mark.limb) * LANE + 8.5}
+          />
+        ))}
       <rect width={width} height={COUNT_ROW} fill="transparent" className="cursor-ew-resize">
         <title>Drag to move the start of the line</title>
       </rect>

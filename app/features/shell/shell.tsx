@@ -18,7 +18,7 @@ export function Shell({ children }: { children: ReactNode }) {
         Skip to content
       </a>
       <header className="paint-alone border-base-300 border-b bg-base-100">
-        <div className="mx-auto flex h-11 w-full max-w-7xl items-center gap-5 px-4 sm:px-5">
+        <div className="mx-auto flex h-11 w-full max-w-7xl items-center gap-2 px-3 sm:gap-5 sm:px-5">
           <NavLink
             to="/"
             className="flex items-center gap-2.5 font-semibold text-lg tracking-tight"
@@ -26,13 +26,13 @@ export function Shell({ children }: { children: ReactNode }) {
             <Mark />
             <span className="max-sm:sr-only">Dime Stack</span>
           </NavLink>
-          <nav aria-label="Main" className="flex items-center gap-1">
+          <nav aria-label="Main" className="flex items-center sm:gap-1">
             <Place to="/">Library</Place>
             <Place to="/kit">Kit</Place>
             <Place to="/flow">Flow</Place>
             <Place to="/log">Log</Place>
           </nav>
-          <div className="ml-auto flex items-center gap-1">
+          <div className="ml-auto flex items-center sm:gap-1">
             <FindButton />
             <ThemeButton />
             <NavLink
@@ -60,7 +60,7 @@ function Place({ to, children }: { to: string; children: ReactNode }) {
       to={to}
       end
       className={({ isActive }) =>
-        `flex h-11 items-center border-b-2 px-2 text-sm ${isActive ? 'border-primary font-semibold' : 'border-transparent'}`
+        `flex h-11 items-center border-b-2 px-1.5 text-sm sm:px-2 ${isActive ? 'border-primary font-semibold' : 'border-transparent'}`
       }
     >
       {children}

@@ -1,10 +1,12 @@
+import { useState } from 'react'
+import { PopUp } from '~/ui/pop-up'
 import { Tick } from '~/ui/tick'
 import { useSettings } from '../live/use-live'
 import { usePlayedTempo } from '../workspace/use-workspace'
 import { BeamChoice } from './beam-choice'
 
 /** How the ruler is drawn: headroom over the moves, beams by beat or group. */
-export function RulerFoot({
+export function ViewChoice({
   headroom,
   onHeadroom,
 }: {
@@ -13,12 +15,13 @@ export function RulerFoot({
 }) {
   const { settings, change } = useSettings()
   const tempo = usePlayedTempo()
+  const [open, setOpen] = useState(false)
   return (
-    <div className="ruler-foot">
+    <PopUp label="View of the ruler" words="view" open={open} onOpen={setOpen}>
+      <BeamChoice beaming={settings.beaming} onChoose={(beaming) => change({ beaming })} />
       <Tick checked={headroom} onTick={onHeadroom}>
         Headroom at {tempo} bpm
       </Tick>
-      <BeamChoice beaming={settings.beaming} onChoose={(beaming) => change({ beaming })} />
-    </div>
+    </PopUp>
   )
 }
