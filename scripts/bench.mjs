@@ -162,10 +162,14 @@ async function benchKeys(bare) {
     await page.getByRole('link', { name: 'Tightrope', exact: true }).click()
     // By its label alone: looking for roles would keep the page busy between the keys.
     const field = page.locator('textarea[aria-label="Sticking"]')
-    await page.getByLabel('Start').selectOption('1')
+    await page.getByRole('button', { name: /^Start: / }).click()
+    await page.getByLabel('Start', { exact: true }).selectOption('1')
+    await page.keyboard.press('Escape')
     for (const { grid, bar, bars } of GRIDS)
       for (const way of WAYS) {
-        await page.getByLabel('Grid').selectOption(grid)
+        await page.getByRole('button', { name: /^Grid: / }).click()
+        await page.getByLabel('Grid', { exact: true }).selectOption(grid)
+        await page.keyboard.press('Escape')
         console.log(`\n${way.what}, in ${grid} (${ROUNDS} rounds of ${KEYS} keys each):`)
         const taken = new Map(bars.map((count) => [count, []]))
         for (let round = 0; round < ROUNDS; round += 1)

@@ -69,7 +69,9 @@ async function bench(page, title) {
 
 async function playing(page) {
   await bench(page, 'Fire Ring')
+  await page.getByRole('button', { name: /^Groove: / }).click()
   await page.getByLabel('Bars of groove').selectOption('0')
+  await page.keyboard.press('Escape')
   await page.getByRole('button', { name: 'Count-in' }).click()
   await page.getByRole('button', { name: 'Play' }).click()
   await page.locator('[data-row="0"] [data-cursor]').waitFor({ state: 'visible' })
@@ -79,7 +81,7 @@ async function playing(page) {
 async function panel(page, title, name) {
   await bench(page, title)
   await page.getByRole('button', { name, exact: true }).click()
-  await page.locator('#workbench-panel > div').waitFor()
+  await page.locator('#dock-panel').waitFor()
   await page.waitForTimeout(700)
 }
 

@@ -1,4 +1,5 @@
 import { type ReactNode, useEffect, useRef } from 'react'
+import { whenThere } from './when-there'
 
 /**
  * A button with a small window of choices over it. The focus goes to the first; Escape and a press
@@ -24,12 +25,18 @@ export function PopUp({
   const button = useRef<HTMLButtonElement>(null)
   useEffect(() => {
     if (!open) return
-    host.current?.querySelector<HTMLElement>('[data-pop-up] :is(button, select)')?.focus()
+    const stop = whenThere(
+      () => host.current?.querySelector<HTMLElement>('[data-pop-up] :is(button, select)') ?? null,
+      (first) => first.focus(),
+    )
     const leave = (event: PointerEvent) => {
       if (!host.current?.contains(event.target as Node)) onOpen(false)
     }
     window.addEventListener('pointerdown', leave)
-    return () => window.removeEventListener('pointerdown', leave)
+    return () => {
+      stop()
+      window.removeEventListener('pointerdown', leave)
+    }
   }, [open, onOpen])
   return (
     <span ref={host} className="relative shrink-0">

@@ -1,4 +1,5 @@
 import { type ReactNode, useEffect, useRef, useState } from 'react'
+import { whenThere } from './when-there'
 
 /**
  * A part of a sentence that is edited in place: pressed, it opens its fields under it. The focus goes to
@@ -32,12 +33,18 @@ export function SentencePart({
   }, [id])
   useEffect(() => {
     if (!open) return
-    host.current?.querySelector<HTMLElement>('[data-fields] :is(input, select)')?.focus()
+    const stop = whenThere(
+      () => host.current?.querySelector<HTMLElement>('[data-fields] :is(input, select)') ?? null,
+      (first) => first.focus(),
+    )
     const leave = (event: PointerEvent) => {
       if (!host.current?.contains(event.target as Node)) setOpen(false)
     }
     window.addEventListener('pointerdown', leave)
-    return () => window.removeEventListener('pointerdown', leave)
+    return () => {
+      stop()
+      window.removeEventListener('pointerdown', leave)
+    }
   }, [open])
   return (
     <span ref={host} className="relative inline-block max-w-full">

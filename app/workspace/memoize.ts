@@ -1,10 +1,11 @@
 /**
- * A pure function that remembers its last results by the identity of its arguments: the newest, and
- * the one before for readers that follow a moment later.
+ * A pure function that remembers its last results by the identity of its arguments: the newest, and a few
+ * before it for readers that follow a moment later. All who ask get the same object, so what is worked
+ * out from it further on is the same too.
  */
 export function memoize<Args extends readonly unknown[], T>(
   work: (...args: Args) => T,
-  size = 2,
+  size = 4,
 ): (...args: Args) => T {
   const known: { readonly args: Args; readonly result: T }[] = []
   return (...args) => {

@@ -216,6 +216,20 @@ describe('keys in the sticking row', () => {
     expect(one.state().notice?.message).toMatch(/one hand/)
   })
 
+  it('give a sign to the stroke that is typed right after it, as in the line, and to no later one', () => {
+    const one = workspaceOf('line: RLR-')
+    one.mark(0, 0)
+    keys(one, '>lr')
+    expect([lineOf(one), marked(one)]).toEqual(['>LRR-', { from: 2, to: 3 }])
+    keys(one, '>')
+    one.mark(3, 3)
+    keys(one, '>l')
+    expect(lineOf(one)).toBe('>LR>R>L')
+    one.mark(1, 1)
+    keys(one, '>>k')
+    expect(lineOf(one)).toBe('>LK>R>L')
+  })
+
   it('join a limb to a slot, split it, end groups and remove', () => {
     const one = workspaceOf('line: RLLR')
     one.mark(1, 1)

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, type Page } from '@playwright/test'
+import { expect, type Locator, type Page } from '@playwright/test'
 
 /** Opens the library for the first time and then a lick of the demo on the bench. */
 export async function openLick(page: Page, title: string): Promise<void> {
@@ -9,9 +9,43 @@ export async function openLick(page: Page, title: string): Promise<void> {
 }
 
 export const sticking = (page: Page) => page.getByRole('textbox', { name: 'Sticking' })
-export const answers = (page: Page) => page.getByRole('complementary', { name: 'Answers' })
-export const fits = (page: Page) => answers(page).getByRole('status')
+export const verdict = (page: Page) => page.getByRole('region', { name: 'Verdict' })
+export const fits = (page: Page) => verdict(page).getByRole('status')
+export const ruler = (page: Page) => page.locator('[data-ruler]')
 export const kept = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible()
+
+/** A panel of the dock, opened where it is not. */
+export async function openPanel(page: Page, name: string): Promise<Locator> {
+  const tab = page
+    .getByRole('navigation', { name: 'Panels' })
+    .getByRole('button', { name, exact: true })
+  if ((await tab.getAttribute('aria-expanded')) !== 'true') await tab.click()
+  const panel = page.getByRole('region', { name, exact: true })
+  await expect(panel.getByText('Opening …')).toHaveCount(0)
+  return panel
+}
+
+const PART_OF: Readonly<Record<string, string>> = {
+  Pickup: 'Start',
+  'Bars of groove': 'Groove',
+  'Groove stops at': 'Groove',
+  'Swing, percent': 'Groove',
+  'Bars to fill': 'Landing',
+  'Lands on': 'Landing',
+  'Learning tempo': 'Tempo',
+  Goal: 'Tempo',
+}
+
+/** A part of the bar's sentence: `Start`, `Groove` … */
+export const part = (page: Page, name: string) =>
+  page.getByRole('button', { name: new RegExp(`^${name}: `) })
+
+/** A field of the bar, its part of the sentence opened where it is not. */
+export async function frame(page: Page, label: string): Promise<Locator> {
+  const button = part(page, PART_OF[label] ?? label)
+  if ((await button.getAttribute('aria-expanded')) !== 'true') await button.click()
+  return page.locator('[data-fields]').getByLabel(label, { exact: true })
+}
 
 /** How many notes and rests the staff shows, once it is drawn. */
 export const staffNotes = (page: Page) => page.locator('.staff-unit .vf-stavenote')

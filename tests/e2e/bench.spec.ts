@@ -1,29 +1,41 @@
 import { expect, test } from '@playwright/test'
-import { answers, fits, kept, openLick, staffNotes, sticking } from './bench-page'
+import {
+  fits,
+  frame,
+  kept,
+  openLick,
+  openPanel,
+  part,
+  ruler,
+  staffNotes,
+  sticking,
+} from './bench-page'
 
 test('typing a line changes sum, stacks and staff at once', async ({ page }) => {
   await openLick(page, 'Tightrope')
-  await expect(fits(page)).toHaveText('10of 10 slots')
+  await expect(fits(page)).toContainText('10 of 10')
   await expect(staffNotes(page)).toHaveCount(10 + 4 + 1)
   await sticking(page).press('End')
   await sticking(page).pressSequentially(' RL')
-  await expect(fits(page)).toHaveText('12of 10 slots')
-  await expect(answers(page)).toContainText('2 over')
-  await expect(answers(page)).toContainText('5 + 3 + 2 + 2')
-  await answers(page).getByRole('button', { name: 'Start on 2: ends on the barline' }).click()
-  await expect(page.getByLabel('Start')).toHaveValue('2')
+  await expect(fits(page)).toContainText('12 of 10')
+  await expect(fits(page)).toContainText('2 over')
+  const answers = await openPanel(page, 'Answers')
+  await expect(answers).toContainText('5 + 3 + 2 + 2')
+  await answers.getByRole('button', { name: 'Start on 2: ends on the barline' }).click()
+  await expect(await frame(page, 'Start')).toHaveValue('2')
   await expect(page.getByText('Fills the bar exactly')).toBeVisible()
 })
 
 test('how fast it plays is said with what sets it, and marked on the ruler', async ({ page }) => {
   await openLick(page, 'Tightrope')
-  await page.getByLabel('Start').selectOption('1')
+  await (await frame(page, 'Start')).selectOption('1')
   await sticking(page).fill('RLKK*4')
-  await expect(answers(page)).toContainText('Playable up to 136.4. Kick double')
-  await expect(answers(page)).toContainText('With the crash: up to 107.1. Kick, third in a row')
+  const answers = await openPanel(page, 'Answers')
+  await expect(answers).toContainText('Playable up to 136.4. Kick double')
+  await expect(answers).toContainText('With the crash: up to 107.1. Kick, third in a row')
   await expect(page.locator('[data-bottleneck]')).toBeVisible()
   await sticking(page).fill('RXLX')
-  await expect(answers(page)).toContainText('Speed limit not known')
+  await expect(answers).toContainText('Speed limit not known')
 })
 
 test('a line that cannot be read stays as typed, is told at its place, and loses nothing', async ({
@@ -35,14 +47,14 @@ test('a line that cannot be read stays as typed, is told at its place, and loses
     page.getByText(/^Character 9: Unexpected “\(K”: expected a closing \)/),
   ).toBeVisible()
   await expect(sticking(page)).toHaveAttribute('aria-invalid', 'true')
-  await expect(fits(page)).toHaveText('10of 10 slots')
+  await expect(fits(page)).toContainText('10 of 10')
   await kept(page)
   await page.reload()
   await expect(sticking(page)).toHaveValue('RLLRK RL(K')
-  await expect(fits(page)).toHaveText('10of 10 slots')
+  await expect(fits(page)).toContainText('10 of 10')
   await sticking(page).fill('RLLRK RL(RK) R')
   await expect(sticking(page)).toHaveAttribute('aria-invalid', 'false')
-  await expect(answers(page)).toContainText('5 + 3 + 1')
+  await expect(await openPanel(page, 'Answers')).toContainText('5 + 3 + 1')
 })
 
 test('hostile input is refused and never freezes the page', async ({ page }) => {
@@ -52,7 +64,7 @@ test('hostile input is refused and never freezes the page', async ({ page }) => 
   await sticking(page).fill('👀‮RL')
   await expect(page.getByText(/^Character 1: /)).toBeVisible()
   await sticking(page).fill('RLLK')
-  await expect(fits(page)).toHaveText('4of 10 slots')
+  await expect(fits(page)).toContainText('4 of 10')
 })
 
 test('undo and redo go back and forth, by key, without limit', async ({ page }) => {
@@ -60,13 +72,13 @@ test('undo and redo go back and forth, by key, without limit', async ({ page }) 
   const first = await sticking(page).inputValue()
   await sticking(page).fill('')
   for (const group of ['RLK', ' RLLK', ' RK']) await sticking(page).pressSequentially(group)
-  await page.getByLabel('Grid').selectOption('1/8t')
-  await page.getByLabel('Bars of groove').selectOption('3')
-  await page.locator('body').click({ position: { x: 5, y: 300 } })
+  await (await frame(page, 'Grid')).selectOption('1/8t')
+  await (await frame(page, 'Bars of groove')).selectOption('3')
+  await ruler(page).focus()
   await page.keyboard.press('Control+z')
-  await expect(page.getByLabel('Bars of groove')).toHaveValue('1')
+  await expect(part(page, 'Groove')).toHaveText('1 bar of Eighths')
   await page.keyboard.press('Control+z')
-  await expect(page.getByLabel('Grid')).toHaveValue('1/16t')
+  await expect(part(page, 'Grid')).toHaveText('sixteenth triplets')
   await sticking(page).focus()
   await page.keyboard.press('Control+z')
   await expect(sticking(page)).toHaveValue('RLK RLLK')
@@ -74,24 +86,29 @@ test('undo and redo go back and forth, by key, without limit', async ({ page }) 
   await expect(sticking(page)).toHaveValue(first)
   for (let i = 0; i < 8; i += 1) await page.keyboard.press('Control+Shift+z')
   await expect(sticking(page)).toHaveValue('RLK RLLK RK')
-  await expect(page.getByLabel('Bars of groove')).toHaveValue('3')
+  await expect(part(page, 'Groove')).toHaveText('3 bars of Eighths')
 })
 
 test('a reload finds everything as it was', async ({ page }) => {
   await openLick(page, 'Parade')
-  await page.getByLabel('Metre').fill('7/8')
-  await page.getByLabel('Landing', { exact: true }).selectOption('stop')
-  await page.getByLabel('Goal').fill('140')
+  await (await frame(page, 'Metre')).fill('7/8')
+  await (await frame(page, 'Landing')).selectOption('stop')
+  await (await frame(page, 'Goal')).fill('140')
   await sticking(page).fill('RLK RLK RLRK')
-  await page.getByRole('button', { name: 'Hi-hat foot on the quarters' }).click()
+  await (await openPanel(page, 'Feet'))
+    .getByRole('button', { name: 'Hi-hat foot on quarters' })
+    .click()
+  const view = page.getByRole('button', { name: 'View of the ruler' })
+  await view.click()
   await page.getByRole('button', { name: 'by group' }).click()
   await kept(page)
   await page.reload()
-  await expect(page.getByLabel('Metre')).toHaveValue('7/8')
-  await expect(page.getByLabel('Landing', { exact: true })).toHaveValue('stop')
-  await expect(page.getByLabel('Goal')).toHaveValue('140')
+  await expect(await frame(page, 'Metre')).toHaveValue('7/8')
+  await expect(await frame(page, 'Landing')).toHaveValue('stop')
+  await expect(await frame(page, 'Goal')).toHaveValue('140')
   await expect(sticking(page)).toHaveValue('RLK RLK RLRK')
-  await expect(page.getByLabel('under groove and fill')).toHaveValue('@1/4 H')
+  await expect(page.getByLabel('Layer 1', { exact: true })).toHaveValue('@1/4 H')
+  await view.click()
   await expect(page.getByRole('button', { name: 'by group' })).toHaveAttribute(
     'aria-pressed',
     'true',
@@ -124,7 +141,7 @@ test('two tabs on one lick never overwrite each other in silence', async ({ page
   await expect(sticking(loser)).toHaveValue(loser === page ? 'RRRRRR' : 'LLLLLL')
 })
 
-test('the caret marks its slot on the ruler, and a slot on the ruler takes the caret', async ({
+test('a slot that is pressed is marked, exactly, in the line too, and the keys are the ruler’s', async ({
   page,
 }) => {
   await openLick(page, 'Clown Walk')
@@ -136,7 +153,7 @@ test('the caret marks its slot on the ruler, and a slot on the ruler takes the c
       field.selectionEnd,
     ])
   await letter(3).click()
-  await expect(sticking(page)).toBeFocused()
+  await expect(ruler(page)).toBeFocused()
   expect(await chosen()).toEqual([3, 4])
 
   await letter(1).hover()
@@ -147,6 +164,41 @@ test('the caret marks its slot on the ruler, and a slot on the ruler takes the c
   await letter(0).click({ modifiers: ['Shift'] })
   expect(await chosen()).toEqual([0, 2])
   await expect(page.locator('[data-row="0"] [data-selected]')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(sticking(page)).toBeFocused()
+})
+
+test('strokes are typed in the row, and voices struck by number, one key a stroke', async ({
+  page,
+}) => {
+  await openLick(page, 'Clown Walk')
+  await sticking(page).fill('RLRLRLRL')
+  await page.keyboard.press('Alt+k')
+  await expect(ruler(page)).toBeFocused()
+  await page.keyboard.press('Home')
+  for (const key of ['k', 'Shift+R', '>', 'l']) await page.keyboard.press(key)
+  await expect(sticking(page)).toHaveValue('Kr>LLRLRL')
+  await page.keyboard.press('Home')
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.type('2334556', { delay: 30 })
+  const row = page.locator('[data-row="0"]').getByRole('img')
+  await expect(row.first()).toHaveAccessibleName(/on tom 1; .*on floor tom; .*on ride/)
+  await expect(sticking(page)).toHaveValue('Kr>LLRLRL')
+  await page.reload()
+  await expect(row.first()).toHaveAccessibleName(/on tom 1; .*on floor tom; .*on ride/)
+})
+
+test('typing at 30 ms a key loses nothing, in the line and in the row', async ({ page }) => {
+  await openLick(page, 'Clown Walk')
+  await sticking(page).fill('')
+  const typed = '>RllRl >RlK >LK '.repeat(6)
+  await sticking(page).pressSequentially(typed, { delay: 30 })
+  await expect(sticking(page)).toHaveValue(typed)
+  await sticking(page).fill('')
+  await page.keyboard.press('Alt+k')
+  await page.keyboard.type('rlkrlk rlkrlk '.repeat(4), { delay: 30 })
+  await expect(sticking(page)).toHaveValue('RLKRLK '.repeat(8).trim())
 })
 
 test('every key is a way in: a lick is opened, typed and played without a mouse', async ({
@@ -161,7 +213,28 @@ test('every key is a way in: a lick is opened, typed and played without a mouse'
   await page.keyboard.type('K')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeVisible()
+  await page.keyboard.press('Alt+6')
+  const panel = page.getByRole('region', { name: 'Voices' })
+  await expect(panel).toBeVisible()
+  await expect.poll(() => panel.evaluate((one) => one.contains(document.activeElement))).toBe(true)
   await page.keyboard.press('Escape')
-  await page.keyboard.press('Space')
-  await expect(page.getByRole('button', { name: 'Play' })).toBeVisible()
+  await expect(sticking(page)).toBeFocused()
+  await page.keyboard.press('Alt+t')
+  await expect(page.getByLabel('Learning tempo')).toBeFocused()
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('Alt+l')
+  await sticking(page).press('ControlOrMeta+a')
+  await page.keyboard.press('Control+k')
+  await page.keyboard.type('left lead')
+  await page.keyboard.press('Enter')
+  await expect(sticking(page)).toHaveValue(/^\{LR\}LK/)
+  await page.keyboard.press('Alt+k')
+  await page.keyboard.press('Tab')
+  await page.keyboard.press('?')
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toHaveCount(0)
 })

@@ -1,9 +1,15 @@
 import { expect, type Page, test } from '@playwright/test'
-import { answers, expectAccessible, kept, openLick, sticking } from './bench-page'
+import {
+  expectAccessible,
+  fits,
+  frame,
+  kept,
+  openPanel as open,
+  openLick,
+  sticking,
+} from './bench-page'
 
-const open = (page: Page, panel: string) =>
-  page.getByRole('button', { name: panel, exact: true }).click()
-const panel = (page: Page) => page.getByRole('region', { name: 'Workbench' })
+const panel = (page: Page) => page.locator('#dock-panel')
 const rules = (page: Page) => page.getByRole('list', { name: 'Voicing rules, later ones win' })
 
 test('a rule voices the sticking, a changed sticking again, and is undone and saved', async ({
@@ -39,33 +45,30 @@ test('a rule voices the sticking, a changed sticking again, and is undone and sa
   await expect(rules(page)).toContainText('Right hand: tom 1')
 })
 
-test('strokes are put on the plan by mouse and by number, and slots are pinned', async ({
+test('strokes are struck on the plan by mouse and by number, one after the other', async ({
   page,
 }) => {
   await openLick(page, 'Tightrope')
   await sticking(page).fill('RLRL')
   await open(page, 'Voices')
   await sticking(page).press('Home')
-  await sticking(page).press('ArrowRight')
-  await page.getByLabel('What a change applies to').selectOption('strokes')
-  await page.getByRole('button', { name: 'Put on floor tom' }).click()
-  await expect(sticking(page)).toHaveValue('R:f1LRL')
-  await page.getByRole('button', { name: 'Put on snare' }).focus()
+  await page.getByRole('button', { name: 'Strike floor tom' }).click()
+  await expect(rules(page)).toContainText('Struck by hand: slot 1 on the floor tom')
+  await page.getByRole('button', { name: 'Strike snare' }).focus()
   await page.keyboard.press('3')
-  await expect(sticking(page)).toHaveValue('R:t1LRL')
-  await page.getByRole('button', { name: 'Clear struck voices' }).click()
+  await page.keyboard.press('6')
+  await expect(rules(page)).toContainText('slot 2 on tom 1; slot 3 on the ride')
   await expect(sticking(page)).toHaveValue('RLRL')
-  await page.getByRole('button', { name: 'pin the slots to' }).click()
-  await page.getByRole('button', { name: 'Pin to ride' }).click()
-  await expect(rules(page)).toContainText('slot 1 on the ride')
-  await page.getByRole('button', { name: 'Unpin' }).click()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(rules(page)).not.toContainText('ride')
+  await page.getByRole('button', { name: 'Clear all struck voices' }).click()
   await expect(panel(page)).toContainText('No rules yet')
 })
 
 test('limits name the next in the way, and a click raises them', async ({ page }) => {
   await openLick(page, 'Tightrope')
   await sticking(page).fill('RLKK RLKK')
-  await open(page, 'Limits')
+  await open(page, 'Speed')
   await expect(panel(page)).toContainText('Playable up to 136.4')
   await panel(page)
     .getByRole('button', { name: /turned into a rest/ })
@@ -75,14 +78,15 @@ test('limits name the next in the way, and a click raises them', async ({ page }
   await expect(panel(page)).toContainText('compared with 11 other licks')
   await panel(page).getByRole('button', { name: 'Looped with groove' }).click()
   await expect(panel(page)).toContainText(/Playable up to \d/)
+  await page.getByRole('button', { name: 'View of the ruler' }).click()
   await page.getByRole('checkbox', { name: /Headroom at/ }).check()
   await expect(page.locator('[data-headroom] line')).not.toHaveCount(0)
 })
 
 test('the hands are followed over the kit while it plays', async ({ page }) => {
   await openLick(page, 'Tightrope')
-  await page.getByLabel('Start').selectOption('1')
-  await page.getByLabel('Bars of groove').selectOption('0')
+  await (await frame(page, 'Start')).selectOption('1')
+  await (await frame(page, 'Bars of groove')).selectOption('0')
   await sticking(page).fill('R:t1L:snR:f1L:sn R:t1L:snR:f1L:sn R:t1L:snR:f1L:sn R:t1L:snR:f1L:sn')
   await open(page, 'Paths')
   const now = page.locator('[data-now="RH"]')
@@ -147,7 +151,7 @@ test('left-handed in one click turns letters and kit, and nothing that is stored
   await page.getByRole('link', { name: 'Library' }).click()
   await page.getByRole('link', { name: 'Tightrope', exact: true }).click()
   await expect(sticking(page)).toHaveValue(`${written}R`)
-  await expect(answers(page)).toContainText('11')
+  await expect(fits(page)).toContainText('11')
 })
 
 test('a limb is measured by ten seconds of strokes', async ({ page }) => {

@@ -93,7 +93,7 @@ test.describe('without what is kept', () => {
   test('a part that cannot be loaded says so in its place, and the bench goes on', async ({
     page,
   }) => {
-    await page.route(/\/assets\/panels-/, (route) => route.abort())
+    await page.route(/\/assets\/cells-panel-/, (route) => route.abort())
     await openLick(page, 'Parade')
     await page.getByRole('button', { name: 'Cells', exact: true }).click()
     await expect(page.getByText('This panel couldn’t be loaded.')).toBeVisible()

@@ -3,7 +3,7 @@ import { eventsBetween, graceLeads, toPerformance } from '~/core/performance'
 import { beatTicks, secondsPerTick } from '~/core/time'
 import { DEMO_LICKS } from '~/demo/licks'
 import { lickOf } from '../support/licks'
-import { openLick, sticking } from './bench-page'
+import { frame, openLick, sticking } from './bench-page'
 
 interface Started {
   readonly when: number
@@ -57,7 +57,7 @@ test('a bar is heard at the exact times of the core, none late, while the cursor
 }) => {
   const starts = await recordStarts(page)
   await openLick(page, 'Trapeze Catch')
-  await page.getByLabel('Bars of groove').selectOption('0')
+  await (await frame(page, 'Bars of groove')).selectOption('0')
   await page.getByRole('button', { name: 'Play' }).click()
   const expected = expectedTimes(`${textOf('demo-trapeze-catch')}lead: 0\n`, 1)
   await expect.poll(async () => (await starts()).length, PATIENCE).toBeGreaterThan(expected.length)
@@ -94,7 +94,7 @@ test('once means once: it lands, rings, and stops by itself', async ({ page }) =
   await openLick(page, 'Cannon Exit')
   await page.getByRole('button', { name: 'Loop' }).click()
   await page.getByRole('button', { name: 'Count-in' }).click()
-  await page.getByLabel('Bars of groove').selectOption('0')
+  await (await frame(page, 'Bars of groove')).selectOption('0')
   await page.getByRole('spinbutton', { name: 'Playing tempo' }).fill('300')
   await page.getByRole('button', { name: 'Play' }).click()
   await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible()
@@ -143,8 +143,8 @@ test('the click is turned off, is not heard, and the count-in still counts', asy
   const click = page.getByRole('button', { name: 'Click' })
   // A bar of nothing: all there is to hear is the click.
   await sticking(page).fill('----')
-  await page.getByLabel('Groove', { exact: true }).selectOption('none')
-  await page.getByLabel('Landing').selectOption('none')
+  await (await frame(page, 'Groove')).selectOption('none')
+  await (await frame(page, 'Landing')).selectOption('none')
   await page.getByRole('spinbutton', { name: 'Playing tempo' }).fill('240')
   await click.click()
   await expect(click).toHaveAttribute('aria-pressed', 'false')

@@ -3,12 +3,14 @@ import { useHotkeys } from 'react-hotkeys-hook'
 import { TEMPO_RANGE } from '~/core/line'
 import { openSentencePart } from '~/ui/sentence-part'
 import { useSpace } from '~/ui/use-space'
+import { whenThere } from '~/ui/when-there'
 import { moveStart } from '~/workspace/gestures'
 import { useOpenPanel } from '../dock/dock'
 import { PANELS } from '../dock/panel-list'
 import { offer } from '../find/sources'
 import { PART_NAMES } from '../frame/frame-words'
 import { useBenchPlayer, useWorkspace } from '../workspace/use-workspace'
+import { focusLine, focusRuler } from './focus'
 import { KEYS_OF } from './key-list'
 
 const KeyHelp = lazy(() => import('./key-help'))
@@ -20,7 +22,7 @@ const ANYWHERE = {
 }
 
 /** The keys of the bench, wherever the focus is; those of the line and of the ruler are theirs. */
-export function BenchKeys() {
+export default function BenchKeys() {
   const workspace = useWorkspace()
   const { toggle } = useBenchPlayer()
   const { open } = useOpenPanel()
@@ -87,25 +89,16 @@ export function BenchKeys() {
 }
 
 /** Opens a panel and takes the focus into it as soon as it is there. */
-export function openAndFocus(id: string, open: (id: string) => void): void {
+function openAndFocus(id: string, open: (id: string) => void): void {
   open(id)
-  const started = performance.now()
-  requestAnimationFrame(function look() {
-    const panel = document.getElementById('dock-panel')
-    const first = panel?.querySelector<HTMLElement>(
-      'h2 ~ * :is(input, select, button, textarea), :is(input, select, textarea)',
-    )
-    if (first) first.focus()
-    else if (performance.now() - started < 2000) requestAnimationFrame(look)
-  })
-}
-
-export function focusLine(): void {
-  document.querySelector<HTMLElement>('[data-line]')?.focus()
-}
-
-export function focusRuler(): void {
-  document.querySelector<HTMLElement>('[data-ruler]')?.focus()
+  whenThere(
+    () =>
+      document
+        .getElementById('dock-panel')
+        ?.querySelector<HTMLElement>('[data-panel-body] :is(input, select, button, textarea)') ??
+      null,
+    (first) => first.focus(),
+  )
 }
 
 function isOnRuler({ target }: Event): boolean {

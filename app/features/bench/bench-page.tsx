@@ -1,11 +1,11 @@
+import { lazy, Suspense } from 'react'
 import type { Kept, LickRecord } from '~/storage'
 import { usePageTitle } from '~/ui/use-page-title'
 import { Dock, useOpenPanel } from '../dock/dock'
 import { useSettings } from '../live/use-live'
 import { useBenchLick, useBenchPlayer, WorkspaceProvider } from '../workspace/use-workspace'
-import { BenchKeys } from './bench-keys'
 import { BenchPlayer } from './bench-player'
-import { ConflictNotice } from './conflict-notice'
+import { ConflictWatch } from './conflict-watch'
 import { Legend } from './legend'
 import { LickBar } from './lick-bar'
 import { LineEditor } from './line-editor'
@@ -13,6 +13,9 @@ import { NoticeLine } from './notice-line'
 import { RulerPane } from './ruler-pane'
 import { useBench } from './use-bench'
 import { Verdict } from './verdict'
+
+/** Fetched right after the page: nobody presses a key before it is drawn. */
+const BenchKeys = lazy(() => import('./bench-keys'))
 
 /**
  * The bench: one lick, everything about it on one page that does not scroll where there is room. The
@@ -40,7 +43,7 @@ function BenchBody() {
   return (
     <div className="bench-body" data-sheet={panel !== undefined}>
       <LickBar />
-      <ConflictNotice />
+      <ConflictWatch />
       <div className="bench-line">
         <LineEditor onPlay={toggle} />
         <Legend />
@@ -49,7 +52,9 @@ function BenchBody() {
       <Verdict />
       <RulerPane />
       <Dock />
-      <BenchKeys />
+      <Suspense fallback={null}>
+        <BenchKeys />
+      </Suspense>
     </div>
   )
 }

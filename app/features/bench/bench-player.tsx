@@ -1,7 +1,17 @@
-import { type ReactNode, useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react'
+import {
+  lazy,
+  type ReactNode,
+  Suspense,
+  useCallback,
+  useDeferredValue,
+  useEffect,
+  useMemo,
+  useState,
+} from 'react'
 import { soundsOn } from '~/core/kit'
 import { type Lick, TEMPO_RANGE } from '~/core/line'
 import { isCompound } from '~/core/time'
+import { useTouch } from '~/ui/use-touch'
 import { useSettings } from '../live/use-live'
 import { Transport } from '../playback/transport'
 import { type PlaySwitches, usePlayback } from '../playback/use-playback'
@@ -15,11 +25,14 @@ import {
   useVoiced,
   useWorkspace,
 } from '../workspace/use-workspace'
-import { TouchPad } from './touch-pad'
+
+/** Fetched where a finger is the pointer. */
+const TouchPad = lazy(() => import('./touch-pad'))
 
 /** What is heard of the bench, around all that can ask for it; the transport stands under it. */
 export function BenchPlayer({ children }: { children: ReactNode }) {
   const workspace = useWorkspace()
+  const touch = useTouch()
   const { settings, change } = useSettings()
   const { frame } = useBenchLick()
   const voiced = useDeferredValue(useVoiced())
@@ -59,7 +72,11 @@ export function BenchPlayer({ children }: { children: ReactNode }) {
     <PlayerProvider value={player}>
       {children}
       <div className="bench-foot">
-        <TouchPad />
+        {touch && (
+          <Suspense fallback={null}>
+            <TouchPad />
+          </Suspense>
+        )}
         <Transport
           playing={playing}
           trouble={trouble}

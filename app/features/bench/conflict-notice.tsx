@@ -21,7 +21,7 @@ import { useWorkspace } from '../workspace/use-workspace'
 const ConflictSides = lazy(() => import('./conflict-sides'))
 
 /** Another tab has changed or deleted the same lick: nothing is lost, and the player decides. */
-export function ConflictNotice() {
+export default function ConflictNotice() {
   const { session } = useWorkspace()
   const { turnLetters: turned } = useSettings().settings
   const { saver } = session

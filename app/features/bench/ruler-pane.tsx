@@ -1,4 +1,4 @@
-import { type RefObject, useDeferredValue, useMemo, useRef, useState } from 'react'
+import { lazy, type RefObject, Suspense, useDeferredValue, useMemo, useRef, useState } from 'react'
 import { staffKeyOf } from '~/core/kit'
 import { movesOf } from '~/core/playing'
 import { useMedia } from '~/ui/use-media'
@@ -25,10 +25,11 @@ import {
   useVoiced,
   useWorkspace,
 } from '../workspace/use-workspace'
-import { SelectionActions } from './selection-actions'
 import { useFollow } from './use-follow'
 import { useRowKeys } from './use-row-keys'
-import { ViewChoice } from './view-choice'
+
+const SelectionActions = lazy(() => import('./selection-actions'))
+const ViewChoice = lazy(() => import('./view-choice'))
 
 const rowOf = ({ row }: WorkspaceState) => row
 const previewOf = ({ preview }: WorkspaceState) => preview
@@ -84,9 +85,12 @@ export function RulerPane() {
           )}
         </div>
       </div>
-      <SelectionActions>
-        <ViewChoice headroom={headroom} onHeadroom={setHeadroom} />
-      </SelectionActions>
+      {/* Its room is there before it is. */}
+      <Suspense fallback={<div className="selection-actions min-h-8" />}>
+        <SelectionActions>
+          <ViewChoice headroom={headroom} onHeadroom={setHeadroom} />
+        </SelectionActions>
+      </Suspense>
     </section>
   )
 }
@@ -126,7 +130,7 @@ function Slots({ width, compact, edited, headroom, rulerRef }: SlotsProps) {
   const voiced = useVoiced()
   const preview = useSlice(previewOf)
   const { range } = useSelection()
-  const { bottleneck } = useAnswers()
+  const bottleneck = useAnswers()?.bottleneck ?? null
   const tempo = usePlayedTempo()
   const later = useDeferredValue(voiced)
   const shownHeadroom = useMemo(

@@ -1,14 +1,18 @@
 import type { ReactNode } from 'react'
-import type { Waiting } from '~/workspace/rows/sticking-keys'
-import type { WorkspaceState } from '~/workspace/workspace'
 import { useSelection, useSlice, useWorkspace } from '../workspace/use-workspace'
 import { MoreActions } from './more-actions'
-import { GRACE_KEYS, JOIN_KEYS, LEVEL_KEYS, LIMB_KEYS, type StrokeKey } from './stroke-keys'
-
-export const waitingOf = ({ waiting }: WorkspaceState) => waiting
+import {
+  GRACE_KEYS,
+  isWaiting,
+  JOIN_KEYS,
+  LEVEL_KEYS,
+  LIMB_KEYS,
+  type StrokeKey,
+  waitingOf,
+} from './stroke-keys'
 
 /** Everything that can be done with the marked slots by pointing; the keys of the rows do the same. */
-export function SelectionActions({ children }: { children: ReactNode }) {
+export default function SelectionActions({ children }: { children: ReactNode }) {
   const workspace = useWorkspace()
   const { range } = useSelection()
   const waiting = useSlice(waitingOf)
@@ -64,23 +68,6 @@ function KeyButton({
       {of.shown}
     </button>
   )
-}
-
-const GRACES: Readonly<Record<string, number>> = { f: 1, d: 2, t: 3 }
-const LEVELS: Readonly<Record<string, string>> = {
-  g: 'ghost',
-  _: 'soft',
-  '>': 'accent',
-  '^': 'strong',
-}
-
-/** Whether a key was pressed that waits for its letter. */
-export function isWaiting(waiting: Waiting, key: string): boolean {
-  if (key === '(') return waiting.mode === 'together'
-  if (key === '{') return waiting.mode === 'split'
-  if (key === ' ') return waiting.mode === 'new-group'
-  if (key in GRACES) return waiting.graces === GRACES[key]
-  return key in LEVELS && waiting.level === LEVELS[key]
 }
 
 function slotWords(range: { from: number; to: number } | null): string {

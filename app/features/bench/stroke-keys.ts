@@ -1,3 +1,6 @@
+import type { Waiting } from '~/workspace/rows/sticking-keys'
+import type { WorkspaceState } from '~/workspace/workspace'
+
 /** A key of the sticking row as a button: what it shows, and what it is called. */
 export interface StrokeKey {
   readonly key: string
@@ -29,3 +32,22 @@ export const JOIN_KEYS: readonly StrokeKey[] = [
   { key: '(', shown: 'together', name: 'Together with the next limb' },
   { key: '{', shown: 'in one slot', name: 'In one slot with the next limb' },
 ]
+
+export const waitingOf = ({ waiting }: WorkspaceState): Waiting => waiting
+
+const GRACES: Readonly<Record<string, number>> = { f: 1, d: 2, t: 3 }
+const LEVELS: Readonly<Record<string, string>> = {
+  g: 'ghost',
+  _: 'soft',
+  '>': 'accent',
+  '^': 'strong',
+}
+
+/** Whether a key was pressed that waits for its letter. */
+export function isWaiting(waiting: Waiting, key: string): boolean {
+  if (key === '(') return waiting.mode === 'together'
+  if (key === '{') return waiting.mode === 'split'
+  if (key === ' ') return waiting.mode === 'new-group'
+  if (key in GRACES) return waiting.graces === GRACES[key]
+  return key in LEVELS && waiting.level === LEVELS[key]
+}

@@ -2,11 +2,17 @@ import { Delete, Keyboard, Space } from 'lucide-react'
 import { type ReactNode, useState } from 'react'
 import { numberedPieces } from '~/core/kit'
 import { SURFACE_NAMES } from '~/core/sticking'
-import { useTouch } from '~/ui/use-touch'
 import type { WorkspaceState } from '~/workspace/workspace'
 import { useSetting, useSlice, useWorkspace } from '../workspace/use-workspace'
-import { isWaiting, waitingOf } from './selection-actions'
-import { GRACE_KEYS, JOIN_KEYS, LEVEL_KEYS, LIMB_KEYS, type StrokeKey } from './stroke-keys'
+import {
+  GRACE_KEYS,
+  isWaiting,
+  JOIN_KEYS,
+  LEVEL_KEYS,
+  LIMB_KEYS,
+  type StrokeKey,
+  waitingOf,
+} from './stroke-keys'
 
 const PAD: readonly StrokeKey[] = [
   ...LIMB_KEYS.filter(({ key }) => key !== 'x'),
@@ -21,11 +27,9 @@ const rowOf = ({ row }: WorkspaceState) => row
  * Large keys in place of the on-screen keyboard, where a finger is the pointer. They go to the marked
  * slot and on, or to the end of the line; where the voices are edited they are the pieces of the kit.
  */
-export function TouchPad() {
-  const touch = useTouch()
+export default function TouchPad() {
   const [away, setAway] = useState(false)
   const row = useSlice(rowOf)
-  if (!touch) return null
   if (away) {
     return (
       <button type="button" className="touch-pad-shown" onClick={() => setAway(false)}>

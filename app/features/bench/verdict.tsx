@@ -1,13 +1,16 @@
 import { CircleAlert, CircleCheck } from 'lucide-react'
-import { type ReactNode, useDeferredValue, useMemo } from 'react'
-import { fixesOf } from '~/core/fitting'
+import { lazy, type ReactNode, Suspense, useMemo } from 'react'
+import { LoadBoundary } from '~/ui/load-boundary'
+import type { Answers } from '~/words/answers'
 import { type Fit, toFit } from '~/words/fit'
 import { landingVerdict, type ShortAnswer, speedVerdict } from '~/words/verdict'
-import { fixEdit, fixWords } from '~/workspace/edits/fitting-edits'
 import { useSettings } from '../live/use-live'
 import { countingOf } from '../settings/counting'
 import { useAnswers } from '../workspace/use-answers'
-import { useBenchLick, useSetting, useWorkspace } from '../workspace/use-workspace'
+import { useBenchLick } from '../workspace/use-workspace'
+
+/** Fetched when a line does not fit first: what would mend it is dearer than what says so. */
+const Remedy = lazy(() => import('./remedy'))
 
 /**
  * The three answers that are always there: does it fit, how does it land, how fast does it go. A problem
@@ -20,6 +23,7 @@ export function Verdict() {
   const fit = useMemo(() => toFit(lick, counting), [lick, counting])
   const lands = useMemo(() => landingVerdict(lick), [lick])
   const answers = useAnswers()
+  const wanted = fit.verdict === 'over' || fit.verdict === 'short'
   return (
     <section aria-label="Verdict" className="verdict paint-alone">
       <p className="verdict-part" role="status" aria-live="polite" data-fit={fit.verdict}>
@@ -28,19 +32,15 @@ export function Verdict() {
         </span>{' '}
         <FitWords fit={fit} />
       </p>
-      <Remedy fit={fit} />
+      {wanted && (
+        <LoadBoundary what="The remedy">
+          <Suspense fallback={null}>
+            <Remedy />
+          </Suspense>
+        </LoadBoundary>
+      )}
       <Answer answer={lands} />
-      <p className="verdict-part">
-        {answers.lowest && (
-          <>
-            <span className="verdict-more">Playable </span>up to{' '}
-          </>
-        )}
-        <Bold>{speedVerdict(answers).first}</Bold>{' '}
-        <span className={`text-(--quiet) ${answers.lowest ? 'verdict-more' : ''}`}>
-          {speedVerdict(answers).rest}
-        </span>
-      </p>
+      {answers && <Speed answers={answers} />}
     </section>
   )
 }
@@ -83,29 +83,17 @@ function FitWords({ fit }: { fit: Fit }) {
   )
 }
 
-/** The first way to make it fit, a moment after what is typed; shown on the ruler before it is taken. */
-function Remedy({ fit }: { fit: Fit }) {
-  const workspace = useWorkspace()
-  const lick = useDeferredValue(useBenchLick())
-  const setting = useSetting()
-  const wanted = fit.verdict === 'over' || fit.verdict === 'short'
-  const first = useMemo(
-    () => (wanted ? fixesOf(lick, null, null, setting)[0] : undefined),
-    [wanted, lick, setting],
-  )
-  if (!first) return null
-  const edit = fixEdit(lick, first)
+function Speed({ answers }: { answers: Answers }) {
+  const { first, rest } = speedVerdict(answers)
   return (
-    <button
-      type="button"
-      className="verdict-remedy"
-      onClick={() => workspace.edit(edit, lick)}
-      onPointerEnter={() => workspace.show(edit)}
-      onPointerLeave={() => workspace.show(null)}
-      onFocus={() => workspace.show(edit)}
-      onBlur={() => workspace.show(null)}
-    >
-      <span className="truncate">{fixWords(first, lick)}</span>
-    </button>
+    <p className="verdict-part">
+      {answers.lowest && (
+        <>
+          <span className="verdict-more">Playable </span>up to{' '}
+        </>
+      )}
+      <Bold>{first}</Bold>{' '}
+      <span className={`text-(--quiet) ${answers.lowest ? 'verdict-more' : ''}`}>{rest}</span>
+    </p>
   )
 }

@@ -6,7 +6,7 @@ import { usePlayedTempo } from '../workspace/use-workspace'
 import { BeamChoice } from './beam-choice'
 
 /** How the ruler is drawn: headroom over the moves, beams by beat or group. */
-export function ViewChoice({
+export default function ViewChoice({
   headroom,
   onHeadroom,
 }: {

@@ -52,7 +52,9 @@ export function Dock() {
           </div>
           <LoadBoundary key={panel.id} what="This panel">
             <Suspense fallback={<p className="text-(--quiet) text-sm">Opening …</p>}>
-              <panel.View />
+              <div data-panel-body>
+                <panel.View />
+              </div>
             </Suspense>
           </LoadBoundary>
         </section>

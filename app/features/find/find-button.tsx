@@ -1,15 +1,20 @@
 import { Search } from 'lucide-react'
-import { useState } from 'react'
-import { useHotkeys } from 'react-hotkeys-hook'
+import { useEffect, useState } from 'react'
 import { FindDialog } from './find-dialog'
 
 /** The field of the app bar that finds commands, cells and licks. */
 export function FindButton() {
   const [open, setOpen] = useState(false)
-  useHotkeys('mod+k', () => setOpen(true), {
-    preventDefault: true,
-    enableOnFormTags: ['textarea', 'input', 'select'],
-  })
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.altKey || event.shiftKey) return
+      if (event.key.toLowerCase() !== 'k') return
+      event.preventDefault()
+      setOpen(true)
+    }
+    document.addEventListener('keydown', press)
+    return () => document.removeEventListener('keydown', press)
+  }, [])
   return (
     <>
       <button

@@ -1,14 +1,9 @@
 import { lazy, Suspense, useEffect, useId, useRef, useState } from 'react'
 import { LoadBoundary } from '~/ui/load-boundary'
+import type { ListKey } from './sources'
 
 /** The list is fetched when it is opened first; the field takes what is typed until then. */
 const FindList = lazy(() => import('./find-list'))
-
-/** A key that the list is told of: it knows what is listed. */
-export interface ListKey {
-  readonly key: 'ArrowDown' | 'ArrowUp' | 'Enter'
-  readonly count: number
-}
 
 /** Finds something by its name and does it: arrows choose, Enter does, Escape goes back. */
 export function FindDialog({ onClose }: { onClose: () => void }) {

@@ -3,8 +3,7 @@ import { useNavigate } from 'react-router'
 import { liveSummaries } from '~/storage'
 import { useLive } from '../live/use-live'
 import { PhraseText } from '../stacks/phrase-figure'
-import type { ListKey } from './find-dialog'
-import { type Found, findIn, offered } from './sources'
+import { type Found, findIn, type ListKey, offered } from './sources'
 
 const MOST_LISTED = 60
 

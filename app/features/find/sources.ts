@@ -15,6 +15,12 @@ export interface Found {
   readonly show?: (shown: boolean) => void
 }
 
+/** A key that the list is told of: it knows what is listed. */
+export interface ListKey {
+  readonly key: 'ArrowDown' | 'ArrowUp' | 'Enter'
+  readonly count: number
+}
+
 /** What a page offers to be found; asked each time the field is opened. */
 export type Source = () => readonly Found[]
 

@@ -1,132 +1,48 @@
-import { type ReactNode, useCallback, useEffect, useMemo, useState } from 'react'
-import { formatSwing, type Key } from '~/codecs/lick-text'
+import { lazy, Suspense } from 'react'
 import { GROOVES, hasGroove } from '~/core/groove'
-import { MAX_LEAD, NO_GROOVE } from '~/core/line'
-import { formatLine } from '~/core/notation'
-import { gridName, meterName, placeName } from '~/core/time'
-import { type FieldFault, SelectField, TypedField } from '~/ui/field'
+import { NO_GROOVE } from '~/core/line'
+import { meterName, placeName } from '~/core/time'
+import { LoadBoundary } from '~/ui/load-boundary'
 import { SentencePart } from '~/ui/sentence-part'
 import { plural } from '~/words/figures'
 import { gridWords } from '~/words/grid-words'
 import { spokenPlace } from '~/words/places'
-import type { SetRow } from '~/workspace/document'
-import {
-  type FrameNotice,
-  frameFault,
-  startRows,
-  swingMovesNothing,
-} from '~/workspace/frame-change'
-import {
-  useBenchGrooves,
-  useBenchLick,
-  useDocument,
-  useWorkspace,
-} from '../workspace/use-workspace'
-import { gridOptions, METRES, numberOptions, startOptions, stopOptions } from './frame-options'
-import { type FramePartId, PART_NAMES } from './frame-words'
-import { LandingFields, landingWords } from './landing-fields'
+import { swingMovesNothing } from '~/workspace/frame-change'
+import { useBenchGrooves, useBenchLick, useDocument } from '../workspace/use-workspace'
+import { type FramePartId, landingWords, PART_NAMES } from './frame-words'
 
-/**
- * Where the line stands in the music, as one sentence whose parts are edited in place. Every field takes
- * effect as it is changed.
- */
+/** Fetched when a part is opened first. */
+const FrameFields = lazy(() => import('./frame-fields'))
+
+interface FramePart {
+  readonly id: FramePartId
+  /** The word before it. */
+  readonly lead?: string
+  readonly words: string
+}
+
+/** Keys of the text that a part is about: what is wrong with one is marked there. */
+const KEYS_OF_PART: Readonly<Record<FramePartId, readonly string[]>> = {
+  metre: ['meter'],
+  grid: ['grid'],
+  start: ['start', 'pickup'],
+  groove: ['groove', 'lead', 'stop', 'swing'],
+  landing: ['landing', 'bars'],
+  tempo: ['tempo', 'goal'],
+}
+
+/** Where the line stands in the music, as one sentence whose parts are edited in place. */
 export function FrameSentence() {
-  const workspace = useWorkspace()
   const lick = useBenchLick()
-  const { history, issues } = useDocument()
-  const { text } = history
+  const { issues } = useDocument()
   const grooves = useBenchGrooves()
-  const textNow = () => workspace.document.history.text
-  const onSet = useCallback((rows: readonly SetRow[]) => workspace.set(rows), [workspace])
-  const [refused, setRefused] = useState<{ key: Key; notice: FrameNotice } | null>(null)
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a new text makes an old refusal void
-  useEffect(() => setRefused(null), [text])
   const { frame } = lick
-  const toFault = useCallback(
-    ({ message, offer }: FrameNotice): FieldFault => ({
-      message,
-      ...(offer && { remedy: { label: offer.label, act: () => onSet(offer.rows) } }),
-    }),
-    [onSet],
-  )
-  const check =
-    (key: Key) =>
-    (value: string): FieldFault | null => {
-      const notice = frameFault(textNow(), [[key, value === '' ? [] : [value]]])
-      return notice && toFault(notice)
-    }
-  const choose = (key: Key, rows: readonly SetRow[]) => {
-    const notice = frameFault(textNow(), rows)
-    if (notice) setRefused({ key, notice })
-    else onSet(rows)
-  }
-  const set = (key: Key) => (value: string) => choose(key, [[key, value === '' ? [] : [value]]])
-  /** What is wrong with a key: a choice that was refused, or what was typed in the text. */
-  const fault = (key: Key): FieldFault | null => {
-    if (refused?.key === key) return toFault(refused.notice)
-    const issue = issues.find(({ code, inLine }) => code === key && !inLine)
-    return issue ? { message: `“${issue.found}” in the text: expected ${issue.expected}` } : null
-  }
-  const starts = useMemo(() => startOptions(lick), [lick])
-  const grids = useMemo(() => gridOptions(lick), [lick])
-  const stops = useMemo(() => stopOptions(lick), [lick])
-  const place = placeName(frame.start, frame.meter)
   const grooveName =
     [...GROOVES, ...grooves].find(({ id }) => id === frame.groove)?.name ?? frame.groove
   const parts: readonly FramePart[] = [
-    {
-      id: 'metre',
-      words: meterName(frame.meter),
-      faulty: fault('meter') !== null,
-      fields: (
-        <TypedField
-          label="Metre"
-          value={meterName(frame.meter)}
-          check={check('meter')}
-          suggestions={METRES}
-          onChange={set('meter')}
-        />
-      ),
-    },
-    {
-      id: 'grid',
-      words: gridWords(frame.grid),
-      faulty: fault('grid') !== null,
-      fields: (
-        <SelectField
-          label="Grid"
-          value={gridName(frame.grid)}
-          options={grids}
-          fault={fault('grid')}
-          onChange={set('grid')}
-        />
-      ),
-    },
-    {
-      id: 'start',
-      lead: 'from',
-      words: spokenPlace(place),
-      faulty: fault('start') !== null,
-      fields: (
-        <>
-          <SelectField
-            label="Start"
-            value={place}
-            shown={place}
-            options={starts}
-            fault={fault('start')}
-            onChange={(to) => choose('start', startRows(lick, to))}
-          />
-          <TypedField
-            label="Pickup"
-            value={lick.pickup.slots.length > 0 ? formatLine(lick.pickup) : ''}
-            placeholder="RLK"
-            check={check('pickup')}
-            onChange={set('pickup')}
-          />
-        </>
-      ),
-    },
+    { id: 'metre', words: meterName(frame.meter) },
+    { id: 'grid', words: gridWords(frame.grid) },
+    { id: 'start', lead: 'from', words: spokenPlace(placeName(frame.start, frame.meter)) },
     {
       id: 'groove',
       lead: 'after',
@@ -134,101 +50,19 @@ export function FrameSentence() {
         frame.lead === 0 || frame.groove === NO_GROOVE
           ? 'no groove'
           : `${plural(frame.lead, 'bar')} of ${grooveName}`,
-      faulty: fault('groove') !== null || fault('lead') !== null,
-      fields: (
-        <>
-          <SelectField
-            label="Groove"
-            value={frame.groove}
-            options={[
-              ...[...GROOVES, ...grooves].map(({ id, name }) => ({ value: id, label: name })),
-              { value: NO_GROOVE, label: 'none' },
-            ]}
-            fault={fault('groove')}
-            onChange={set('groove')}
-          />
-          <SelectField
-            label="Bars of groove"
-            value={String(frame.lead)}
-            options={numberOptions(0, MAX_LEAD)}
-            fault={fault('lead')}
-            onChange={set('lead')}
-          />
-          <SelectField
-            label="Groove stops at"
-            value={frame.stop === null ? '' : placeName(frame.stop, frame.meter)}
-            options={[{ value: '', label: 'the start' }, ...stops]}
-            fault={fault('stop')}
-            onChange={set('stop')}
-          />
-          <TypedField
-            label="Swing, percent"
-            value={formatSwing(frame.swing)}
-            check={check('swing')}
-            onChange={set('swing')}
-          />
-        </>
-      ),
     },
-    {
-      id: 'landing',
-      lead: 'into',
-      words: landingWords(frame.landing),
-      faulty: fault('landing') !== null,
-      fields: (
-        <>
-          <LandingFields
-            landing={frame.landing}
-            more={false}
-            fault={fault('landing')}
-            check={check('landing')}
-            onLanding={set('landing')}
-          />
-          <LandingFields
-            landing={frame.landing}
-            more
-            fault={null}
-            check={check('landing')}
-            onLanding={set('landing')}
-          />
-          <SelectField
-            label="Bars to fill"
-            value={frame.bars === null ? '' : String(frame.bars)}
-            options={[{ value: '', label: 'nearest' }, ...numberOptions(1, 64)]}
-            fault={fault('bars')}
-            onChange={set('bars')}
-          />
-        </>
-      ),
-    },
+    { id: 'landing', lead: 'into', words: landingWords(frame.landing) },
     {
       id: 'tempo',
       words: frame.goal === null ? `${frame.tempo} bpm` : `${frame.tempo} to ${frame.goal}`,
-      faulty: fault('tempo') !== null || fault('goal') !== null,
-      fields: (
-        <>
-          <TypedField
-            label="Learning tempo"
-            value={String(frame.tempo)}
-            check={check('tempo')}
-            inputMode="decimal"
-            onChange={set('tempo')}
-          />
-          <TypedField
-            label="Goal"
-            value={frame.goal === null ? '' : String(frame.goal)}
-            check={check('goal')}
-            inputMode="decimal"
-            onChange={set('goal')}
-          />
-        </>
-      ),
     },
   ]
+  const isFaulty = (id: FramePartId) =>
+    issues.some(({ code, inLine }) => !inLine && KEYS_OF_PART[id].includes(code))
   return (
     <section aria-label="Bar settings" className="min-w-0 text-sm">
       <p className="flex flex-wrap items-baseline gap-x-1 gap-y-0.5">
-        {parts.map(({ id, lead, words, faulty, fields }, i) => (
+        {parts.map(({ id, lead, words }, i) => (
           <span key={id} className="inline-flex min-w-0 items-baseline gap-x-1">
             {i > 0 && <span aria-hidden="true">·</span>}
             {lead && <span>{lead}</span>}
@@ -237,9 +71,13 @@ export function FrameSentence() {
               label={PART_NAMES[id].name}
               shortcut={PART_NAMES[id].key}
               words={words}
-              faulty={faulty}
+              faulty={isFaulty(id)}
             >
-              {fields}
+              <LoadBoundary what="The field">
+                <Suspense fallback={<span className="text-sm">Opening …</span>}>
+                  <FrameFields part={id} />
+                </Suspense>
+              </LoadBoundary>
             </SentencePart>
           </span>
         ))}
@@ -257,12 +95,4 @@ export function FrameSentence() {
       )}
     </section>
   )
-}
-
-interface FramePart {
-  readonly id: FramePartId
-  readonly lead?: string
-  readonly words: string
-  readonly faulty: boolean
-  readonly fields: ReactNode
 }

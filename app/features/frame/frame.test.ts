@@ -8,7 +8,7 @@ import {
   withRows,
 } from '~/workspace/frame-change'
 import { lickOf } from '../../../tests/support/licks'
-import { landingWords } from './landing-fields'
+import { landingWords } from './frame-words'
 
 const TEXT = 'dime-lick: 1\nmeter: 4/4\ntempo: 80\ngrid: 1/16\nstart: 4&\nline: RL\n'
 

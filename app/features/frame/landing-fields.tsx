@@ -16,19 +16,6 @@ const KINDS = Object.keys(LABELS) as Landing['kind'][]
 /** Strokes to begin with, where a landing of its own is chosen. */
 const FIRST_STROKES = '(>R:c1K)'
 
-/** What a line goes into, in a sentence: `a crash`, `the groove`, `(>L:c1K)`. */
-export function landingWords(landing: Landing): string {
-  const words = {
-    crash: 'a crash',
-    stop: 'a choked crash',
-    groove: 'the groove',
-    last: 'its last stroke',
-    none: 'nothing',
-    strokes: landing.kind === 'strokes' ? formatSlot(landing.slot) : '',
-  }[landing.kind]
-  return landing.at === 'beat' ? `${words} on a beat` : words
-}
-
 /** How the line lands; with `more` its strokes, the choke, and whether it aims at a barline. */
 export function LandingFields({
   landing,

@@ -1,9 +1,9 @@
-import { useMemo } from 'react'
 import { type CarriedGroove, findOwnGrooves } from '~/codecs/lick-text'
 import type { Groove } from '~/core/groove'
 import type { Kit } from '~/core/kit'
 import type { Lick } from '~/core/line'
 import { type CellRecord, type Kept, liveCells, liveGrooves, liveKits } from '~/storage'
+import { memoize } from '~/workspace/memoize'
 import { ownKits } from '~/workspace/setting'
 import { useLive } from './use-live'
 
@@ -14,23 +14,25 @@ export function useOwnCells(): readonly Kept<CellRecord>[] {
 
 /** The grooves that a lick can be played with: the player's own, and those that its text carries along. */
 export function useGroovesFor({ unknown }: Pick<Lick, 'unknown'>): readonly Groove[] {
-  const own = useOwnGrooves()
-  return useMemo(() => {
-    const carried = findOwnGrooves(unknown).filter(({ id }) => own.every((one) => one.id !== id))
-    return carried.length === 0 ? own : [...own, ...toGrooves(carried)]
-  }, [own, unknown])
+  return groovesFor(useOwnGrooves(), unknown)
 }
+
+// Worked out once for all who ask: what follows from it is then the same for all of them.
+const groovesFor = memoize((own: readonly Groove[], unknown: Lick['unknown']) => {
+  const carried = findOwnGrooves(unknown).filter(({ id }) => own.every((one) => one.id !== id))
+  return carried.length === 0 ? own : [...own, ...toGrooves(carried)]
+})
+const groovesOf = memoize(toGrooves)
+const kitsOf = memoize(ownKits)
 
 /** The player's own grooves, as they are played. */
 export function useOwnGrooves(): readonly Groove[] {
-  const { rows } = useLive(liveGrooves)
-  return useMemo(() => toGrooves(rows), [rows])
+  return groovesOf(useLive(liveGrooves).rows)
 }
 
 /** The player's own kits. */
 export function useOwnKits(): readonly Kit[] {
-  const { rows } = useLive(liveKits)
-  return useMemo(() => ownKits(rows), [rows])
+  return kitsOf(useLive(liveKits).rows)
 }
 
 /** Stored grooves as they are played. */

@@ -10,11 +10,12 @@ import { useWorkspace } from '../workspace/use-workspace'
 export function AnswersPanel() {
   const workspace = useWorkspace()
   const { lick, counting } = usePanel()
+  const answers = useAnswers()
   const fit = useMemo(() => toFit(lick, counting), [lick, counting])
   return (
     <div className="flex flex-col gap-4 text-sm">
       <FitAnswer fit={fit} onStart={(place) => workspace.setRow('start', [place])} />
-      <MoreAnswers answers={useAnswers()} />
+      {answers && <MoreAnswers answers={answers} />}
     </div>
   )
 }

@@ -7,6 +7,7 @@ import { Act } from '~/ui/parts'
 import { appendPhrase, insertAt, replaceRange } from '~/workspace/edits/edits'
 import { PhraseStacks, PhraseText } from '../stacks/phrase-figure'
 import type { PanelView } from '../workspace/use-panel'
+import { useSelection } from '../workspace/use-workspace'
 import { dragPhrase } from './drag-phrase'
 import { OwnCellEdit } from './own-cell-edit'
 import { soloLick } from './solo'
@@ -22,6 +23,9 @@ const MOST_FORMS = 12
 /** One cell: into the line, and its mirror and inversions in one glance. */
 export function CellDetail(props: CellDetailProps) {
   const { cell, own, lick, range, selection, onEdit, onHear } = props
+  const marked = useSelection()
+  // A caret stands before its stroke; what is marked is gone past.
+  const caret = !marked.range ? 0 : marked.caret ? marked.range.from : marked.range.to
   const forms = useMemo(() => inversionsOf(cell.phrase), [cell])
   const traits = traitsOf(cell.phrase)
   const append = (phrase: Phrase, name: string) => () => onEdit(appendPhrase(lick, phrase, name))
@@ -42,7 +46,7 @@ export function CellDetail(props: CellDetailProps) {
       </div>
       <div className="flex flex-wrap gap-2">
         <Act onClick={append(cell.phrase, cell.name)}>Append</Act>
-        <Act onClick={() => onEdit(insertAt(lick, selection?.to ?? 0, cell.phrase, cell.name))}>
+        <Act onClick={() => onEdit(insertAt(lick, caret, cell.phrase, cell.name))}>
           {selection ? 'Insert at the caret' : 'Insert first'}
         </Act>
         <Act

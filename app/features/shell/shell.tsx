@@ -60,7 +60,7 @@ function Place({ to, children }: { to: string; children: ReactNode }) {
       to={to}
       end
       className={({ isActive }) =>
-        `flex h-11 items-center border-b-2 px-1.5 text-sm sm:px-2 ${isActive ? 'border-primary font-semibold' : 'border-transparent'}`
+        `flex h-11 items-center border-b-2 px-1 text-sm sm:px-2 ${isActive ? 'border-primary font-semibold' : 'border-transparent'}`
       }
     >
       {children}

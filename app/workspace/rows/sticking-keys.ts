@@ -91,10 +91,19 @@ export function stickingKey(
   if (level === undefined && graces === undefined) return undefined
   if (!range) return { ...rests, waiting: withSign(waiting, level, graces) }
   const edit = level ? leveled(lick, range, level) : graced(lick, range, graces as Graces)
-  return { ...rests, edit, refused: edit ? '' : 'Only a stroke by one hand can have a grace.' }
+  if (!edit && strokesIn(lick, range).length === 0) {
+    return { ...rests, waiting: withSign(waiting, level, graces) }
+  }
+  if (!edit) return { ...rests, refused: 'Only a stroke by one hand can have a grace.' }
+  // A letter that follows at once has the sign too, as in the line.
+  return {
+    ...rests,
+    edit: edit.edit,
+    waiting: edit.on ? withSign(waiting, level, graces) : NOTHING_WAITING,
+  }
 }
 
-/** A sign that waits for its letter; typed again it is taken back. */
+/** A sign that waits for its letter; typed again at the end of the line it is taken back. */
 function withSign(waiting: Waiting, level?: Level, graces?: Graces): Waiting {
   if (level) return { ...waiting, level: waiting.level === level ? null : level }
   return { ...waiting, graces: waiting.graces === graces ? 0 : (graces ?? 0) }
@@ -196,34 +205,41 @@ function splitWith(slot: SlotContent, part: Struck): SlotContent | string {
   return { kind: 'squeeze', parts: [...parts, part] }
 }
 
+/** A sign set, and whether it is on now: typed again it is taken away. */
+interface Signed {
+  readonly edit: Edit
+  readonly on: boolean
+}
+
+function strokesIn({ line }: Lick, { from, to }: SlotRange) {
+  return line.slots.slice(from, to).flatMap((slot) => strokesInSlot(slot))
+}
+
 /** All strokes of a range at a level, or plain again where they all are at it. */
-function leveled(lick: Lick, range: SlotRange, level: Level): Edit | null {
+function leveled(lick: Lick, range: SlotRange, level: Level): Signed | null {
   const phrase = phraseOf(lick.line, range)
-  const strokes = phrase.slots.flatMap((slot) => strokesInSlot(slot))
+  const strokes = strokesIn(lick, range)
   if (strokes.length === 0) return null
   const to = strokes.every(({ stroke }) => stroke.level === level) ? 'tap' : level
-  return {
-    ...replaceRange(
-      lick,
-      range,
-      setLevel(phrase, to, () => true),
-      `Set to ${to}`,
-    ),
-    select: range,
-  }
+  const made = replaceRange(
+    lick,
+    range,
+    setLevel(phrase, to, () => true),
+    `Set to ${to}`,
+  )
+  return { edit: { ...made, select: range }, on: to === level }
 }
 
 /** Graces before all single hand strokes of a range, or none where they all have them. */
-function graced(lick: Lick, range: SlotRange, graces: Graces): Edit | null {
+function graced(lick: Lick, range: SlotRange, graces: Graces): Signed | null {
   const phrase = phraseOf(lick.line, range)
-  const hands = phrase.slots
-    .flatMap((slot) => strokesInSlot(slot))
-    .filter(({ stroke }) => isHand(stroke.letter))
+  const hands = strokesIn(lick, range).filter(({ stroke }) => isHand(stroke.letter))
   if (hands.length === 0) return null
   const to = hands.every(({ stroke }) => stroke.graces === graces) ? 0 : graces
   const made = setGraces(phrase, to, () => true)
   if (JSON.stringify(made.slots) === JSON.stringify(phrase.slots)) return null
-  return { ...replaceRange(lick, range, made, 'Graces'), select: range }
+  const edit = replaceRange(lick, range, made, 'Graces')
+  return { edit: { ...edit, select: range }, on: to === graces }
 }
 
 function groupOf({ line }: Lick, slot: number): SlotRange | undefined {

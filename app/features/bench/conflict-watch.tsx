@@ -1,0 +1,19 @@
+import { lazy, Suspense, useSyncExternalStore } from 'react'
+import { useWorkspace } from '../workspace/use-workspace'
+
+/** Fetched when there is a conflict. */
+const ConflictNotice = lazy(() => import('./conflict-notice'))
+
+/** Watches whether another tab has changed or deleted the same lick; nothing while it has not. */
+export function ConflictWatch() {
+  const { session } = useWorkspace()
+  const { saver } = session
+  const state = useSyncExternalStore(saver.subscribe, saver.state, saver.state)
+  const place = useSyncExternalStore(session.subscribe, session.elsewhere, session.elsewhere)
+  if (state.kind !== 'conflict' && place !== 'deleted') return null
+  return (
+    <Suspense fallback={null}>
+      <ConflictNotice />
+    </Suspense>
+  )
+}
