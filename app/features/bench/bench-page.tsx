@@ -16,6 +16,7 @@ import { Verdict } from './verdict'
 
 /** Fetched right after the page: nobody presses a key before it is drawn. */
 const BenchKeys = lazy(() => import('./bench-keys'))
+const LineOffer = lazy(() => import('./line-offer'))
 
 /**
  * The bench: one lick, everything about it on one page that does not scroll where there is room. The
@@ -47,6 +48,9 @@ function BenchBody() {
       <div className="bench-line">
         <LineEditor onPlay={toggle} />
         <Legend />
+        <Suspense fallback={null}>
+          <LineOffer />
+        </Suspense>
         <NoticeLine />
       </div>
       <Verdict />

@@ -5,6 +5,7 @@ import { useTouch } from '~/ui/use-touch'
 import { wrappedRows } from '~/ui/wrapped-rows'
 import { faultPlace, faultWords } from '~/words/fault-words'
 import { useDocument, useSelection, useWorkspace } from '../workspace/use-workspace'
+import { usePaste } from './use-paste'
 
 /** A row of the field and its padding, in pixels; more rows than these are scrolled. */
 const ROW = 28
@@ -41,6 +42,7 @@ export function LineEditor({ onPlay }: { onPlay: () => void }) {
     if (workspace.lick.line.slots.length === 0) fieldRef.current?.focus()
   }, [workspace])
 
+  const onPaste = usePaste()
   const tellSelection = () => {
     const field = fieldRef.current
     if (field) workspace.selectText({ from: field.selectionStart, to: field.selectionEnd })
@@ -80,6 +82,7 @@ export function LineEditor({ onPlay }: { onPlay: () => void }) {
           inputMode={byTouch ? 'none' : 'text'}
           data-line
           onSelect={tellSelection}
+          onPaste={onPaste}
           onFocus={() => setFocused(true)}
           onBlur={() => setFocused(false)}
           onScroll={(event) => {

@@ -14,9 +14,19 @@ export function useFollow(
   const [from, to] = [range?.from, range?.to]
   // biome-ignore lint/correctness/useExhaustiveDependencies: another selection is followed
   useEffect(() => {
-    const marked = scroller.current?.querySelectorAll<HTMLElement>('[data-selected]')
-    const last = marked?.[marked.length - 1]
-    if (last) bringIntoSight(scroller.current, last)
+    // After the paint, when asking where things are costs nothing.
+    let timer: ReturnType<typeof setTimeout> | undefined
+    const frame = requestAnimationFrame(() => {
+      timer = setTimeout(() => {
+        const marked = scroller.current?.querySelectorAll<HTMLElement>('[data-selected]')
+        const last = marked?.[marked.length - 1]
+        if (last) bringIntoSight(scroller.current, last)
+      })
+    })
+    return () => {
+      cancelAnimationFrame(frame)
+      clearTimeout(timer)
+    }
   }, [scroller, from, to])
   useEffect(() => {
     if (!playing) return

@@ -54,17 +54,14 @@ export function findIn(all: readonly Found[], typed: string): Found[] {
 /** How well words fit, 0 the best; null where one is not found. */
 function rankOf({ name, kind, also = '' }: Found, words: readonly string[]): number | null {
   const said = name.toLowerCase()
+  const parts = said.split(/[^a-z0-9]+/)
   let rank = said.startsWith(words.join(' ')) ? 0 : 1
   for (const word of words) {
-    if (new RegExp(`(^|[^a-z0-9])${escaped(word)}`).test(said)) continue
+    if (parts.some((part) => part.startsWith(word))) continue
     rank += 1
     if (said.includes(word)) continue
     rank += 1
     if (!`${kind} ${also}`.toLowerCase().includes(word)) return null
   }
   return rank
-}
-
-function escaped(word: string): string {
-  return word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
 }

@@ -95,6 +95,28 @@ export function SettingsPage() {
         </div>
       </fieldset>
       <Choice
+        title="The kick in stickings from elsewhere"
+        text="The line always writes K; what is pasted or typed with the other letter is turned into it."
+        name="kickLetter"
+        value={shown.kickLetter}
+        options={[
+          ['', 'K only'],
+          ['F', 'F too'],
+          ['B', 'B too'],
+        ]}
+        onChoose={(kickLetter) => change({ kickLetter })}
+      />
+      <fieldset className="mt-8">
+        <legend className="font-semibold text-lg">Keys</legend>
+        <Tick
+          checked={shown.practiceKeys}
+          onTick={(practiceKeys) => change({ practiceKeys })}
+          className="mt-2"
+        >
+          Letters, digits and arrows are shortcuts in practice; Space always plays
+        </Tick>
+      </fieldset>
+      <Choice
         title="Beams"
         text="By beat shows the pulse, by group shows the cells."
         name="beaming"

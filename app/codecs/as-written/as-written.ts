@@ -1,0 +1,123 @@
+import { findVoice } from '~/core/sticking'
+import { parseLickText } from '../lick-text'
+
+/** How a player writes the kick besides `K`; empty for not at all. */
+export type KickLetter = '' | 'F' | 'B'
+
+/** A sticking as people write it, turned into the line's own notation. */
+export interface AsWritten {
+  readonly line: string
+  /** What was turned, each in a few words: `bars as groups`. */
+  readonly turned: readonly string[]
+}
+
+/** One habit of writing: what it makes of a text, the same text where it does not apply. */
+interface Habit {
+  readonly name: string
+  readonly turn: (text: string, kick: KickLetter) => string
+}
+
+/**
+ * Habits in the order in which they are undone. None of them means anything else in the notation where
+ * it applies: a sign behind its letter, say, is only read so where one stands before a space.
+ */
+const HABITS: readonly Habit[] = [
+  {
+    name: 'drum names in small letters',
+    turn: (text) =>
+      text.replace(/([:/])([A-Za-z][A-Za-z0-9])/g, (whole, sign, name) =>
+        findVoice(name.toLowerCase()) ? `${sign}${name.toLowerCase()}` : whole,
+      ),
+  },
+  {
+    name: 'the kick as K',
+    turn: (text, kick) => (kick === '' ? text : text.replaceAll(kick, 'K')),
+  },
+  {
+    name: 'strokes together in brackets',
+    turn: (text) =>
+      text.replace(
+        /(?<![:\w])[>^_]?[RLKHJXrlkhjx](?:[+/][>^_]?[RLKHJXrlkhjx]){1,3}(?![\w:])/g,
+        (strokes) => `(${strokes.replace(/[+/]/g, '')})`,
+      ),
+  },
+  {
+    name: 'accents before their letters',
+    turn: (text) =>
+      /[RLKHJXrlkhjx]>(?=[\s|]|$)/.test(text) && !/(^|[\s|])>/.test(text)
+        ? text.replace(/([RLKHJXrlkhjx])>/g, '>$1')
+        : text,
+  },
+  {
+    name: 'bracketed strokes as ghosts',
+    turn: (text) => {
+      const brackets = text.match(/\([^()]*\)/g) ?? []
+      const single = /^\(\s*([RLrl])\s*\)$/
+      return brackets.length > 0 && brackets.every((one) => single.test(one))
+        ? text.replace(/\(\s*([RLrl])\s*\)/g, (_, letter: string) => letter.toLowerCase())
+        : text
+    },
+  },
+  { name: 'bars as groups', turn: barsAsGroups },
+]
+
+/**
+ * Reads a sticking as people write it: single spaces between all strokes with `|` or line breaks between
+ * the beats, accents after the letter, `(L)` for a ghost, `R+L` and `R/L` for together, another letter for
+ * the kick, drum names in capitals. Undefined where nothing has to be turned, or the result cannot be read.
+ * Example: `R L R K | L R K R` is `RLRK LRKR`.
+ */
+export function findAsWritten(text: string, kick: KickLetter = ''): AsWritten | undefined {
+  if (text.length > MOST_CHARACTERS) return undefined
+  let line = text.trim()
+  const turned: string[] = []
+  for (const { name, turn } of HABITS) {
+    const next = turn(line, kick)
+    if (next !== line) turned.push(name)
+    line = next
+  }
+  if (turned.length === 0 || !isLine(line)) return undefined
+  return { line, turned }
+}
+
+const MOST_CHARACTERS = 16_384
+
+/** `R L R K | L R K R` as `RLRK LRKR`; a text with groups of its own stays as it is. */
+function barsAsGroups(text: string): string {
+  const beats = text
+    .split(/[|\n\r]+/)
+    .map((beat) => beat.trim())
+    .filter(Boolean)
+  const single = /^(?:[>^_]?[fdt]?[RLKHJXrlkhjx](?::[a-z?0-9/]{2,5})?|-|\([^()]*\))$/
+  const strokes = beats.map((beat) => beat.split(/\s+/))
+  const alone = strokes.flat().every((stroke) => single.test(stroke))
+  // Bars that stand on no barline part groups; those that do stay bar checks.
+  if (!alone) return text.includes('|') && !isLine(text) ? beats.join(' ') : text
+  if (strokes.every((beat) => beat.length < 2)) return text
+  return strokes.map((beat) => beat.join('')).join(' ')
+}
+
+/** Whether a text can be read as a line by itself; where it lands in the bar is another matter. */
+function isLine(line: string): boolean {
+  const read = parseLickText(`line: ${line.replace(/[\r\n]+/g, ' ')}`)
+  return read.ok && read.value.lick.line.slots.length > 0
+}
+
+/** Whether a text is a whole lick and not a line: it has a row with a key. */
+export function isLickText(text: string): boolean {
+  if (!/^[ \t]{0,8}(?:dime-lick|line)[ \t]{0,8}:/m.test(text)) return false
+  const read = parseLickText(text)
+  return read.ok && read.value.lick.line.slots.length > 0
+}
+
+/** A line of nothing but ghosts, which is seldom meant, as plain strokes; undefined for any other. */
+export function findAllGhosts(line: string): string | undefined {
+  const letters = line.replace(/:[a-z?0-9]{2}(?:\/[a-z?0-9]{2})?|@[\d/]+[tqsn]?/g, '')
+  if (/[RLKHJX]/.test(letters) || (letters.match(/[rlkhjx]/g) ?? []).length < 3) return undefined
+  if (!isLine(line)) return undefined
+  const plain = line.replace(
+    /(:[a-z?0-9]{2}(?:\/[a-z?0-9]{2})?|@[\d/]+[tqsn]?)|[rlkhjx]/g,
+    (one, kept) => (kept ? one : one.toUpperCase()),
+  )
+  return isLine(plain) ? plain : undefined
+}

@@ -1,0 +1,7 @@
+export {
+  type AsWritten,
+  findAllGhosts,
+  findAsWritten,
+  isLickText,
+  type KickLetter,
+} from './as-written'
