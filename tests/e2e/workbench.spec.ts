@@ -1,7 +1,8 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page, test } from '@playwright/test'
 import { PANELS } from '../../app/features/dock/panel-list'
-import { fits, frame, openPanel as open, openLick, part, sticking } from './bench-page'
+import { SIZES, visibleRows } from '../bench/rows.mjs'
+import { fits, frame, openPanel as open, openLick, part, staffNotes, sticking } from './bench-page'
 
 const panel = (page: Page) => page.locator('#dock-panel')
 
@@ -235,6 +236,46 @@ test('no panel leaves anything to the checker of accessibility, or is too wide',
       const { violations } = await new AxeBuilder({ page }).include('#dock-panel').analyze()
       expect(violations.map(({ id, nodes }) => [name, id, nodes[0]?.html])).toEqual([])
     }
+  }
+})
+
+test('the rows of a bar are in sight beside every panel, and the page does not scroll', async ({
+  page,
+}) => {
+  test.slow()
+  await openLick(page, 'Tightrope')
+  await expect(staffNotes(page).first()).toBeVisible()
+  for (const { name } of PANELS) {
+    await open(page, name)
+    for (const size of SIZES) {
+      await page.setViewportSize(size)
+      const all = ['count', 'stacks', 'sticking', 'limbs', 'voices']
+      const needed = size.width >= 1280 ? [...all, 'staff'] : all
+      const where = `${name} at ${size.width} x ${size.height}`
+      await expect
+        .poll(async () => {
+          const rows: Record<string, [number, number]> = await visibleRows(page)
+          return needed.filter((row) => (rows[row]?.[0] ?? 0) < (rows[row]?.[1] ?? 1))
+        }, where)
+        .toEqual([])
+      const scrolls = await page.evaluate(() => document.documentElement.scrollHeight > innerHeight)
+      expect(scrolls, where).toBe(false)
+    }
+  }
+  // On a tablet and a phone the sheet leaves the compact rows.
+  for (const [width, height] of [
+    [820, 1180],
+    [390, 844],
+  ] as const) {
+    await page.setViewportSize({ width, height })
+    await expect
+      .poll(async () => {
+        const rows: Record<string, [number, number]> = await visibleRows(page)
+        return Object.keys(rows).filter(
+          (row) => row !== 'staff' && (rows[row]?.[0] ?? 0) < (rows[row]?.[1] ?? 1),
+        )
+      })
+      .toEqual([])
   }
 })
 

@@ -11,7 +11,7 @@ import { type Ruler, type RulerRow, toRuler } from './layout'
 import { type Bottleneck, RowBottleneck } from './row-bottleneck'
 import { RowFigure } from './row-figure'
 import { RowHeadroom } from './row-headroom'
-import { type RowHeights, rowHeights, rowParts } from './row-heights'
+import { COUNT_ROW, type RowHeights, rowHeights, rowParts } from './row-heights'
 import { RowLabels } from './row-labels'
 import { RowSelection } from './row-selection'
 import { RowStaff } from './row-staff'
@@ -122,12 +122,24 @@ interface SystemRowProps {
   readonly children: ReactNode
 }
 
+/** Where the parts of a row begin, from its top, as `count 0 stacks 28 …`: for whoever measures the page. */
+function partsWords(heights: RowHeights): string {
+  const { bracketBottom, lanesTop, voicesBaseline, height } = rowParts(heights)
+  const lanes = heights.lanes.length > 0 ? ` limbs ${lanesTop}` : ''
+  return `count 0 stacks ${COUNT_ROW} sticking ${bracketBottom}${lanes} voices ${voicesBaseline - 14} staff ${height}`
+}
+
 /** The frame of one row: its names, its landing, its cursor. It is empty while out of sight. */
 const SystemRow = memo(function SystemRow(props: SystemRowProps) {
   const { row, height, heights, labelled, children } = props
   const landing = row.segments.find(({ kind }) => kind === 'landing')
   return (
-    <div className="flex contain-content" style={{ height }} data-system={row.index}>
+    <div
+      className="flex contain-content"
+      style={{ height }}
+      data-system={row.index}
+      data-parts={partsWords(heights)}
+    >
       {labelled && (
         <div className="shrink-0" style={{ width: LABELS_WIDTH }}>
           <RowLabels heights={heights} />
