@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process'
 import { mkdtemp, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import AxeBuilder from '@axe-core/playwright'
 import { chromium, expect, type Page, test } from '@playwright/test'
 import { QUIET_FLAGS } from '../../scripts/serve.mjs'
 import { expectAccessible, kept, openLick, sticking } from './bench-page'
@@ -245,4 +246,68 @@ test('the log tells what is due, draws what was played, and is fixed and exporte
   await page.getByRole('button', { name: 'Export as CSV' }).click()
   expect((await download).suggestedFilename()).toBe('practice-log.csv')
   await expectAccessible(page)
+})
+
+test('the stage shows a bar at a time, large, turned by the music, and is left by Escape', async ({
+  page,
+}) => {
+  await openLick(page, 'Knife Wheel')
+  await page.getByRole('link', { name: 'Practise' }).click()
+  await page.getByRole('button', { name: /in the bar/ }).click()
+  await page.keyboard.press('s')
+  const stage = page.getByRole('dialog', { name: 'Stage' })
+  await expect(stage).toBeVisible()
+  for (const [width, height] of [
+    [1280, 800],
+    [820, 1180],
+    [390, 844],
+  ] as const) {
+    await page.setViewportSize({ width, height })
+    const smallest = () =>
+      stage
+        .locator('svg g.font-mono text')
+        .evaluateAll((letters) =>
+          Math.min(
+            ...letters.map(
+              (one) =>
+                Number(one.getAttribute('font-size')) *
+                ((one as SVGTextElement).getScreenCTM()?.a ?? 0),
+            ),
+          ),
+        )
+    await expect.poll(smallest).toBeGreaterThanOrEqual(0.05 * height - 0.5)
+    const { violations } = await new AxeBuilder({ page }).include('dialog').analyze()
+    expect(violations.map(({ id, nodes }) => [width, id, nodes[0]?.html])).toEqual([])
+    const wide = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)
+    expect(wide).toBeLessThanOrEqual(0)
+  }
+  await page.setViewportSize({ width: 1280, height: 800 })
+  await stage.getByRole('button', { name: 'Play' }).click()
+  await expect(stage.locator('[data-slot="0"]')).toBeVisible()
+  await expect(stage.locator('[data-slot="16"]')).toBeVisible({ timeout: 30_000 })
+  await page.keyboard.press('Space')
+  await page.keyboard.press('Escape')
+  await expect(stage).toHaveCount(0)
+})
+
+test('an arrow rates only while it plays, and is taken back; the keys can be turned off', async ({
+  page,
+}) => {
+  await openLick(page, 'Tightrope')
+  await page.getByRole('link', { name: 'Practise' }).click()
+  await expect(page.getByText(/^step 1 of/)).toBeVisible()
+  await page.keyboard.press('ArrowRight')
+  await expect(page.getByText(/^Rated/)).toHaveCount(0)
+  await page.getByRole('button', { name: 'Play', exact: true }).click()
+  await expect(page.locator('[data-phase="fill"]')).toBeVisible({ timeout: 30_000 })
+  await page.keyboard.press('ArrowDown')
+  await expect(page.getByText('Rated rough at 105.')).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByText(/^Rated/)).toHaveCount(0)
+  await page.getByRole('button', { name: 'Stop', exact: true }).click()
+  await page.goto('/settings')
+  await page.getByRole('checkbox', { name: /shortcuts in practice/ }).uncheck()
+  await page.goBack()
+  await page.keyboard.press('s')
+  await expect(page.getByRole('dialog', { name: 'Stage' })).toHaveCount(0)
 })

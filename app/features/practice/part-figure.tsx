@@ -9,7 +9,7 @@ import { Stack } from '../stacks/discs'
 
 const SLOT = 44
 const PITCH = 12
-/** A long part only begins. */
+/** A longer part is shown stretch by stretch. */
 export const MOST_SLOTS = 40
 
 interface PartFigureProps {
@@ -20,6 +20,9 @@ interface PartFigureProps {
   readonly counting?: CountingSystem
   /** Whether its slots are never lit. */
   readonly quiet?: boolean
+  /** The first slot shown, of a part that is longer than can be shown at once. */
+  readonly first?: number
+  readonly most?: number
 }
 
 /** A part in large: its stacks, and its sticking under them; the slot that sounds is lit. */
@@ -28,21 +31,25 @@ export const PartFigure = memo(function PartFigure({
   onSelect,
   counting,
   quiet = false,
+  first = 0,
+  most = MOST_SLOTS,
 }: PartFigureProps) {
-  const slots = lick.line.slots.slice(0, MOST_SLOTS)
+  const end = first + most
+  const slots = lick.line.slots.slice(first, end)
   const stacks = useMemo(() => {
     const starts = startsOf(lick.line.groups)
     return lick.line.groups.flatMap((size, i) => {
-      const from = starts[i] as number
-      if (from >= MOST_SLOTS) return []
-      const inside = lick.line.slots.slice(from, Math.min(from + size, MOST_SLOTS))
-      return [{ from, size, discs: inside.map((slot) => toDisc(slot)) }]
+      const start = starts[i] as number
+      const from = Math.max(start, first)
+      const inside = lick.line.slots.slice(from, Math.min(start + size, end))
+      if (inside.length === 0 || start >= end) return []
+      return [{ from: from - first, size, discs: inside.map((slot) => toDisc(slot)) }]
     })
-  }, [lick])
+  }, [lick, first, end])
   const tallest = Math.min(9, Math.max(1, ...stacks.map(({ discs }) => discs.length)))
   const floor = tallest * PITCH + 26
   const width = Math.max(1, slots.length) * SLOT
-  const counts = counting ? lineCounts(lick, counting).slice(0, MOST_SLOTS) : []
+  const counts = counting ? lineCounts(lick, counting).slice(first, end) : []
   const begun = useRef<number | null>(null)
   const slotUnder = (event: PointerEvent<SVGSVGElement>) => {
     const { matrix, x } = { matrix: event.currentTarget.getScreenCTM(), x: event.clientX }
@@ -64,13 +71,13 @@ export const PartFigure = memo(function PartFigure({
         const [from, to] = [begun.current, slotUnder(event)]
         begun.current = null
         if (from === null || from === to) return
-        onSelect?.({ from: Math.min(from, to), to: Math.max(from, to) + 1 })
+        onSelect?.({ from: first + Math.min(from, to), to: first + Math.max(from, to) + 1 })
       }}
     >
       {(quiet ? [] : slots).map((_, i) => (
         <rect
           key={i}
-          data-slot={i}
+          data-slot={first + i}
           x={i * SLOT + 2}
           y={floor + 14}
           width={SLOT - 4}

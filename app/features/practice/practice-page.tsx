@@ -1,9 +1,10 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { Maximize2 } from 'lucide-react'
+import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import type { Channel } from '~/audio'
 import type { SlotRange } from '~/core/changes'
 import { soundsOn } from '~/core/kit'
-import { frameTicks, sumOf } from '~/core/line'
+import { frameTicks, type Lick, sumOf } from '~/core/line'
 import type { Rating } from '~/core/log'
 import { onKit, type Position, toPerformance } from '~/core/performance'
 import {
@@ -33,12 +34,15 @@ import { Cautions } from './cautions'
 import { DARK, litOf, type Phase, phaseAt } from './lights'
 import { LoopFields } from './loop-fields'
 import { LostNotice } from './lost-notice'
-import { PartFigure } from './part-figure'
+import { MOST_SLOTS, PartFigure } from './part-figure'
 import { PlanAside } from './plan-aside'
 import { PlanConflict } from './plan-conflict-notice'
 import { lickOf, logOf, voicingOf } from './practised-lick'
+import { type Rated, RatedNotice } from './rated-notice'
 import { Ratings } from './ratings'
 import { LIMB_KEYS, SoundStrip } from './sound-strip'
+import { stagePages } from './stage/pages'
+import { usePage } from './stage/use-page'
 import { planMinutes, rungsAbove, stepLimit, toStep } from './step-view'
 import { stillWords } from './still-words'
 import { useLights } from './use-lights'
@@ -59,6 +63,9 @@ import {
   strainWords,
   voiceCount,
 } from './words'
+
+/** Fetched when the stage is entered first. */
+const Stage = lazy(() => import('./stage/stage'))
 
 interface PracticePageProps {
   /** The lick as it was stored when the page was opened. */
@@ -150,16 +157,19 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
   }, [rungGrid])
   const play = useCallback(() => (playing ? stop() : begin()), [playing, stop, begin])
   const [lost, setLost] = useState<number | null>(null)
+  const [rated, setRated] = useState<Rated | null>(null)
+  const [onStage, setOnStage] = useState(false)
   const { rate: rateRung } = trainer
   const rate = useCallback(
     (rating: Rating) => {
+      setRated({ rating, tempo, rung })
       rateRung(rating)
       const slower = rating === 'lost' && rung === 0 ? slowerRung(tempos) : tempos
       const added = slower.length > tempos.length ? slower[0] : undefined
       setLost(added ?? null)
       if (added !== undefined) setRungs([{ tempo: added, grid: rungs[0]?.grid ?? grid }, ...rungs])
     },
-    [rateRung, rung, rungs, tempos, grid, setRungs],
+    [rateRung, rung, rungs, tempo, tempos, grid, setRungs],
   )
 
   // Another step, form, grid or way of counting in begins anew: what sounded was another music.
@@ -205,17 +215,22 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
     [heard, tempo, counting, settings],
   )
   useVoiceCount(playing && settings.voiceCount && canSpeak, position, counted)
-  usePracticeKeys({
-    onPlay: play,
-    onRate: rate,
-    onStep: goStep,
-    onTempo: (by) => setRungs(moveGridRung(rungs, rung, (tempos[rung] ?? tempo) + by)),
-    onLimb: (i) => LIMB_KEYS[i] && mute(LIMB_KEYS[i][0]),
-    onClick: () => changeSettings({ clickMarks: settings.clickMarks === 'off' ? 'beats' : 'off' }),
-    onPulse: () => changeSettings({ pulse: !settings.pulse }),
-    onTense: trainer.feelsTense,
-    onLeave: () => setLoop(null),
-  })
+  usePracticeKeys(
+    {
+      onPlay: play,
+      onRate: rate,
+      onStep: goStep,
+      onTempo: (by) => setRungs(moveGridRung(rungs, rung, (tempos[rung] ?? tempo) + by)),
+      onLimb: (i) => LIMB_KEYS[i] && mute(LIMB_KEYS[i][0]),
+      onClick: () =>
+        changeSettings({ clickMarks: settings.clickMarks === 'off' ? 'beats' : 'off' }),
+      onPulse: () => changeSettings({ pulse: !settings.pulse }),
+      onTense: trainer.feelsTense,
+      onLeave: () => (onStage ? setOnStage(false) : setLoop(null)),
+      onStage: () => setOnStage(!onStage),
+    },
+    { playing, shortcuts: settings.practiceKeys },
+  )
   const [watched, setWatched] = useState({ open: false, learning: false })
   usePads(settings.pads, watched, playing, play, rate)
 
@@ -225,6 +240,8 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
   const says = useCallback((phase: Phase) => phaseWords(phase, heard, bars), [heard, bars])
   const phaseOf = useCallback((now: Position | undefined) => phaseAt(now, lit ?? DARK), [lit])
   useLights(playing, position, phaseOf, says, host)
+  const stretches = useMemo(() => (step ? stretchesOf(step.part.lick) : []), [step])
+  const stretch = usePage(stretches, playing, position, phaseOf)
 
   const limit = useMemo(
     () => (step ? stepLimit(step, played, setting) : null),
@@ -266,10 +283,18 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
         {log && <p className="text-sm">{logWords(log)}</p>}
         <p
           role="status"
-          className={`ml-auto text-sm tabular-nums ${rest.due ? 'font-semibold text-warning' : 'text-(--quiet)'}`}
+          className={`text-sm tabular-nums ${rest.due ? 'font-semibold text-warning' : 'text-(--quiet)'}`}
         >
           {rest.text}
         </p>
+        <button
+          type="button"
+          className="btn btn-outline border-base-300 btn-sm ml-auto font-normal"
+          aria-keyshortcuts="s"
+          onClick={() => setOnStage(true)}
+        >
+          <Maximize2 size={15} aria-hidden /> Stage
+        </button>
       </header>
       <div className="flex min-w-0 flex-col gap-3">
         <BigCount beats={Math.max(1, Math.round(bar / beat))} playing={playing} onTap={play} />
@@ -289,6 +314,8 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
           <PartFigure
             lick={step.part.lick}
             counting={counting}
+            first={stretches[stretch]?.from ?? 0}
+            most={widthOf(stretches, stretch, step.part.lick)}
             onSelect={({ from, to }) => {
               const { range } = step.part
               setLoop({ from: range.from + from, to: range.from + to })
@@ -310,6 +337,15 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
             {words}
           </p>
         ))}
+        {rated && (
+          <RatedNotice
+            rated={rated}
+            onUndo={() => {
+              trainer.unrate(rated.rung)
+              setRated(null)
+            }}
+          />
+        )}
         {lost !== null && (
           <LostNotice
             tempo={lost}
@@ -344,10 +380,29 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
         <PlanConflict saver={kept.planSaver} plan={plan} onTake={setPlan} onSave={savePlan} />
         <Cautions />
         <p className="hidden font-mono text-(--quiet) text-xs lg:block">
-          Space play · → clean · ↓ rough · ← lost · T tense · N P step · + − tempo · 1 2 3 4 limbs ·
-          C click · H hi-hat foot
+          Space play · → clean · ↓ rough · ← lost · T tense · S stage · N P step · + − tempo · 1 2 3
+          4 limbs · C click · H hi-hat foot
         </p>
       </div>
+      {onStage && (
+        <Suspense fallback={null}>
+          <Stage
+            lick={step.part.lick}
+            title={`${lick.title || 'Untitled'}: ${step.words}`}
+            counting={counting}
+            beats={Math.max(1, Math.round(bar / beat))}
+            tempo={tempo}
+            nextTempo={trainer.nextTempo}
+            repeat={`${Math.min(trainer.done + 1, plan.repeats)} of ${plan.repeats}`}
+            playing={playing}
+            position={position}
+            phaseOf={phaseOf}
+            onPlay={play}
+            onRate={rate}
+            onLeave={() => setOnStage(false)}
+          />
+        </Suspense>
+      )}
       <PlanAside
         plan={plan}
         planned={planned}
@@ -386,4 +441,16 @@ function NothingYet({ id }: { id: string }) {
       .
     </p>
   )
+}
+
+/** A part in the stretches that a figure shows: whole where it has room. */
+function stretchesOf(lick: Lick): SlotRange[] {
+  const { length } = lick.line.slots
+  return length <= MOST_SLOTS ? [{ from: 0, to: length }] : stagePages(lick, MOST_SLOTS)
+}
+
+/** How many slots a figure shows of a stretch: all of a short part, so that nothing moves. */
+function widthOf(stretches: readonly SlotRange[], at: number, lick: Lick): number {
+  const now = stretches[at]
+  return lick.line.slots.length <= MOST_SLOTS || !now ? MOST_SLOTS : now.to - now.from
 }

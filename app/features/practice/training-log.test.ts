@@ -70,6 +70,27 @@ describe('the sessions of a training', () => {
     expect(saved()).toMatchObject([{ rating: 'clean', seconds: 6, repeats: 1 }])
   })
 
+  it('are rated, and the rating is taken back, while they go on and after the rung has changed', () => {
+    const { made, saved } = log()
+    made.look(training(), 1, 1.5 * BAR)
+    made.say(training(), { tense: true })
+    made.say(training(), { rating: 'lost' })
+    made.unsay()
+    expect(saved()).toMatchObject([{ rating: null, tense: true, seconds: 6 }])
+    made.say(training(), { rating: 'clean' })
+    made.look(
+      training([
+        { bar: 0, rung: 0 },
+        { bar: 2, rung: 1 },
+      ]),
+      2,
+      2.5 * BAR,
+    )
+    made.unsay()
+    made.unsay()
+    expect(saved()[0]).toMatchObject({ rating: null, tense: true, seconds: 8, tempo: 60 })
+  })
+
   it('begin anew with each start, and where the tempo of a rung was changed', () => {
     const { made, saved } = log()
     made.look(training(), 0, BAR)

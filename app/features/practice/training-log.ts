@@ -21,6 +21,9 @@ interface Running {
   readonly session: PracticeSessionRecord
 }
 
+/** What a player says of a session. */
+type Said = Pick<PracticeSessionRecord, 'rating' | 'tense'>
+
 /** Less than this was only tried, unless it was rated. */
 const LEAST_SECONDS = 1
 
@@ -31,6 +34,8 @@ const LEAST_SECONDS = 1
  */
 export class TrainingLog {
   private running: Running | null = null
+  /** The session that something was said of last, as it is now, and what it said before. */
+  private said: { session: PracticeSessionRecord; before: Said } | null = null
 
   constructor(
     private readonly save: (session: PracticeSessionRecord) => void,
@@ -65,20 +70,35 @@ export class TrainingLog {
   }
 
   /** Says how it went. What is said before the first look is about the rung it begins on. */
-  say(training: Training, said: Partial<Pick<PracticeSessionRecord, 'rating' | 'tense'>>): void {
+  say(training: Training, said: Partial<Said>): void {
     const stand = standAt(training.chosen, 0, training.climb)
     const now = this.running ?? {
       stand,
       session: this.newSession(training, training.tempoAt(stand.rung)),
     }
+    const { rating, tense } = now.session
     this.running = { ...now, session: { ...now.session, ...said } }
+    this.said = { session: this.running.session, before: { rating, tense } }
     this.write()
+  }
+
+  /** Takes back what was said last; nothing where nothing was. */
+  unsay(): void {
+    const { said } = this
+    if (!said) return
+    this.said = null
+    const { running } = this
+    if (running?.session.id === said.session.id) {
+      this.running = { ...running, session: { ...running.session, ...said.before } }
+      this.save(this.running.session)
+    } else this.save({ ...said.session, ...said.before })
   }
 
   /** Saves what is running, where that is worth it. */
   write(): void {
     const session = this.running?.session
     if (!session) return
+    if (this.said?.session.id === session.id) this.said = { ...this.said, session }
     const said = session.rating !== null || session.tense
     if (said || session.seconds >= LEAST_SECONDS) this.save(session)
   }

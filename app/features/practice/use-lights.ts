@@ -32,9 +32,10 @@ function paint(host: HTMLElement | null, phase: Phase, words: (phase: Phase) => 
   light(host, 'beat', phase.beat)
   light(host, 'slot', phase.slot)
   if (host.dataset.phase !== phase.name) host.dataset.phase = phase.name
-  const says = host.querySelector('[data-phase-words]')
   const said = words(phase)
-  if (says && says.textContent !== said) says.textContent = said
+  for (const says of host.querySelectorAll('[data-phase-words]')) {
+    if (says.textContent !== said) says.textContent = said
+  }
 }
 
 function light(host: HTMLElement, kind: 'beat' | 'slot', now: number): void {

@@ -12,24 +12,37 @@ interface PracticeActions {
   readonly onPulse: () => void
   readonly onTense: () => void
   readonly onLeave: () => void
+  readonly onStage: () => void
 }
 
-const KEEP = { preventDefault: true } as const
+/** Which of the keys are heard. */
+interface Heard {
+  /** Whether something sounds: only then an arrow rates it. */
+  readonly playing: boolean
+  /** Whether letters, digits and arrows are shortcuts; Space always plays. */
+  readonly shortcuts: boolean
+}
 
 /** The keys that run practice, sticks in hand. */
-export function usePracticeKeys(actions: PracticeActions): void {
+export function usePracticeKeys(
+  actions: PracticeActions,
+  { playing, shortcuts: enabled }: Heard,
+): void {
   const { onPlay, onRate, onStep, onTempo, onLimb, onClick, onPulse, onTense, onLeave } = actions
+  const step = { preventDefault: true, enabled }
+  const rates = { preventDefault: true, enabled: enabled && playing }
   useSpace(onPlay)
-  useHotkeys('right', () => onRate('clean'), KEEP)
-  useHotkeys('down', () => onRate('rough'), KEEP)
-  useHotkeys('left', () => onRate('lost'), KEEP)
-  useHotkeys('pagedown, n', () => onStep(1), KEEP)
-  useHotkeys('pageup, p', () => onStep(-1), KEEP)
-  useHotkeys('+, =, shift+=', () => onTempo(1), { useKey: true })
-  useHotkeys('-', () => onTempo(-1), { useKey: true })
-  useHotkeys(['1', '2', '3', '4'], ({ key }) => onLimb(Number(key) - 1))
-  useHotkeys('c', onClick)
-  useHotkeys('h', onPulse)
-  useHotkeys('t', onTense)
+  useHotkeys('right', () => onRate('clean'), rates)
+  useHotkeys('down', () => onRate('rough'), rates)
+  useHotkeys('left', () => onRate('lost'), rates)
+  useHotkeys('s', actions.onStage, { enabled })
+  useHotkeys('pagedown, n', () => onStep(1), step)
+  useHotkeys('pageup, p', () => onStep(-1), step)
+  useHotkeys('+, =, shift+=', () => onTempo(1), { useKey: true, enabled })
+  useHotkeys('-', () => onTempo(-1), { useKey: true, enabled })
+  useHotkeys(['1', '2', '3', '4'], ({ key }) => onLimb(Number(key) - 1), { enabled })
+  useHotkeys('c', onClick, { enabled })
+  useHotkeys('h', onPulse, { enabled })
+  useHotkeys('t', onTense, { enabled })
   useHotkeys('escape', onLeave)
 }

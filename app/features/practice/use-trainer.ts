@@ -121,6 +121,14 @@ export function useTrainer(trained: Trained) {
     },
     [say, go, rung, rungs.length],
   )
+  /** Takes back how it was rated last, and goes back to a rung. */
+  const unrate = useCallback(
+    (to: number) => {
+      log.unsay()
+      go(to)
+    },
+    [log, go],
+  )
   const feelsTense = useCallback(() => say({ tense: true }), [say])
 
   return {
@@ -134,6 +142,7 @@ export function useTrainer(trained: Trained) {
     done: shown.done,
     go,
     rate,
+    unrate,
     feelsTense,
   }
 }

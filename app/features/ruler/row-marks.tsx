@@ -130,7 +130,10 @@ function openingOf(velocity: number): number {
 
 const DOT = { ghost: 3, soft: 4.5, tap: 5.5, accent: 7, strong: 7.5 } as const
 
-/** A stroke on its limb's line: hands round, feet square; ringed where the limb is wanted twice. */
+/**
+ * A stroke on its limb's line: hands round, feet square, the second pedal on its corner and the hi-hat
+ * pedal with a bar; ringed where the limb is wanted twice.
+ */
 export const LaneDot = memo(function LaneDot({ mark, y }: { mark: LaneMark; y: number }) {
   const { x, limb, level, letter, under, clash } = mark
   const colour = LIMB_COLOUR[letter]
@@ -143,9 +146,23 @@ export const LaneDot = memo(function LaneDot({ mark, y }: { mark: LaneMark; y: n
   return (
     <>
       {foot ? (
-        <rect x={x - size} y={y - size} width={size * 2} height={size * 2} {...paint} />
+        <rect
+          x={x - size}
+          y={y - size}
+          width={size * 2}
+          height={size * 2}
+          {...(letter === 'J' && { transform: `rotate(45 ${x} ${y})` })}
+          {...paint}
+        />
       ) : (
         <circle cx={x} cy={y} r={size} {...paint} />
+      )}
+      {letter === 'H' && !hollow && (
+        <path
+          d={`M${x - size} ${y}h${size * 2}`}
+          stroke="var(--color-base-100)"
+          strokeWidth="1.4"
+        />
       )}
       {clash && (
         <circle cx={x} cy={y} r="9" fill="none" stroke="var(--color-error)" strokeWidth="2" />

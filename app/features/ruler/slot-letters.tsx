@@ -1,7 +1,10 @@
 import type { SlotContent, Stroke } from '~/core/sticking'
 import { LIMB_COLOUR } from '../stacks/discs'
 
-const SIZES = { ghost: 12, soft: 16, tap: 19, accent: 22, strong: 24 } as const
+/** The sizes of letters by how loud they are; on a stage all can be read from afar. */
+const LETTER_SIZES = { ghost: 12, soft: 16, tap: 19, accent: 22, strong: 24 } as const
+export const STAGE_SIZES = { ghost: 19, soft: 20, tap: 22, accent: 25, strong: 27 } as const
+type Sizes = Readonly<Record<Stroke['level'], number>>
 const GRACE_SIZE = 10
 const SQUEEZED = 0.62
 
@@ -14,11 +17,13 @@ export function SlotLetters({
   x,
   y,
   width,
+  sizes = LETTER_SIZES,
 }: {
   content: SlotContent
   x: number
   y: number
   width: number
+  sizes?: Sizes
 }) {
   if (content.kind === 'rest') {
     return (
@@ -35,6 +40,7 @@ export function SlotLetters({
         x={x}
         y={y - (content.strokes.length - 1 - i) * 17}
         scale={content.strokes.length > 1 ? 0.8 : 1}
+        sizes={sizes}
         accent={i === 0 ? loudest(content.strokes) : null}
       />
     ))
@@ -48,6 +54,7 @@ export function SlotLetters({
         x={x + i * step}
         y={y}
         scale={SQUEEZED}
+        sizes={sizes}
         accent={loudest(part.strokes)}
       />
     ),
@@ -59,16 +66,18 @@ function StrokeLetter({
   x,
   y,
   scale,
+  sizes,
   accent,
 }: {
   stroke: Stroke
   x: number
   y: number
   scale: number
+  sizes: Sizes
   /** The mark over the letter; of strokes together only the top one has it. */
   accent: 'accent' | 'strong' | null
 }) {
-  const size = SIZES[stroke.level] * scale
+  const size = sizes[stroke.level] * scale
   const loud = stroke.level === 'accent' || stroke.level === 'strong'
   return (
     <g fill={LIMB_COLOUR[stroke.letter]}>
