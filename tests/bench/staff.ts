@@ -1,9 +1,9 @@
 import type { StaveNote } from 'vexflow/core'
 import { parseLickText } from '~/codecs/lick-text'
 import { type StaffNote, type StaffUnit, staffUnit, toStaff } from '~/core/engraving'
-import { drawUnit } from '~/features/staff/draw-unit'
-import { loadEngraver } from '~/features/staff/engraver'
-import type { VexFlowModule } from '~/features/staff/vexflow-module'
+import { drawUnit } from '~/drawing/staff/draw-unit'
+import { loadEngraver } from '~/drawing/staff/engraver'
+import type { VexFlowModule } from '~/drawing/staff/vexflow-module'
 
 /**
  * One bar, as the line of the key bench has it, drawn by our engraver and by the bare library with

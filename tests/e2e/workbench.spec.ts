@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page, test } from '@playwright/test'
-import { PANELS } from '../../app/features/dock/panel-list'
+import { PANELS } from '../../app/features/bench/dock/panel-list'
 import { SIZES, visibleRows } from '../bench/rows.mjs'
 import { fits, frame, openPanel as open, openLick, part, staffNotes, sticking } from './bench-page'
 

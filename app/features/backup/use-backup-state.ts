@@ -1,5 +1,5 @@
+import { type Concerns, useRead } from '~/live/use-read'
 import { type BackupState, backupState } from '~/storage/backup/state'
-import { type Concerns, useRead } from '../live/use-read'
 
 const ofBackups: Concerns = (table) => table === 'aside' || table === 'backup'
 

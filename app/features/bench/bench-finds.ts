@@ -5,9 +5,9 @@ import { applyChange, changedPhrase, swellEdit } from '~/workspace/edits/change-
 import { type Edit, insertPhrase } from '~/workspace/edits/edits'
 import { groupingEdits } from '~/workspace/edits/grouping-edits'
 import type { Workspace } from '~/workspace/workspace'
-import { PANELS } from '../dock/panel-list'
-import type { Found } from '../find/sources'
-import { PART_NAMES } from '../frame/frame-words'
+import type { Found } from '../find'
+import { PANELS } from './dock/panel-list'
+import { PART_NAMES } from './frame/frame-words'
 
 /** Everyday words for changes whose names do not say them. */
 const EVERYDAY: Readonly<Record<string, string>> = {

@@ -5,13 +5,13 @@ import { openSentencePart } from '~/ui/sentence-part'
 import { useSpace } from '~/ui/use-space'
 import { whenThere } from '~/ui/when-there'
 import { moveStart } from '~/workspace/gestures'
-import { useOpenPanel } from '../dock/dock'
-import { PANELS } from '../dock/panel-list'
-import { offer } from '../find/sources'
-import { PART_NAMES } from '../frame/frame-words'
-import { useBenchPlayer, useWorkspace } from '../workspace/use-workspace'
+import { offer } from '../find'
+import { useOpenPanel } from './dock/dock'
+import { PANELS } from './dock/panel-list'
 import { focusLine, focusRuler } from './focus'
+import { PART_NAMES } from './frame/frame-words'
 import { KEYS_OF } from './key-list'
+import { useBenchPlayer, useWorkspace } from './state/use-workspace'
 
 const KeyHelp = lazy(() => import('./key-help'))
 

@@ -11,10 +11,10 @@ import {
 import { soundsOn } from '~/core/kit'
 import { type Lick, TEMPO_RANGE } from '~/core/line'
 import { isCompound } from '~/core/time'
+import { useSettings } from '~/live/use-live'
+import { Transport } from '~/playback/transport'
+import { type PlaySwitches, usePlayback } from '~/playback/use-playback'
 import { useTouch } from '~/ui/use-touch'
-import { useSettings } from '../live/use-live'
-import { Transport } from '../playback/transport'
-import { type PlaySwitches, usePlayback } from '../playback/use-playback'
 import {
   type BenchPlayer as Player,
   PlayerProvider,
@@ -24,7 +24,7 @@ import {
   useSetting,
   useVoiced,
   useWorkspace,
-} from '../workspace/use-workspace'
+} from './state/use-workspace'
 
 /** Fetched where a finger is the pointer. */
 const TouchPad = lazy(() => import('./touch-pad'))

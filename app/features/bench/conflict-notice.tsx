@@ -1,6 +1,7 @@
 import { nanoid } from 'nanoid'
 import { lazy, type ReactNode, Suspense, useState, useSyncExternalStore } from 'react'
 import { useNavigate } from 'react-router'
+import { useSettings } from '~/live/use-live'
 import {
   addLicks,
   type Kept,
@@ -12,10 +13,9 @@ import {
 } from '~/storage'
 import { LoadBoundary } from '~/ui/load-boundary'
 import { Trouble } from '~/ui/parts'
+import { copyOf } from '~/workspace/lick-edits'
 import type { LickSession } from '~/workspace/lick-session'
-import { copyOf } from '../library/lick-edits'
-import { useSettings } from '../live/use-live'
-import { useWorkspace } from '../workspace/use-workspace'
+import { useWorkspace } from './state/use-workspace'
 
 /** Fetched when there is a conflict: what it is about can be decided before that is here. */
 const ConflictSides = lazy(() => import('./conflict-sides'))

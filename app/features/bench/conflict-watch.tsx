@@ -1,5 +1,5 @@
 import { lazy, Suspense, useSyncExternalStore } from 'react'
-import { useWorkspace } from '../workspace/use-workspace'
+import { useWorkspace } from './state/use-workspace'
 
 /** Fetched when there is a conflict. */
 const ConflictNotice = lazy(() => import('./conflict-notice'))

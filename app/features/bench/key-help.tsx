@@ -1,8 +1,8 @@
 import { X } from 'lucide-react'
 import { useEffect, useRef } from 'react'
-import { panelKey } from '../dock/dock'
-import { PANELS } from '../dock/panel-list'
-import { PART_NAMES } from '../frame/frame-words'
+import { panelKey } from './dock/dock'
+import { PANELS } from './dock/panel-list'
+import { PART_NAMES } from './frame/frame-words'
 
 type Row = readonly [keys: string, what: string]
 

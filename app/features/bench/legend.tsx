@@ -1,6 +1,6 @@
 import { X } from 'lucide-react'
 import { useState } from 'react'
-import { useWorkspace } from '../workspace/use-workspace'
+import { useWorkspace } from './state/use-workspace'
 
 /** What the notation has, each with what it puts into the line. */
 const SIGNS: readonly (readonly [sign: string, meaning: string, inserted: string])[] = [

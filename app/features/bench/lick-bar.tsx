@@ -7,11 +7,11 @@ import { addLicks, notSavedWords, putInBin } from '~/storage'
 import { DraftInput } from '~/ui/draft-input'
 import { IconButton } from '~/ui/icon-button'
 import { PopUp } from '~/ui/pop-up'
-import { FrameSentence } from '../frame/frame-sentence'
-import type { LibraryState } from '../library/library-actions'
-import { copyOf } from '../library/lick-edits'
-import { useDocument, useWorkspace } from '../workspace/use-workspace'
+import { copyOf } from '~/workspace/lick-edits'
+import type { LibraryState } from '../library'
+import { FrameSentence } from './frame/frame-sentence'
 import { SaveMark } from './save-mark'
+import { useDocument, useWorkspace } from './state/use-workspace'
 
 /** The lick's name, tags and frame, whether it is saved, and what can be done with it as a whole. */
 export function LickBar() {

@@ -4,7 +4,7 @@ import { GAUGE, useColumns } from '~/ui/use-columns'
 import { useTouch } from '~/ui/use-touch'
 import { wrappedRows } from '~/ui/wrapped-rows'
 import { faultPlace, faultWords } from '~/words/fault-words'
-import { useDocument, useSelection, useWorkspace } from '../workspace/use-workspace'
+import { useDocument, useSelection, useWorkspace } from './state/use-workspace'
 import { usePaste } from './use-paste'
 
 /** A row of the field and its padding, in pixels; more rows than these are scrolled. */

@@ -1,9 +1,9 @@
 import { useDeferredValue, useMemo } from 'react'
 import { findAllGhosts, findAsWritten } from '~/codecs/as-written'
 import { lineTextOf } from '~/codecs/lick-text'
+import { useSettings } from '~/live/use-live'
 import { Act } from '~/ui/parts'
-import { useSettings } from '../live/use-live'
-import { useDocument, useWorkspace } from '../workspace/use-workspace'
+import { useDocument, useWorkspace } from './state/use-workspace'
 
 /** What a typed line may have been meant as: a sticking written otherwise, or strokes and not ghosts. */
 export default function LineOffer() {

@@ -7,7 +7,7 @@ import { capital } from '~/words/move-words'
 import { type Edit, gridFrom } from '~/workspace/edits/edits'
 import { groupingEdits } from '~/workspace/edits/grouping-edits'
 import { graceOn, hasGraces } from '~/workspace/edits/voice-edits'
-import { useBenchLick, useRange, useSelection, useWorkspace } from '../workspace/use-workspace'
+import { useBenchLick, useRange, useSelection, useWorkspace } from './state/use-workspace'
 
 const GRACE_SURFACES: readonly Surface[] = ['sn', 't1', 't2', 'f1', 'hh', 'rd']
 

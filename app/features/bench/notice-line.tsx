@@ -1,6 +1,6 @@
 import { X } from 'lucide-react'
 import type { WorkspaceState } from '~/workspace/workspace'
-import { useSlice, useWorkspace } from '../workspace/use-workspace'
+import { useSlice, useWorkspace } from './state/use-workspace'
 
 const noticeOf = ({ notice }: WorkspaceState) => notice
 

@@ -1,7 +1,7 @@
 import { useDeferredValue, useMemo } from 'react'
 import { fixesOf } from '~/core/fitting'
 import { fixEdit, fixWords } from '~/workspace/edits/fitting-edits'
-import { useBenchLick, useSetting, useWorkspace } from '../workspace/use-workspace'
+import { useBenchLick, useSetting, useWorkspace } from './state/use-workspace'
 
 /** The first way to make it fit, a moment after what is typed; shown on the ruler before it is taken. */
 export default function Remedy() {

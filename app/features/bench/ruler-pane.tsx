@@ -1,19 +1,19 @@
 import { lazy, type RefObject, Suspense, useDeferredValue, useMemo, useRef, useState } from 'react'
 import { staffKeyOf } from '~/core/kit'
 import { movesOf } from '~/core/playing'
+import type { Ruler } from '~/drawing/ruler/layout'
+import { RulerView } from '~/drawing/ruler/ruler-view'
+import { selectionWords } from '~/drawing/ruler/spoken'
+import type { RulerGestures } from '~/drawing/ruler/use-slot-pointer'
+import { useSettings } from '~/live/use-live'
+import { useCursor } from '~/playback/cursor'
 import { useMedia } from '~/ui/use-media'
 import { useWidth } from '~/ui/use-width'
+import { countingOf } from '~/workspace/counting'
 import { dragStart, dropText, moveGroup } from '~/workspace/gestures'
 import type { WorkspaceState } from '~/workspace/workspace'
-import { useOpenPanel } from '../dock/dock'
-import { useSettings } from '../live/use-live'
-import { useCursor } from '../playback/cursor'
-import type { Ruler } from '../ruler/layout'
-import { RulerView } from '../ruler/ruler-view'
-import { selectionWords } from '../ruler/spoken'
-import type { RulerGestures } from '../ruler/use-slot-pointer'
-import { countingOf } from '../settings/counting'
-import { useAnswers } from '../workspace/use-answers'
+import { useOpenPanel } from './dock/dock'
+import { useAnswers } from './state/use-answers'
 import {
   useBenchGrooves,
   useBenchLick,
@@ -24,7 +24,7 @@ import {
   useSlice,
   useVoiced,
   useWorkspace,
-} from '../workspace/use-workspace'
+} from './state/use-workspace'
 import { useFollow } from './use-follow'
 import { useRowKeys } from './use-row-keys'
 

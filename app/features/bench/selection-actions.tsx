@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react'
-import { useSelection, useSlice, useWorkspace } from '../workspace/use-workspace'
 import { MoreActions } from './more-actions'
+import { useSelection, useSlice, useWorkspace } from './state/use-workspace'
 import {
   GRACE_KEYS,
   isWaiting,

@@ -3,7 +3,7 @@ import { type ReactNode, useState } from 'react'
 import { numberedPieces } from '~/core/kit'
 import { SURFACE_NAMES } from '~/core/sticking'
 import type { WorkspaceState } from '~/workspace/workspace'
-import { useSetting, useSlice, useWorkspace } from '../workspace/use-workspace'
+import { useSetting, useSlice, useWorkspace } from './state/use-workspace'
 import {
   GRACE_KEYS,
   isWaiting,

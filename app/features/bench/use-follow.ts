@@ -1,7 +1,7 @@
 import { type RefObject, useEffect } from 'react'
 import type { SlotRange } from '~/core/changes'
 import type { Position } from '~/core/performance'
-import type { Ruler } from '../ruler/layout'
+import type { Ruler } from '~/drawing/ruler/layout'
 
 /** Keeps in sight what is marked, and while it plays what sounds: the ruler's frame scrolls to its row. */
 export function useFollow(

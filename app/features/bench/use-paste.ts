@@ -1,9 +1,9 @@
 import { nanoid } from 'nanoid'
 import { type ClipboardEvent, useCallback } from 'react'
 import { useNavigate } from 'react-router'
+import { useSettings } from '~/live/use-live'
 import { addLicks, notSavedWords } from '~/storage'
-import { useSettings } from '../live/use-live'
-import { useWorkspace } from '../workspace/use-workspace'
+import { useWorkspace } from './state/use-workspace'
 
 /**
  * What is pasted into the line: a sticking as people write it is turned into the line's notation, with

@@ -1,8 +1,8 @@
 import { type KeyboardEvent, useCallback, useRef } from 'react'
 import { voiceKey } from '~/workspace/rows/voice-keys'
 import type { Workspace } from '~/workspace/workspace'
-import { useBenchPlayer, useSetting, useWorkspace } from '../workspace/use-workspace'
 import { focusLine } from './focus'
+import { useBenchPlayer, useSetting, useWorkspace } from './state/use-workspace'
 
 /** How long the first letter of a voice's name waits for the second. */
 const NAME_MS = 1500

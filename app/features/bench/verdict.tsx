@@ -1,13 +1,13 @@
 import { CircleAlert, CircleCheck } from 'lucide-react'
 import { lazy, type ReactNode, Suspense, useMemo } from 'react'
+import { useSettings } from '~/live/use-live'
 import { LoadBoundary } from '~/ui/load-boundary'
 import type { Answers } from '~/words/answers'
 import { type Fit, toFit } from '~/words/fit'
 import { landingVerdict, type ShortAnswer, speedVerdict } from '~/words/verdict'
-import { useSettings } from '../live/use-live'
-import { countingOf } from '../settings/counting'
-import { useAnswers } from '../workspace/use-answers'
-import { useBenchLick } from '../workspace/use-workspace'
+import { countingOf } from '~/workspace/counting'
+import { useAnswers } from './state/use-answers'
+import { useBenchLick } from './state/use-workspace'
 
 /** Fetched when a line does not fit first: what would mend it is dearer than what says so. */
 const Remedy = lazy(() => import('./remedy'))

@@ -1,9 +1,9 @@
 import { useState } from 'react'
+import { useSettings } from '~/live/use-live'
 import { PopUp } from '~/ui/pop-up'
 import { Tick } from '~/ui/tick'
-import { useSettings } from '../live/use-live'
-import { usePlayedTempo } from '../workspace/use-workspace'
 import { BeamChoice } from './beam-choice'
+import { usePlayedTempo } from './state/use-workspace'
 
 /** How the ruler is drawn: headroom over the moves, beams by beat or group. */
 export default function ViewChoice({

@@ -2,13 +2,13 @@ import { RotateCcw, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { ok, type Result } from '~/core/foundation'
+import { useRead } from '~/live/use-read'
 import { notSavedWords, purge, type Ref, restore, type StoreIssue } from '~/storage'
 import { type BinEntry, listBin } from '~/storage/bin'
 import { Act, Trouble } from '~/ui/parts'
 import { plural } from '~/words/figures'
-import { TABLE_WORDS } from '../backup/import-view'
-import { useRead } from '../live/use-read'
-import { StoreTrouble } from '../shell/error-page'
+import { TABLE_WORDS } from '../backup'
+import { StoreTrouble } from '../shell'
 
 /** How many are listed; the rest comes to sight as these go. */
 const MOST_LISTED = 300

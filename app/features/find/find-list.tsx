@@ -1,8 +1,8 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
+import { PhraseText } from '~/drawing/stacks/phrase-figure'
+import { useLive } from '~/live/use-live'
 import { liveSummaries } from '~/storage'
-import { useLive } from '../live/use-live'
-import { PhraseText } from '../stacks/phrase-figure'
 import { type Found, findIn, type ListKey, offered } from './sources'
 
 const MOST_LISTED = 60

@@ -10,7 +10,7 @@ import {
   toStretch,
 } from '~/core/practice'
 import { findGrid, findMeter, type Ticks, toMeter } from '~/core/time'
-import { type Phase, STILL } from '../practice/lights'
+import { type Phase, STILL } from '../practice'
 import type { FlowSetup, SourceName } from './flow-setup'
 
 /** A lick that can be mixed. */

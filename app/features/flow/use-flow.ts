@@ -4,10 +4,9 @@ import { onKit, type Performance, toMedley } from '~/core/performance'
 import type { MixPhrase } from '~/core/practice'
 import type { Surface } from '~/core/sticking'
 import { secondsPerTick, type Ticks } from '~/core/time'
+import { useSounding } from '~/playback/use-sounding'
 import { FLOW_ID, type PracticeSessionRecord, type Settings } from '~/storage'
-import { useSounding } from '../playback/use-sounding'
-import { LIMB_KEYS } from '../practice/sound-strip'
-import { useSessionWriter } from '../practice/use-stored'
+import { LIMB_KEYS, useSessionWriter } from '../practice'
 
 interface Flowing {
   readonly phraseAt: ((round: number) => MixPhrase) | null

@@ -1,8 +1,8 @@
 import { useCallback, useMemo } from 'react'
 import { findVoicedLick } from '~/codecs/voicing'
+import { useRead } from '~/live/use-read'
 import { type Kept, type LickRecord, loadLicks } from '~/storage'
 import { turnTexts } from '~/workspace/turned'
-import { useRead } from '../live/use-read'
 import type { MixableLick } from './flow-music'
 import type { SourceName } from './flow-setup'
 

@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid'
 import { formatKit, parseKit } from '~/codecs/kit'
+import type { SaveNotice } from '~/live/use-saving'
 import { liveSettings, notSavedWords, putInBin, saveRecord } from '~/storage'
-import type { SaveNotice } from '../live/use-saving'
 
 /** What can be done with the player's kits, besides changing one. */
 export type KitCommand =

@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import { formatKit, parseKit } from '~/codecs/kit'
 import { DEFAULT_KIT, DEFAULT_PLAYER, findPiece, KIT_PRESETS, type Piece } from '~/core/kit'
+import { stopAt, toPathView } from '~/drawing/kit/path-view'
 import { DEFAULT_SETTINGS } from '~/storage'
 import { ownKits, playerOf, settingOf, turnedKit } from '~/workspace/setting'
 import { raisedSpeeds } from '~/workspace/speeds-of'
 import { lickOf } from '../../../tests/support/licks'
-import { evidenceWords } from '../panels/evidence-part'
+import { evidenceWords } from './evidence-part'
 import { addPiece, changePiece, insteadOf, removePiece } from './kit-edits'
-import { stopAt, toPathView } from './path-view'
 
 const xOf = (kit: typeof DEFAULT_KIT, surface: Piece['surface']) =>
   kit.pieces.find((piece) => piece.surface === surface)?.x

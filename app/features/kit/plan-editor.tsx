@@ -1,8 +1,8 @@
 import { type PointerEvent, useRef } from 'react'
 import type { Kit } from '~/core/kit'
 import { SURFACES, type Surface } from '~/core/sticking'
+import { KitPlan, planBox } from '~/drawing/kit/kit-plan'
 import { changePiece } from './kit-edits'
-import { KitPlan, planBox } from './kit-plan'
 
 interface PlanEditorProps {
   readonly kit: Kit

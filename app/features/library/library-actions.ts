@@ -48,7 +48,7 @@ export async function createLick(texts: LickTexts): Promise<LibraryOutcome> {
 export async function duplicateLick(id: string): Promise<LibraryOutcome> {
   const lick = await loadLick(id)
   if (!lick.ok) return failed(lick.error)
-  const { copyOf } = await import('./lick-edits')
+  const { copyOf } = await import('~/workspace/lick-edits')
   return createLick(copyOf(lick.value))
 }
 
@@ -103,7 +103,7 @@ export async function tagLicks(
 ): Promise<LibraryOutcome> {
   const wanted = tag.replaceAll(',', ' ').trim()
   if (wanted === '') return { kind: 'failed', message: 'Type a tag first.' }
-  const { withTag } = await import('./lick-edits')
+  const { withTag } = await import('~/workspace/lick-edits')
   let tagged = 0
   const outcome = await inChunks(ids, long, async (chunk) => {
     const licks = await loadLicks(chunk)

@@ -1,8 +1,7 @@
 import { Archive, Trash2, Upload } from 'lucide-react'
 import { useEffect, useRef } from 'react'
 import { Link, useNavigate } from 'react-router'
-import { ExportButton } from '../backup/export-button'
-import { stageFiles } from '../backup/staged-files'
+import { ExportButton, stageFiles } from '../backup'
 
 const BUTTON = 'btn btn-ghost max-sm:btn-square'
 

@@ -1,9 +1,9 @@
 import { Copy, Trash2 } from 'lucide-react'
 import { memo, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
+import { MiniStacks } from '~/drawing/stacks/mini-stacks'
 import type { LickSummary } from '~/storage'
 import { Trouble } from '~/ui/parts'
-import { MiniStacks } from '../stacks/mini-stacks'
 import {
   type DeletedLick,
   deleteLicks,

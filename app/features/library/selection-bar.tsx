@@ -2,9 +2,7 @@ import { Download, Tag, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import type { LickSummary } from '~/storage'
 import { Act, TextBox, Trouble } from '~/ui/parts'
-import { ExportButton } from '../backup/export-button'
-import { JobProgress } from '../backup/job-progress'
-import { useJob } from '../backup/use-job'
+import { ExportButton, JobProgress, useJob } from '../backup'
 import { type DeletedLick, deleteLicks, type LibraryOutcome, tagLicks } from './library-actions'
 
 interface SelectionBarProps {

@@ -2,6 +2,9 @@ import { Download } from 'lucide-react'
 import { useCallback, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { formatSessions } from '~/codecs/csv'
+import { toPracticeSession } from '~/live/practice-session'
+import { useLive } from '~/live/use-live'
+import { useNewestSessions, useSessionsSince } from '~/live/use-sessions'
 import {
   FLOW_ID,
   listSessionsBetween,
@@ -12,8 +15,7 @@ import {
 } from '~/storage'
 import { saveFile } from '~/ui/save-file'
 import { plural } from '~/words/figures'
-import { useLive } from '../live/use-live'
-import { StoreTrouble } from '../shell/error-page'
+import { StoreTrouble } from '../shell'
 import { dayOf } from './calendar'
 import { MinutesChart, NeglectedChart, TempoChart } from './charts'
 import { DataTable } from './data-table'
@@ -27,9 +29,7 @@ import {
   toNeglected,
   toTempos,
 } from './log-view'
-import { toPracticeSession } from './practice-session'
 import { SessionList } from './session-list'
-import { useNewestSessions, useSessionsSince } from './use-sessions'
 
 /** What was practised: what is due, minutes a day, a lick's tempos over time, and every session. */
 export function LogPage() {

@@ -1,9 +1,9 @@
 import { type LickLog, minutesByDay, neglectedLicks, onGrid } from '~/core/log'
 import { nextTempos } from '~/core/practice'
 import { findGrid } from '~/core/time'
+import { toPracticeSession } from '~/live/practice-session'
 import type { PracticeSessionRecord } from '~/storage'
 import { calendarDays, dayOf, daysBetween, midnight } from './calendar'
-import { toPracticeSession } from './practice-session'
 
 const DAY = 24 * 60 * 60 * 1000
 /** Days of which the minutes are shown. */

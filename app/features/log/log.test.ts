@@ -3,10 +3,10 @@ import { lickLogs, onGrid } from '~/core/log'
 import { findGrid } from '~/core/time'
 import { DEMO_LICKS } from '~/demo/licks'
 import { demoSessions } from '~/demo/log'
+import { toPracticeSession } from '~/live/practice-session'
 import type { PracticeSessionRecord } from '~/storage'
 import { dayOf, midnight } from './calendar'
 import { dueWords, type LoggedLick, toDueRows, toMinutes, toNeglected, toTempos } from './log-view'
-import { toPracticeSession } from './practice-session'
 
 const DAY = 24 * 60 * 60 * 1000
 const NOW = new Date(2026, 10, 23, 12).getTime()

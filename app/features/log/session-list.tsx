@@ -3,6 +3,7 @@ import { Pencil, X } from 'lucide-react'
 import { type ComponentProps, useEffect, useRef, useState } from 'react'
 import { TEMPO_RANGE } from '~/core/line'
 import type { Rating } from '~/core/log'
+import { type SaveNotice, useSaving } from '~/live/use-saving'
 import {
   type Kept,
   notSavedWords,
@@ -16,7 +17,6 @@ import { LabelledNumber } from '~/ui/number-field'
 import { Trouble } from '~/ui/parts'
 import { useTop } from '~/ui/use-top'
 import { plural } from '~/words/figures'
-import { type SaveNotice, useSaving } from '../live/use-saving'
 import { dayOf } from './calendar'
 
 const CONTROL = 'rounded-field border border-base-300 bg-base-100 px-1.5 py-0.5'

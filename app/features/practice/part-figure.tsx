@@ -4,8 +4,8 @@ import { type Lick, lineCounts } from '~/core/line'
 import { formatLine } from '~/core/notation'
 import { toDisc } from '~/core/sticking'
 import type { CountingSystem } from '~/core/time'
-import { SlotLetters } from '../ruler/slot-letters'
-import { Stack } from '../stacks/discs'
+import { SlotLetters } from '~/drawing/ruler/slot-letters'
+import { Stack } from '~/drawing/stacks/discs'
 
 const SLOT = 44
 const PITCH = 12

@@ -1,4 +1,6 @@
 import { useCallback, useState } from 'react'
+import { SaverNotice } from '~/live/saver-notice'
+import { useRead } from '~/live/use-read'
 import {
   loadSparePlan,
   notSavedWords,
@@ -9,8 +11,6 @@ import {
   sparePlanId,
 } from '~/storage'
 import { Act, Trouble } from '~/ui/parts'
-import { SaverNotice } from '../live/saver-notice'
-import { useRead } from '../live/use-read'
 import { keepPlanMine, planDifferences, takePlanTheirs } from './plan-conflict'
 
 interface PlanConflictProps {

@@ -2,9 +2,9 @@ import { findVoicedLick, parseVoicing } from '~/codecs/voicing'
 import { EMPTY_LICK, type Lick } from '~/core/line'
 import { type LickLog, lickLogs, onGrid } from '~/core/log'
 import { PLAIN_VOICING, type Voicing } from '~/core/voicing'
+import { toPracticeSession } from '~/live/practice-session'
 import type { LickRecord, PracticeSessionRecord } from '~/storage'
 import { turnTexts } from '~/workspace/turned'
-import { toPracticeSession } from '../log/practice-session'
 
 /** What was noted at its strokes; nothing where it cannot be read. */
 export function voicingOf({ voicing }: LickRecord): Voicing {

@@ -1,6 +1,6 @@
 import { ArrowDown, ArrowLeft, ArrowRight } from 'lucide-react'
 import type { Rating } from '~/core/log'
-import { PlayButton } from '../playback/play-button'
+import { PlayButton } from '~/playback/play-button'
 
 const RATES = [
   { rating: 'clean', words: 'next tempo up', Arrow: ArrowRight, key: 'ArrowRight' },

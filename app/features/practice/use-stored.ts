@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useState } from 'react'
+import { useLive } from '~/live/use-live'
 import {
   closeSaver,
   type Kept,
@@ -9,7 +10,6 @@ import {
   type PlanRecord,
   planRecordSchema,
 } from '~/storage'
-import { useLive } from '../live/use-live'
 import { SessionWriter } from './session-writer'
 
 /** A writer of sessions into this browser's store. */

@@ -11,10 +11,10 @@ import {
   TICKS_PER_QUARTER,
   toMeter,
 } from '~/core/time'
+import { useSettings } from '~/live/use-live'
 import type { Settings } from '~/storage'
 import { Tick } from '~/ui/tick'
-import { useSettings } from '../live/use-live'
-import { countingOf } from './counting'
+import { countingOf } from '~/workspace/counting'
 
 const SHOWN_GRIDS = ['1/8', '1/8t', '1/16', '1/16q', '1/16t', '1/16s', '1/32']
 

@@ -1,7 +1,7 @@
 import { Moon, Settings as SettingsIcon, Sun } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { NavLink, useMatch } from 'react-router'
-import { FindButton } from '../find/find-button'
+import { FindButton } from '../find'
 import { StoreNotices } from './store-notices'
 import { UpdateNotice } from './update-notice'
 

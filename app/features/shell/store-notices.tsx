@@ -1,5 +1,6 @@
 import { type ReactNode, useEffect, useState, useSyncExternalStore } from 'react'
 import { useBlocker } from 'react-router'
+import { useSettingsState } from '~/live/use-live'
 import {
   liveSettings,
   notSavedWords,
@@ -8,7 +9,6 @@ import {
   type StoreIssue,
   unsavedNow,
 } from '~/storage'
-import { useSettingsState } from '../live/use-live'
 
 /**
  * What every page has to say of the store: that something cannot be saved, and that a newer version of

@@ -5,8 +5,8 @@ import { lineCounts } from '~/core/line'
 import { formatLine } from '~/core/notation'
 import { toDisc } from '~/core/sticking'
 import type { CountingSystem } from '~/core/time'
-import { SlotLetters, STAGE_SIZES } from '../../ruler/slot-letters'
-import { Stack } from '../../stacks/discs'
+import { SlotLetters, STAGE_SIZES } from '~/drawing/ruler/slot-letters'
+import { Stack } from '~/drawing/stacks/discs'
 
 /** Of a slot, in units of the drawing; its smallest letter is 19 of them. */
 export const STAGE_SLOT = 32

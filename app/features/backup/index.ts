@@ -1,0 +1,6 @@
+export { BackupReminder } from './backup-reminder'
+export { ExportButton } from './export-button'
+export { TABLE_WORDS } from './import-view'
+export { JobProgress } from './job-progress'
+export { stageFiles } from './staged-files'
+export { useJob } from './use-job'

@@ -1,0 +1,109 @@
+import { X } from 'lucide-react'
+import { memo, Suspense, useCallback } from 'react'
+import { useSearchParams } from 'react-router'
+import { LoadBoundary } from '~/ui/load-boundary'
+import { useBenchLick, useSelection } from '../state/use-workspace'
+import { aboutWords } from './about-words'
+import { PANELS, type Panel } from './panel-list'
+
+/** The panel that the address names, and the way to open another; undefined closes it. */
+export function useOpenPanel() {
+  const [search, setSearch] = useSearchParams()
+  const id = search.get('panel')
+  const open = useCallback(
+    (panel: string | undefined) =>
+      setSearch(panel ? { panel } : {}, { replace: true, preventScrollReset: true }),
+    [setSearch],
+  )
+  return { panel: PANELS.find((one) => one.id === id), open }
+}
+
+/**
+ * One panel at a time beside the rail of their names; on a narrow page a sheet over the lower half.
+ * What a panel acts on is said in its first line.
+ */
+export function Dock() {
+  const { panel, open } = useOpenPanel()
+  return (
+    <div className="dock flex min-h-0 min-w-0 gap-2">
+      {panel && (
+        <section
+          key={panel.id}
+          id="dock-panel"
+          aria-label={panel.name}
+          className="dock-panel min-h-0 min-w-0 overflow-y-auto rounded-box border border-base-300 bg-base-100 p-3"
+          onKeyDown={(event) => {
+            if (event.key !== 'Escape' || event.defaultPrevented) return
+            event.preventDefault()
+            document.querySelector<HTMLElement>('[data-line]')?.focus()
+          }}
+        >
+          <div className="mb-2 flex items-baseline gap-2">
+            <h2 className="font-semibold text-base">{panel.name}</h2>
+            <About />
+            <button
+              type="button"
+              className="btn btn-ghost btn-square btn-xs ml-auto self-start"
+              aria-label={`Close ${panel.name}`}
+              onClick={() => open(undefined)}
+            >
+              <X size={15} aria-hidden />
+            </button>
+          </div>
+          <LoadBoundary key={panel.id} what="This panel">
+            <Suspense fallback={<p className="text-(--quiet) text-sm">Opening …</p>}>
+              <div data-panel-body>
+                <panel.View />
+              </div>
+            </Suspense>
+          </LoadBoundary>
+        </section>
+      )}
+      <Rail open={panel} onOpen={open} />
+    </div>
+  )
+}
+
+/** What a change would be about. */
+function About() {
+  const lick = useBenchLick()
+  const { range } = useSelection()
+  return (
+    <p className="min-w-0 text-(--quiet) text-xs" data-about>
+      {aboutWords(lick, range)}
+    </p>
+  )
+}
+
+const Rail = memo(function Rail({
+  open,
+  onOpen,
+}: {
+  open: Panel | undefined
+  onOpen: (id: string | undefined) => void
+}) {
+  return (
+    <nav aria-label="Panels" className="dock-rail paint-alone">
+      {PANELS.map(({ id, name, icon: Icon }, i) => (
+        <button
+          key={id}
+          type="button"
+          aria-expanded={open?.id === id}
+          aria-controls="dock-panel"
+          title={`${name} (${panelKey(i)})`}
+          className="dock-tab"
+          onClick={() => onOpen(open?.id === id ? undefined : id)}
+        >
+          <Icon size={17} aria-hidden />
+          {name}
+        </button>
+      ))}
+    </nav>
+  )
+})
+
+/** The key of a panel: `Alt 1` for the first, `Alt 0` for the tenth, then `Alt Shift 1`. */
+export function panelKey(index: number): string {
+  const digit = (index + 1) % 10
+  return index < 10 ? `Alt ${digit}` : `Alt Shift ${digit}`
+}

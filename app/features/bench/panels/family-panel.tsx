@@ -1,0 +1,212 @@
+import { ChevronLeft, ChevronRight, Play } from 'lucide-react'
+import { useMemo, useState } from 'react'
+import { formatPhrase } from '~/core/catalogue'
+import { type Phrase, phraseOf } from '~/core/changes'
+import { accentFamily, type Family, inversionFamily, kickFamily } from '~/core/families'
+import { PhraseStacks, PhraseText } from '~/drawing/stacks/phrase-figure'
+import { useSaving } from '~/live/use-saving'
+import { NumberField } from '~/ui/number-field'
+import { Act, Choice, Nothing, Part } from '~/ui/parts'
+import { appendPhrase, replaceRange } from '~/workspace/edits/edits'
+import { usePanel } from '../state/use-panel'
+import { changeCells } from './saved-store'
+import { soloLick } from './solo'
+
+const RULES = [
+  ['kicks', 'Kicks in the gaps'],
+  ['accents', 'Accents'],
+  ['inversions', 'Inversions'],
+] as const
+type Rule = (typeof RULES)[number][0]
+
+interface Asked {
+  readonly slots: number
+  readonly most: number
+  readonly adjacent: boolean
+}
+
+function familyOf(rule: Rule, phrase: Phrase, { slots, most, adjacent }: Asked): Family {
+  switch (rule) {
+    case 'kicks':
+      return kickFamily({ slots, lead: 'R', most, adjacent })
+    case 'accents':
+      return accentFamily(phrase, 1, Math.min(most, phrase.slots.length))
+    case 'inversions':
+      return inversionFamily(phrase)
+  }
+}
+
+/** All members of a rule, counted and numbered, to try one after the other. */
+export function FamilyPanel() {
+  const props = usePanel()
+  const { lick, range, onEdit, onHear } = props
+  const [rule, setRule] = useState<Rule>('kicks')
+  const [asked, setAsked] = useState<Asked>({ slots: 8, most: 8, adjacent: false })
+  const [index, setIndex] = useState(0)
+  const selected = useMemo(() => phraseOf(lick.line, range), [lick, range])
+  const long = rule !== 'kicks' && (selected.slots.length === 0 || selected.slots.length > 64)
+  const family = useMemo(
+    () => (long ? null : familyOf(rule, selected, asked)),
+    [rule, selected, asked, long],
+  )
+  const last = family ? Number(family.count) - 1 : 0
+  const at = Math.min(index, Math.max(0, last))
+  const member = family && family.count > 0n ? family.at(BigInt(at)) : null
+  const step = (by: number) => setIndex(Math.max(0, Math.min(last, at + by)))
+  const name = RULES.find(([id]) => id === rule)?.[1] ?? ''
+  const { tell, trouble, busy } = useSaving(changeCells)
+  const [savedAt, setSavedAt] = useState(-1)
+  const save = (phrase: Phrase) => {
+    setSavedAt(at)
+    void tell({
+      intent: 'save',
+      name: `${name} ${at + 1}`,
+      line: formatPhrase(phrase),
+      tags: ['family'],
+    })
+  }
+  const saved = trouble || (savedAt === at && !busy ? `Saved as “${name} ${at + 1}”` : '')
+  return (
+    <div className="flex flex-col gap-4">
+      <div className="flex flex-wrap items-center gap-3">
+        <Choice legend="Rule" options={RULES} value={rule} onChoose={setRule} />
+        {rule === 'kicks' && <KickFields asked={asked} onAsked={setAsked} />}
+      </div>
+      {member && family ? (
+        <Part
+          title={`${family.count.toLocaleString('en')} in all`}
+          aside={
+            <span className="text-(--quiet) text-sm">
+              {rule === 'kicks'
+                ? 'natural sticking, kicks in place of strokes'
+                : 'of what is selected'}
+            </span>
+          }
+        >
+          <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+            <div
+              role="spinbutton"
+              tabIndex={0}
+              aria-label="Member of the family"
+              aria-valuenow={at + 1}
+              aria-valuemin={1}
+              aria-valuemax={last + 1}
+              aria-valuetext={`number ${at + 1}: ${formatPhrase(member)}`}
+              className="flex items-center gap-1 rounded-field border border-base-300 px-1 focus-visible:outline-2"
+              onKeyDown={(event) => {
+                const by = {
+                  ArrowRight: 1,
+                  ArrowUp: 1,
+                  ArrowLeft: -1,
+                  ArrowDown: -1,
+                  PageUp: 10,
+                  PageDown: -10,
+                }[event.key]
+                if (event.key === 'Enter') onHear(soloLick(lick, member))
+                if (event.key === 's') save(member)
+                if (by === undefined) return
+                event.preventDefault()
+                step(by)
+              }}
+            >
+              <StepButton label="Previous" disabled={at === 0} onClick={() => step(-1)}>
+                <ChevronLeft size={18} aria-hidden />
+              </StepButton>
+              <span className="min-w-20 text-center text-sm tabular-nums">
+                {(at + 1).toLocaleString('en')}
+              </span>
+              <StepButton label="Next" disabled={at === last} onClick={() => step(1)}>
+                <ChevronRight size={18} aria-hidden />
+              </StepButton>
+            </div>
+            <PhraseStacks phrase={member} />
+            <PhraseText phrase={member} />
+          </div>
+          <div className="flex flex-wrap gap-2">
+            <Act onClick={() => onHear(soloLick(lick, member))}>
+              <Play size={14} aria-hidden /> Hear
+            </Act>
+            <Act onClick={() => onEdit(appendPhrase(lick, member, name))}>Append</Act>
+            <Act
+              disabled={range.to === range.from}
+              onClick={() => onEdit(replaceRange(lick, range, member, name))}
+            >
+              Replace
+            </Act>
+            <Act disabled={busy} onClick={() => save(member)}>
+              Save as cell
+            </Act>
+            {saved && (
+              <span role="status" className="self-center text-sm text-success">
+                {saved}
+              </span>
+            )}
+          </div>
+          <p className="text-(--quiet) text-xs">
+            With the number focused: arrows step, Enter plays, S saves.
+          </p>
+        </Part>
+      ) : (
+        <Nothing>
+          {long ? 'Select up to 64 slots of the line to count their family.' : 'No patterns match.'}
+        </Nothing>
+      )}
+    </div>
+  )
+}
+
+function StepButton({
+  label,
+  disabled,
+  onClick,
+  children,
+}: {
+  label: string
+  disabled: boolean
+  onClick: () => void
+  children: React.ReactNode
+}) {
+  return (
+    <button
+      type="button"
+      tabIndex={-1}
+      className="btn btn-ghost btn-square btn-sm"
+      aria-label={label}
+      disabled={disabled}
+      onClick={onClick}
+    >
+      {children}
+    </button>
+  )
+}
+
+const MOST_SLOTS = 64
+
+function KickFields({ asked, onAsked }: { asked: Asked; onAsked: (asked: Asked) => void }) {
+  const number = (field: 'slots' | 'most', label: string, least: number) => (
+    <span className="flex items-center gap-1.5 text-sm">
+      <NumberField
+        label={label}
+        min={least}
+        max={MOST_SLOTS}
+        value={asked[field]}
+        onChange={(value) => onAsked({ ...asked, [field]: value })}
+      />
+      {label}
+    </span>
+  )
+  return (
+    <>
+      {number('slots', 'slots', 1)}
+      {number('most', 'kicks at most', 0)}
+      <label className="flex items-center gap-1.5 text-sm">
+        <input
+          type="checkbox"
+          checked={asked.adjacent}
+          onChange={(event) => onAsked({ ...asked, adjacent: event.target.checked })}
+        />
+        Allow consecutive kicks
+      </label>
+    </>
+  )
+}

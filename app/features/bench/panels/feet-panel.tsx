@@ -1,0 +1,106 @@
+import { Plus, X } from 'lucide-react'
+import { parseLickText, valuesOf } from '~/codecs/lick-text'
+import { type FieldFault, TypedField } from '~/ui/field'
+import { IconButton } from '~/ui/icon-button'
+import { Act, Nothing, Part } from '~/ui/parts'
+import { Pick } from '~/ui/pick'
+import { faultWords } from '~/words/fault-words'
+import { useDocument, useWorkspace } from '../state/use-workspace'
+import { GroovePart } from './groove-part'
+
+/** Usual feet, each a layer in the line's own notation. */
+const PRESETS: readonly (readonly [text: string, name: string])[] = [
+  ['@1/4 H', 'Hi-hat foot on quarters'],
+  ['@1/4 -H', 'Hi-hat foot on 2 and 4'],
+  ['@1/8 H', 'Hi-hat foot on eighths'],
+  ['@1/8 -H', 'Hi-hat foot off the beat'],
+  ['@1/4 K', 'Kick on quarters'],
+  ['@1/8 K', 'Kick on eighths'],
+  ['@1/16 K-HKK-HK', 'Samba foot'],
+  ['@1/8 KJ', 'Feet alternating'],
+  ['@1/8 KJKKJKJJ', 'Paradiddle in the feet'],
+]
+
+/** A layer under the line: how it is typed, and under what it sounds. */
+interface Layer {
+  readonly typed: string
+  readonly scope: 'both' | 'fill'
+}
+
+/** What plays under the line: the groove of its bars, and the feet's layers, typed like the line. */
+export function FeetPanel() {
+  const workspace = useWorkspace()
+  const { text } = useDocument().history
+  const layers: readonly Layer[] = [
+    ...valuesOf(text, 'under').map((typed): Layer => ({ typed, scope: 'both' })),
+    ...valuesOf(text, 'under fill').map((typed): Layer => ({ typed, scope: 'fill' })),
+  ]
+  const save = (next: readonly Layer[]) => {
+    const of = (scope: Layer['scope']) =>
+      next.filter((layer) => layer.scope === scope).map(({ typed }) => typed)
+    workspace.set([
+      ['under', of('both')],
+      ['under fill', of('fill')],
+    ])
+  }
+  const change = (at: number, changed: Partial<Layer>) =>
+    save(layers.map((layer, i) => (i === at ? { ...layer, ...changed } : layer)))
+  return (
+    <div className="flex flex-col gap-5">
+      <Part title="Feet under the line">
+        {layers.length === 0 && <Nothing>None yet. Choose one, or type your own.</Nothing>}
+        <ul className="flex flex-col gap-2">
+          {layers.map(({ typed, scope }, i) => (
+            <li key={`${scope} ${i}`} className="flex items-end gap-1.5">
+              <TypedField
+                label={`Layer ${i + 1}`}
+                value={typed}
+                check={ostinatoFault}
+                onChange={(next) => change(i, { typed: next })}
+                className="grow font-mono"
+              />
+              <Pick
+                label={`Where layer ${i + 1} sounds`}
+                value={scope}
+                options={SCOPES}
+                onPick={(next) => change(i, { scope: next })}
+              />
+              <IconButton
+                label={`Remove ${typed}`}
+                onClick={() => save(layers.filter((_, at) => at !== i))}
+              >
+                <X size={16} aria-hidden />
+              </IconButton>
+            </li>
+          ))}
+        </ul>
+        <div className="flex flex-wrap gap-1.5">
+          {PRESETS.filter(([typed]) => layers.every((layer) => layer.typed !== typed)).map(
+            ([typed, name]) => (
+              <Act key={typed} onClick={() => save([...layers, { typed, scope: 'both' }])}>
+                <Plus size={14} aria-hidden />
+                {name}
+              </Act>
+            ),
+          )}
+        </div>
+      </Part>
+      <GroovePart />
+    </div>
+  )
+}
+
+const SCOPES = [
+  ['both', 'groove and fill'],
+  ['fill', 'the fill only'],
+] as const
+
+/** What is wrong with an ostinato as it is typed; null where nothing is. */
+function ostinatoFault(typed: string): FieldFault | null {
+  const expected = 'Expected a grid and limbs, such as @1/4 H'
+  if (typed === '' || typed.includes('#') || typed.includes('\n')) return { message: expected }
+  const read = parseLickText(`under: ${typed}`)
+  if (read.ok) return null
+  const [first] = read.error
+  return { message: first ? faultWords(first) : expected }
+}

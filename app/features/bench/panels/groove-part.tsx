@@ -1,0 +1,198 @@
+import { Play } from 'lucide-react'
+import { useMemo, useState } from 'react'
+import { type Groove, grooveBar, parseGrooveBar, toGroove } from '~/core/groove'
+import { type Lick, NO_GROOVE } from '~/core/line'
+import { findGrid, meterName } from '~/core/time'
+import { PhraseStacks } from '~/drawing/stacks/phrase-figure'
+import { useLive } from '~/live/use-live'
+import { useSaving } from '~/live/use-saving'
+import { liveGrooves } from '~/storage'
+import { Act, Nothing, Part, TextBox, Trouble } from '~/ui/parts'
+import { type PanelView, usePanel } from '../state/use-panel'
+import { changeGrooves, type GrooveCommand } from './saved-store'
+import { soloLick } from './solo'
+
+const GRIDS = ['1/4', '1/8', '1/8t', '1/16', '1/16t', '1/32']
+
+/** The groove of this lick's metre in the line's own notation: looked at, changed, saved, used. */
+export function GroovePart() {
+  const { lick, grooves, onEdit, onHear } = usePanel()
+  const { meter, groove: id } = lick.frame
+  const meterKey = meterName(meter)
+  const use = (groove: string) =>
+    onEdit({ label: 'Groove', lick: { ...lick, frame: { ...lick.frame, groove } } })
+  return (
+    <div className="grid grid-cols-1 gap-x-8 gap-y-4">
+      <GrooveForm
+        key={`${id} ${meterKey} ${grooves.length}`}
+        lick={lick}
+        meterKey={meterKey}
+        grooves={grooves}
+        onHear={onHear}
+      />
+      <Part title="Your grooves">
+        {grooves.length === 0 ? (
+          <Nothing>
+            None yet. Change this bar and save it under a name: it then appears in the list of
+            grooves.
+          </Nothing>
+        ) : (
+          <ul className="flex flex-col">
+            {grooves.map((groove) => (
+              <OwnGroove
+                key={groove.id}
+                groove={groove}
+                used={groove.id === id}
+                onUse={() => use(groove.id)}
+                onDeleted={() => {
+                  if (groove.id === id) use('eighths')
+                }}
+              />
+            ))}
+          </ul>
+        )}
+      </Part>
+    </div>
+  )
+}
+
+interface GrooveFormProps {
+  readonly lick: Lick
+  readonly meterKey: string
+  readonly grooves: readonly Groove[]
+  readonly onHear: PanelView['onHear']
+}
+
+function GrooveForm({ lick, meterKey, grooves, onHear }: GrooveFormProps) {
+  const { tell, trouble, busy, notice } = useSaving(changeGrooves)
+  const { meter, groove: id } = lick.frame
+  const now = useMemo(
+    () => grooveBar(toGroove(id === NO_GROOVE ? 'eighths' : id, grooves), meter),
+    [id, grooves, meter],
+  )
+  const own = grooves.find((groove) => groove.id === id)
+  const [name, setName] = useState(own?.name ?? '')
+  const [grid, setGrid] = useState(now.grid)
+  const [line, setLine] = useState(now.line)
+  const read = parseGrooveBar({ grid, line }, meter)
+  const base = findGrid(grid)
+  const field = 'min-w-0 rounded-field border border-base-300 bg-base-100 px-2 py-1 text-sm'
+  const record = useLive(liveGrooves).rows.find((one) => one.id === own?.id)
+  // Edited as it was when the form was opened, or last saved: what another tab does since is noticed.
+  const [seen, setSeen] = useState(record?.revision)
+  const command = (revision: number | undefined): GrooveCommand => ({
+    intent: 'save',
+    name,
+    meter: meterKey,
+    grid,
+    line,
+    ...(own && revision !== undefined && { id: own.id, revision }),
+    ...(record && revision !== undefined && { createdAt: record.createdAt }),
+  })
+  const save = async (revision: number | undefined) => {
+    const { trouble: refused } = await tell(command(revision))
+    if (refused === '' && revision !== undefined) setSeen(revision + 1)
+  }
+  const overtaken = notice?.revision
+  const hear = () => {
+    if (!read.ok || !base) return
+    const frame = { ...lick.frame, grid: base }
+    onHear(soloLick({ ...lick, frame }, read.value))
+  }
+  return (
+    <Part title={`A bar of ${meterKey}`}>
+      <div className="flex flex-wrap items-center gap-2">
+        <select
+          aria-label="Grid of the groove"
+          className={field}
+          value={grid}
+          onChange={(event) => setGrid(event.target.value)}
+        >
+          {[...new Set([...GRIDS, grid])].map((choice) => (
+            <option key={choice}>{choice}</option>
+          ))}
+        </select>
+        <TextBox
+          label="Bar of groove"
+          aria-invalid={!read.ok}
+          aria-describedby="groove-fault"
+          className="min-w-48 grow font-mono"
+          spellCheck={false}
+          value={line}
+          onType={setLine}
+        />
+      </div>
+      <p id="groove-fault" role="status" className="text-error text-sm empty:hidden">
+        {read.ok ? '' : `Not a bar yet: ${read.error}`}
+      </p>
+      {read.ok && <PhraseStacks phrase={read.value} />}
+      <div className="flex flex-wrap items-center gap-2">
+        <TextBox
+          label="Name of the groove"
+          className="w-40"
+          placeholder="name"
+          maxLength={80}
+          value={name}
+          onType={setName}
+        />
+        <Act disabled={busy || !read.ok || name.trim() === ''} onClick={() => void save(undefined)}>
+          Save as groove
+        </Act>
+        {own && (
+          <Act
+            disabled={busy || !read.ok || name.trim() === ''}
+            onClick={() => void save(seen ?? record?.revision)}
+          >
+            Change {own.name}
+          </Act>
+        )}
+        <Act disabled={!read.ok} onClick={hear}>
+          <Play size={14} aria-hidden /> Hear
+        </Act>
+      </div>
+      <Trouble words={trouble} />
+      {overtaken !== undefined && (
+        <Act onClick={() => void save(overtaken)}>Replace it with mine</Act>
+      )}
+    </Part>
+  )
+}
+
+function OwnGroove({
+  groove,
+  used,
+  onUse,
+  onDeleted,
+}: {
+  groove: Groove
+  used: boolean
+  onUse: () => void
+  onDeleted: () => void
+}) {
+  const { tell, trouble } = useSaving(changeGrooves)
+  const [meter, bar] = Object.entries(groove.bars)[0] ?? ['', undefined]
+  return (
+    <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-base-300 border-t py-1.5 text-sm">
+      <span className="min-w-32 grow">
+        <span className="font-semibold">{groove.name}</span>
+        <span className="block break-all font-mono text-(--quiet) text-xs">
+          {meter} @{bar?.grid} {bar?.line}
+        </span>
+      </span>
+      <Act disabled={used} label={`Use ${groove.name}`} onClick={onUse}>
+        {used ? 'in use' : 'Use'}
+      </Act>
+      <Act
+        label={`Delete ${groove.name}`}
+        onClick={() => {
+          void tell({ intent: 'delete', id: groove.id }).then((notice) => {
+            if (notice.trouble === '') onDeleted()
+          })
+        }}
+      >
+        Delete
+      </Act>
+      <Trouble words={trouble} />
+    </li>
+  )
+}

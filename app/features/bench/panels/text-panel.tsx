@@ -1,0 +1,80 @@
+import { useMemo, useState } from 'react'
+import { findOwnGrooves, formatLickText, formatOwnGroove } from '~/codecs/lick-text'
+import type { Groove } from '~/core/groove'
+import type { Lick } from '~/core/line'
+import { isPlain } from '~/core/voicing'
+import { Act } from '~/ui/parts'
+import { saveFile } from '~/ui/save-file'
+import { faultWords } from '~/words/fault-words'
+import { usePanel } from '../state/use-panel'
+import { useDocument, useWorkspace } from '../state/use-workspace'
+
+/** The row that takes a lick's own groove along with its text; empty where there is nothing to take. */
+export function grooveRow({ frame, unknown }: Lick, grooves: readonly Groove[]): string {
+  const own = grooves.find(({ id }) => id === frame.groove)
+  const [bar] = own ? Object.entries(own.bars) : []
+  if (!own || !bar || findOwnGrooves(unknown).some(({ id }) => id === own.id)) return ''
+  const [meter, { grid, line }] = bar
+  return formatOwnGroove({ id: own.id, name: own.name, meter, grid, line })
+}
+
+function withRow(text: string, row: string): string {
+  return row === '' ? text : `${text.trimEnd()}\n${row}\n`
+}
+
+/** The whole lick as its open text: everything can be read, changed and copied here. */
+export function TextPanel() {
+  const workspace = useWorkspace()
+  const { history, issues } = useDocument()
+  const { lick, voiced, voicing, grooves } = usePanel()
+  const { text } = history
+  const groove = useMemo(() => grooveRow(lick, grooves), [lick, grooves])
+  const [copied, setCopied] = useState('')
+  return (
+    <>
+      <textarea
+        aria-label="Lick text"
+        aria-invalid={issues.length > 0}
+        className="w-full rounded-field border border-base-300 bg-base-100 p-2 font-mono text-sm leading-6 aria-invalid:border-error"
+        rows={Math.min(20, text.split('\n').length + 1)}
+        spellCheck={false}
+        value={text}
+        onChange={(event) => workspace.replaceText(event.target.value)}
+      />
+      <ul className="text-error text-sm">
+        {issues.slice(0, 8).map((issue) => (
+          <li key={`${issue.line} ${issue.column} ${issue.code}`}>
+            Row {issue.line}, character {issue.column}: {faultWords(issue)}
+          </li>
+        ))}
+      </ul>
+      <p className="mt-1 flex flex-wrap items-center gap-3 text-sm">
+        <Act
+          onClick={() =>
+            saveFile(`${lick.title || 'lick'}.lick`, 'text/plain', withRow(text, groove))
+          }
+        >
+          Save as a file
+        </Act>
+        {groove !== '' && <span className="text-(--quiet)">The file takes your groove along.</span>}
+      </p>
+      {!isPlain(voicing) && (
+        <p className="mt-2 flex flex-wrap items-center gap-3 text-sm">
+          <Act
+            onClick={() =>
+              void navigator.clipboard.writeText(withRow(formatLickText(voiced), groove)).then(
+                () => setCopied('Copied.'),
+                () => setCopied('The browser does not allow copying.'),
+              )
+            }
+          >
+            Copy with voices
+          </Act>
+          <span role="status" className="text-(--quiet)">
+            {copied || 'The text has the voices, not the rules that gave them.'}
+          </span>
+        </p>
+      )}
+    </>
+  )
+}

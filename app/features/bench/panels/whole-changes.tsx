@@ -1,0 +1,90 @@
+import { useMemo } from 'react'
+import { halfRateOstinatos, withoutOstinatos } from '~/core/changes'
+import { type Renotated, type RenotateFault, renotate } from '~/core/fitting'
+import type { Lick } from '~/core/line'
+import { gridName, placeName } from '~/core/time'
+import { useSaving } from '~/live/use-saving'
+import { Act, Part, Trouble } from '~/ui/parts'
+import { plural } from '~/words/figures'
+import type { PanelView } from '../state/use-panel'
+import { changeGrooves } from './saved-store'
+
+const WAYS = [
+  ['faster', 'Write it twice as fast'],
+  ['slower', 'Write it half as fast'],
+] as const
+
+/** Changes of the lick as a whole: the same sound in other note values, and less under the line. */
+export function WholeChanges({ lick, grooves, onEdit }: PanelView) {
+  const { tell, trouble } = useSaving(changeGrooves)
+  const written = useMemo(
+    () => WAYS.map(([way, name]) => [name, renotate(lick, way, grooves)] as const),
+    [lick, grooves],
+  )
+  const slowFeet = halfRateOstinatos(lick)
+  const apply = (label: string, { lick: after, groove }: Renotated) => {
+    const [bar] = groove ? Object.entries(groove.bars) : []
+    if (groove && bar) {
+      const [meter, { grid, line }] = bar
+      void tell({ intent: 'save', id: groove.id, name: groove.name, meter, grid, line })
+    }
+    onEdit({ label, lick: after })
+  }
+  return (
+    <Part title="The whole lick">
+      <div className="flex flex-col items-start gap-2 text-sm">
+        {written.map(([name, after]) =>
+          after.ok ? (
+            <div key={name}>
+              <Act onClick={() => apply(name, after.value)}>{name}</Act>
+              <p className="mt-0.5 text-(--quiet) text-xs">{renotatedWords(lick, after.value)}</p>
+            </div>
+          ) : (
+            <div key={name}>
+              <Act disabled onClick={() => undefined}>
+                {name}
+              </Act>
+              <p className="mt-0.5 text-(--quiet) text-xs">{FAULT_WORDS[after.error]}</p>
+            </div>
+          ),
+        )}
+        {slowFeet && (
+          <Act onClick={() => onEdit({ label: 'Feet at half the rate', lick: slowFeet })}>
+            Play the feet at half the rate
+          </Act>
+        )}
+        {lick.ostinatos.length > 0 && (
+          <Act onClick={() => onEdit({ label: 'No feet', lick: withoutOstinatos(lick) })}>
+            Remove all feet ostinatos
+          </Act>
+        )}
+      </div>
+      <Trouble words={trouble} />
+    </Part>
+  )
+}
+
+const FAULT_WORDS: Readonly<Record<RenotateFault, string>> = {
+  empty: 'There is no line yet.',
+  grid: 'No grid has note values that long or short.',
+  tempo: 'The tempo would leave the range of 20 to 400.',
+  swing: 'The swing would have to lean on other note values.',
+  place: 'The start or the landing would fall between two places of the bar.',
+  stop: 'The groove would stop before its own bar.',
+  groove: 'The groove cannot be written so: its bar is not the same half twice.',
+  ostinato: 'An ostinato cannot be written in those note values.',
+}
+
+/** `1/32 at 66, from 3; the groove is saved as “Eighths, twice as fast”`. */
+export function renotatedWords(before: Lick, { lick, groove, leadKept }: Renotated): string {
+  const { frame } = lick
+  const start = placeName(frame.start, frame.meter)
+  const moved = start === placeName(before.frame.start, before.frame.meter) ? '' : `, from ${start}`
+  return [
+    `${gridName(frame.grid)} at ${frame.tempo}${moved}`,
+    groove ? `the groove is saved as “${groove.name}”` : '',
+    leadKept ? '' : `${plural(frame.lead, 'bar')} of groove before it`,
+  ]
+    .filter(Boolean)
+    .join('; ')
+}

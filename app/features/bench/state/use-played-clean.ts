@@ -1,0 +1,15 @@
+import { useMemo } from 'react'
+import { lickLogs, onGrid } from '~/core/log'
+import type { Grid } from '~/core/time'
+import { toPracticeSession } from '~/live/practice-session'
+import { useLive } from '~/live/use-live'
+import { liveSessions } from '~/storage'
+
+/** The fastest tempo at which the whole lick was clean, as it would be on a grid; null where it never was. */
+export function usePlayedClean(lickId: string, grid: Grid): number | null {
+  const { rows } = useLive(liveSessions(lickId))
+  return useMemo(() => {
+    const best = lickLogs(onGrid(rows.map(toPracticeSession), grid))[0]?.bestClean ?? null
+    return best === null ? null : Math.round(best * 10) / 10
+  }, [rows, grid])
+}

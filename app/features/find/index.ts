@@ -1,0 +1,2 @@
+export { FindButton } from './find-button'
+export { type Found, offer } from './sources'

@@ -1,0 +1,1 @@
+export { EvidencePart } from './evidence-part'

@@ -1,0 +1,2 @@
+export { foundRows, sortedRows } from './chosen-rows'
+export { createLick, type LibraryState } from './library-actions'

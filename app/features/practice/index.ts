@@ -1,0 +1,7 @@
+export { BigCount } from './big-count'
+export { type Phase, STILL } from './lights'
+export { PartFigure } from './part-figure'
+export { LIMB_KEYS } from './sound-strip'
+export { stillWords } from './still-words'
+export { useLights } from './use-lights'
+export { useSessionWriter } from './use-stored'

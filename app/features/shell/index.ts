@@ -1,0 +1,1 @@
+export { StoreTrouble } from './error-page'
