@@ -7,6 +7,7 @@ export default [
   route('practice/:id', 'routes/practice.tsx'),
   route('flow', 'routes/flow.tsx'),
   route('log', 'routes/log.tsx'),
+  route('compare', 'routes/compare.tsx'),
   route('bin', 'routes/bin.tsx'),
   route('backup', 'routes/backup.tsx'),
   route('settings', 'routes/settings.tsx'),

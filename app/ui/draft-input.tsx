@@ -23,6 +23,7 @@ export function DraftInput({
     <input
       {...looks}
       aria-label={label}
+      dir="auto"
       value={draft.typed}
       onChange={(event) => {
         const tidied = tidy(event.target.value)

@@ -131,7 +131,7 @@ describe('the verdict in short', () => {
     expect(answers.limits.at(-1)).toContain(String(Math.round(lowest * 10) / 10))
     expect(speedVerdict(answers).rest).toMatch(/^(with the landing|looped with the groove|)$/)
     const played = toAnswers(lick, 72, DEFAULT_SETTING, 300)
-    expect(speedVerdict(played).first).toBe('300')
+    expect(speedVerdict(played).first).toBe('300.0')
     expect(speedVerdict(toAnswers(lickOf('line: XX'), 72)).rest).toMatch(/not known/)
   })
 })

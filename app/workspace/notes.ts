@@ -15,3 +15,8 @@ export function notesIn(
 ): StrokeNote[] {
   return notes.filter(({ slot }) => slot >= from && slot < to)
 }
+
+/** A voicing with a note for the whole lick; an empty text takes it away. */
+export function withAbout({ about: _old, ...voicing }: Voicing, text: string): Voicing {
+  return text.trim() === '' ? voicing : { ...voicing, about: text }
+}

@@ -189,6 +189,84 @@ test('strokes are typed in the row, and voices struck by number, one key a strok
   await expect(row.first()).toHaveAccessibleName(/on tom 1; .*on floor tom; .*on ride/)
 })
 
+test('a sticking is pasted as people write it, and a whole lick opens as that lick', async ({
+  page,
+  context,
+}) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write'])
+  await openLick(page, 'Parade')
+  const paste = async (text: string) => {
+    await page.evaluate((copied) => navigator.clipboard.writeText(copied), text)
+    await sticking(page).press('ControlOrMeta+v')
+  }
+  await sticking(page).fill('')
+  await paste('R L R R | L R L L')
+  await expect(sticking(page)).toHaveValue('RLRR LRLL')
+  await expect(page.getByText('Pasted as RLRR LRLL: bars as groups.')).toBeVisible()
+  await page.getByRole('button', { name: 'Paste it as it was' }).click()
+  await expect(sticking(page)).toHaveValue('R L R R | L R L L')
+  await page.getByRole('button', { name: 'Read it as RLRR LRLL' }).click()
+  await expect(sticking(page)).toHaveValue('RLRR LRLL')
+  await sticking(page).fill('rllr rlrl')
+  await page.getByRole('button', { name: 'Make them plain strokes' }).click()
+  await expect(sticking(page)).toHaveValue('RLLR RLRL')
+  await paste('dime-lick: 1\ntitle: Sawdust Exit\nmeter: 3/4\nline: RLK RLK')
+  await expect(page.getByLabel('Title')).toHaveValue('Sawdust Exit')
+  await expect(sticking(page)).toHaveValue('RLK RLK')
+})
+
+test('on a phone a lick is built, heard and voiced with the pad of keys', async ({ browser }) => {
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+    baseURL: test.info().project.use.baseURL ?? '',
+  })
+  const page = await context.newPage()
+  await page.goto('/')
+  await page.getByRole('button', { name: 'New lick' }).tap()
+  const pad = page.getByRole('toolbar', { name: 'Stroke keys' })
+  const tap = (name: string) => pad.getByRole('button', { name, exact: true }).tap()
+  for (const key of ['Accent', 'Right hand', 'Left hand', 'Ghost', 'Left hand', 'Kick'])
+    await tap(key)
+  for (const key of [
+    'Next group',
+    'Flam',
+    'Right hand',
+    'Together with the next limb',
+    'Kick',
+    'Rest',
+  ])
+    await tap(key)
+  await expect(sticking(page)).toHaveValue('>RLlK (fRK)-')
+  await tap('Delete')
+  await expect(sticking(page)).toHaveValue('>RLlK (fRK)')
+  // The voices row is tapped: the pad is the kit.
+  const box = await page
+    .locator('[data-row="0"] svg text', { hasText: /^sn$/ })
+    .first()
+    .boundingBox()
+  if (!box) throw new Error('no voice on the ruler')
+  await page.touchscreen.tap(box.x + box.width / 2, box.y + box.height / 2)
+  for (const piece of ['tom 1', 'tom 2', 'floor tom']) await tap(`Strike ${piece}`)
+  const row = page.locator('[data-row="0"]').getByRole('img').first()
+  await expect(row).toHaveAccessibleName(/on tom 1; .*on tom 2; .*on floor tom/)
+  await page.getByRole('button', { name: 'Play', exact: true }).tap()
+  await expect(page.getByRole('button', { name: 'Stop', exact: true })).toBeVisible()
+  const small = await page.evaluate(() =>
+    [...document.querySelectorAll<HTMLElement>('.bench button, .bench-foot button')]
+      .filter((one) => one.offsetParent !== null && !one.closest('.legend, .lick-bar p'))
+      .map(
+        (one) =>
+          [one.getAttribute('aria-label') ?? one.textContent, one.getBoundingClientRect()] as const,
+      )
+      .filter(([, { width, height }]) => Math.min(width, height) < 43.5)
+      .map(([name, { width, height }]) => `${name} ${Math.round(width)} x ${Math.round(height)}`),
+  )
+  expect(small).toEqual([])
+  await context.close()
+})
+
 test('typing at 30 ms a key loses nothing, in the line and in the row', async ({ page }) => {
   await openLick(page, 'Clown Walk')
   await sticking(page).fill('')

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test } from '@playwright/test'
-import { expectAccessible, openLick } from './bench-page'
+import { expectAccessible, openLick, openPanel } from './bench-page'
 
 test('the first visit shows the circus, and finds in it', async ({ page }) => {
   await page.goto('/')
@@ -126,6 +126,28 @@ test('many licks are selected, tagged and deleted at once', async ({ page }) => 
   await expect(page.getByText('12 licks are in the bin.')).toBeVisible()
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByRole('listitem')).toHaveCount(12)
+})
+
+test('licks are heard from the list, and seen side by side with their versions', async ({
+  page,
+}) => {
+  await openLick(page, 'Parade')
+  const versions = await openPanel(page, 'Versions')
+  await versions.getByLabel('Name of the version').fill('as it was')
+  await versions.getByRole('button', { name: 'Save this version' }).click()
+  await expect(versions.getByText('the same as on the bench')).toBeVisible()
+  await page.getByRole('link', { name: 'Library', exact: true }).click()
+  await page.getByRole('button', { name: 'Hear Parade' }).click()
+  await expect(page.getByText(/^Parade at \d+$/)).toBeVisible()
+  await page.getByRole('button', { name: 'Stop', exact: true }).click()
+  await expect(page.getByText(/^Parade at \d+$/)).toHaveCount(0)
+  await page.getByLabel('Select Parade').check()
+  await page.getByLabel('Select Tightrope').check()
+  await page.getByRole('link', { name: 'Compare' }).click()
+  await expect(page.getByRole('heading', { name: 'Side by side', level: 1 })).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Parade' })).toContainText('as it was')
+  await expect(page.getByRole('region', { name: 'Tightrope' })).toContainText(/slot 1:/)
+  await expectAccessible(page)
 })
 
 test('addresses that lead nowhere lead back', async ({ page }) => {

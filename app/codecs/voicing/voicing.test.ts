@@ -15,12 +15,13 @@ const all: Voicing = {
   ],
   pins: [{ slot: 4, surface: 'sn' }],
   notes: [{ slot: 3, text: 'low wrist' }],
+  about: 'Keep the left low.\nBreathe before 3.',
 }
 
 describe('voicings as JSON', () => {
   it('are read back the same; nothing is written for none', () => {
     expect(parseVoicing(formatVoicing(all))).toEqual({ ok: true, value: all })
-    const { notes: _, ...bare } = all
+    const { notes: _, about: _about, ...bare } = all
     expect(parseVoicing(formatVoicing(bare))).toEqual({ ok: true, value: bare })
     expect(formatVoicing(PLAIN_VOICING)).toBe('')
     expect(parseVoicing('')).toEqual({ ok: true, value: PLAIN_VOICING })

@@ -7,6 +7,7 @@ import { PATH_ENDS, PLAIN_VOICING, PLAYERS_OF_RULE, type Voicing } from '~/core/
 
 const MOST_RULES = 64
 const MOST_NOTES = 256
+const MOST_ABOUT = 2000
 const MOST_BYTES = 65_536
 
 const surface = z.enum(SURFACES)
@@ -72,12 +73,23 @@ const voicing = z.object({
       )
       .check(z.maxLength(MOST_NOTES)),
   ),
+  about: z.optional(
+    z.pipe(
+      z.string().check(z.minLength(1), z.maxLength(MOST_ABOUT)),
+      z.transform((text) => text.split('\n').map(showControls).join('\n')),
+    ),
+  ),
 })
 
 /** A voicing as JSON; empty where there is nothing in it. Law: read back it is the same. */
-export function formatVoicing({ rules, pins, notes = [] }: Voicing): string {
-  if (rules.length + pins.length + notes.length === 0) return ''
-  return JSON.stringify({ rules, pins, ...(notes.length > 0 && { notes }) })
+export function formatVoicing({ rules, pins, notes = [], about = '' }: Voicing): string {
+  if (rules.length + pins.length + notes.length === 0 && about === '') return ''
+  return JSON.stringify({
+    rules,
+    pins,
+    ...(notes.length > 0 && { notes }),
+    ...(about !== '' && { about }),
+  })
 }
 
 /** Reads a voicing, whole or not at all; an empty text is the plain one. */

@@ -89,6 +89,8 @@ export interface Voicing {
   readonly pins: readonly Pin[]
   /** What the player minds at a stroke; they move nothing. */
   readonly notes?: readonly StrokeNote[]
+  /** A note for the whole lick. */
+  readonly about?: string
 }
 
 export const PLAIN_VOICING: Voicing = { rules: [], pins: [] }

@@ -4,8 +4,8 @@ import { findVoicedLick } from '~/codecs/voicing'
 import type { Lick } from '~/core/line'
 import { PhraseStacks } from '~/drawing/stacks/phrase-figure'
 import type { LickTexts } from '~/storage'
+import { differenceWords } from '~/words/versions'
 import { turnTexts } from '~/workspace/turned'
-import { differenceWords } from './panels/versions'
 
 /** Two versions of a lick side by side, and how the other differs, slot by slot and key by key. */
 export default function ConflictSides({

@@ -1,17 +1,17 @@
-import { Copy, Ellipsis, Redo2, Trash2, Undo2 } from 'lucide-react'
-import { nanoid } from 'nanoid'
-import { useState } from 'react'
-import { Link, useNavigate } from 'react-router'
+import { Ellipsis, Redo2, Undo2 } from 'lucide-react'
+import { lazy, Suspense, useState } from 'react'
+import { Link } from 'react-router'
 import { type Key, normalTitle, splitTags, valuesOf } from '~/codecs/lick-text'
-import { addLicks, notSavedWords, putInBin } from '~/storage'
 import { DraftInput } from '~/ui/draft-input'
 import { IconButton } from '~/ui/icon-button'
+import { LoadBoundary } from '~/ui/load-boundary'
 import { PopUp } from '~/ui/pop-up'
-import { copyOf } from '~/workspace/lick-edits'
-import type { LibraryState } from '../library'
 import { FrameSentence } from './frame/frame-sentence'
 import { SaveMark } from './save-mark'
 import { useDocument, useWorkspace } from './state/use-workspace'
+
+/** Fetched when it is opened first. */
+const LickMenu = lazy(() => import('./lick-menu'))
 
 /** The lick's name, tags and frame, whether it is saved, and what can be done with it as a whole. */
 export function LickBar() {
@@ -23,23 +23,7 @@ export function LickBar() {
   const title = normalTitle(valuesOf(text, 'title')[0] ?? '')
   const tags = valuesOf(text, 'tags')[0] ?? ''
   const set = (key: Key) => (next: string) => workspace.setRow(key, next === '' ? [] : [next])
-  const navigate = useNavigate()
   const [more, setMore] = useState(false)
-  const duplicate = async () => {
-    const newId = nanoid(12)
-    const added = await addLicks([{ id: newId, ...copyOf(workspace.session.texts()) }], Date.now())
-    if (added.ok) navigate(`/bench/${newId}`)
-    else workspace.refuse(notSavedWords(added.error))
-  }
-  const remove = async () => {
-    await saver.flush()
-    const deleted = await putInBin([{ table: 'licks', id }])
-    if (deleted.ok)
-      navigate('/', {
-        state: { deleted: [{ id, title: title || 'Untitled' }] } satisfies LibraryState,
-      })
-    else workspace.refuse(notSavedWords(deleted.error))
-  }
   return (
     <header className="lick-bar">
       <h1 className="min-w-0 max-w-full">
@@ -87,12 +71,11 @@ export function LickBar() {
           open={more}
           onOpen={setMore}
         >
-          <button type="button" className="menu-row" onClick={() => void duplicate()}>
-            Duplicate <Copy size={16} aria-hidden />
-          </button>
-          <button type="button" className="menu-row" onClick={() => void remove()}>
-            Delete <Trash2 size={16} aria-hidden />
-          </button>
+          <LoadBoundary what="The list">
+            <Suspense fallback={<span className="text-sm">Opening …</span>}>
+              <LickMenu title={title} />
+            </Suspense>
+          </LoadBoundary>
         </PopUp>
       </div>
     </header>

@@ -18,7 +18,7 @@ export default function SelectionActions({ children }: { children: ReactNode }) 
   const waiting = useSlice(waitingOf)
   return (
     <div role="toolbar" aria-label="The selection" className="selection-actions paint-alone">
-      <span className="w-16 shrink-0 text-(--quiet) text-xs tabular-nums">{slotWords(range)}</span>
+      <span className="w-14 shrink-0 text-(--quiet) text-xs tabular-nums">{slotWords(range)}</span>
       {[LIMB_KEYS, LEVEL_KEYS, GRACE_KEYS, JOIN_KEYS].map((keys, i) => (
         <span key={i} className={`flex shrink-0 ${keys === LIMB_KEYS ? 'limb-keys' : ''}`}>
           {keys.map((one) => (

@@ -46,37 +46,39 @@ export function PieceList({ kit, chosen, onChoose, onEdit, onRemoved }: PieceLis
   )
   return (
     <div className="flex flex-col gap-3">
-      <table className="w-full text-sm">
-        <caption className="pb-2 text-left text-(--quiet) text-xs">
-          Centimetres from the throne. Arrows on a name move the piece, with Shift by five.
-        </caption>
-        <thead>
-          <tr className="text-(--quiet) text-xs">
-            <th className="text-left font-normal">piece</th>
-            {FIGURES.map(([key, name]) => (
-              <th key={key} className="px-1 text-right font-normal">
-                {name}
+      <div className="overflow-x-auto">
+        <table className="w-full text-sm">
+          <caption className="pb-2 text-left text-(--quiet) text-xs">
+            Centimetres from the throne. Arrows on a name move the piece, with Shift by five.
+          </caption>
+          <thead>
+            <tr className="text-(--quiet) text-xs">
+              <th className="text-left font-normal">piece</th>
+              {FIGURES.map(([key, name]) => (
+                <th key={key} className="px-1 text-right font-normal">
+                  {name}
+                </th>
+              ))}
+              <th>
+                <span className="sr-only">delete</span>
               </th>
+            </tr>
+          </thead>
+          <tbody>
+            {kit.pieces.map((one) => (
+              <PieceRow
+                key={one.surface}
+                piece={one}
+                chosen={one.surface === chosen}
+                only={kit.pieces.length < 2}
+                onChoose={onChoose}
+                onEdit={onEdit}
+                onRemoved={onRemoved}
+              />
             ))}
-            <th>
-              <span className="sr-only">delete</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {kit.pieces.map((one) => (
-            <PieceRow
-              key={one.surface}
-              piece={one}
-              chosen={one.surface === chosen}
-              only={kit.pieces.length < 2}
-              onChoose={onChoose}
-              onEdit={onEdit}
-              onRemoved={onRemoved}
-            />
-          ))}
-        </tbody>
-      </table>
+          </tbody>
+        </table>
+      </div>
       {lacking.length > 0 && (
         <select
           aria-label="Add a piece"

@@ -1,8 +1,10 @@
 import { Plus } from 'lucide-react'
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { Form, useLocation, useSearchParams } from 'react-router'
+import type { Lick } from '~/core/line'
 import { useLive, useSettings } from '~/live/use-live'
-import { type LickSummary, liveLogs, liveSummaries, turnSummary } from '~/storage'
+import { useHearLick } from '~/playback/use-hear-lick'
+import { type LickSummary, liveLogs, liveSummaries, loadLick, turnSummary } from '~/storage'
 import { Trouble } from '~/ui/parts'
 import { useFieldDraft } from '~/ui/use-field-draft'
 import { BackupReminder } from '../backup'
@@ -33,6 +35,16 @@ export function LibraryPage({ outcome }: { outcome: LibraryOutcome | undefined }
   const { ask, set } = useAsked(params, setParams)
   const { selected, select, clear } = useSelection(licks.rows)
   const [deleted, setDeleted] = useDeleted()
+  const { hear, player } = useHearLick()
+  const [unheard, setUnheard] = useState('')
+  const hearById = useCallback(
+    async (id: string) => {
+      const heard = await findHeard(id, turnLetters)
+      if (typeof heard === 'string') setUnheard(heard)
+      else hear(heard)
+    },
+    [hear, turnLetters],
+  )
 
   if (licks.kind === 'failed') return <StoreTrouble issue={licks.issue} />
   return (
@@ -48,6 +60,7 @@ export function LibraryPage({ outcome }: { outcome: LibraryOutcome | undefined }
         </Form>
       </div>
       <Trouble words={outcome?.kind === 'failed' ? outcome.message : ''} />
+      <Trouble words={unheard} />
       <BackupReminder />
       <DeletedNotice licks={deleted} onDone={() => setDeleted([])} />
       {licks.kind === 'ready' && licks.unreadable > 0 && (
@@ -93,12 +106,25 @@ export function LibraryPage({ outcome }: { outcome: LibraryOutcome | undefined }
               selected={selected}
               onSelect={select}
               onDeleted={setDeleted}
+              onHear={hearById}
             />
           )}
         </>
       )}
+      {player}
     </div>
   )
+}
+
+/** A lick as it is heard; why it cannot be, in words. What lays it on the kit is fetched with the first. */
+async function findHeard(id: string, turned: boolean): Promise<Lick | string> {
+  const [record, { findVoicedLick }, { turnTexts }] = await Promise.all([
+    loadLick(id),
+    import('~/codecs/voicing'),
+    import('~/workspace/turned'),
+  ])
+  if (!record.ok) return 'This lick cannot be read.'
+  return findVoicedLick(turnTexts(record.value, turned)) ?? 'This lick cannot be read.'
 }
 
 /** `10,012` */

@@ -17,10 +17,12 @@ interface LickListProps {
   readonly selected: ReadonlySet<string>
   readonly onSelect: (ids: readonly string[], on: boolean) => void
   readonly onDeleted: (licks: readonly DeletedLick[]) => void
+  readonly onHear: (id: string) => void
 }
 
 /** The licks that are near the window; however many there are, only those are drawn. */
-export function LickList({ rows, cleanTempos, selected, onSelect, onDeleted }: LickListProps) {
+export function LickList(props: LickListProps) {
+  const { rows, cleanTempos, selected, onSelect, onDeleted, onHear } = props
   const list = useRef<HTMLUListElement>(null)
   const top = useTop(list)
   const keyOf = useCallback((index: number) => rows[index]?.id ?? index, [rows])
@@ -78,6 +80,7 @@ export function LickList({ rows, cleanTempos, selected, onSelect, onDeleted }: L
               selected={selected.has(row.id)}
               onTick={tick}
               onDeleted={onDeleted}
+              onHear={onHear}
             />
           </li>
         )

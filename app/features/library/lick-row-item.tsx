@@ -1,4 +1,4 @@
-import { Copy, Trash2 } from 'lucide-react'
+import { Copy, Play, Trash2 } from 'lucide-react'
 import { memo, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { MiniStacks } from '~/drawing/stacks/mini-stacks'
@@ -19,6 +19,8 @@ interface LickRowItemProps {
   /** Selects it, or no more; a range where Shift is held. */
   readonly onTick: (id: string, on: boolean, range: boolean) => void
   readonly onDeleted: (licks: readonly DeletedLick[]) => void
+  /** Plays it once, where it is. */
+  readonly onHear: (id: string) => void
 }
 
 /** A lick in the library: its stacks, its name, and what it takes to play it. */
@@ -28,6 +30,7 @@ export const LickRowItem = memo(function LickRowItem({
   selected,
   onTick,
   onDeleted,
+  onHear,
 }: LickRowItemProps) {
   const navigate = useNavigate()
   const [trouble, setTrouble] = useState('')
@@ -93,6 +96,14 @@ export const LickRowItem = memo(function LickRowItem({
         </span>
       </p>
       <div className="relative z-10 flex justify-self-end">
+        <button
+          type="button"
+          className="btn btn-ghost btn-square btn-sm"
+          aria-label={`Hear ${row.title}`}
+          onClick={() => onHear(row.id)}
+        >
+          <Play size={16} aria-hidden />
+        </button>
         <button
           type="button"
           className="btn btn-ghost btn-square btn-sm"

@@ -1,5 +1,6 @@
-import { Download, Tag, Trash2 } from 'lucide-react'
+import { Columns2, Download, Tag, Trash2 } from 'lucide-react'
 import { useState } from 'react'
+import { Link } from 'react-router'
 import type { LickSummary } from '~/storage'
 import { Act, TextBox, Trouble } from '~/ui/parts'
 import { ExportButton, JobProgress, useJob } from '../backup'
@@ -13,6 +14,9 @@ interface SelectionBarProps {
   readonly onClear: () => void
   readonly onDeleted: (licks: readonly DeletedLick[]) => void
 }
+
+/** So many licks are seen side by side. */
+const MOST_COMPARED = 6
 
 /** What can be done with all the licks that are selected; nothing while none is. */
 export function SelectionBar({ selected, shown, onSelect, onClear, onDeleted }: SelectionBarProps) {
@@ -78,6 +82,14 @@ export function SelectionBar({ selected, shown, onSelect, onClear, onDeleted }: 
       <ExportButton lickIds={ids} className="btn btn-outline border-base-300 btn-sm font-normal">
         <Download size={14} aria-hidden /> Export
       </ExportButton>
+      {selected.size > 1 && selected.size <= MOST_COMPARED && (
+        <Link
+          to={`/compare?licks=${ids.join(',')}`}
+          className="btn btn-outline border-base-300 btn-sm font-normal"
+        >
+          <Columns2 size={14} aria-hidden /> Compare
+        </Link>
+      )}
       <Act onClick={() => void remove()}>
         <Trash2 size={14} aria-hidden /> Delete
       </Act>

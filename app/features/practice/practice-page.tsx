@@ -274,13 +274,18 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
       className="group mx-auto grid w-full max-w-7xl grow grid-cols-1 content-start gap-x-8 gap-y-3 px-4 py-3 sm:px-5 lg:grid-cols-[minmax(0,1fr)_20rem]"
     >
       <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1 lg:col-span-2">
-        <h1 className="font-semibold text-2xl tracking-tight">
+        <h1 dir="auto" className="font-semibold text-2xl tracking-tight">
           <Link to={`/bench/${record.id}`}>{lick.title || 'Untitled'}</Link>
         </h1>
         <p className="text-(--quiet)">
           {loop ? step.words : `step ${at + 1} of ${steps.length}: ${step.words}`}
         </p>
         {log && <p className="text-sm">{logWords(log)}</p>}
+        {voicing.about && (
+          <p dir="auto" className="w-full whitespace-pre-line text-sm">
+            {voicing.about}
+          </p>
+        )}
         <p
           role="status"
           className={`text-sm tabular-nums ${rest.due ? 'font-semibold text-warning' : 'text-(--quiet)'}`}

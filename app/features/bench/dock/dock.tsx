@@ -10,10 +10,15 @@ import { PANELS, type Panel } from './panel-list'
 export function useOpenPanel() {
   const [search, setSearch] = useSearchParams()
   const id = search.get('panel')
+  const known = id !== null
+  // The way back closes what was opened; from panel to panel is no way.
   const open = useCallback(
     (panel: string | undefined) =>
-      setSearch(panel ? { panel } : {}, { replace: true, preventScrollReset: true }),
-    [setSearch],
+      setSearch(panel ? { panel } : {}, {
+        replace: known || panel === undefined,
+        preventScrollReset: true,
+      }),
+    [setSearch, known],
   )
   return { panel: PANELS.find((one) => one.id === id), open }
 }
@@ -35,6 +40,8 @@ export function Dock() {
           onKeyDown={(event) => {
             if (event.key !== 'Escape' || event.defaultPrevented) return
             event.preventDefault()
+            // Over the lower half it is in the way; beside the ruler it may stay.
+            if (matchMedia('(width < 1024px)').matches) open(undefined)
             document.querySelector<HTMLElement>('[data-line]')?.focus()
           }}
         >

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { lineCounts } from '~/core/line'
 import { IconButton } from '~/ui/icon-button'
 import { Act, Nothing, TextBox } from '~/ui/parts'
-import { notesIn, withNote } from '~/workspace/notes'
+import { notesIn, withAbout, withNote } from '~/workspace/notes'
 import { usePanel } from '../state/use-panel'
 
 /** Offered, so that the usual ones need no typing. */
@@ -24,8 +24,20 @@ export function NotesPanel() {
   }
   return (
     <div className="flex flex-col gap-3">
+      <textarea
+        aria-label="Note for the whole lick"
+        className="w-full rounded-field border border-base-300 bg-base-100 p-2 text-sm"
+        placeholder="For the whole lick: what it is for, what to mind …"
+        rows={3}
+        maxLength={2000}
+        dir="auto"
+        value={voicing.about ?? ''}
+        onChange={(event) => onVoice('Note for the lick', withAbout(voicing, event.target.value))}
+      />
       {slot === undefined ? (
-        <Nothing>Select a stroke on the ruler, or put the caret after it, to add a note.</Nothing>
+        <Nothing>
+          Select a stroke on the ruler, or put the caret before it, to add a note to it.
+        </Nothing>
       ) : (
         <form
           className="flex flex-wrap items-center gap-2"

@@ -4,8 +4,8 @@ import type { Lick } from '~/core/line'
 import { useRead } from '~/live/use-read'
 import { listSnapshots, type Snapshot } from '~/storage'
 import { Act, Part } from '~/ui/parts'
+import { differenceWords } from '~/words/versions'
 import { turnTexts } from '~/workspace/turned'
-import { differenceWords } from './versions'
 
 interface SnapshotListProps {
   readonly id: string

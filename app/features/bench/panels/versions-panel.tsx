@@ -6,11 +6,11 @@ import { useLive } from '~/live/use-live'
 import { useSaving } from '~/live/use-saving'
 import { type Kept, liveVersions, type VersionRecord } from '~/storage'
 import { Act, Nothing, Part, TextBox, Trouble } from '~/ui/parts'
+import { differenceWords } from '~/words/versions'
 import { turnTexts } from '~/workspace/turned'
 import { usePanel } from '../state/use-panel'
 import { changeVersions, type VersionCommand } from './saved-store'
 import { SnapshotList } from './snapshot-list'
-import { differenceWords } from './versions'
 
 /** States of the lick saved by name, each compared with what is on the bench. */
 export function VersionsPanel() {

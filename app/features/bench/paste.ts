@@ -1,0 +1,50 @@
+import { nanoid } from 'nanoid'
+import { findAsWritten, isLickText, type KickLetter } from '~/codecs/as-written'
+import { addLicks, notSavedWords } from '~/storage'
+import type { Workspace } from '~/workspace/workspace'
+
+/**
+ * Pastes a text into the line: a whole lick opens as that lick, a sticking as people write it is turned
+ * into the line's notation, anything else goes in as it is.
+ */
+export async function paste(
+  workspace: Workspace,
+  text: string,
+  kick: KickLetter,
+  onOpen: (id: string) => void,
+): Promise<void> {
+  const plain = () => workspace.insertText(text.replace(/\r\n?/g, '\n'))
+  if (isLickText(text)) {
+    if (workspace.lick.line.slots.length === 0) {
+      workspace.replaceText(text)
+      return
+    }
+    const id = nanoid(12)
+    const added = await addLicks([{ id, text, draft: null, voicing: '' }], Date.now())
+    if (added.ok) onOpen(id)
+    else workspace.refuse(notSavedWords(added.error))
+    return
+  }
+  const written = findAsWritten(text, kick)
+  if (!written) {
+    plain()
+    return
+  }
+  workspace.insertText(written.line)
+  workspace.tell({
+    message: `Pasted as ${shortened(written.line)}: ${written.turned.join(', ')}.`,
+    offer: {
+      label: 'Paste it as it was',
+      act: () => {
+        workspace.travel('undo')
+        plain()
+      },
+    },
+  })
+}
+
+const SHOWN = 32
+
+function shortened(line: string): string {
+  return line.length > SHOWN ? `${line.slice(0, SHOWN)}…` : line
+}

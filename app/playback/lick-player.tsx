@@ -1,0 +1,56 @@
+import { Square } from 'lucide-react'
+import { useEffect, useMemo, useRef } from 'react'
+import { soundsOn } from '~/core/kit'
+import type { Lick } from '~/core/line'
+import { useSettings } from '~/live/use-live'
+import { useGroovesFor, useOwnKits } from '~/live/use-own'
+import { settingOf } from '~/workspace/setting'
+import { usePlayback } from './use-playback'
+
+const ONCE = { loop: false, countIn: false, click: false }
+
+/** Plays a lick once at its learning tempo, with its groove, and says so; it ends by itself. */
+export default function LickPlayer({ lick, onEnd }: { lick: Lick; onEnd: () => void }) {
+  const { settings } = useSettings()
+  const grooves = useGroovesFor(lick)
+  const kits = useOwnKits()
+  const setting = useMemo(
+    () => settingOf(settings, kits, lick.kit, grooves),
+    [settings, kits, lick.kit, grooves],
+  )
+  const sounds = useMemo(() => soundsOn(setting.kit), [setting])
+  const { playing, trouble, toggle } = usePlayback(lick, lick.frame.tempo, ONCE, null, {
+    grooves,
+    sounds,
+    swapsGroove: setting.player.swapsGroove ?? false,
+  })
+  const begun = useRef(false)
+  useEffect(() => {
+    if (begun.current) return
+    begun.current = true
+    toggle()
+  }, [toggle])
+  const heard = useRef(false)
+  useEffect(() => {
+    if (playing) heard.current = true
+    else if (heard.current) onEnd()
+  }, [playing, onEnd])
+  return (
+    <div
+      role="status"
+      className="fixed inset-x-0 bottom-0 z-30 flex items-center gap-3 bg-neutral px-5 py-3 text-neutral-content text-sm"
+    >
+      <button
+        type="button"
+        className="btn btn-circle btn-sm border-none bg-[#b98328] text-[#1b1813]"
+        aria-label="Stop"
+        onClick={onEnd}
+      >
+        <Square size={14} fill="currentColor" aria-hidden />
+      </button>
+      <span dir="auto" className="min-w-0 truncate">
+        {trouble || `${lick.title || 'Untitled'} at ${lick.frame.tempo}`}
+      </span>
+    </div>
+  )
+}

@@ -1,0 +1,23 @@
+import { lazy, type ReactNode, Suspense, useCallback, useState } from 'react'
+import type { Lick } from '~/core/line'
+
+/** Fetched at the first play. */
+const LickPlayer = lazy(() => import('./lick-player'))
+
+/** Hears licks of a page one by one: another one takes the place of the one that sounds. */
+export function useHearLick(): { readonly hear: (lick: Lick) => void; readonly player: ReactNode } {
+  const [heard, setHeard] = useState<{ lick: Lick; count: number } | null>(null)
+  const end = useCallback(() => setHeard(null), [])
+  const hear = useCallback(
+    (lick: Lick) => setHeard((last) => ({ lick, count: (last?.count ?? 0) + 1 })),
+    [],
+  )
+  return {
+    hear,
+    player: heard && (
+      <Suspense fallback={null}>
+        <LickPlayer key={heard.count} lick={heard.lick} onEnd={end} />
+      </Suspense>
+    ),
+  }
+}
