@@ -11,7 +11,7 @@ const ALL = [
   { name: 'bench', open: (page) => bench(page, 'Tightrope') },
   { name: 'bench-dark', dark: true, open: (page) => bench(page, 'Teeterboard') },
   { name: 'bench-playing', open: playing },
-  { name: 'bench-phone', size: PHONE, open: (page) => bench(page, 'Cannon Exit') },
+  { name: 'bench-phone', size: PHONE, touch: true, open: (page) => bench(page, 'Cannon Exit') },
   { name: 'workbench-cells', open: (page) => panel(page, 'Teeterboard', 'Cells') },
   { name: 'workbench-fit-dark', dark: true, open: (page) => panel(page, 'Knife Wheel', 'Fit') },
   { name: 'workbench-voices', open: (page) => panel(page, 'Knife Wheel', 'Voices') },
@@ -20,10 +20,10 @@ const ALL = [
   { name: 'conflict', open: conflict },
   { name: 'bin', open: bin },
   { name: 'import', open: importing },
-  { name: 'update-phone-dark', size: PHONE, dark: true, open: updated },
   { name: 'kit', open: kit },
   { name: 'kit-phone-dark', size: PHONE, dark: true, open: kit },
   { name: 'practice-dark', dark: true, open: practising },
+  { name: 'stage', open: onStage },
   { name: 'log', open: log },
   { name: 'flow', open: flow },
 ]
@@ -38,10 +38,12 @@ run(process.execPath, ['scripts/build.mjs'], { stdio: ['ignore', 'ignore', 'inhe
 const { address, stop } = await serveDemo(4175)
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: QUIET_FLAGS })
 try {
-  for (const { name, size = DESK, dark = false, open } of VIEWS) {
+  for (const { name, size = DESK, dark = false, touch = false, open } of VIEWS) {
     const context = await browser.newContext({
       viewport: size,
       colorScheme: dark ? 'dark' : 'light',
+      hasTouch: touch,
+      isMobile: touch,
       baseURL: address,
     })
     const page = await context.newPage()
@@ -105,6 +107,16 @@ async function practising(page) {
   await page.getByRole('button', { name: 'Play', exact: true }).click()
   await page.locator('[data-phase="fill"]').waitFor({ timeout: 30_000 })
   await page.waitForTimeout(1500)
+}
+
+/** The same on the stage, a bar at a time. */
+async function onStage(page) {
+  await bench(page, 'Knife Wheel')
+  await page.getByRole('link', { name: 'Practise' }).click()
+  await page.getByRole('button', { name: /in the bar/ }).click()
+  await page.keyboard.press('s')
+  await page.getByRole('dialog', { name: 'Stage' }).getByRole('button', { name: 'Play' }).click()
+  await page.locator('dialog [data-slot="5"][data-now]').waitFor({ timeout: 30_000 })
 }
 
 async function log(page) {

@@ -1,8 +1,9 @@
-import { lazy, type ReactNode, Suspense, useCallback, useState } from 'react'
+import { type ReactNode, useCallback, useState } from 'react'
 import type { Lick } from '~/core/line'
+import { late } from '~/ui/late'
 
 /** Fetched at the first play. */
-const LickPlayer = lazy(() => import('./lick-player'))
+const LickPlayer = late(async () => (await import('./lick-player')).default)
 
 /** Hears licks of a page one by one: another one takes the place of the one that sounds. */
 export function useHearLick(): { readonly hear: (lick: Lick) => void; readonly player: ReactNode } {
@@ -14,10 +15,6 @@ export function useHearLick(): { readonly hear: (lick: Lick) => void; readonly p
   )
   return {
     hear,
-    player: heard && (
-      <Suspense fallback={null}>
-        <LickPlayer key={heard.count} lick={heard.lick} onEnd={end} />
-      </Suspense>
-    ),
+    player: heard && <LickPlayer key={heard.count} lick={heard.lick} onEnd={end} />,
   }
 }

@@ -33,6 +33,8 @@ export function SentencePart({
   }, [id])
   useEffect(() => {
     if (!open) return
+    // Until the fields are there, what is typed goes nowhere else.
+    host.current?.querySelector<HTMLElement>('[data-fields]')?.focus()
     const stop = whenThere(
       () => host.current?.querySelector<HTMLElement>('[data-fields] :is(input, select)') ?? null,
       (first) => first.focus(),
@@ -63,6 +65,7 @@ export function SentencePart({
         // biome-ignore lint/a11y/noStaticElementInteractions: Escape closes from any field in it
         <div
           data-fields
+          tabIndex={-1}
           className="absolute top-full left-0 z-30 mt-1 flex w-64 flex-col gap-3 rounded-box border border-base-300 bg-base-100 p-3 text-left shadow-lg"
           onKeyDown={(event) => {
             if (event.key !== 'Escape') return

@@ -1,7 +1,7 @@
 import type { Groove } from '~/core/groove'
 import type { Kit } from '~/core/kit'
 import type { Lick } from '~/core/line'
-import { landOnKit, type Setting } from '~/core/playing'
+import type { landOnKit, Setting } from '~/core/playing'
 import type { Surface } from '~/core/sticking'
 import { type Voicing, voiceLick } from '~/core/voicing'
 import type { Settings } from '~/storage'
@@ -21,10 +21,12 @@ export class Derived {
   /** The lick as its rules and struck voices lay it on the kit; its crash is the text's. */
   readonly laid = memoize((lick: Lick, voicing: Voicing) => voiceLick(lick, voicing))
   /** The crash that the kit has for it: dearer than a key, so asked for a moment later. */
-  readonly crash = memoize((laid: Lick, setting: Setting): Surface | undefined => {
-    const { landing } = landOnKit(laid, setting).frame
-    return landing.kind === 'crash' || landing.kind === 'stop' ? landing.crash : undefined
-  })
+  readonly crash = memoize(
+    (land: typeof landOnKit, laid: Lick, setting: Setting): Surface | undefined => {
+      const { landing } = land(laid, setting).frame
+      return landing.kind === 'crash' || landing.kind === 'stop' ? landing.crash : undefined
+    },
+  )
   /** A laid lick that lands on a crash that was chosen for it, maybe a moment ago. */
   readonly landed = memoize((laid: Lick, crash: Surface | undefined): Lick => {
     const { landing } = laid.frame

@@ -1,7 +1,7 @@
 import { type Key, lineTextOf, parseLickText } from '~/codecs/lick-text'
 import { mapSlot, type SlotRange } from '~/core/changes'
 import type { Transaction } from '~/core/editing'
-import { aimOf, frameTicks, type Lick, lickSlots } from '~/core/line'
+import { aimOf, frameTicks, type Lick, lickSlots, ostinatoSlotsBetween } from '~/core/line'
 import type { Surface } from '~/core/sticking'
 import { moveMarks, type Voicing } from '~/core/voicing'
 import { Derived } from './derived'
@@ -16,6 +16,13 @@ import type { Edit } from './edits/edits'
 import { hasWrittenVoice, putOn, withPins } from './edits/voice-edits'
 import { speedNotice, withRows } from './frame-change'
 import type { LickSession } from './lick-session'
+import {
+  type LayerPlace,
+  layerKey,
+  openLayerSlot,
+  removeLayerSlot,
+  stepLayer,
+} from './rows/layer-keys'
 import {
   NOTHING_WAITING,
   openSlot,
@@ -44,7 +51,7 @@ export interface Notice {
 }
 
 /** The rows of the ruler that keys are typed in. */
-export type EditedRow = 'sticking' | 'voices'
+export type EditedRow = 'sticking' | 'voices' | 'layer'
 
 /** The bench as it stands. Every part is a value; one that did not change is the same object. */
 export interface WorkspaceState {
@@ -52,6 +59,8 @@ export interface WorkspaceState {
   readonly selection: Selection
   /** The row that the keys of the ruler go to. */
   readonly row: EditedRow
+  /** The slot of an ostinato that keys go to; null while they go to another row. */
+  readonly layer: LayerPlace | null
   /** What the next letter in the sticking row does besides. */
   readonly waiting: Waiting
   readonly notice: Notice | null
@@ -90,6 +99,7 @@ export class Workspace {
       document,
       selection: selectionAtEnd(lineTextOf(document.history.text), document),
       row: 'sticking',
+      layer: null,
       waiting: NOTHING_WAITING,
       notice: null,
       preview: null,
@@ -156,9 +166,11 @@ export class Workspace {
 
   /** Marks from a slot to another, either way round. */
   mark(anchor: number, head: number): void {
+    const { row, document } = this.current
     this.patch({
-      selection: selectionOf(this.current.document, anchor, head),
+      selection: selectionOf(document, anchor, head),
       waiting: NOTHING_WAITING,
+      ...(row === 'layer' && { row: 'sticking', layer: null }),
     })
   }
 
@@ -170,6 +182,11 @@ export class Workspace {
 
   /** Marks the slot that a step comes to; with `extend` everything on the way. */
   step(way: 1 | -1, unit: StepUnit, extend: boolean): void {
+    const { layer } = this.current
+    if (layer) {
+      this.markLayer(stepLayer(this.lick, layer, way))
+      return
+    }
     const { selection } = this.current
     const size = this.lick.line.slots.length
     const atEnd = selection.range === null
@@ -191,9 +208,40 @@ export class Workspace {
     })
   }
 
-  /** Sends the keys of the ruler to another of its rows. */
-  editRow(row: EditedRow): void {
-    this.patch({ row, waiting: NOTHING_WAITING })
+  /** Sends the keys of the ruler to the sticking or the voices. */
+  editRow(row: 'sticking' | 'voices'): void {
+    this.patch({ row, layer: null, waiting: NOTHING_WAITING })
+  }
+
+  /** Sends the keys of the ruler to a slot of an ostinato. */
+  markLayer(layer: LayerPlace): void {
+    this.patch({ row: 'layer', layer, waiting: NOTHING_WAITING })
+  }
+
+  /** Sends the keys of the ruler one row down or up: sticking, voices, then every ostinato. */
+  stepRow(way: 1 | -1): void {
+    const { row, layer, selection } = this.current
+    const now = layer ? 2 + layer.layer : row === 'voices' ? 1 : 0
+    const next = Math.max(0, Math.min(1 + this.lick.ostinatos.length, now + way))
+    if (next < 2) {
+      this.editRow(next === 0 ? 'sticking' : 'voices')
+      return
+    }
+    const tick = layer?.tick ?? lickSlots(this.lick)[selection.range?.from ?? 0]?.tick ?? 0
+    const slots = ostinatoSlotsBetween(this.lick, next - 2, 0, Number.POSITIVE_INFINITY)
+    const place = slots.findLast((slot) => slot.tick <= tick) ?? slots[0]
+    if (place) this.markLayer({ layer: next - 2, tick: place.tick })
+  }
+
+  /** A key typed on the marked slot of an ostinato. Returns whether it meant something. */
+  layerKey(key: { readonly key: string; readonly shiftKey: boolean }): boolean {
+    const { layer } = this.current
+    const done = layer && layerKey(this.lick, layer, key)
+    if (!layer || !done) return false
+    if (done.edit) this.editLayer(done.edit, layer)
+    else this.refuse(done.refused)
+    if (done.edit && done.steps) this.markLayer(stepLayer(this.lick, layer, 1))
+    return true
   }
 
   /**
@@ -292,22 +340,34 @@ export class Workspace {
 
   /** Opens a slot before the marked one, as a rest. */
   insert(): void {
+    const { layer } = this.current
+    const opened = layer && openLayerSlot(this.lick, layer)
+    if (layer) {
+      if (opened) this.editLayer(opened, layer)
+      return
+    }
     const at = this.current.selection.range?.from ?? this.lick.line.slots.length
     this.edit(openSlot(this.lick, at))
   }
 
   /** Removes the marked slots, or with `before` the one before a single marked one. */
   remove(before: boolean): void {
+    const { layer } = this.current
+    const removed = layer && removeLayerSlot(this.lick, layer)
+    if (layer) {
+      if (removed) this.editLayer(removed, layer)
+      return
+    }
     const { range } = this.current.selection
     const size = this.lick.line.slots.length
     const at = range?.from ?? size
     const one = !range || range.to - range.from === 1
-    const removed = before && one ? { from: at - 1, to: at } : range
-    if (!removed || removed.from < 0) {
+    const gone = before && one ? { from: at - 1, to: at } : range
+    if (!gone || gone.from < 0) {
       this.refuse('There is no stroke here.')
       return
     }
-    this.edit(removeSlots(this.lick, removed))
+    this.edit(removeSlots(this.lick, gone))
   }
 
   /**
@@ -371,6 +431,14 @@ export class Workspace {
 
   dismiss(): void {
     this.patch({ notice: null })
+  }
+
+  /** Changes an ostinato; what is marked in it stays, as long as it is there. */
+  private editLayer(edit: Edit, layer: LayerPlace): void {
+    const { length } = this.lick.ostinatos
+    this.edit(edit)
+    if (this.lick.ostinatos.length === length) this.markLayer(layer)
+    else this.editRow('sticking')
   }
 
   private take({ edit, to, waiting, refused }: RowKey): void {

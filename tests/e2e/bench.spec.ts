@@ -215,6 +215,25 @@ test('a sticking is pasted as people write it, and a whole lick opens as that li
   await expect(sticking(page)).toHaveValue('RLK RLK')
 })
 
+test('feet are rows of the ruler, typed like the line', async ({ page }) => {
+  await openLick(page, 'Parade')
+  await sticking(page).fill('RLLRK RLK')
+  const feet = await openPanel(page, 'Feet')
+  await feet.getByRole('button', { name: 'Hi-hat foot on quarters' }).click()
+  await page.keyboard.press('Alt+k')
+  for (let i = 0; i < 2; i += 1) await page.keyboard.press('ArrowDown')
+  await expect(page.locator('[data-edited="layer"]')).toBeVisible()
+  await page.keyboard.press('Insert')
+  await page.keyboard.type('kh')
+  await expect(feet.getByLabel('Layer 1', { exact: true })).toHaveValue('@1/4 KH')
+  await page.keyboard.press('Home')
+  await page.keyboard.press('Delete')
+  await page.keyboard.press('Delete')
+  await expect(feet.getByText('None yet.')).toBeVisible()
+  await feet.getByRole('button', { name: 'Take it from the line' }).click()
+  await expect(feet.getByLabel('Bar of groove')).toHaveValue(/^RLLRK RLK R/)
+})
+
 test('on a phone a lick is built, heard and voiced with the pad of keys', async ({ browser }) => {
   const context = await browser.newContext({
     viewport: { width: 390, height: 844 },

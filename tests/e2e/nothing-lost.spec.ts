@@ -37,13 +37,22 @@ test('undo goes back over a reload, and over what another tab saved', async ({ p
   await expect(sticking(page)).toHaveValue(before)
 })
 
-/** Makes two tabs change the same lick; returns the one that is told, and the other. */
-async function conflict(page: Page, other: Page): Promise<Page> {
-  await Promise.all([sticking(page).fill('RRRRRR'), sticking(other).fill('LLLLLL')])
-  const told = async () =>
-    (await page.getByRole('alert').count()) + (await other.getByRole('alert').count())
-  await expect.poll(told).toBeGreaterThan(0)
-  return (await page.getByRole('alert').count()) > 0 ? page : other
+/** Makes two tabs change the same lick at once; returns the one that is told, and the other. */
+async function conflict(page: Page, other: Page): Promise<readonly [Page, Page]> {
+  const told = (tab: Page) => tab.getByRole('alert').count()
+  let length = 5
+  await expect(async () => {
+    // Where the first was stored before the second was typed, there was none: once more.
+    length += 1
+    await Promise.all([
+      sticking(page).fill('R'.repeat(length)),
+      sticking(other).fill('L'.repeat(length)),
+    ])
+    await expect
+      .poll(async () => (await told(page)) + (await told(other)), { timeout: 3000 })
+      .toBeGreaterThan(0)
+  }).toPass({ timeout: 30_000 })
+  return (await told(page)) > 0 ? [page, other] : [other, page]
 }
 
 test('a conflict stays until it is decided, whatever is typed, and both versions are kept', async ({
@@ -54,8 +63,8 @@ test('a conflict stays until it is decided, whatever is typed, and both versions
   const other = await context.newPage()
   await other.goto(page.url())
   await expect(sticking(other)).toBeVisible()
-  const loser = await conflict(page, other)
-  const theirs = loser === page ? 'LLLLLL' : 'RRRRRR'
+  const [loser, winner] = await conflict(page, other)
+  const theirs = await sticking(winner).inputValue()
   await sticking(loser).press('ControlOrMeta+End')
   await sticking(loser).press('k')
   await expect(loser.getByText('This lick was changed in another tab.')).toBeVisible()
@@ -66,7 +75,7 @@ test('a conflict stays until it is decided, whatever is typed, and both versions
   await loser.getByRole('button', { name: 'Stay here' }).click()
   await loser.getByRole('button', { name: 'Keep mine' }).click()
   await kept(loser)
-  await expect(sticking(loser === page ? other : page)).toHaveValue(mine)
+  await expect(sticking(winner)).toHaveValue(mine)
   await loser.getByRole('button', { name: 'Versions', exact: true }).click()
   await expect(loser.getByLabel(/^Name of From another tab/)).toBeVisible()
   await loser.getByRole('button', { name: /^Restore From another tab/ }).click()

@@ -43,6 +43,7 @@ export {
   type TimedSlot,
   timedSlots,
 } from './line'
+export { type OstinatoSlot, ostinatoSlotsBetween } from './ostinato-slots'
 export { type TrueSpeed, trueSpeed } from './speed'
 export {
   type Approach,

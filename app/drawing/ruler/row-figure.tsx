@@ -1,6 +1,6 @@
 import { memo } from 'react'
-import { COUNT_BASELINE, COUNT_ROW, LANE, type RowHeights, rowParts } from './row-heights'
-import { Count, Hairpin, LaneDot, SlotColumn, StackColumn } from './row-marks'
+import { COUNT_BASELINE, COUNT_ROW, LANE, LAYER, type RowHeights, rowParts } from './row-heights'
+import { Count, Hairpin, LaneDot, LayerLetter, SlotColumn, StackColumn } from './row-marks'
 import { SlotLetters } from './slot-letters'
 import type { RowView } from './view'
 
@@ -94,6 +94,14 @@ export const RowFigure = memo(function RowFigure({
             key={`${mark.limb} ${mark.x} ${mark.under}`}
             mark={mark}
             y={parts.lanesTop + heights.lanes.indexOf(mark.limb) * LANE + 8.5}
+          />
+        ))}
+      {heights.layers > 0 &&
+        view.layers.map((mark) => (
+          <LayerLetter
+            key={`${mark.layer} ${mark.tick}`}
+            mark={mark}
+            y={parts.layersTop + mark.layer * LAYER + 14}
           />
         ))}
       <rect width={width} height={COUNT_ROW} fill="transparent" className="cursor-ew-resize">

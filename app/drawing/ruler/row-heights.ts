@@ -10,6 +10,8 @@ export interface RowHeights {
   /** Room for swells, 0 where there are none. */
   readonly swells: number
   readonly lanes: readonly Limb[]
+  /** How many ostinatos have a row of their own. */
+  readonly layers: number
 }
 
 export const COUNT_BASELINE = 19
@@ -18,6 +20,8 @@ export const COUNT_ROW = 28
 const BRACKET = 16
 export const LANE = 17
 const VOICES = 24
+/** Of the row of an ostinato. */
+export const LAYER = 20
 export const TALLEST_STACK = 24
 const LETTER = 17
 const SWELLS = 18
@@ -48,6 +52,7 @@ export function rowHeights({ lick }: Scene, slotWidth: number, compact = false):
     lanes: compact
       ? []
       : (['RH', 'LH', 'XH', 'RF', 'LF'] as const).filter((limb) => used.has(limb)),
+    layers: compact ? 0 : lick.ostinatos.length,
   }
 }
 
@@ -64,7 +69,8 @@ export function rowParts(heights: RowHeights) {
     swellsMiddle: lettersBaseline + 6 + heights.swells / 2,
     lanesTop,
     voicesBaseline,
-    height: voicesBaseline + VOICES - 17,
+    layersTop: voicesBaseline + VOICES - 17,
+    height: voicesBaseline + VOICES - 17 + heights.layers * LAYER,
   }
 }
 

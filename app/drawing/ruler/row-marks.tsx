@@ -1,10 +1,11 @@
 import { memo } from 'react'
 import { VELOCITIES } from '~/core/line'
+import { strokesInSlot } from '~/core/sticking'
 import { LIMB_COLOUR, Stack } from '../stacks/discs'
 import { COUNT_BASELINE, TALLEST_STACK } from './row-heights'
 import { SlotLetters } from './slot-letters'
 import type { SwellMark } from './swell-marks'
-import type { CountMark, LaneMark, LetterMark, StackMark } from './view'
+import type { CountMark, LaneMark, LayerMark, LetterMark, StackMark } from './view'
 
 /** The count over a slot. */
 export const Count = memo(function Count({ count }: { count: CountMark }) {
@@ -168,5 +169,27 @@ export const LaneDot = memo(function LaneDot({ mark, y }: { mark: LaneMark; y: n
         <circle cx={x} cy={y} r="9" fill="none" stroke="var(--color-error)" strokeWidth="2" />
       )}
     </>
+  )
+})
+
+const LAYER_SIZES = { ghost: 9, soft: 10, tap: 12, accent: 13, strong: 14 } as const
+
+/** A slot of an ostinato: its letters as they are typed, quiet where the pattern comes round again. */
+export const LayerLetter = memo(function LayerLetter({ mark, y }: { mark: LayerMark; y: number }) {
+  const { x, content, quiet } = mark
+  const strokes = strokesInSlot(content).map(({ stroke }) => stroke)
+  const [first] = strokes
+  return (
+    <text
+      x={x}
+      y={y}
+      textAnchor="middle"
+      className="font-mono"
+      fontSize={first ? LAYER_SIZES[first.level] : 11}
+      fontWeight={quiet ? 400 : 650}
+      fill={quiet || !first ? 'var(--quiet)' : LIMB_COLOUR[first.letter]}
+    >
+      {strokes.map(({ letter }) => letter).join('') || '–'}
+    </text>
   )
 })

@@ -1,7 +1,8 @@
 import type { SlotRange } from '~/core/changes'
+import type { Ticks } from '~/core/time'
 import type { Ruler, RulerRow } from './layout'
 import { xOf } from './layout'
-import type { rowParts } from './row-heights'
+import { LAYER, type rowParts } from './row-heights'
 import type { PressedRow } from './use-slot-pointer'
 import { type Scene, slotsBetween } from './view'
 
@@ -13,13 +14,32 @@ interface RowSelectionProps {
   readonly parts: ReturnType<typeof rowParts>
   /** The row that keys are typed in; null for none. */
   readonly edited: PressedRow | null
+  /** The slot of an ostinato that has the keys; null for none. */
+  readonly layer: { readonly layer: number; readonly tick: Ticks } | null
   /** Whether it is what an offer would change. */
   readonly ghost: boolean
 }
 
 /** What is selected, as a band behind the row's drawing. */
 export function RowSelection(props: RowSelectionProps) {
-  const { scene, ruler, row, range, parts, edited, ghost } = props
+  const { scene, ruler, row, range, parts, edited, layer, ghost } = props
+  if (layer) {
+    const x =
+      layer.tick < row.from || layer.tick >= row.to ? undefined : xOf(ruler, row, layer.tick)
+    return x === undefined ? null : (
+      <div
+        className="pointer-events-none absolute rounded-md border-2 border-primary bg-(--cursor)"
+        style={{
+          left: x - 12,
+          width: 24,
+          top: parts.layersTop + layer.layer * LAYER,
+          height: LAYER,
+        }}
+        data-selected
+        data-edited="layer"
+      />
+    )
+  }
   if (!range) return null
   const here = slotsBetween(scene.slots, row.from, row.to).filter(
     ({ index }) => index >= range.from && index < range.to,

@@ -27,6 +27,8 @@ interface RulerViewProps {
   readonly ghost: boolean
   /** The row that keys are typed in, while the ruler has the focus; else null. */
   readonly edited: PressedRow | null
+  /** The slot of an ostinato that has the keys; null for none. */
+  readonly layer: { readonly layer: number; readonly tick: number } | null
   readonly counting: CountingSystem
   readonly staffView: StaffView
   readonly selection: SlotRange | null
@@ -47,7 +49,7 @@ const LABELS_WIDTH = 58
  * near the window are worked out; the staff follows what is typed a moment later.
  */
 export function RulerView(props: RulerViewProps) {
-  const { lick, width, compact, ghost, edited, counting, staffView } = props
+  const { lick, width, compact, ghost, edited, layer, counting, staffView } = props
   const { selection, gestures, bottleneck, headroom, rulerRef } = props
   const labelled = width >= LABELS_FROM
   const host = useRef<HTMLDivElement>(null)
@@ -84,6 +86,7 @@ export function RulerView(props: RulerViewProps) {
                 range={selection}
                 parts={rowParts(heights)}
                 edited={edited}
+                layer={compact ? null : layer}
                 ghost={ghost}
               />
               <RowDrawing scene={scene} ruler={ruler} row={row} heights={heights} />
@@ -124,9 +127,10 @@ interface SystemRowProps {
 
 /** Where the parts of a row begin, from its top, as `count 0 stacks 28 …`: for whoever measures the page. */
 function partsWords(heights: RowHeights): string {
-  const { bracketBottom, lanesTop, voicesBaseline, height } = rowParts(heights)
+  const { bracketBottom, lanesTop, voicesBaseline, layersTop, height } = rowParts(heights)
   const lanes = heights.lanes.length > 0 ? ` limbs ${lanesTop}` : ''
-  return `count 0 stacks ${COUNT_ROW} sticking ${bracketBottom}${lanes} voices ${voicesBaseline - 14} staff ${height}`
+  const layers = heights.layers > 0 ? ` layers ${layersTop}` : ''
+  return `count 0 stacks ${COUNT_ROW} sticking ${bracketBottom}${lanes} voices ${voicesBaseline - 14}${layers} staff ${height}`
 }
 
 /** The frame of one row: its names, its landing, its cursor. It is empty while out of sight. */

@@ -8,6 +8,7 @@ import {
   type Lick,
   landingStrokes,
   lickSlots,
+  ostinatoSlotsBetween,
   pickupSlots,
   strokeEventsBetween,
   type TimedSlot,
@@ -76,6 +77,15 @@ export interface LaneMark {
   readonly clash: boolean
 }
 
+/** A slot of an ostinato in its row; where the pattern only comes round again it is quiet. */
+export interface LayerMark {
+  readonly layer: number
+  readonly x: number
+  readonly tick: Ticks
+  readonly content: SlotContent
+  readonly quiet: boolean
+}
+
 /** Everything of one row but its staff. */
 export interface RowView {
   readonly row: RulerRow
@@ -84,6 +94,7 @@ export interface RowView {
   readonly letters: readonly LetterMark[]
   readonly swells: readonly SwellMark[]
   readonly lanes: readonly LaneMark[]
+  readonly layers: readonly LayerMark[]
   readonly beatLines: readonly number[]
   readonly landing: Segment | undefined
   /** The strokes of a landing of the lick's own; undefined for the others. */
@@ -144,11 +155,41 @@ export function toRowView(scene: Scene, ruler: Ruler, row: RulerRow): RowView {
     letters,
     swells,
     lanes,
+    layers: layerMarks(lick, ruler, row),
     beatLines,
     landing,
     landingContent: landing && ownLanding(lick),
     pickupBefore: before.map(({ content }) => formatSlot(content)).join(''),
   }
+}
+
+/** The ostinatos of a row, slot by slot. */
+function layerMarks(lick: Lick, ruler: Ruler, row: RulerRow): LayerMark[] {
+  return lick.ostinatos.flatMap((_, layer) =>
+    ostinatoSlotsBetween(lick, layer, row.from, row.to).map(
+      ({ tick, content, first }): LayerMark => ({
+        layer,
+        tick,
+        content,
+        x: xOf(ruler, row, tick) ?? 0,
+        quiet: !first,
+      }),
+    ),
+  )
+}
+
+/** The slot of an ostinato that stands nearest before an x of a row; undefined where it plays none. */
+export function layerTickAt(
+  { lick }: Scene,
+  ruler: Ruler,
+  row: RulerRow,
+  layer: number,
+  x: number,
+): Ticks | undefined {
+  const half = ruler.slotWidth / 2
+  return ostinatoSlotsBetween(lick, layer, row.from, row.to).findLast(
+    ({ tick }) => (xOf(ruler, row, tick) ?? 0) - half <= x,
+  )?.tick
 }
 
 /** The strokes of a row on their limbs' lines; a limb struck twice at once is a clash. */

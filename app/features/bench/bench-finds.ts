@@ -1,3 +1,4 @@
+import { valuesOf } from '~/codecs/lick-text'
 import { CATALOGUE, formatPhrase } from '~/core/catalogue'
 import { CHANGES, cut, phraseOf } from '~/core/changes'
 import { openSentencePart } from '~/ui/sentence-part'
@@ -8,6 +9,7 @@ import type { Workspace } from '~/workspace/workspace'
 import type { Found } from '../find'
 import { PANELS } from './dock/panel-list'
 import { PART_NAMES } from './frame/frame-words'
+import { FEET } from './panels/feet-presets'
 
 /** Everyday words for changes whose names do not say them. */
 const EVERYDAY: Readonly<Record<string, string>> = {
@@ -123,6 +125,18 @@ export function benchFinds(workspace: Workspace, openPanel: (id: string) => void
       run: () => openSentencePart(id),
     }),
   )
+  const feet = FEET.map(
+    ([typed, name]): Found => ({
+      id: `feet ${typed}`,
+      name,
+      kind: 'feet',
+      also: 'layer ostinato under',
+      run: () => {
+        const under = valuesOf(workspace.document.history.text, 'under')
+        if (!under.includes(typed)) workspace.setRow('under', [...under, typed])
+      },
+    }),
+  )
   const commands: Found[] = [
     {
       id: 'undo',
@@ -160,5 +174,5 @@ export function benchFinds(workspace: Workspace, openPanel: (id: string) => void
       run: () => workspace.insert(),
     },
   ]
-  return [...commands, ...changes, ...groups, ...swells, ...panels, ...parts, ...cells]
+  return [...commands, ...changes, ...groups, ...swells, ...panels, ...parts, ...feet, ...cells]
 }

@@ -1,6 +1,7 @@
-import { lazy, Suspense, useEffect, useState } from 'react'
+import { useEffect, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { TEMPO_RANGE } from '~/core/line'
+import { late } from '~/ui/late'
 import { openSentencePart } from '~/ui/sentence-part'
 import { useSpace } from '~/ui/use-space'
 import { whenThere } from '~/ui/when-there'
@@ -13,7 +14,7 @@ import { PART_NAMES } from './frame/frame-words'
 import { KEYS_OF } from './key-list'
 import { useBenchPlayer, useWorkspace } from './state/use-workspace'
 
-const KeyHelp = lazy(() => import('./key-help'))
+const KeyHelp = late(async () => (await import('./key-help')).default)
 
 const TEMPO_STEP = 2
 const ANYWHERE = {
@@ -72,7 +73,9 @@ export default function BenchKeys() {
   useEffect(() => {
     let gone = false
     let stop = () => {}
-    // Fetched with the page but not for it: nothing is found before the field is opened.
+    // Fetched after the page and not for it: nobody opens these before it is drawn.
+    void import('./frame/frame-fields')
+    void import('./more-rows')
     void import('./bench-finds').then(({ benchFinds }) => {
       if (!gone) stop = offer(() => benchFinds(workspace, (id) => openAndFocus(id, open)))
     })
@@ -81,11 +84,7 @@ export default function BenchKeys() {
       stop()
     }
   }, [workspace, open])
-  return helps ? (
-    <Suspense fallback={null}>
-      <KeyHelp onClose={() => setHelps(false)} />
-    </Suspense>
-  ) : null
+  return helps ? <KeyHelp onClose={() => setHelps(false)} /> : null
 }
 
 /** Opens a panel and takes the focus into it as soon as it is there. */

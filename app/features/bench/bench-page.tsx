@@ -1,6 +1,6 @@
-import { lazy, Suspense } from 'react'
 import { useSettings } from '~/live/use-live'
 import type { Kept, LickRecord } from '~/storage'
+import { late } from '~/ui/late'
 import { usePageTitle } from '~/ui/use-page-title'
 import { BenchPlayer } from './bench-player'
 import { ConflictWatch } from './conflict-watch'
@@ -15,8 +15,8 @@ import { useBench } from './use-bench'
 import { Verdict } from './verdict'
 
 /** Fetched right after the page: nobody presses a key before it is drawn. */
-const BenchKeys = lazy(() => import('./bench-keys'))
-const LineOffer = lazy(() => import('./line-offer'))
+const BenchKeys = late(async () => (await import('./bench-keys')).default)
+const LineOffer = late(async () => (await import('./line-offer')).default)
 
 /**
  * The bench: one lick, everything about it on one page that does not scroll where there is room. The
@@ -48,17 +48,13 @@ function BenchBody() {
       <div className="bench-line">
         <LineEditor onPlay={toggle} />
         <Legend />
-        <Suspense fallback={null}>
-          <LineOffer />
-        </Suspense>
+        <LineOffer />
         <NoticeLine />
       </div>
       <Verdict />
       <RulerPane />
       <Dock />
-      <Suspense fallback={null}>
-        <BenchKeys />
-      </Suspense>
+      <BenchKeys />
     </div>
   )
 }

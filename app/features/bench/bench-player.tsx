@@ -1,19 +1,11 @@
-import {
-  lazy,
-  type ReactNode,
-  Suspense,
-  useCallback,
-  useDeferredValue,
-  useEffect,
-  useMemo,
-  useState,
-} from 'react'
+import { type ReactNode, useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react'
 import { soundsOn } from '~/core/kit'
 import { type Lick, TEMPO_RANGE } from '~/core/line'
 import { isCompound } from '~/core/time'
 import { useSettings } from '~/live/use-live'
 import { Transport } from '~/playback/transport'
 import { type PlaySwitches, usePlayback } from '~/playback/use-playback'
+import { late } from '~/ui/late'
 import { useTouch } from '~/ui/use-touch'
 import {
   type BenchPlayer as Player,
@@ -27,7 +19,7 @@ import {
 } from './state/use-workspace'
 
 /** Fetched where a finger is the pointer. */
-const TouchPad = lazy(() => import('./touch-pad'))
+const TouchPad = late(async () => (await import('./touch-pad')).default)
 
 /** What is heard of the bench, around all that can ask for it; the transport stands under it. */
 export function BenchPlayer({ children }: { children: ReactNode }) {
@@ -72,11 +64,7 @@ export function BenchPlayer({ children }: { children: ReactNode }) {
     <PlayerProvider value={player}>
       {children}
       <div className="bench-foot">
-        {touch && (
-          <Suspense fallback={null}>
-            <TouchPad />
-          </Suspense>
-        )}
+        {touch && <TouchPad />}
         <Transport
           playing={playing}
           trouble={trouble}

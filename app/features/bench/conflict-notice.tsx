@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid'
-import { lazy, type ReactNode, Suspense, useState, useSyncExternalStore } from 'react'
+import { type ReactNode, useState, useSyncExternalStore } from 'react'
 import { useNavigate } from 'react-router'
 import { useSettings } from '~/live/use-live'
 import {
@@ -11,6 +11,7 @@ import {
   restore,
   saveRecord,
 } from '~/storage'
+import { late } from '~/ui/late'
 import { LoadBoundary } from '~/ui/load-boundary'
 import { Trouble } from '~/ui/parts'
 import { copyOf } from '~/workspace/lick-edits'
@@ -18,7 +19,7 @@ import type { LickSession } from '~/workspace/lick-session'
 import { useWorkspace } from './state/use-workspace'
 
 /** Fetched when there is a conflict: what it is about can be decided before that is here. */
-const ConflictSides = lazy(() => import('./conflict-sides'))
+const ConflictSides = late(async () => (await import('./conflict-sides')).default)
 
 /** Another tab has changed or deleted the same lick: nothing is lost, and the player decides. */
 export default function ConflictNotice() {
@@ -78,9 +79,7 @@ function Changed({
         This lick was changed in another tab. Your version is still here and has not replaced it.
       </p>
       <LoadBoundary what="The comparison">
-        <Suspense fallback={null}>
-          <ConflictSides mine={mineTexts} theirs={theirs} turned={turned} />
-        </Suspense>
+        <ConflictSides mine={mineTexts} theirs={theirs} turned={turned} />
       </LoadBoundary>
       <Decision
         main

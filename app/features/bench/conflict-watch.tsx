@@ -1,8 +1,9 @@
-import { lazy, Suspense, useSyncExternalStore } from 'react'
+import { useSyncExternalStore } from 'react'
+import { late } from '~/ui/late'
 import { useWorkspace } from './state/use-workspace'
 
 /** Fetched when there is a conflict. */
-const ConflictNotice = lazy(() => import('./conflict-notice'))
+const ConflictNotice = late(async () => (await import('./conflict-notice')).default)
 
 /** Watches whether another tab has changed or deleted the same lick; nothing while it has not. */
 export function ConflictWatch() {
@@ -11,9 +12,5 @@ export function ConflictWatch() {
   const state = useSyncExternalStore(saver.subscribe, saver.state, saver.state)
   const place = useSyncExternalStore(session.subscribe, session.elsewhere, session.elsewhere)
   if (state.kind !== 'conflict' && place !== 'deleted') return null
-  return (
-    <Suspense fallback={null}>
-      <ConflictNotice />
-    </Suspense>
-  )
+  return <ConflictNotice />
 }

@@ -34,7 +34,7 @@ const SECTIONS: readonly (readonly [title: string, rows: readonly Row[]])[] = [
     [
       ['← →', 'From slot to slot; Ctrl by groups, Home and End'],
       ['Shift ← →', 'Mark more'],
-      ['↑ ↓', 'Sticking, voices'],
+      ['↑ ↓', 'Sticking, voices, feet layers'],
       ['Escape', 'Back to the line'],
     ],
   ],

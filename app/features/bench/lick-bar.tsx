@@ -1,9 +1,10 @@
 import { Ellipsis, Redo2, Undo2 } from 'lucide-react'
-import { lazy, Suspense, useState } from 'react'
+import { useState } from 'react'
 import { Link } from 'react-router'
 import { type Key, normalTitle, splitTags, valuesOf } from '~/codecs/lick-text'
 import { DraftInput } from '~/ui/draft-input'
 import { IconButton } from '~/ui/icon-button'
+import { late } from '~/ui/late'
 import { LoadBoundary } from '~/ui/load-boundary'
 import { PopUp } from '~/ui/pop-up'
 import { FrameSentence } from './frame/frame-sentence'
@@ -11,7 +12,7 @@ import { SaveMark } from './save-mark'
 import { useDocument, useWorkspace } from './state/use-workspace'
 
 /** Fetched when it is opened first. */
-const LickMenu = lazy(() => import('./lick-menu'))
+const LickMenu = late(async () => (await import('./lick-menu')).default)
 
 /** The lick's name, tags and frame, whether it is saved, and what can be done with it as a whole. */
 export function LickBar() {
@@ -72,9 +73,7 @@ export function LickBar() {
           onOpen={setMore}
         >
           <LoadBoundary what="The list">
-            <Suspense fallback={<span className="text-sm">Opening …</span>}>
-              <LickMenu title={title} />
-            </Suspense>
+            <LickMenu waiting={<span className="text-sm">Opening …</span>} title={title} />
           </LoadBoundary>
         </PopUp>
       </div>

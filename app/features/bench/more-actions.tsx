@@ -1,8 +1,9 @@
-import { lazy, Suspense, useState } from 'react'
+import { useState } from 'react'
+import { late } from '~/ui/late'
 import { LoadBoundary } from '~/ui/load-boundary'
 import { PopUp } from '~/ui/pop-up'
 
-const MoreRows = lazy(() => import('./more-rows'))
+const MoreRows = late(async () => (await import('./more-rows')).default)
 
 /** What is done less often with the marked slots: slots, grids, bar checks, groups, the graces' drum. */
 export function MoreActions() {
@@ -10,9 +11,7 @@ export function MoreActions() {
   return (
     <PopUp label="More for the selection" words="more" open={open} onOpen={setOpen}>
       <LoadBoundary what="The list">
-        <Suspense fallback={<p className="text-sm">Opening …</p>}>
-          <MoreRows onDone={() => setOpen(false)} />
-        </Suspense>
+        <MoreRows waiting={<p className="text-sm">Opening …</p>} onDone={() => setOpen(false)} />
       </LoadBoundary>
     </PopUp>
   )

@@ -1,12 +1,12 @@
-import { lazy, type RefObject, Suspense, useDeferredValue, useMemo, useRef, useState } from 'react'
+import { type RefObject, useDeferredValue, useMemo, useRef, useState } from 'react'
 import { staffKeyOf } from '~/core/kit'
-import { movesOf } from '~/core/playing'
 import type { Ruler } from '~/drawing/ruler/layout'
 import { RulerView } from '~/drawing/ruler/ruler-view'
 import { selectionWords } from '~/drawing/ruler/spoken'
 import type { RulerGestures } from '~/drawing/ruler/use-slot-pointer'
 import { useSettings } from '~/live/use-live'
 import { useCursor } from '~/playback/cursor'
+import { late } from '~/ui/late'
 import { useMedia } from '~/ui/use-media'
 import { useWidth } from '~/ui/use-width'
 import { countingOf } from '~/workspace/counting'
@@ -14,6 +14,7 @@ import { dragStart, dropText, moveGroup } from '~/workspace/gestures'
 import type { WorkspaceState } from '~/workspace/workspace'
 import { useOpenPanel } from './dock/dock'
 import { useAnswers } from './state/use-answers'
+import { usePlaying } from './state/use-playing'
 import {
   useBenchGrooves,
   useBenchLick,
@@ -28,10 +29,11 @@ import {
 import { useFollow } from './use-follow'
 import { useRowKeys } from './use-row-keys'
 
-const SelectionActions = lazy(() => import('./selection-actions'))
-const ViewChoice = lazy(() => import('./view-choice'))
+const SelectionActions = late(async () => (await import('./selection-actions')).default)
+const ViewChoice = late(async () => (await import('./view-choice')).default)
 
 const rowOf = ({ row }: WorkspaceState) => row
+const layerOf = ({ layer }: WorkspaceState) => layer
 const previewOf = ({ preview }: WorkspaceState) => preview
 const WIDE = '(width >= 1024px)'
 const NARROW = '(width < 640px)'
@@ -86,11 +88,9 @@ export function RulerPane() {
         </div>
       </div>
       {/* Its room is there before it is. */}
-      <Suspense fallback={<div className="selection-actions min-h-8" />}>
-        <SelectionActions>
-          <ViewChoice headroom={headroom} onHeadroom={setHeadroom} />
-        </SelectionActions>
-      </Suspense>
+      <SelectionActions waiting={<div className="selection-actions min-h-8" />}>
+        <ViewChoice headroom={headroom} onHeadroom={setHeadroom} />
+      </SelectionActions>
     </section>
   )
 }
@@ -129,13 +129,16 @@ function Slots({ width, compact, edited, headroom, rulerRef }: SlotsProps) {
   )
   const voiced = useVoiced()
   const preview = useSlice(previewOf)
+  const layer = useSlice(layerOf)
   const { range } = useSelection()
   const bottleneck = useAnswers()?.bottleneck ?? null
   const tempo = usePlayedTempo()
   const later = useDeferredValue(voiced)
+  const playing = usePlaying()
   const shownHeadroom = useMemo(
-    () => (headroom ? { moves: movesOf(later, 'landing', setting), tempo } : null),
-    [headroom, later, setting, tempo],
+    () =>
+      headroom && playing ? { moves: playing.movesOf(later, 'landing', setting), tempo } : null,
+    [headroom, playing, later, setting, tempo],
   )
   const gestures = useMemo(
     (): RulerGestures => ({
@@ -143,6 +146,7 @@ function Slots({ width, compact, edited, headroom, rulerRef }: SlotsProps) {
         workspace.editRow(row)
         workspace.mark(anchor, head)
       },
+      onLayer: (layer, tick) => workspace.markLayer({ layer, tick }),
       onGroup: (group) => {
         const { range: marked } = workspace.state().selection
         if (marked?.from === group.from && marked.to === group.to) workspace.widen()
@@ -162,7 +166,8 @@ function Slots({ width, compact, edited, headroom, rulerRef }: SlotsProps) {
       width={width}
       compact={compact}
       ghost={preview !== null}
-      edited={preview ? null : edited}
+      edited={preview || edited === 'layer' ? null : edited}
+      layer={preview ? null : layer}
       counting={counting}
       staffView={staffView}
       selection={preview ? preview.range : range}

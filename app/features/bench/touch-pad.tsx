@@ -39,7 +39,7 @@ export default function TouchPad() {
   }
   return (
     <div role="toolbar" aria-label="Stroke keys" className="touch-pad">
-      {row === 'sticking' ? <StrokeKeys /> : <PieceKeys />}
+      {row === 'voices' ? <PieceKeys /> : <StrokeKeys />}
       <PadKey name="Hide the keys" onPress={() => setAway(true)}>
         <Keyboard size={18} aria-hidden />
       </PadKey>
@@ -50,15 +50,14 @@ export default function TouchPad() {
 function StrokeKeys() {
   const workspace = useWorkspace()
   const waiting = useSlice(waitingOf)
+  const press = (key: string) =>
+    workspace.state().row === 'layer'
+      ? workspace.layerKey({ key, shiftKey: false })
+      : workspace.stickingKey({ key, shiftKey: false })
   return (
     <>
       {PAD.map(({ key, shown, name }) => (
-        <PadKey
-          key={key}
-          name={name}
-          pressed={isWaiting(waiting, key)}
-          onPress={() => workspace.stickingKey({ key, shiftKey: false })}
-        >
+        <PadKey key={key} name={name} pressed={isWaiting(waiting, key)} onPress={() => press(key)}>
           <span className={shown.length === 1 ? 'font-mono font-semibold text-lg' : 'text-xs'}>
             {shown}
           </span>

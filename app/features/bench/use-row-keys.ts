@@ -26,7 +26,9 @@ export function useRowKeys(): (event: KeyboardEvent<HTMLElement>) => void {
       event.stopPropagation()
 
       function rowKey(): boolean {
-        if (workspace.state().row === 'sticking') return workspace.stickingKey({ key, shiftKey })
+        const { row } = workspace.state()
+        if (row === 'sticking') return workspace.stickingKey({ key, shiftKey })
+        if (row === 'layer') return workspace.layerKey({ key, shiftKey })
         const now = performance.now()
         const { name, at } = typed.current
         const read = voiceKey(kit, now - at < NAME_MS ? name : '', key)
@@ -62,8 +64,8 @@ function moveKey(workspace: Workspace, key: string, extend: boolean, byGroup: bo
   else if (key === 'ArrowLeft') workspace.step(-1, unit, extend)
   else if (key === 'Home') workspace.step(-1, 'end', extend)
   else if (key === 'End') workspace.step(1, 'end', extend)
-  else if (key === 'ArrowUp') workspace.editRow('sticking')
-  else if (key === 'ArrowDown') workspace.editRow('voices')
+  else if (key === 'ArrowUp') workspace.stepRow(-1)
+  else if (key === 'ArrowDown') workspace.stepRow(1)
   else return false
   return true
 }

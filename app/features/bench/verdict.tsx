@@ -1,6 +1,7 @@
 import { CircleAlert, CircleCheck } from 'lucide-react'
-import { lazy, type ReactNode, Suspense, useMemo } from 'react'
+import { type ReactNode, useMemo } from 'react'
 import { useSettings } from '~/live/use-live'
+import { late } from '~/ui/late'
 import { LoadBoundary } from '~/ui/load-boundary'
 import type { Answers } from '~/words/answers'
 import { type Fit, toFit } from '~/words/fit'
@@ -10,7 +11,7 @@ import { useAnswers } from './state/use-answers'
 import { useBenchLick } from './state/use-workspace'
 
 /** Fetched when a line does not fit first: what would mend it is dearer than what says so. */
-const Remedy = lazy(() => import('./remedy'))
+const Remedy = late(async () => (await import('./remedy')).default)
 
 /**
  * The three answers that are always there: does it fit, how does it land, how fast does it go. A problem
@@ -34,9 +35,7 @@ export function Verdict() {
       </p>
       {wanted && (
         <LoadBoundary what="The remedy">
-          <Suspense fallback={null}>
-            <Remedy />
-          </Suspense>
+          <Remedy />
         </LoadBoundary>
       )}
       <Answer answer={lands} />

@@ -1,9 +1,10 @@
-import { lazy, Suspense, useEffect, useId, useRef, useState } from 'react'
+import { useEffect, useId, useRef, useState } from 'react'
+import { late } from '~/ui/late'
 import { LoadBoundary } from '~/ui/load-boundary'
 import type { ListKey } from './sources'
 
 /** The list is fetched when it is opened first; the field takes what is typed until then. */
-const FindList = lazy(() => import('./find-list'))
+const FindList = late(async () => (await import('./find-list')).default)
 
 /** Finds something by its name and does it: arrows choose, Enter does, Escape goes back. */
 export function FindDialog({ onClose }: { onClose: () => void }) {
@@ -42,15 +43,14 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
         }}
       />
       <LoadBoundary what="The list">
-        <Suspense fallback={<p className="px-4 py-3 text-(--quiet) text-sm">Opening …</p>}>
-          <FindList
-            id={listId}
-            typed={typed}
-            listKey={key}
-            onActive={setActive}
-            onDone={() => dialog.current?.close()}
-          />
-        </Suspense>
+        <FindList
+          waiting={<p className="px-4 py-3 text-(--quiet) text-sm">Opening …</p>}
+          id={listId}
+          typed={typed}
+          listKey={key}
+          onActive={setActive}
+          onDone={() => dialog.current?.close()}
+        />
       </LoadBoundary>
     </dialog>
   )

@@ -1,5 +1,5 @@
 import { Maximize2 } from 'lucide-react'
-import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import type { Channel } from '~/audio'
 import type { SlotRange } from '~/core/changes'
@@ -24,6 +24,7 @@ import { useSettings } from '~/live/use-live'
 import { useGroovesFor, useOwnKits } from '~/live/use-own'
 import { useSessionsSince } from '~/live/use-sessions'
 import type { Kept, LickRecord, PlanRecord } from '~/storage'
+import { late } from '~/ui/late'
 import { Trouble } from '~/ui/parts'
 import { usePageTitle } from '~/ui/use-page-title'
 import { countingOf } from '~/workspace/counting'
@@ -65,7 +66,7 @@ import {
 } from './words'
 
 /** Fetched when the stage is entered first. */
-const Stage = lazy(() => import('./stage/stage'))
+const Stage = late(async () => (await import('./stage/stage')).default)
 
 interface PracticePageProps {
   /** The lick as it was stored when the page was opened. */
@@ -390,23 +391,21 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
         </p>
       </div>
       {onStage && (
-        <Suspense fallback={null}>
-          <Stage
-            lick={step.part.lick}
-            title={`${lick.title || 'Untitled'}: ${step.words}`}
-            counting={counting}
-            beats={Math.max(1, Math.round(bar / beat))}
-            tempo={tempo}
-            nextTempo={trainer.nextTempo}
-            repeat={`${Math.min(trainer.done + 1, plan.repeats)} of ${plan.repeats}`}
-            playing={playing}
-            position={position}
-            phaseOf={phaseOf}
-            onPlay={play}
-            onRate={rate}
-            onLeave={() => setOnStage(false)}
-          />
-        </Suspense>
+        <Stage
+          lick={step.part.lick}
+          title={`${lick.title || 'Untitled'}: ${step.words}`}
+          counting={counting}
+          beats={Math.max(1, Math.round(bar / beat))}
+          tempo={tempo}
+          nextTempo={trainer.nextTempo}
+          repeat={`${Math.min(trainer.done + 1, plan.repeats)} of ${plan.repeats}`}
+          playing={playing}
+          position={position}
+          phaseOf={phaseOf}
+          onPlay={play}
+          onRate={rate}
+          onLeave={() => setOnStage(false)}
+        />
       )}
       <PlanAside
         plan={plan}

@@ -43,7 +43,7 @@ export interface RowKey {
   readonly refused: string
 }
 
-const LETTER_KEYS: Readonly<Record<string, Letter>> = {
+export const LETTER_KEYS: Readonly<Record<string, Letter>> = {
   r: 'R',
   l: 'L',
   k: 'K',
@@ -51,7 +51,11 @@ const LETTER_KEYS: Readonly<Record<string, Letter>> = {
   j: 'J',
   x: 'X',
 }
-const LEVEL_KEYS: Readonly<Record<string, Level>> = { '>': 'accent', '^': 'strong', _: 'soft' }
+export const LEVEL_KEYS: Readonly<Record<string, Level>> = {
+  '>': 'accent',
+  '^': 'strong',
+  _: 'soft',
+}
 const GRACE_KEYS: Readonly<Record<string, Graces>> = { f: 1, d: 2, t: 3 }
 
 /**

@@ -1,5 +1,5 @@
 import { X } from 'lucide-react'
-import { memo, Suspense, useCallback } from 'react'
+import { memo, useCallback } from 'react'
 import { useSearchParams } from 'react-router'
 import { LoadBoundary } from '~/ui/load-boundary'
 import { useBenchLick, useSelection } from '../state/use-workspace'
@@ -58,11 +58,9 @@ export function Dock() {
             </button>
           </div>
           <LoadBoundary key={panel.id} what="This panel">
-            <Suspense fallback={<p className="text-(--quiet) text-sm">Opening …</p>}>
-              <div data-panel-body>
-                <panel.View />
-              </div>
-            </Suspense>
+            <div data-panel-body>
+              <panel.View waiting={<p className="text-(--quiet) text-sm">Opening …</p>} />
+            </div>
           </LoadBoundary>
         </section>
       )}
@@ -91,7 +89,7 @@ const Rail = memo(function Rail({
 }) {
   return (
     <nav aria-label="Panels" className="dock-rail paint-alone">
-      {PANELS.map(({ id, name, icon: Icon }, i) => (
+      {PANELS.map(({ id, name, icon: Icon, View }, i) => (
         <button
           key={id}
           type="button"
@@ -99,6 +97,7 @@ const Rail = memo(function Rail({
           aria-controls="dock-panel"
           title={`${name} (${panelKey(i)})`}
           className="dock-tab"
+          onPointerEnter={() => void View.preload().catch(() => {})}
           onClick={() => onOpen(open?.id === id ? undefined : id)}
         >
           <Icon size={17} aria-hidden />

@@ -14,7 +14,8 @@ import {
   Shapes,
   WandSparkles,
 } from 'lucide-react'
-import { type ComponentType, type LazyExoticComponent, lazy } from 'react'
+import type { ComponentType } from 'react'
+import { type Late, late } from '~/ui/late'
 
 /** A panel of the dock. */
 export interface Panel {
@@ -23,7 +24,7 @@ export interface Panel {
   readonly icon: LucideIcon
   /** What it is for, in words that people look for. */
   readonly about: string
-  readonly View: LazyExoticComponent<ComponentType>
+  readonly View: Late<object>
 }
 
 function panel(
@@ -33,7 +34,7 @@ function panel(
   about: string,
   load: () => Promise<ComponentType>,
 ): Panel {
-  return { id, name, icon, about, View: lazy(async () => ({ default: await load() })) }
+  return { id, name, icon, about, View: late(load) }
 }
 
 /** Every panel, in the order of the rail. Each is fetched when it is opened first. */

@@ -1,7 +1,7 @@
-import { lazy, Suspense } from 'react'
 import { GROOVES, hasGroove } from '~/core/groove'
 import { NO_GROOVE } from '~/core/line'
 import { meterName, placeName } from '~/core/time'
+import { late } from '~/ui/late'
 import { LoadBoundary } from '~/ui/load-boundary'
 import { SentencePart } from '~/ui/sentence-part'
 import { plural } from '~/words/figures'
@@ -12,7 +12,7 @@ import { useBenchGrooves, useBenchLick, useDocument } from '../state/use-workspa
 import { type FramePartId, landingWords, PART_NAMES } from './frame-words'
 
 /** Fetched when a part is opened first. */
-const FrameFields = lazy(() => import('./frame-fields'))
+const FrameFields = late(async () => (await import('./frame-fields')).default)
 
 interface FramePart {
   readonly id: FramePartId
@@ -74,9 +74,7 @@ export function FrameSentence() {
               faulty={isFaulty(id)}
             >
               <LoadBoundary what="The field">
-                <Suspense fallback={<span className="text-sm">Opening …</span>}>
-                  <FrameFields part={id} />
-                </Suspense>
+                <FrameFields waiting={<span className="text-sm">Opening …</span>} part={id} />
               </LoadBoundary>
             </SentencePart>
           </span>

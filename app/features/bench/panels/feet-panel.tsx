@@ -6,20 +6,8 @@ import { Act, Nothing, Part } from '~/ui/parts'
 import { Pick } from '~/ui/pick'
 import { faultWords } from '~/words/fault-words'
 import { useDocument, useWorkspace } from '../state/use-workspace'
+import { FEET } from './feet-presets'
 import { GroovePart } from './groove-part'
-
-/** Usual feet, each a layer in the line's own notation. */
-const PRESETS: readonly (readonly [text: string, name: string])[] = [
-  ['@1/4 H', 'Hi-hat foot on quarters'],
-  ['@1/4 -H', 'Hi-hat foot on 2 and 4'],
-  ['@1/8 H', 'Hi-hat foot on eighths'],
-  ['@1/8 -H', 'Hi-hat foot off the beat'],
-  ['@1/4 K', 'Kick on quarters'],
-  ['@1/8 K', 'Kick on eighths'],
-  ['@1/16 K-HKK-HK', 'Samba foot'],
-  ['@1/8 KJ', 'Feet alternating'],
-  ['@1/8 KJKKJKJJ', 'Paradiddle in the feet'],
-]
 
 /** A layer under the line: how it is typed, and under what it sounds. */
 interface Layer {
@@ -51,13 +39,13 @@ export function FeetPanel() {
         {layers.length === 0 && <Nothing>None yet. Choose one, or type your own.</Nothing>}
         <ul className="flex flex-col gap-2">
           {layers.map(({ typed, scope }, i) => (
-            <li key={`${scope} ${i}`} className="flex items-end gap-1.5">
+            <li key={`${scope} ${i}`} className="flex flex-wrap items-end gap-1.5">
               <TypedField
                 label={`Layer ${i + 1}`}
                 value={typed}
                 check={ostinatoFault}
                 onChange={(next) => change(i, { typed: next })}
-                className="grow font-mono"
+                className="w-full font-mono"
               />
               <Pick
                 label={`Where layer ${i + 1} sounds`}
@@ -75,7 +63,7 @@ export function FeetPanel() {
           ))}
         </ul>
         <div className="flex flex-wrap gap-1.5">
-          {PRESETS.filter(([typed]) => layers.every((layer) => layer.typed !== typed)).map(
+          {FEET.filter(([typed]) => layers.every((layer) => layer.typed !== typed)).map(
             ([typed, name]) => (
               <Act key={typed} onClick={() => save([...layers, { typed, scope: 'both' }])}>
                 <Plus size={14} aria-hidden />

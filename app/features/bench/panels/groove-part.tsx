@@ -1,13 +1,16 @@
 import { Play } from 'lucide-react'
 import { useMemo, useState } from 'react'
+import { formatPhrase } from '~/core/catalogue'
+import { fillTo, phraseOf } from '~/core/changes'
 import { type Groove, grooveBar, parseGrooveBar, toGroove } from '~/core/groove'
-import { type Lick, NO_GROOVE } from '~/core/line'
-import { findGrid, meterName } from '~/core/time'
+import { frameTicks, type Lick, NO_GROOVE } from '~/core/line'
+import { findGrid, gridName, gridTicks, meterName } from '~/core/time'
 import { PhraseStacks } from '~/drawing/stacks/phrase-figure'
 import { useLive } from '~/live/use-live'
 import { useSaving } from '~/live/use-saving'
 import { liveGrooves } from '~/storage'
 import { Act, Nothing, Part, TextBox, Trouble } from '~/ui/parts'
+import { appendPhrase } from '~/workspace/edits/edits'
 import { type PanelView, usePanel } from '../state/use-panel'
 import { changeGrooves, type GrooveCommand } from './saved-store'
 import { soloLick } from './solo'
@@ -16,7 +19,7 @@ const GRIDS = ['1/4', '1/8', '1/8t', '1/16', '1/16t', '1/32']
 
 /** The groove of this lick's metre in the line's own notation: looked at, changed, saved, used. */
 export function GroovePart() {
-  const { lick, grooves, onEdit, onHear } = usePanel()
+  const { lick, grooves, range, onEdit, onHear } = usePanel()
   const { meter, groove: id } = lick.frame
   const meterKey = meterName(meter)
   const use = (groove: string) =>
@@ -28,6 +31,8 @@ export function GroovePart() {
         lick={lick}
         meterKey={meterKey}
         grooves={grooves}
+        range={range}
+        onEdit={onEdit}
         onHear={onHear}
       />
       <Part title="Your grooves">
@@ -56,14 +61,13 @@ export function GroovePart() {
   )
 }
 
-interface GrooveFormProps {
+interface GrooveFormProps extends Pick<PanelView, 'range' | 'onEdit' | 'onHear'> {
   readonly lick: Lick
   readonly meterKey: string
   readonly grooves: readonly Groove[]
-  readonly onHear: PanelView['onHear']
 }
 
-function GrooveForm({ lick, meterKey, grooves, onHear }: GrooveFormProps) {
+function GrooveForm({ lick, range, meterKey, grooves, onEdit, onHear }: GrooveFormProps) {
   const { tell, trouble, busy, notice } = useSaving(changeGrooves)
   const { meter, groove: id } = lick.frame
   const now = useMemo(
@@ -94,6 +98,12 @@ function GrooveForm({ lick, meterKey, grooves, onHear }: GrooveFormProps) {
     if (refused === '' && revision !== undefined) setSeen(revision + 1)
   }
   const overtaken = notice?.revision
+  // A groove is one bar: what is shorter goes round until that is full, what is longer is cut.
+  const slots = Math.floor(frameTicks(lick.frame).bar / gridTicks(lick.frame.grid))
+  const fromLine = () => {
+    setGrid(gridName(lick.frame.grid))
+    setLine(formatPhrase(fillTo(phraseOf(lick.line, range), slots)))
+  }
   const hear = () => {
     if (!read.ok || !base) return
     const frame = { ...lick.frame, grid: base }
@@ -146,6 +156,15 @@ function GrooveForm({ lick, meterKey, grooves, onHear }: GrooveFormProps) {
             Change {own.name}
           </Act>
         )}
+        <Act disabled={slots === 0 || lick.line.slots.length === 0} onClick={fromLine}>
+          Take it from the line
+        </Act>
+        <Act
+          disabled={!read.ok}
+          onClick={() => read.ok && onEdit(appendPhrase(lick, read.value, 'Bar of groove'))}
+        >
+          Append it to the line
+        </Act>
         <Act disabled={!read.ok} onClick={hear}>
           <Play size={14} aria-hidden /> Hear
         </Act>

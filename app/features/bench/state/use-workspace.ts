@@ -14,6 +14,7 @@ import type { Setting } from '~/core/playing'
 import { useSettings } from '~/live/use-live'
 import { useGroovesFor, useOwnKits } from '~/live/use-own'
 import { rangeOf, type Workspace, type WorkspaceState } from '~/workspace/workspace'
+import { usePlaying } from './use-playing'
 
 const WorkspaceContext = createContext<Workspace | null>(null)
 export const WorkspaceProvider = WorkspaceContext.Provider
@@ -77,7 +78,9 @@ export function useVoiced(): Lick {
   const laid = derived.laid(useBenchLick(), useVoicing())
   const setting = useSetting()
   const later = useDeferredValue(laid)
-  return derived.landed(laid, derived.crash(later, setting))
+  const playing = usePlaying()
+  const crash = playing ? derived.crash(playing.landOnKit, later, setting) : undefined
+  return derived.landed(laid, crash)
 }
 
 /** What is heard: whether the music runs, where it is, and the way to hear a lick by itself. */

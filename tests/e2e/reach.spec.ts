@@ -1,0 +1,148 @@
+import { expect, type Page, test } from '@playwright/test'
+import { openLick, openPanel, part, sticking } from './bench-page'
+
+/** The most keys that the main material of a lick may take. */
+const MOST_KEYS = 40
+
+/** Presses keys one by one, and counts them; a text is typed letter by letter. */
+function counting(page: Page) {
+  let count = 0
+  return {
+    keys: async (...pressed: string[]) => {
+      for (const key of pressed) {
+        count += 1
+        await page.keyboard.press(key)
+      }
+    },
+    type: async (text: string) => {
+      count += text.length
+      await page.keyboard.type(text, { delay: 20 })
+    },
+    count: () => count,
+  }
+}
+
+const row = (page: Page) => page.locator('[data-row="0"]').getByRole('img').first()
+
+test('a five, a three and a two are voiced from the plain sticking', async ({ page }) => {
+  await openLick(page, 'Tightrope')
+  await sticking(page).fill('RLLRL RLK LK')
+  const { keys, type, count } = counting(page)
+  await keys('Alt+k', 'Home')
+  await keys('>', 'r', 'Shift+L', 'Shift+L', 'r', 'Shift+L')
+  await keys('>', 'r', 'Shift+L', 'k', '>', 'l')
+  await keys('Home', 'ArrowDown')
+  await type('3')
+  await keys('Control+ArrowRight')
+  await type('5')
+  await expect(sticking(page)).toHaveValue('>RllRl >RlK >LK')
+  await expect(row(page)).toHaveAccessibleName(/accent, on tom 1; .*accent, on floor tom/)
+  expect(count()).toBeLessThanOrEqual(MOST_KEYS)
+  console.log(`voiced from the plain sticking: ${count()} keys`)
+})
+
+test('a bar of linear fours, then in sextuplets, then led by the left', async ({ page }) => {
+  await openLick(page, 'Parade')
+  await sticking(page).fill('')
+  await sticking(page).focus()
+  const { keys, type, count } = counting(page)
+  await type('>RllK*4')
+  await keys('Alt+g')
+  await expect(page.getByLabel('Grid', { exact: true })).toBeFocused()
+  await page.getByLabel('Grid', { exact: true }).selectOption('1/16t')
+  // In an open list: two steps down from sixteenths, and taken.
+  await keys('Escape', 'Alt+l', 'End', 'Backspace')
+  await type('6')
+  await keys('ControlOrMeta+a', 'Control+k')
+  await type('left lead')
+  await keys('Enter')
+  await expect(sticking(page)).toHaveValue(/>LrrK/)
+  await expect(part(page, 'Grid')).toHaveText('sixteenth triplets')
+  expect(count() + 3).toBeLessThanOrEqual(MOST_KEYS)
+  console.log(`linear fours, sextuplets, left lead: ${count() + 3} keys`)
+})
+
+test('flam fives over a bar of 7/8', async ({ page }) => {
+  await openLick(page, 'Parade')
+  await sticking(page).fill('')
+  const { keys, type, count } = counting(page)
+  await keys('Alt+m')
+  await expect(page.getByLabel('Metre', { exact: true })).toBeFocused()
+  await keys('ControlOrMeta+a')
+  await type('7/8')
+  await keys('Escape', 'Alt+l')
+  await type('fRLRRL*14')
+  await expect(part(page, 'Metre')).toHaveText('7/8')
+  await expect(sticking(page)).toHaveValue('fRLRRL*14')
+  expect(count()).toBeLessThanOrEqual(MOST_KEYS)
+  console.log(`flam fives over 7/8: ${count()} keys`)
+})
+
+test('a paradiddle in the feet under a hand ostinato', async ({ page }) => {
+  await openLick(page, 'Parade')
+  await sticking(page).fill('')
+  await sticking(page).focus()
+  const { keys, type, count } = counting(page)
+  await type('R-L-*4')
+  await keys('Control+k')
+  await type('paradiddle in the feet')
+  await keys('Enter')
+  const feet = await openPanel(page, 'Feet')
+  await expect(feet.getByLabel('Layer 1', { exact: true })).toHaveValue('@1/8 KJKKJKJJ')
+  expect(count()).toBeLessThanOrEqual(MOST_KEYS)
+  console.log(`paradiddle in the feet: ${count()} keys`)
+})
+
+test('eight strokes go round the kit', async ({ page }) => {
+  await openLick(page, 'Parade')
+  await sticking(page).fill('')
+  await sticking(page).focus()
+  const { keys, type, count } = counting(page)
+  await type('RLRLRLRL')
+  await keys('Alt+k', 'Home', 'ArrowDown')
+  await type('22334455')
+  await expect(row(page)).toHaveAccessibleName(
+    /snare; .*snare; .*tom 1; .*tom 1; .*tom 2; .*tom 2; .*floor tom; .*floor tom$/,
+  )
+  expect(count()).toBeLessThanOrEqual(MOST_KEYS)
+  console.log(`eight strokes round the kit: ${count()} keys`)
+})
+
+test('the same on a phone, by taps', async ({ browser }) => {
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+    baseURL: test.info().project.use.baseURL ?? '',
+  })
+  const page = await context.newPage()
+  await page.goto('/')
+  await page.getByRole('button', { name: 'New lick' }).tap()
+  const pad = page.getByRole('toolbar', { name: 'Stroke keys' })
+  let taps = 0
+  const tap = async (name: string) => {
+    taps += 1
+    await pad.getByRole('button', { name, exact: true }).tap()
+  }
+  for (let i = 0; i < 4; i += 1) for (const hand of ['Right hand', 'Left hand']) await tap(hand)
+  const voice = page.locator('[data-row="0"] svg text', { hasText: /^sn$/ }).first()
+  const box = await voice.boundingBox()
+  if (!box) throw new Error('no voice on the ruler')
+  await page.touchscreen.tap(box.x + box.width / 2, box.y + box.height / 2)
+  taps += 1
+  for (const piece of [
+    'snare',
+    'snare',
+    'tom 1',
+    'tom 1',
+    'tom 2',
+    'tom 2',
+    'floor tom',
+    'floor tom',
+  ])
+    await tap(`Strike ${piece}`)
+  await expect(row(page)).toHaveAccessibleName(/tom 1; .*tom 2; .*floor tom; .*floor tom$/)
+  expect(taps).toBeLessThanOrEqual(MOST_KEYS)
+  console.log(`eight strokes round the kit, on a phone: ${taps} taps`)
+  await context.close()
+})
