@@ -1,4 +1,3 @@
-import { readFileSync, writeFileSync } from 'node:fs'
 import { CHROMIUM, ensureChromium, ensurePackages, run } from './ensure.mjs'
 import { QUIET_FLAGS, serveDemo } from './serve.mjs'
 
@@ -203,17 +202,4 @@ async function importing(page) {
   await page.getByText('“Parade” is in the bin.').waitFor()
   await page.getByLabel('Files to import').setInputFiles(file)
   await page.getByRole('table', { name: 'What the files hold' }).waitFor()
-}
-
-/** A newer version of the app has been fetched while this one is open. */
-async function updated(page) {
-  await library(page)
-  await page.evaluate(() => navigator.serviceWorker.ready)
-  await page.reload()
-  const path = 'build/client/sw.js'
-  const source = readFileSync(path, 'utf8')
-  writeFileSync(path, source.replace(/VERSION = "/, 'VERSION = "newer-'))
-  await page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.update())
-  await page.getByText('A new version of Dime Stack is ready.').waitFor()
-  writeFileSync(path, source)
 }

@@ -240,8 +240,8 @@ export const settingsSchema = z.object({
   sextupletsInEighths: z._default(z.boolean(), false),
   /** How the kick is written in stickings from elsewhere, besides `K`. */
   kickLetter: z._default(z.enum(['', 'F', 'B']), ''),
-  /** Whether single letters and arrows are shortcuts in practice. */
-  practiceKeys: z._default(z.boolean(), true),
+  /** Whether single letters, digits, arrows and signs are shortcuts. */
+  singleKeys: z._default(z.boolean(), true),
   beaming: z._default(z.enum(['beat', 'group']), 'beat'),
   staffGroove: z._default(z.enum(['slashes', 'notes']), 'slashes'),
   click: z._default(z.boolean(), true),

@@ -306,7 +306,7 @@ test('an arrow rates only while it plays, and is taken back; the keys can be tur
   await expect(page.getByText(/^Rated/)).toHaveCount(0)
   await page.getByRole('button', { name: 'Stop', exact: true }).click()
   await page.goto('/settings')
-  await page.getByRole('checkbox', { name: /shortcuts in practice/ }).uncheck()
+  await page.getByRole('checkbox', { name: /are shortcuts; Space always plays/ }).uncheck()
   await page.goBack()
   await page.keyboard.press('s')
   await expect(page.getByRole('dialog', { name: 'Stage' })).toHaveCount(0)

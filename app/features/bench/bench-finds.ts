@@ -1,6 +1,6 @@
 import { valuesOf } from '~/codecs/lick-text'
 import { CATALOGUE, formatPhrase } from '~/core/catalogue'
-import { CHANGES, cut, phraseOf } from '~/core/changes'
+import { CHANGES, cut, phraseOf, type SlotRange } from '~/core/changes'
 import { openSentencePart } from '~/ui/sentence-part'
 import { applyChange, changedPhrase, swellEdit } from '~/workspace/edits/change-edits'
 import { type Edit, insertPhrase } from '~/workspace/edits/edits'
@@ -44,25 +44,33 @@ export function benchFinds(workspace: Workspace, openPanel: (id: string) => void
   const { lick, range } = workspace
   const { range: marked } = workspace.state().selection
   const edit = (id: string, name: string, kind: string, made: Edit | null, also = ''): Found[] =>
-    made
-      ? [
-          {
-            id,
-            name,
-            kind,
-            also,
-            phrase: cut(phraseOf(made.lick.line, made.select ?? range), PREVIEWED),
-            run: () => workspace.edit(made, lick),
-            show: (shown) => workspace.show(shown ? made : null),
-          },
-        ]
-      : []
-  const changes = CHANGES.flatMap((change) => {
-    const before = phraseOf(lick.line, range)
-    const after = changedPhrase(lick, range, change)
-    if (JSON.stringify(after.slots) === JSON.stringify(before.slots)) return []
-    const made = applyChange(lick, range, change)
-    return edit(change.id, change.name, change.kind, made, EVERYDAY[change.id])
+    made ? [toFound(id, name, kind, also, made.select ?? range, () => made)] : []
+  const toFound = (
+    id: string,
+    name: string,
+    kind: string,
+    also: string,
+    about: SlotRange,
+    make: () => Edit,
+  ): Found => ({
+    id,
+    name,
+    kind,
+    also,
+    phrase: cut(phraseOf(kind === 'groups' ? make().lick.line : lick.line, about), PREVIEWED),
+    run: () => workspace.edit(make(), lick),
+    show: (on) => workspace.show(on ? make() : null),
+  })
+  // Of a long line the beginning tells whether a change would do something; it is made when it is taken.
+  const shown = { from: range.from, to: Math.min(range.to, range.from + PREVIEWED) }
+  const before = JSON.stringify(phraseOf(lick.line, shown).slots)
+  const changes = CHANGES.flatMap((change): Found[] => {
+    const after = changedPhrase(lick, shown, change)
+    if (JSON.stringify(after.slots) === before) return []
+    const { id, name, kind } = change
+    const make = () => applyChange(lick, range, change)
+    const found = toFound(id, name, kind, EVERYDAY[id] ?? '', shown, make)
+    return [{ ...found, phrase: cut(after, PREVIEWED) }]
   })
   const groups = groupingEdits(lick, marked, range).flatMap(({ label, edit: made }) =>
     edit(label, label, 'groups', made, 'regroup'),

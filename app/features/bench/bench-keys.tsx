@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { TEMPO_RANGE } from '~/core/line'
+import { useSettings } from '~/live/use-live'
 import { late } from '~/ui/late'
 import { openSentencePart } from '~/ui/sentence-part'
 import { useSpace } from '~/ui/use-space'
@@ -28,6 +29,7 @@ export default function BenchKeys() {
   const { toggle } = useBenchPlayer()
   const { open } = useOpenPanel()
   const [helps, setHelps] = useState(false)
+  const { singleKeys } = useSettings().settings
   useSpace(toggle)
   useHotkeys(KEYS_OF.undo, () => workspace.travel('undo'), {
     ...ANYWHERE,
@@ -41,7 +43,12 @@ export default function BenchKeys() {
     const { least, most } = TEMPO_RANGE
     workspace.setTempo(Math.max(least, Math.min(most, workspace.state().tempo + by)))
   }
-  const elsewhere = { ...ANYWHERE, enableOnFormTags: [], ignoreEventWhen: isOnRuler }
+  const elsewhere = {
+    ...ANYWHERE,
+    enableOnFormTags: [],
+    ignoreEventWhen: isOnRuler,
+    enabled: singleKeys,
+  }
   useHotkeys(KEYS_OF.faster, () => tempo(TEMPO_STEP), { ...elsewhere, useKey: true })
   useHotkeys(KEYS_OF.slower, () => tempo(-TEMPO_STEP), { ...elsewhere, useKey: true })
   useHotkeys(KEYS_OF.help, () => setHelps(true), { ...elsewhere, useKey: true })

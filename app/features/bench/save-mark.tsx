@@ -7,7 +7,8 @@ export function SaveMark({ saver }: { saver: RecordSaver<'licks'> }) {
   const failed = state.kind === 'failed' || state.kind === 'conflict'
   return (
     <p
-      role="status"
+      // Said only when something is wrong: with every key it would be said twice.
+      role={failed ? 'alert' : undefined}
       className={`mr-1 min-w-14 text-right text-xs ${failed ? 'font-semibold text-error' : 'text-(--quiet)'}`}
     >
       {state.kind === 'saved' && 'Saved'}

@@ -80,10 +80,11 @@ export function FlowPage() {
       tempo: Math.min(TEMPO_RANGE.most, Math.max(TEMPO_RANGE.least, setup.tempo + by)),
     })
   useSpace(toggle)
-  useHotkeys('d', draw)
-  useHotkeys('s', louder)
-  useHotkeys('+, =, shift+=', () => faster(2), { useKey: true })
-  useHotkeys('-', () => faster(-2), { useKey: true })
+  const enabled = settings.singleKeys
+  useHotkeys('d', draw, { enabled })
+  useHotkeys('s', louder, { enabled })
+  useHotkeys('+, =, shift+=', () => faster(2), { useKey: true, enabled })
+  useHotkeys('-', () => faster(-2), { useKey: true, enabled })
 
   const navigate = useNavigate()
   const [refused, setRefused] = useState('')

@@ -230,7 +230,7 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
       onLeave: () => (onStage ? setOnStage(false) : setLoop(null)),
       onStage: () => setOnStage(!onStage),
     },
-    { playing, shortcuts: settings.practiceKeys },
+    { playing, shortcuts: settings.singleKeys },
   )
   const [watched, setWatched] = useState({ open: false, learning: false })
   usePads(settings.pads, watched, playing, play, rate)

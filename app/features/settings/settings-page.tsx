@@ -109,11 +109,11 @@ export function SettingsPage() {
       <fieldset className="mt-8">
         <legend className="font-semibold text-lg">Keys</legend>
         <Tick
-          checked={shown.practiceKeys}
-          onTick={(practiceKeys) => change({ practiceKeys })}
+          checked={shown.singleKeys}
+          onTick={(singleKeys) => change({ singleKeys })}
           className="mt-2"
         >
-          Letters, digits and arrows are shortcuts in practice; Space always plays
+          Single letters, digits, arrows and signs are shortcuts; Space always plays
         </Tick>
       </fieldset>
       <Choice

@@ -97,7 +97,7 @@ const Rail = memo(function Rail({
           aria-controls="dock-panel"
           title={`${name} (${panelKey(i)})`}
           className="dock-tab"
-          onPointerEnter={() => void View.preload().catch(() => {})}
+          onPointerEnter={() => void View.preload()}
           onClick={() => onOpen(open?.id === id ? undefined : id)}
         >
           <Icon size={17} aria-hidden />

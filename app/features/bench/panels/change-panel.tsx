@@ -100,7 +100,7 @@ function Grouping({ lick, range, selection, onEdit, onShow }: PanelView) {
             key={label}
             disabled={!edit}
             onClick={() => edit && onEdit(edit)}
-            {...showing(onShow, edit)}
+            {...showing(onShow, () => edit)}
           >
             {label}
           </Act>
@@ -165,7 +165,7 @@ const Kind = memo(function Kind({ kind, title, lick, range, onEdit, onShow }: Ki
               type="button"
               className="flex w-full items-baseline gap-3 rounded-field px-2 py-1 text-left text-sm hover:bg-base-200"
               onClick={() => onEdit(applyChange(lick, range, change))}
-              {...showing(onShow, applyChange(lick, range, change))}
+              {...showing(onShow, () => applyChange(lick, range, change))}
             >
               <span className="shrink-0 grow">{change.name}</span>
               <span className="min-w-0 max-w-[55%] truncate text-right">

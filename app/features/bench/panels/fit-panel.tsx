@@ -106,7 +106,7 @@ function Rates({ lick, tempo, onEdit, onShow }: PanelView) {
                   className="link min-h-6"
                   aria-label={`Use ${gridWords(rate.grid)}`}
                   onClick={() => onEdit(edit)}
-                  {...showing(onShow, edit)}
+                  {...showing(onShow, () => edit)}
                 >
                   use
                 </button>

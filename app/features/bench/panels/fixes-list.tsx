@@ -43,7 +43,7 @@ export function Fixes({ lick, range, selection, setting, tempo, onEdit, onShow }
               type="button"
               className="flex w-full flex-wrap items-baseline gap-x-3 rounded-field px-2 py-1 text-left text-sm hover:bg-base-200"
               onClick={() => onEdit(fixEdit(lick, fix))}
-              {...showing(onShow, fixEdit(lick, fix))}
+              {...showing(onShow, () => fixEdit(lick, fix))}
             >
               <span className="w-full">{fixWords(fix, lick)}</span>
               <span className="min-w-0 grow truncate">
