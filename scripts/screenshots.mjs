@@ -64,8 +64,8 @@ async function library(page) {
 async function bench(page, title) {
   await library(page)
   await page.getByRole('link', { name: title, exact: true }).click()
-  await page.locator('.staff-unit .vf-stavenote').first().waitFor()
-  await page.waitForTimeout(800)
+  await page.locator('[data-row="0"] svg').first().waitFor()
+  await page.waitForTimeout(1200)
 }
 
 async function playing(page) {
@@ -115,7 +115,8 @@ async function onStage(page) {
   await page.getByRole('button', { name: /in the bar/ }).click()
   await page.keyboard.press('s')
   await page.getByRole('dialog', { name: 'Stage' }).getByRole('button', { name: 'Play' }).click()
-  await page.locator('dialog [data-slot="5"][data-now]').waitFor({ timeout: 30_000 })
+  await page.locator('[data-phase="fill"]').waitFor({ state: 'attached', timeout: 30_000 })
+  await page.waitForTimeout(900)
 }
 
 async function log(page) {

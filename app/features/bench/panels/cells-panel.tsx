@@ -19,6 +19,8 @@ import { OwnCellForm } from './own-cell-form'
 import { soloLick } from './solo'
 
 const MOST_SHOWN = 60
+/** Those that are drawn at once; the others and what is said of the chosen one come a moment later. */
+const FIRST_SHOWN = 12
 
 /** The catalogue: found by words and traits, heard, turned, and put into the line. */
 export function CellsPanel() {
@@ -29,7 +31,9 @@ export function CellsPanel() {
   const cells = useMemo(() => [...ownCells(own), ...CATALOGUE], [own])
   const asked = useDeferredValue(query)
   const found = useMemo(() => findCells(cells, asked), [cells, asked])
+  const most = useDeferredValue(MOST_SHOWN, FIRST_SHOWN)
   const chosen = found.find(({ id }) => id === chosenId) ?? found[0]
+  const detailed = useDeferredValue(chosen, undefined)
   return (
     <div className="grid grid-cols-1 gap-x-6 gap-y-4">
       <div className="flex min-w-0 flex-col gap-3">
@@ -43,7 +47,7 @@ export function CellsPanel() {
           </Nothing>
         ) : (
           <ul aria-label="Cells" className="grid max-h-80 grid-cols-1 gap-x-3 overflow-y-auto">
-            {found.slice(0, MOST_SHOWN).map((cell) => (
+            {found.slice(0, most).map((cell) => (
               <CellRow
                 key={cell.id}
                 cell={cell}
@@ -61,8 +65,8 @@ export function CellsPanel() {
           selected={props.selection !== null}
         />
       </div>
-      {chosen && (
-        <CellDetail {...props} cell={chosen} own={own.find(({ id }) => id === chosen.id)} />
+      {detailed && (
+        <CellDetail {...props} cell={detailed} own={own.find(({ id }) => id === detailed.id)} />
       )}
     </div>
   )
