@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, type Locator, type Page } from '@playwright/test'
+import { type Browser, expect, type Locator, type Page, test } from '@playwright/test'
 
 /** Opens the library for the first time and then a lick of the demo on the bench. */
 export async function openLick(page: Page, title: string): Promise<void> {
@@ -7,6 +7,22 @@ export async function openLick(page: Page, title: string): Promise<void> {
   await page.getByRole('link', { name: title, exact: true }).click()
   await expect(page.getByLabel('Title')).toHaveValue(title)
 }
+
+/** A page of a phone: a finger is the pointer. Closing its context closes it. */
+export async function openPhone(browser: Browser): Promise<Page> {
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+    baseURL: test.info().project.use.baseURL ?? '',
+  })
+  const page = await context.newPage()
+  await page.goto('/')
+  return page
+}
+
+/** The keys that stand in for the on-screen keyboard. */
+export const pad = (page: Page) => page.getByRole('toolbar', { name: 'Stroke keys' })
 
 export const sticking = (page: Page) => page.getByRole('textbox', { name: 'Sticking' })
 export const verdict = (page: Page) => page.getByRole('region', { name: 'Verdict' })

@@ -5,6 +5,8 @@ import {
   kept,
   openLick,
   openPanel,
+  openPhone,
+  pad,
   part,
   ruler,
   staffNotes,
@@ -215,6 +217,25 @@ test('a sticking is pasted as people write it, and a whole lick opens as that li
   await expect(sticking(page)).toHaveValue('RLK RLK')
 })
 
+test('a long line follows the caret, and the page stays where it is', async ({ page }) => {
+  await openLick(page, 'Parade')
+  await sticking(page).fill('RLRL*60 ')
+  const shown = (system: number) =>
+    ruler(page).evaluate((frame, index) => {
+      const row = frame.querySelector(`[data-system="${index}"]`)?.getBoundingClientRect()
+      const { top, bottom } = frame.getBoundingClientRect()
+      return row !== undefined && row.bottom > top && row.top < bottom
+    }, system)
+  await page.keyboard.type('RLK')
+  await expect.poll(() => shown(0)).toBe(false)
+  await page.keyboard.press('Alt+k')
+  await page.keyboard.press('Home')
+  await expect.poll(() => shown(0)).toBe(true)
+  await page.keyboard.press('End')
+  await expect.poll(() => shown(0)).toBe(false)
+  expect(await page.evaluate(() => scrollY)).toBe(0)
+})
+
 test('feet are rows of the ruler, typed like the line', async ({ page }) => {
   await openLick(page, 'Parade')
   await sticking(page).fill('RLLRK RLK')
@@ -235,17 +256,9 @@ test('feet are rows of the ruler, typed like the line', async ({ page }) => {
 })
 
 test('on a phone a lick is built, heard and voiced with the pad of keys', async ({ browser }) => {
-  const context = await browser.newContext({
-    viewport: { width: 390, height: 844 },
-    hasTouch: true,
-    isMobile: true,
-    baseURL: test.info().project.use.baseURL ?? '',
-  })
-  const page = await context.newPage()
-  await page.goto('/')
+  const page = await openPhone(browser)
   await page.getByRole('button', { name: 'New lick' }).tap()
-  const pad = page.getByRole('toolbar', { name: 'Stroke keys' })
-  const tap = (name: string) => pad.getByRole('button', { name, exact: true }).tap()
+  const tap = (name: string) => pad(page).getByRole('button', { name, exact: true }).tap()
   for (const key of ['Accent', 'Right hand', 'Left hand', 'Ghost', 'Left hand', 'Kick'])
     await tap(key)
   for (const key of [
@@ -283,7 +296,7 @@ test('on a phone a lick is built, heard and voiced with the pad of keys', async 
       .map(([name, { width, height }]) => `${name} ${Math.round(width)} x ${Math.round(height)}`),
   )
   expect(small).toEqual([])
-  await context.close()
+  await page.context().close()
 })
 
 test('typing at 30 ms a key loses nothing, in the line and in the row', async ({ page }) => {

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test'
-import { openLick, openPanel, part, sticking } from './bench-page'
+import { openLick, openPanel, openPhone, pad, part, sticking } from './bench-page'
 
 /** The most keys that the main material of a lick may take. */
 const MOST_KEYS = 40
@@ -109,20 +109,12 @@ test('eight strokes go round the kit', async ({ page }) => {
 })
 
 test('the same on a phone, by taps', async ({ browser }) => {
-  const context = await browser.newContext({
-    viewport: { width: 390, height: 844 },
-    hasTouch: true,
-    isMobile: true,
-    baseURL: test.info().project.use.baseURL ?? '',
-  })
-  const page = await context.newPage()
-  await page.goto('/')
+  const page = await openPhone(browser)
   await page.getByRole('button', { name: 'New lick' }).tap()
-  const pad = page.getByRole('toolbar', { name: 'Stroke keys' })
   let taps = 0
   const tap = async (name: string) => {
     taps += 1
-    await pad.getByRole('button', { name, exact: true }).tap()
+    await pad(page).getByRole('button', { name, exact: true }).tap()
   }
   for (let i = 0; i < 4; i += 1) for (const hand of ['Right hand', 'Left hand']) await tap(hand)
   const voice = page.locator('[data-row="0"] svg text', { hasText: /^sn$/ }).first()
@@ -144,5 +136,5 @@ test('the same on a phone, by taps', async ({ browser }) => {
   await expect(row(page)).toHaveAccessibleName(/tom 1; .*tom 2; .*floor tom; .*floor tom$/)
   expect(taps).toBeLessThanOrEqual(MOST_KEYS)
   console.log(`eight strokes round the kit, on a phone: ${taps} taps`)
-  await context.close()
+  await page.context().close()
 })

@@ -44,8 +44,8 @@ function BenchBody() {
   return (
     <div className="bench-body" data-sheet={panel !== undefined}>
       <LickBar />
-      <ConflictWatch />
       <div className="bench-line">
+        <ConflictWatch />
         <LineEditor onPlay={toggle} />
         <Legend />
         <LineOffer />

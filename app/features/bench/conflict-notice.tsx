@@ -145,7 +145,7 @@ function Notice({ children }: { children: ReactNode }) {
   return (
     <div
       role="alert"
-      className="flex flex-wrap items-center gap-3 rounded-box border border-warning bg-base-100 p-4 bench-conflict"
+      className="flex flex-wrap items-center gap-3 rounded-box border border-warning bg-base-100 p-4 mb-2"
     >
       {children}
     </div>

@@ -1,14 +1,17 @@
-import { useDeferredValue, useMemo } from 'react'
+import { useMemo } from 'react'
 import { findAllGhosts, findAsWritten } from '~/codecs/as-written'
 import { lineTextOf } from '~/codecs/lick-text'
 import { useSettings } from '~/live/use-live'
 import { Act } from '~/ui/parts'
+import { useSettled } from '~/ui/use-settled'
 import { useDocument, useWorkspace } from './state/use-workspace'
+
+const REST_MS = 300
 
 /** What a typed line may have been meant as: a sticking written otherwise, or strokes and not ghosts. */
 export default function LineOffer() {
   const workspace = useWorkspace()
-  const { history, issues } = useDeferredValue(useDocument())
+  const { history, issues } = useSettled(useDocument(), REST_MS)
   const { kickLetter } = useSettings().settings
   const line = lineTextOf(history.text)
   const faulty = issues.length > 0

@@ -1,5 +1,6 @@
 import { type RefObject, useDeferredValue, useMemo, useRef, useState } from 'react'
 import { staffKeyOf } from '~/core/kit'
+import { lickSlots } from '~/core/line'
 import type { Ruler } from '~/drawing/ruler/layout'
 import { RulerView } from '~/drawing/ruler/ruler-view'
 import { selectionWords } from '~/drawing/ruler/spoken'
@@ -45,7 +46,8 @@ export function RulerPane() {
   const ruler = useRef<Ruler | null>(null)
   const width = useWidth(host)
   const { playing, position } = useBenchPlayer()
-  const { range } = useSelection()
+  const { range, head } = useSelection()
+  const slots = lickSlots(useBenchLick())
   const [focused, setFocused] = useState(false)
   const [headroom, setHeadroom] = useState(false)
   const keys = useRowKeys()
@@ -54,7 +56,7 @@ export function RulerPane() {
   const [narrow, wide] = [useMedia(NARROW), useMedia(WIDE)]
   const compact = narrow || (!wide && panel !== undefined)
   useCursor(playing, position, ruler, host)
-  useFollow(scroller, range, playing, position, ruler)
+  useFollow(scroller, (range ? slots[head] : slots.at(-1))?.tick ?? null, playing, position, ruler)
   return (
     <section aria-label="Ruler" className="ruler-pane">
       <div

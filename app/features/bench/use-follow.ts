@@ -1,41 +1,48 @@
-import { type RefObject, useEffect } from 'react'
-import type { SlotRange } from '~/core/changes'
+import { type RefObject, useEffect, useRef } from 'react'
 import type { Position } from '~/core/performance'
+import type { Ticks } from '~/core/time'
 import type { Ruler } from '~/drawing/ruler/layout'
 
-/** Keeps in sight what is marked, and while it plays what sounds: the ruler's frame scrolls to its row. */
+/**
+ * Keeps in sight the slot that the caret is at or that is marked last, by its tick, and while it plays what
+ * sounds: the ruler's frame scrolls to its row. A page that has just been opened stays at its beginning.
+ */
 export function useFollow(
   scroller: RefObject<HTMLElement | null>,
-  range: SlotRange | null,
+  tick: Ticks | null,
   playing: boolean,
   position: () => Position | undefined,
   ruler: RefObject<Ruler | null>,
 ): void {
-  const [from, to] = [range?.from, range?.to]
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another selection is followed
+  const opened = useRef(true)
   useEffect(() => {
+    if (opened.current || tick === null) {
+      opened.current = false
+      return
+    }
     // After the paint, when asking where things are costs nothing.
     let timer: ReturnType<typeof setTimeout> | undefined
     const frame = requestAnimationFrame(() => {
       timer = setTimeout(() => {
-        const marked = scroller.current?.querySelectorAll<HTMLElement>('[data-selected]')
-        const last = marked?.[marked.length - 1]
-        if (last) bringIntoSight(scroller.current, last)
+        const rows = ruler.current?.rows ?? []
+        const row = rows.find(({ from, to }) => tick >= from && tick < to)
+        const drawn = scroller.current?.querySelector<HTMLElement>(`[data-system="${row?.index}"]`)
+        if (drawn) bringIntoSight(scroller.current, drawn)
       })
     })
     return () => {
       cancelAnimationFrame(frame)
       clearTimeout(timer)
     }
-  }, [scroller, from, to])
+  }, [scroller, ruler, tick])
   useEffect(() => {
     if (!playing) return
     let at = -1
     let frame = requestAnimationFrame(function look() {
       const now = position()
-      const tick = now && 'tick' in now && now.phase !== 'count-in' ? now.tick : undefined
+      const sounds = now && 'tick' in now && now.phase !== 'count-in' ? now.tick : undefined
       const row = ruler.current?.rows.find(
-        ({ from: first, to: after }) => tick !== undefined && tick >= first && tick < after,
+        ({ from, to }) => sounds !== undefined && sounds >= from && sounds < to,
       )
       if (row && row.index !== at) {
         at = row.index
