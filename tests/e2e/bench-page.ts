@@ -30,6 +30,24 @@ export const fits = (page: Page) => verdict(page).getByRole('status')
 export const ruler = (page: Page) => page.locator('[data-ruler]')
 export const kept = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible()
 
+/** Makes two tabs change the same lick at once; returns the one that is told, and the other. */
+export async function conflict(page: Page, other: Page): Promise<readonly [Page, Page]> {
+  const told = (tab: Page) => tab.getByRole('alert').count()
+  let length = 5
+  await expect(async () => {
+    // Where the first was stored before the second was typed, there was none: once more.
+    length += 1
+    await Promise.all([
+      sticking(page).fill('R'.repeat(length)),
+      sticking(other).fill('L'.repeat(length)),
+    ])
+    await expect
+      .poll(async () => (await told(page)) + (await told(other)), { timeout: 3000 })
+      .toBeGreaterThan(0)
+  }).toPass({ timeout: 30_000 })
+  return (await told(page)) > 0 ? [page, other] : [other, page]
+}
+
 /** A panel of the dock, opened where it is not. */
 export async function openPanel(page: Page, name: string): Promise<Locator> {
   const tab = page

@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test'
 import {
+  conflict,
   fits,
   frame,
   kept,
@@ -133,14 +134,11 @@ test('two tabs on one lick never overwrite each other in silence', async ({ page
   await kept(other)
   await expect(sticking(page)).toHaveValue('RLKRLK')
   // Both at once: the second to be kept is told, and chooses.
-  await Promise.all([sticking(page).fill('RRRRRR'), sticking(other).fill('LLLLLL')])
-  const told = async () =>
-    (await page.getByRole('alert').count()) + (await other.getByRole('alert').count())
-  await expect.poll(told).toBe(1)
-  const loser = (await page.getByRole('alert').count()) > 0 ? page : other
+  const [loser] = await conflict(page, other)
+  const mine = await sticking(loser).inputValue()
   await loser.getByRole('button', { name: 'Save mine as a copy' }).click()
   await expect(loser.getByLabel('Title')).toHaveValue('Parade, copy')
-  await expect(sticking(loser)).toHaveValue(loser === page ? 'RRRRRR' : 'LLLLLL')
+  await expect(sticking(loser)).toHaveValue(mine)
 })
 
 test('a slot that is pressed is marked, exactly, in the line too, and the keys are the ruler’s', async ({

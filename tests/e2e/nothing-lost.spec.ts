@@ -1,6 +1,6 @@
 import { expect, type Page, test } from '@playwright/test'
 import { killWhileTyping, leaveAfterKey, WAYS_OUT } from '../bench/attacks.mjs'
-import { kept, openLick, sticking } from './bench-page'
+import { conflict, kept, openLick, sticking } from './bench-page'
 
 test('a page that is left at once after the last key has lost nothing', async ({
   browser,
@@ -36,24 +36,6 @@ test('undo goes back over a reload, and over what another tab saved', async ({ p
   await undo.click()
   await expect(sticking(page)).toHaveValue(before)
 })
-
-/** Makes two tabs change the same lick at once; returns the one that is told, and the other. */
-async function conflict(page: Page, other: Page): Promise<readonly [Page, Page]> {
-  const told = (tab: Page) => tab.getByRole('alert').count()
-  let length = 5
-  await expect(async () => {
-    // Where the first was stored before the second was typed, there was none: once more.
-    length += 1
-    await Promise.all([
-      sticking(page).fill('R'.repeat(length)),
-      sticking(other).fill('L'.repeat(length)),
-    ])
-    await expect
-      .poll(async () => (await told(page)) + (await told(other)), { timeout: 3000 })
-      .toBeGreaterThan(0)
-  }).toPass({ timeout: 30_000 })
-  return (await told(page)) > 0 ? [page, other] : [other, page]
-}
 
 test('a conflict stays until it is decided, whatever is typed, and both versions are kept', async ({
   page,
