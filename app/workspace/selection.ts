@@ -1,3 +1,4 @@
+import { lineTextOf } from '~/codecs/lick-text'
 import { type SlotRange, startsOf } from '~/core/changes'
 import type { Line } from '~/core/line'
 import type { BenchDocument } from './document'
@@ -84,8 +85,8 @@ function textOf({ good: { spans } }: Read, { from, to }: SlotRange): TextRange {
 }
 
 /** The selection behind the last stroke, where what is typed next goes. */
-export function selectionAtEnd(lineText: string, { good }: Read): Selection {
-  const end = lineText.length
+export function selectionAtEnd({ good, history }: Read): Selection {
+  const end = lineTextOf(history.text).length
   const slot = good.spans.length
   return { range: null, caret: true, anchor: slot, head: slot, text: { from: end, to: end } }
 }
@@ -124,4 +125,21 @@ export function steppedSlot(line: Line, from: number, way: 1 | -1, unit: StepUni
   const next =
     way === 1 ? starts.find((start) => start > from) : starts.findLast((start) => start < from)
   return next ?? (way === 1 ? last : 0)
+}
+
+/** A selection as a document can have it: slots that are gone are let go, its text is where they are. */
+export function settled(document: Read, selection: Selection): Selection {
+  const { range, caret, text, anchor, head } = selection
+  const size = document.good.spans.length
+  const most = lineTextOf(document.history.text).length
+  if (!range) {
+    if (text.to <= most) return selection
+    return size === 0 ? NOTHING_SELECTED : selectionAtEnd(document)
+  }
+  if (caret)
+    return text.to <= most && range.to <= size
+      ? selection
+      : selectionAt(document, { from: most, to: most })
+  if (range.from >= size) return selectionAtEnd(document)
+  return selectionOf(document, anchor, Math.min(head, size - 1))
 }

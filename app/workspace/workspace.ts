@@ -33,12 +33,12 @@ import {
 } from './rows/sticking-keys'
 import { hasHand, nextHandSlot } from './rows/voice-keys'
 import {
-  NOTHING_SELECTED,
   type Selection,
   type StepUnit,
   selectionAt,
   selectionAtEnd,
   selectionOf,
+  settled,
   steppedSlot,
   type TextRange,
   widened,
@@ -97,7 +97,7 @@ export class Workspace {
     const document = session.document()
     this.current = {
       document,
-      selection: selectionAtEnd(lineTextOf(document.history.text), document),
+      selection: selectionAtEnd(document),
       row: 'sticking',
       layer: null,
       waiting: NOTHING_WAITING,
@@ -204,7 +204,7 @@ export class Workspace {
   toEnd(): void {
     const { document } = this.current
     this.patch({
-      selection: selectionAtEnd(lineTextOf(document.history.text), document),
+      selection: selectionAtEnd(document),
     })
   }
 
@@ -455,7 +455,7 @@ export class Workspace {
     const { selection } = this.current
     if (edit.select) return selectionOf(next, edit.select.from, edit.select.to - 1)
     const { range } = selection
-    if (!range || !edit.change) return { ...selection }
+    if (!range || !edit.change) return selection
     const map = changeMap(base, edit.lick, edit.change)
     const [from, to] = [mapSlot(map, range.from), mapSlot(map, range.to - 1)]
     return from === null || to === null ? selection : selectionOf(next, from, to)
@@ -514,23 +514,4 @@ export class Workspace {
 /** The slots that a change is about: those marked, or the whole line. */
 export function rangeOf({ document, selection }: WorkspaceState): SlotRange {
   return selection.range ?? { from: 0, to: document.good.lick.line.slots.length }
-}
-
-/** A selection as a document can have it: slots that are gone are let go, its text is where they are. */
-function settled(document: BenchDocument, selection: Selection): Selection {
-  const { range, caret, text, anchor, head } = selection
-  const size = document.good.spans.length
-  const most = lineTextOf(document.history.text).length
-  if (!range) {
-    if (text.to <= most) return selection
-    return size === 0
-      ? NOTHING_SELECTED
-      : selectionAtEnd(lineTextOf(document.history.text), document)
-  }
-  if (caret)
-    return text.to <= most && range.to <= size
-      ? selection
-      : selectionAt(document, { from: most, to: most })
-  if (range.from >= size) return selectionAtEnd(lineTextOf(document.history.text), document)
-  return selectionOf(document, anchor, Math.min(head, size - 1))
 }

@@ -2,10 +2,11 @@ import { memo } from 'react'
 import { VELOCITIES } from '~/core/line'
 import { strokesInSlot } from '~/core/sticking'
 import { LIMB_COLOUR, Stack } from '../stacks/discs'
+import type { LayerMark } from './layers'
 import { COUNT_BASELINE, TALLEST_STACK } from './row-heights'
 import { SlotLetters } from './slot-letters'
 import type { SwellMark } from './swell-marks'
-import type { CountMark, LaneMark, LayerMark, LetterMark, StackMark } from './view'
+import type { CountMark, LaneMark, LetterMark, StackMark } from './view'
 
 /** The count over a slot. */
 export const Count = memo(function Count({ count }: { count: CountMark }) {

@@ -1,9 +1,10 @@
 import { type DragEvent, type PointerEvent, useMemo, useRef } from 'react'
 import type { SlotRange } from '~/core/changes'
 import type { Ticks } from '~/core/time'
+import { layerTickAt } from './layers'
 import type { Ruler } from './layout'
 import { COUNT_ROW, LAYER, type RowHeights, rowParts } from './row-heights'
-import { groupAt, layerTickAt, type Scene, slotAtX } from './view'
+import { groupAt, type Scene, slotAtX } from './view'
 
 /** Where on the ruler a slot was pressed: its sticking, limbs and staff, or its voices. */
 export type PressedRow = 'sticking' | 'voices'
@@ -70,7 +71,7 @@ export function useSlotPointer(
       const { stacksBottom, bracketBottom, voicesBaseline, layersTop, height } = rowParts(high)
       const layer = Math.floor((place.y - layersTop) / LAYER)
       if (layer >= 0 && layer < high.layers && place.y < height) {
-        const tick = layerTickAt(current, now.current.ruler, place.row, layer, place.x)
+        const tick = layerTickAt(current.lick, now.current.ruler, place.row, layer, place.x)
         if (tick === undefined) return
         on.onLayer(layer, tick)
       } else if (place.y < COUNT_ROW && place.slot !== undefined) {

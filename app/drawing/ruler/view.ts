@@ -8,7 +8,6 @@ import {
   type Lick,
   landingStrokes,
   lickSlots,
-  ostinatoSlotsBetween,
   pickupSlots,
   strokeEventsBetween,
   type TimedSlot,
@@ -32,6 +31,7 @@ import {
   type Ticks,
   UNNAMED_COUNT,
 } from '~/core/time'
+import { type LayerMark, layerMarks } from './layers'
 import { type Ruler, type RulerRow, type Segment, xOf } from './layout'
 import { spokenSlot } from './spoken'
 import { type SwellMark, swellMarks } from './swell-marks'
@@ -75,15 +75,6 @@ export interface LaneMark {
   readonly under: boolean
   /** Whether the limb is wanted here by something else too. */
   readonly clash: boolean
-}
-
-/** A slot of an ostinato in its row; where the pattern only comes round again it is quiet. */
-export interface LayerMark {
-  readonly layer: number
-  readonly x: number
-  readonly tick: Ticks
-  readonly content: SlotContent
-  readonly quiet: boolean
 }
 
 /** Everything of one row but its staff. */
@@ -161,35 +152,6 @@ export function toRowView(scene: Scene, ruler: Ruler, row: RulerRow): RowView {
     landingContent: landing && ownLanding(lick),
     pickupBefore: before.map(({ content }) => formatSlot(content)).join(''),
   }
-}
-
-/** The ostinatos of a row, slot by slot. */
-function layerMarks(lick: Lick, ruler: Ruler, row: RulerRow): LayerMark[] {
-  return lick.ostinatos.flatMap((_, layer) =>
-    ostinatoSlotsBetween(lick, layer, row.from, row.to).map(
-      ({ tick, content, first }): LayerMark => ({
-        layer,
-        tick,
-        content,
-        x: xOf(ruler, row, tick) ?? 0,
-        quiet: !first,
-      }),
-    ),
-  )
-}
-
-/** The slot of an ostinato that stands nearest before an x of a row; undefined where it plays none. */
-export function layerTickAt(
-  { lick }: Scene,
-  ruler: Ruler,
-  row: RulerRow,
-  layer: number,
-  x: number,
-): Ticks | undefined {
-  const half = ruler.slotWidth / 2
-  return ostinatoSlotsBetween(lick, layer, row.from, row.to).findLast(
-    ({ tick }) => (xOf(ruler, row, tick) ?? 0) - half <= x,
-  )?.tick
 }
 
 /** The strokes of a row on their limbs' lines; a limb struck twice at once is a clash. */

@@ -1,4 +1,4 @@
-import type { Waiting } from '~/workspace/rows/sticking-keys'
+import { GRACE_KEYS as GRACES, SIGN_LEVELS, type Waiting } from '~/workspace/rows/sticking-keys'
 import type { WorkspaceState } from '~/workspace/workspace'
 
 /** A key of the sticking row as a button: what it shows, and what it is called. */
@@ -35,19 +35,11 @@ export const JOIN_KEYS: readonly StrokeKey[] = [
 
 export const waitingOf = ({ waiting }: WorkspaceState): Waiting => waiting
 
-const GRACES: Readonly<Record<string, number>> = { f: 1, d: 2, t: 3 }
-const LEVELS: Readonly<Record<string, string>> = {
-  g: 'ghost',
-  _: 'soft',
-  '>': 'accent',
-  '^': 'strong',
-}
-
 /** Whether a key was pressed that waits for its letter. */
 export function isWaiting(waiting: Waiting, key: string): boolean {
   if (key === '(') return waiting.mode === 'together'
   if (key === '{') return waiting.mode === 'split'
   if (key === ' ') return waiting.mode === 'new-group'
   if (key in GRACES) return waiting.graces === GRACES[key]
-  return key in LEVELS && waiting.level === LEVELS[key]
+  return key in SIGN_LEVELS && waiting.level === SIGN_LEVELS[key]
 }

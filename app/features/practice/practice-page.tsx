@@ -4,7 +4,7 @@ import { Link } from 'react-router'
 import type { Channel } from '~/audio'
 import type { SlotRange } from '~/core/changes'
 import { soundsOn } from '~/core/kit'
-import { frameTicks, type Lick, sumOf } from '~/core/line'
+import { frameTicks, sumOf } from '~/core/line'
 import type { Rating } from '~/core/log'
 import { onKit, type Position, toPerformance } from '~/core/performance'
 import {
@@ -42,7 +42,7 @@ import { lickOf, logOf, voicingOf } from './practised-lick'
 import { type Rated, RatedNotice } from './rated-notice'
 import { Ratings } from './ratings'
 import { LIMB_KEYS, SoundStrip } from './sound-strip'
-import { stagePages } from './stage/pages'
+import { stretchesOf, widthOf } from './stage/pages'
 import { usePage } from './stage/use-page'
 import { planMinutes, rungsAbove, stepLimit, toStep } from './step-view'
 import { stillWords } from './still-words'
@@ -241,7 +241,7 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
   const says = useCallback((phase: Phase) => phaseWords(phase, heard, bars), [heard, bars])
   const phaseOf = useCallback((now: Position | undefined) => phaseAt(now, lit ?? DARK), [lit])
   useLights(playing, position, phaseOf, says, host)
-  const stretches = useMemo(() => (step ? stretchesOf(step.part.lick) : []), [step])
+  const stretches = useMemo(() => (step ? stretchesOf(step.part.lick, MOST_SLOTS) : []), [step])
   const stretch = usePage(stretches, playing, position, phaseOf)
 
   const limit = useMemo(
@@ -321,7 +321,7 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
             lick={step.part.lick}
             counting={counting}
             first={stretches[stretch]?.from ?? 0}
-            most={widthOf(stretches, stretch, step.part.lick)}
+            most={widthOf(stretches, stretch, MOST_SLOTS)}
             onSelect={({ from, to }) => {
               const { range } = step.part
               setLoop({ from: range.from + from, to: range.from + to })
@@ -445,16 +445,4 @@ function NothingYet({ id }: { id: string }) {
       .
     </p>
   )
-}
-
-/** A part in the stretches that a figure shows: whole where it has room. */
-function stretchesOf(lick: Lick): SlotRange[] {
-  const { length } = lick.line.slots
-  return length <= MOST_SLOTS ? [{ from: 0, to: length }] : stagePages(lick, MOST_SLOTS)
-}
-
-/** How many slots a figure shows of a stretch: all of a short part, so that nothing moves. */
-function widthOf(stretches: readonly SlotRange[], at: number, lick: Lick): number {
-  const now = stretches[at]
-  return lick.line.slots.length <= MOST_SLOTS || !now ? MOST_SLOTS : now.to - now.from
 }

@@ -1,11 +1,4 @@
-import {
-  type Phrase,
-  phraseOf,
-  type SlotRange,
-  setGraces,
-  setLevel,
-  startsOf,
-} from '~/core/changes'
+import { type Phrase, phraseOf, type SlotRange, setGraces, setLevel } from '~/core/changes'
 import type { Lick } from '~/core/line'
 import {
   findTogetherFault,
@@ -21,6 +14,7 @@ import {
   toStroke,
 } from '~/core/sticking'
 import { type Edit, replaceRange, splitAt } from '../edits/edits'
+import { groupsAround } from '../selection'
 
 /** What the next letter does, besides being a stroke. */
 export interface Waiting {
@@ -56,7 +50,9 @@ export const LEVEL_KEYS: Readonly<Record<string, Level>> = {
   '^': 'strong',
   _: 'soft',
 }
-const GRACE_KEYS: Readonly<Record<string, Graces>> = { f: 1, d: 2, t: 3 }
+/** The keys that set a level in the sticking row: those of the text, and one for a ghost. */
+export const SIGN_LEVELS: Readonly<Record<string, Level>> = { ...LEVEL_KEYS, g: 'ghost' }
+export const GRACE_KEYS: Readonly<Record<string, Graces>> = { f: 1, d: 2, t: 3 }
 
 /**
  * What a key typed on marked slots does: a limb's letter replaces and steps on (with Shift, as a ghost),
@@ -90,7 +86,7 @@ export function stickingKey(
     if (range) return { ...rests, edit: splitAt(lick, range.from) }
     return { ...rests, waiting: { ...waiting, mode: 'new-group' } }
   }
-  const level = key === 'g' ? 'ghost' : LEVEL_KEYS[key]
+  const level = SIGN_LEVELS[key]
   const graces = GRACE_KEYS[key]
   if (level === undefined && graces === undefined) return undefined
   if (!range) return { ...rests, waiting: withSign(waiting, level, graces) }
@@ -113,7 +109,7 @@ function withSign(waiting: Waiting, level?: Level, graces?: Graces): Waiting {
   return { ...waiting, graces: waiting.graces === graces ? 0 : (graces ?? 0) }
 }
 
-/** The slots of a range removed; null where there is none. The slot before it is marked. */
+/** The slots of a range removed. The slot that comes to stand in its place is marked. */
 export function removeSlots(lick: Lick, range: SlotRange): Edit {
   const edit = replaceRange(lick, range, { slots: [], groups: [] }, 'Remove')
   return { ...edit, select: { from: range.from, to: range.from + 1 } }
@@ -121,8 +117,10 @@ export function removeSlots(lick: Lick, range: SlotRange): Edit {
 
 /** A rest opened before a slot, in its group. */
 export function openSlot(lick: Lick, at: number): Edit {
-  const group = groupOf(lick, at)
-  const range = group ?? { from: at, to: at }
+  const last = lick.line.slots.length - 1
+  const inLine = Math.min(at, last)
+  const range =
+    last < 0 ? { from: 0, to: 0 } : groupsAround(lick.line, { from: inLine, to: inLine + 1 })
   const { slots } = phraseOf(lick.line, range)
   const inside = at - range.from
   const opened = [...slots.slice(0, inside), REST, ...slots.slice(inside)]
@@ -244,11 +242,4 @@ function graced(lick: Lick, range: SlotRange, graces: Graces): Signed | null {
   if (JSON.stringify(made.slots) === JSON.stringify(phrase.slots)) return null
   const edit = replaceRange(lick, range, made, 'Graces')
   return { edit: { ...edit, select: range }, on: to === graces }
-}
-
-function groupOf({ line }: Lick, slot: number): SlotRange | undefined {
-  const starts = startsOf(line.groups)
-  const index = starts.findLastIndex((start) => start <= slot)
-  const from = starts[index]
-  return from === undefined ? undefined : { from, to: from + (line.groups[index] as number) }
 }

@@ -2,6 +2,7 @@ import { X } from 'lucide-react'
 import { memo, useCallback } from 'react'
 import { useSearchParams } from 'react-router'
 import { LoadBoundary } from '~/ui/load-boundary'
+import { focusLine } from '../focus'
 import { useBenchLick, useSelection } from '../state/use-workspace'
 import { aboutWords } from './about-words'
 import { PANELS, type Panel } from './panel-list'
@@ -42,7 +43,7 @@ export function Dock() {
             event.preventDefault()
             // Over the lower half it is in the way; beside the ruler it may stay.
             if (matchMedia('(width < 1024px)').matches) open(undefined)
-            document.querySelector<HTMLElement>('[data-line]')?.focus()
+            focusLine()
           }}
         >
           <div className="mb-2 flex items-baseline gap-2">
