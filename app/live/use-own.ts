@@ -20,7 +20,9 @@ export function useGroovesFor({ unknown }: Pick<Lick, 'unknown'>): readonly Groo
 // Worked out once for all who ask: what follows from it is then the same for all of them.
 const groovesFor = memoize((own: readonly Groove[], unknown: Lick['unknown']) => {
   const carried = findOwnGrooves(unknown).filter(({ id }) => own.every((one) => one.id !== id))
-  return carried.length === 0 ? own : [...own, ...toGrooves(carried)]
+  return carried.length === 0
+    ? own
+    : [...own, ...toGrooves(carried).map((groove) => ({ ...groove, carried: true }))]
 })
 const groovesOf = memoize(toGrooves)
 const kitsOf = memoize(ownKits)

@@ -62,6 +62,8 @@ export type BenchCommand =
       readonly label: string
       readonly lick: Lick
       readonly change?: SlotChange
+      /** The voicing, where it changes along with the lick. */
+      readonly voicing?: Voicing
     }
   | { readonly kind: 'voice'; readonly label: string; readonly voicing: Voicing }
   /** Text and voicing of a saved version. */
@@ -102,14 +104,13 @@ export function runCommand(document: BenchDocument, command: BenchCommand): Benc
     case 'change': {
       // Changes are of what can be read: while the text cannot be, there is nothing to change.
       if (text !== document.goodText) return document
-      const { label, lick, change } = command
+      const { label, lick, change, voicing } = command
       const transaction = toTransaction(label, rewriteLick(text, document.good, lick, change))
       const map = change && changeMap(document.good.lick, lick, change)
-      if (!map || !hasMarks(document.voicing)) {
-        return judged(document, commit(history, transaction))
-      }
-      const voicing = moveMarks(document.voicing, map)
-      return judged(document, commit(history, withVoicing(transaction, history, voicing)))
+      const marked = voicing ?? document.voicing
+      const moved = map && hasMarks(marked) ? moveMarks(marked, map) : marked
+      if (moved === document.voicing) return judged(document, commit(history, transaction))
+      return judged(document, commit(history, withVoicing(transaction, history, moved)))
     }
     case 'voice': {
       const next = formatVoicing(command.voicing)

@@ -6,14 +6,22 @@ import { strokeEvents } from '~/core/line'
 import { workspaceOf } from '../../tests/support/workspace'
 import { applyChange } from './edits/change-edits'
 import { dragStart, dropText, moveGroup, moveStart } from './gestures'
+import {
+  checkBar,
+  insertSlot,
+  pressSticking,
+  removeMarked,
+  typeSticking,
+} from './rows/sticking-row'
 import { voiceKey } from './rows/voice-keys'
+import { strike, unstrike } from './rows/voices-row'
 import type { Workspace } from './workspace'
 
 const lineOf = ({ document }: Workspace) => lineTextOf(document.history.text)
 const marked = (one: Workspace) => one.state().selection.range
 const keys = (one: Workspace, typed: string) => {
   for (const key of typed)
-    one.stickingKey({ key: key.toLowerCase(), shiftKey: key !== key.toLowerCase() })
+    typeSticking(one, { key: key.toLowerCase(), shiftKey: key !== key.toLowerCase() })
 }
 const pins = ({ document }: Workspace) =>
   document.voicing.pins.map(({ slot, surface }) => `${slot} ${surface}`)
@@ -52,7 +60,7 @@ describe('what is marked is what is changed', () => {
     one.mark(2, 4)
     change(one, 'accent')
     one.mark(6, 6)
-    one.stickingKey({ key: 'k', shiftKey: false })
+    typeSticking(one, { key: 'k', shiftKey: false })
     one.travel('undo')
     expect(marked(one)).toEqual({ from: 6, to: 7 })
     one.travel('undo')
@@ -110,7 +118,7 @@ describe('an edit', () => {
   it('is shown before it is made, voices and all, and the showing ends with it', () => {
     const one = workspaceOf('line: RLLR')
     one.mark(1, 1)
-    one.strike('t1')
+    strike(one, 't1')
     one.select({ from: 0, to: 4 })
     const found = CHANGES.find(({ id }) => id === 'rotate')
     if (!found) throw new Error('rotate')
@@ -166,10 +174,10 @@ describe('marks travel with their strokes', () => {
     moveGroup(one, 0, 8)
     expect([lineOf(one), pins(one), notes(one)]).toEqual(['RLK RLLRK', ['4 t1'], ['7 low']])
     one.mark(0, 0)
-    one.insert()
+    insertSlot(one)
     expect([lineOf(one), pins(one)]).toEqual(['-RLK RLLRK', ['5 t1']])
     one.mark(5, 5)
-    one.remove(false)
+    removeMarked(one, false)
     expect([pins(one), notes(one)]).toEqual([[], ['7 low']])
   })
 
@@ -243,33 +251,33 @@ describe('keys in the sticking row', () => {
     one.mark(2, 2)
     keys(one, ' ')
     expect([lineOf(one), marked(one)]).toEqual(['R(LK) {LR}R', { from: 2, to: 3 }])
-    one.remove(true)
+    removeMarked(one, true)
     expect(lineOf(one)).toBe('R {LR}R')
-    one.remove(false)
+    removeMarked(one, false)
     expect(one.lick.line.slots).toHaveLength(2)
   })
 
   it('leave what they do not know to the page', () => {
     const one = workspaceOf('line: RL')
-    expect(one.stickingKey({ key: 'q', shiftKey: false })).toBe(false)
-    expect(one.stickingKey({ key: 'F2', shiftKey: false })).toBe(false)
+    expect(typeSticking(one, { key: 'q', shiftKey: false })).toBe(false)
+    expect(typeSticking(one, { key: 'F2', shiftKey: false })).toBe(false)
   })
 })
 
 describe('keys in the voices row', () => {
-  const strike = (one: Workspace, typed: string) => {
+  const strikeAll = (one: Workspace, typed: string) => {
     let name = ''
     for (const key of typed) {
       const read = voiceKey(DEFAULT_KIT, name, key)
       name = read?.kind === 'more' ? read.typed : ''
-      if (read?.kind === 'surface') one.strike(read.surface)
+      if (read?.kind === 'surface') strike(one, read.surface)
     }
   }
 
   it('strike eight strokes with eight keys, kicks passed over', () => {
     const one = workspaceOf('line: RLKRLRLKRL')
     one.mark(0, 0)
-    strike(one, '23345567')
+    strikeAll(one, '23345567')
     expect(pins(one)).toEqual(['0 sn', '1 t1', '3 t1', '4 t2', '5 f1', '6 f1', '8 rd', '9 c1'])
     expect(lineOf(one)).toBe('RLKRLRLKRL')
     const heard = strokeEvents(one.derived.laid(one.lick, one.document.voicing))
@@ -307,19 +315,47 @@ describe('keys in the voices row', () => {
   it('change a voice in the line where it is typed there', () => {
     const one = workspaceOf('line: R:t1L')
     one.mark(0, 0)
-    one.strike('f1')
+    strike(one, 'f1')
     expect([lineOf(one), pins(one), marked(one)]).toEqual(['R:f1L', [], { from: 1, to: 2 }])
-    one.strike('t2')
-    one.unstrike()
+    strike(one, 't2')
+    unstrike(one)
     expect(pins(one)).toEqual([])
+    // Typed and struck voices go in one step, and come back in one.
+    one.select({ from: 0, to: 2 })
+    unstrike(one)
+    expect([lineOf(one), pins(one)]).toEqual(['RL', []])
+    one.travel('undo')
+    expect(lineOf(one)).toBe('R:f1L')
   })
 
   it('say that a foot goes nowhere', () => {
     const one = workspaceOf('line: KR')
     one.mark(0, 0)
-    one.strike('t1')
+    strike(one, 't1')
     expect([pins(one), marked(one)]).toEqual([[], { from: 1, to: 2 }])
     expect(one.state().notice?.message).toMatch(/hand/)
+  })
+})
+
+describe('what is told', () => {
+  it('is told once a key, however much a key does', () => {
+    const one = workspaceOf('line: RLLR\nunder: @1/4 H')
+    one.mark(1, 1)
+    let told = 0
+    one.subscribe(() => {
+      told += 1
+    })
+    const times = (work: () => void) => {
+      told = 0
+      work()
+      return told
+    }
+    expect([
+      times(() => typeSticking(one, { key: 'k', shiftKey: false })),
+      times(() => pressSticking(one, '>')),
+      times(() => strike(one, 't1')),
+      times(() => one.together(() => {})),
+    ]).toEqual([1, 1, 1, 0])
   })
 })
 
@@ -327,7 +363,7 @@ describe('by pointing', () => {
   it('a button does what its key does, and what is marked stays marked', () => {
     const one = workspaceOf('line: RLLR')
     one.select({ from: 1, to: 3 })
-    one.press('k')
+    pressSticking(one, 'k')
     expect([lineOf(one), marked(one)]).toEqual(['RKKR', { from: 1, to: 3 }])
   })
 
@@ -352,10 +388,10 @@ describe('by pointing', () => {
   it('a bar check goes where a barline is, and nowhere else', () => {
     const one = workspaceOf('meter: 2/4\nline: RLRLRLRL RLK')
     one.mark(8, 8)
-    one.checkBar()
+    checkBar(one)
     expect([lineOf(one), one.document.issues]).toEqual(['RLRLRLRL | RLK', []])
     one.mark(3, 3)
-    one.checkBar()
+    checkBar(one)
     expect(one.state().notice?.message).toMatch(/No barline/)
   })
 })

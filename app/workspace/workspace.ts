@@ -1,8 +1,7 @@
 import { type Key, lineTextOf, parseLickText } from '~/codecs/lick-text'
 import { mapSlot, type SlotRange } from '~/core/changes'
 import type { Transaction } from '~/core/editing'
-import { aimOf, frameTicks, type Lick, lickSlots, ostinatoSlotsBetween } from '~/core/line'
-import type { Surface } from '~/core/sticking'
+import { type Lick, lickSlots, type TimedSlot } from '~/core/line'
 import { moveMarks, type Voicing } from '~/core/voicing'
 import { Derived } from './derived'
 import {
@@ -13,25 +12,10 @@ import {
   type SetRow,
 } from './document'
 import type { Edit } from './edits/edits'
-import { hasWrittenVoice, putOn, withPins } from './edits/voice-edits'
 import { speedNotice, withRows } from './frame-change'
 import type { LickSession } from './lick-session'
-import {
-  type LayerPlace,
-  layerKey,
-  openLayerSlot,
-  removeLayerSlot,
-  stepLayer,
-} from './rows/layer-keys'
-import {
-  NOTHING_WAITING,
-  openSlot,
-  type RowKey,
-  removeSlots,
-  stickingKey,
-  type Waiting,
-} from './rows/sticking-keys'
-import { hasHand, nextHandSlot } from './rows/voice-keys'
+import type { PatternPlace } from './rows/pattern-keys'
+import { NOTHING_WAITING, type Waiting } from './rows/sticking-keys'
 import {
   type Selection,
   type StepUnit,
@@ -50,8 +34,8 @@ export interface Notice {
   readonly offer?: { readonly label: string; readonly act: () => void }
 }
 
-/** The rows of the ruler that keys are typed in. */
-export type EditedRow = 'sticking' | 'voices' | 'layer'
+/** The rows of the ruler that keys are typed in; of a pattern under the line, which slot has them. */
+export type EditedRow = 'sticking' | 'voices' | PatternPlace
 
 /** The bench as it stands. Every part is a value; one that did not change is the same object. */
 export interface WorkspaceState {
@@ -59,8 +43,6 @@ export interface WorkspaceState {
   readonly selection: Selection
   /** The row that the keys of the ruler go to. */
   readonly row: EditedRow
-  /** The slot of an ostinato that keys go to; null while they go to another row. */
-  readonly layer: LayerPlace | null
   /** What the next letter in the sticking row does besides. */
   readonly waiting: Waiting
   readonly notice: Notice | null
@@ -88,6 +70,10 @@ export class Workspace {
   private readonly listeners = new Set<() => void>()
   /** What was marked before and after each step of the history. */
   private readonly marks = new WeakMap<Transaction, { before: Selection; after: Selection }>()
+  /** How many changes are being made as one, one in the other. */
+  private depth = 0
+  /** The state that was last told. */
+  private told: WorkspaceState
   /** Whether a command of its own is being carried out. */
   private running = false
   /** The document that a notice is about; another one makes it void. */
@@ -99,12 +85,12 @@ export class Workspace {
       document,
       selection: selectionAtEnd(document),
       row: 'sticking',
-      layer: null,
       waiting: NOTHING_WAITING,
       notice: null,
       preview: null,
       tempo: document.good.lick.frame.tempo,
     }
+    this.told = this.current
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -124,9 +110,31 @@ export class Workspace {
     return this.current.document.good.lick
   }
 
+  /** The slots of its line at their ticks. */
+  get slots(): readonly TimedSlot[] {
+    return lickSlots(this.lick)
+  }
+
   /** The slots that a change is about: those marked, or the whole line. */
   get range(): SlotRange {
     return rangeOf(this.current)
+  }
+
+  /** The slot of a pattern under the line that has the keys; null while another row has them. */
+  get place(): PatternPlace | null {
+    const { row } = this.current
+    return typeof row === 'string' ? null : row
+  }
+
+  /** Does several things as one: who listens hears of them once, at the end. */
+  together(work: () => void): void {
+    this.depth += 1
+    try {
+      work()
+    } finally {
+      this.depth -= 1
+      if (this.depth === 0 && this.told !== this.current) this.notify()
+    }
   }
 
   /** Follows the session: what another tab saved, or what was decided about a conflict. */
@@ -166,11 +174,11 @@ export class Workspace {
 
   /** Marks from a slot to another, either way round. */
   mark(anchor: number, head: number): void {
-    const { row, document } = this.current
+    const { document } = this.current
     this.patch({
       selection: selectionOf(document, anchor, head),
       waiting: NOTHING_WAITING,
-      ...(row === 'layer' && { row: 'sticking', layer: null }),
+      ...(this.place && { row: 'sticking' }),
     })
   }
 
@@ -182,11 +190,6 @@ export class Workspace {
 
   /** Marks the slot that a step comes to; with `extend` everything on the way. */
   step(way: 1 | -1, unit: StepUnit, extend: boolean): void {
-    const { layer } = this.current
-    if (layer) {
-      this.markLayer(stepLayer(this.lick, layer, way))
-      return
-    }
     const { selection } = this.current
     const size = this.lick.line.slots.length
     const atEnd = selection.range === null
@@ -208,40 +211,14 @@ export class Workspace {
     })
   }
 
-  /** Sends the keys of the ruler to the sticking or the voices. */
-  editRow(row: 'sticking' | 'voices'): void {
-    this.patch({ row, layer: null, waiting: NOTHING_WAITING })
+  /** Sends the keys of the ruler to a row. */
+  editRow(row: EditedRow): void {
+    this.patch({ row, waiting: NOTHING_WAITING })
   }
 
-  /** Sends the keys of the ruler to a slot of an ostinato. */
-  markLayer(layer: LayerPlace): void {
-    this.patch({ row: 'layer', layer, waiting: NOTHING_WAITING })
-  }
-
-  /** Sends the keys of the ruler one row down or up: sticking, voices, then every ostinato. */
-  stepRow(way: 1 | -1): void {
-    const { row, layer, selection } = this.current
-    const now = layer ? 2 + layer.layer : row === 'voices' ? 1 : 0
-    const next = Math.max(0, Math.min(1 + this.lick.ostinatos.length, now + way))
-    if (next < 2) {
-      this.editRow(next === 0 ? 'sticking' : 'voices')
-      return
-    }
-    const tick = layer?.tick ?? lickSlots(this.lick)[selection.range?.from ?? 0]?.tick ?? 0
-    const slots = ostinatoSlotsBetween(this.lick, next - 2, 0, Number.POSITIVE_INFINITY)
-    const place = slots.findLast((slot) => slot.tick <= tick) ?? slots[0]
-    if (place) this.markLayer({ layer: next - 2, tick: place.tick })
-  }
-
-  /** A key typed on the marked slot of an ostinato. Returns whether it meant something. */
-  layerKey(key: { readonly key: string; readonly shiftKey: boolean }): boolean {
-    const { layer } = this.current
-    const done = layer && layerKey(this.lick, layer, key)
-    if (!layer || !done) return false
-    if (done.edit) this.editLayer(done.edit, layer)
-    else this.refuse(done.refused)
-    if (done.edit && done.steps) this.markLayer(stepLayer(this.lick, layer, 1))
-    return true
+  /** What the next letter does besides. */
+  wait(waiting: Waiting): void {
+    if (waiting !== this.current.waiting) this.patch({ waiting })
   }
 
   /**
@@ -259,10 +236,18 @@ export class Workspace {
       this.refuse('The line changed in the meantime, so nothing was done. Try it again.')
       return false
     }
-    const { label, lick, change } = edit
-    const next = this.run({ kind: 'change', label, lick, ...(change && { change }) })
-    this.adopt(next, this.selectionAfter(edit, base, next), selection)
-    if (next !== document) this.tellSpeed(base, lick)
+    const { label, lick, change, voicing } = edit
+    this.together(() => {
+      const next = this.run({
+        kind: 'change',
+        label,
+        lick,
+        ...(change && { change }),
+        ...(voicing && { voicing }),
+      })
+      this.adopt(next, this.selectionAfter(edit, base, next), selection)
+      if (next !== document) this.tellSpeed(base, lick)
+    })
     return true
   }
 
@@ -307,96 +292,6 @@ export class Workspace {
     this.adopt(next, marked ?? selectionAt(next, { from: caret, to: caret }))
   }
 
-  /** A key typed on the marked slots of the sticking row. Returns whether it meant something. */
-  stickingKey(key: { readonly key: string; readonly shiftKey: boolean }): boolean {
-    const { selection, waiting } = this.current
-    const done = stickingKey(this.lick, selection.range, waiting, key)
-    if (done) this.take(done)
-    return done !== undefined
-  }
-
-  /** Does what a key of the sticking row does, and leaves marked what is. */
-  press(key: string): void {
-    const { range } = this.current.selection
-    const before = this.lick
-    this.stickingKey({ key, shiftKey: false })
-    if (range && this.lick !== before) this.select(range)
-  }
-
-  /** Puts a bar check before the marked slot, or behind the line, where that is on a barline. */
-  checkBar(): void {
-    const { document, selection } = this.current
-    const line = lineTextOf(document.history.text)
-    const slot = selection.range?.from
-    const at = slot === undefined ? line.length : (document.good.spans[slot]?.from ?? line.length)
-    const bar = frameTicks(this.lick.frame).bar
-    const tick = slot === undefined ? aimOf(this.lick).end : lickSlots(this.lick)[slot]?.tick
-    if (tick === undefined || tick % bar !== 0) {
-      this.refuse('No barline stands here: a bar check would be an error.')
-      return
-    }
-    this.type(`${line.slice(0, at)} | ${line.slice(at)}`.replace(/ {2,}/g, ' ').trim(), at + 3)
-  }
-
-  /** Opens a slot before the marked one, as a rest. */
-  insert(): void {
-    const { layer } = this.current
-    const opened = layer && openLayerSlot(this.lick, layer)
-    if (layer) {
-      if (opened) this.editLayer(opened, layer)
-      return
-    }
-    const at = this.current.selection.range?.from ?? this.lick.line.slots.length
-    this.edit(openSlot(this.lick, at))
-  }
-
-  /** Removes the marked slots, or with `before` the one before a single marked one. */
-  remove(before: boolean): void {
-    const { layer } = this.current
-    const removed = layer && removeLayerSlot(this.lick, layer)
-    if (layer) {
-      if (removed) this.editLayer(removed, layer)
-      return
-    }
-    const { range } = this.current.selection
-    const size = this.lick.line.slots.length
-    const at = range?.from ?? size
-    const one = !range || range.to - range.from === 1
-    const gone = before && one ? { from: at - 1, to: at } : range
-    if (!gone || gone.from < 0) {
-      this.refuse('There is no stroke here.')
-      return
-    }
-    this.edit(removeSlots(this.lick, gone))
-  }
-
-  /**
-   * Strikes a surface with the hands' strokes of the marked slots, and marks the next one that a hand
-   * plays. It is kept beside the line as struck by hand; a voice that is typed in the line is changed
-   * there.
-   */
-  strike(surface: Surface): void {
-    const { range } = this.current.selection
-    const { lick } = this
-    if (!range || !hasHand(lick, range.from)) {
-      const next = nextHandSlot(lick, range ? range.from : -1)
-      if (next < lick.line.slots.length) this.mark(next, next)
-      this.refuse('A number strikes with a hand’s stroke.')
-      return
-    }
-    if (hasWrittenVoice(lick, range)) this.edit(putOn(lick, range, surface))
-    else this.voice('Strike', withPins(this.document.voicing, range, surface))
-    const next = nextHandSlot(this.lick, range.to - 1)
-    if (next < this.lick.line.slots.length) this.mark(next, next)
-  }
-
-  /** Lets the voices that were struck by hand in the marked slots go. */
-  unstrike(): void {
-    const { range } = this
-    this.voice('Clear struck voices', withPins(this.document.voicing, range, null))
-    if (hasWrittenVoice(this.lick, range)) this.edit(putOn(this.lick, range, null))
-  }
-
   setTempo(tempo: number): void {
     this.patch({ tempo })
   }
@@ -431,24 +326,6 @@ export class Workspace {
 
   dismiss(): void {
     this.patch({ notice: null })
-  }
-
-  /** Changes an ostinato; what is marked in it stays, as long as it is there. */
-  private editLayer(edit: Edit, layer: LayerPlace): void {
-    const { length } = this.lick.ostinatos
-    this.edit(edit)
-    if (this.lick.ostinatos.length === length) this.markLayer(layer)
-    else this.editRow('sticking')
-  }
-
-  private take({ edit, to, waiting, refused }: RowKey): void {
-    if (edit) this.edit(edit)
-    else if (refused) this.refuse(refused)
-    if (edit && !edit.select) {
-      if (to >= this.lick.line.slots.length) this.toEnd()
-      else this.mark(to, to)
-    }
-    this.patch({ waiting })
   }
 
   private selectionAfter(edit: Edit, base: Lick, next: BenchDocument): Selection {
@@ -507,6 +384,11 @@ export class Workspace {
 
   private patch(changed: Partial<WorkspaceState>): void {
     this.current = { ...this.current, ...changed }
+    if (this.depth === 0) this.notify()
+  }
+
+  private notify(): void {
+    this.told = this.current
     for (const listener of [...this.listeners]) listener()
   }
 }

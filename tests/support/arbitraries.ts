@@ -8,6 +8,7 @@ import {
   type Lick,
   type Line,
   normalGridChanges,
+  OSTINATO_SCOPES,
   type Ostinato,
 } from '~/core/line'
 import {
@@ -94,9 +95,9 @@ export function line(base: Grid, most = 5): fc.Arbitrary<Line> {
 }
 
 const layer: fc.Arbitrary<Ostinato> = grid
-  .chain((base) => fc.tuple(fc.constant(base), line(base, 2), fc.boolean()))
+  .chain((base) => fc.tuple(fc.constant(base), line(base, 2), fc.constantFrom(...OSTINATO_SCOPES)))
   .filter(([, content]) => content.slots.length > 0 && content.gridChanges[0]?.at !== 0)
-  .map(([base, content, always]) => ({ scope: always ? 'all' : 'fill', grid: base, line: content }))
+  .map(([base, content, scope]) => ({ scope, grid: base, line: content }))
 
 const meter = fc.oneof(
   fc.constantFrom(toMeter(4, 4), toMeter(3, 4), toMeter(6, 8), toMeter(7, 8), toMeter(3, 2)),

@@ -5,6 +5,7 @@ import {
   aimOf,
   eventVelocity,
   frameTicks,
+  isNoGroove,
   type Lick,
   lineCounts,
   strokeEvents,
@@ -26,10 +27,12 @@ export function toHeadlessEvents(lick: Lick, velocity = false) {
     start,
     end,
     landing: kind === 'none' ? null : { tick: target, kind },
-    events: strokeEvents(lick).map((stroke) => {
-      const { slot: _slot, grid: _grid, slotTick: _tick, ...event } = stroke
-      return velocity ? { ...event, velocity: eventVelocity(lick, stroke) } : event
-    }),
+    events: strokeEvents(lick)
+      .filter(isNoGroove(lick))
+      .map((stroke) => {
+        const { slot: _slot, grid: _grid, slotTick: _tick, ...event } = stroke
+        return velocity ? { ...event, velocity: eventVelocity(lick, stroke) } : event
+      }),
   }
 }
 

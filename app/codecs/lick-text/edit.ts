@@ -15,18 +15,19 @@ export function valuesOf(text: string, key: Key): string[] {
 
 /**
  * The change that gives a key these values: values stand where they stood, further ones below,
- * surplus rows go. Everything else in the text, comments too, stays as typed.
+ * surplus rows go. Everything else in the text, comments too, stays as typed. A key that the format does
+ * not know is matched as it is written.
  */
-export function setValues(text: string, key: Key, values: readonly string[]): Splice[] {
+export function setValues(text: string, key: string, values: readonly string[]): Splice[] {
   return replaceRows(text, key, values, (row) => [row.valueFrom, row.value])
 }
 
 /** Where a row's replaceable part stands, and what it is. */
 type Part = (row: Row) => readonly [at: number, old: string]
 
-function replaceRows(text: string, key: Key, values: readonly string[], part: Part): Splice[] {
+function replaceRows(text: string, key: string, values: readonly string[], part: Part): Splice[] {
   const all = textRows(text)
-  const rows = all.filter((row) => row.known === key)
+  const rows = all.filter((row) => (row.known ?? row.key) === key)
   const splices: Splice[] = []
   for (const [i, row] of rows.entries()) {
     const value = values[i]
@@ -67,11 +68,12 @@ function removeRow(text: string, row: Row): Splice {
 function insertRows(
   rows: readonly Row[],
   last: Row | undefined,
-  key: Key,
+  key: string,
   values: readonly string[],
 ): Splice {
-  const before =
-    last ?? rows.findLast((row) => row.known && KEYS.indexOf(row.known) <= KEYS.indexOf(key))
+  const rank = (KEYS as readonly string[]).indexOf(key)
+  const comesBefore = ({ known }: Row) => known && (rank < 0 || KEYS.indexOf(known) <= rank)
+  const before = last ?? rows.findLast(comesBefore)
   const written = values.map((value) => `${key}: ${value}`).join('\n')
   if (!before) return { at: 0, removed: '', inserted: `${written}\n` }
   return { at: before.rowTo, removed: '', inserted: `\n${written}` }

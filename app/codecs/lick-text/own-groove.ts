@@ -19,9 +19,15 @@ const PARTS = 5
  * A row that carries a groove along with the lick that names it: readers that do not know the key keep
  * it. Example: `own-groove: own-a1 | 4/4 | 1/8 | Slow | RLRLRLRL`. Law: read back it is the same.
  */
-export function formatOwnGroove({ id, name, meter, grid, line }: CarriedGroove): string {
+export function formatOwnGroove(groove: CarriedGroove): string {
+  return toOwnGrooveRow(groove).join(': ')
+}
+
+/** The same row as an unknown one of a lick: its key and its value. */
+export function toOwnGrooveRow(groove: CarriedGroove): readonly [key: string, value: string] {
+  const { id, name, meter, grid, line } = groove
   const plain = normalTitle(name.replaceAll('|', '/'))
-  return `${KEY}: ${[id, meter, grid, plain, line.replace(/\s+/g, ' ')].join(' | ')}`
+  return [KEY, [id, meter, grid, plain, line.replace(/\s+/g, ' ')].join(' | ')]
 }
 
 /** The grooves that the unknown rows of a lick carry; those that cannot be read are left out. */

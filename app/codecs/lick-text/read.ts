@@ -6,12 +6,14 @@ import {
   type Frame,
   type Lick,
   type Line,
+  OSTINATO_SCOPES,
   type Ostinato,
+  type OstinatoScope,
 } from '~/core/line'
 import { type LineReading, type NotationIssue, parseLine, type SourceSpan } from '~/core/notation'
 import { barTicks } from '~/core/time'
 import type { HeaderCode, TextIssue } from './issue'
-import { type Key, type Row, readableLine, textRows } from './rows'
+import { type Key, layerKey, type Row, readableLine, textRows } from './rows'
 import { normalTitle, splitTags } from './title'
 import * as values from './values'
 import { FORMAT_VERSION } from './version'
@@ -93,7 +95,7 @@ class Reader {
   }
 
   private ostinatos(frame: Frame): Ostinato[] {
-    const rows = this.rows.filter((row) => row.known === 'under' || row.known === 'under fill')
+    const rows = this.rows.filter((row) => scopeOf(row) !== undefined)
     const surplus = rows[MOST_LAYERS]
     if (surplus)
       this.report(surplus, 'too-many-layers', `at most ${MOST_LAYERS} rows that begin with under`)
@@ -111,7 +113,7 @@ class Reader {
       }
       const first = line.gridChanges[0]?.at === 0 ? line.gridChanges[0] : undefined
       const gridChanges = first ? line.gridChanges.slice(1) : line.gridChanges
-      const scope = row.known === 'under fill' ? 'fill' : 'all'
+      const scope = scopeOf(row) ?? 'all'
       return [{ scope, grid: first?.grid ?? frame.grid, line: { ...line, gridChanges } } as const]
     })
   }
@@ -212,7 +214,18 @@ class Reader {
   }
 }
 
-const REPEATABLE: ReadonlySet<Key> = new Set<Key>(['line', 'under', 'under fill', 'swell'])
+const REPEATABLE: ReadonlySet<Key> = new Set<Key>([
+  'line',
+  'under',
+  'under fill',
+  'under groove',
+  'swell',
+])
+
+/** Under what the layer of a row sounds; undefined for rows that are no layers. */
+function scopeOf({ known }: Row): OstinatoScope | undefined {
+  return OSTINATO_SCOPES.find((scope) => layerKey(scope) === known)
+}
 
 function shown(found: string): string {
   const characters = [...found]

@@ -28,6 +28,13 @@ export function rewriteLick(
     const [old, now] = [canonicalValues(before, key), canonicalValues(after, key)]
     return same(old, now) ? [] : setValues(text, key, now)
   })
+  const names = new Set([...before.unknown, ...after.unknown].map(([key]) => key))
+  for (const key of names) {
+    const [old, now] = [before, after].map(({ unknown }) =>
+      unknown.flatMap(([name, value]) => (name === key ? [value] : [])),
+    )
+    if (!same(old, now)) rows.push(...setValues(text, key, now ?? []))
+  }
   if (same(before.line, after.line)) return rows
   for (const typed of change ? typedLines(lineTextOf(text), reading, change) : []) {
     const splices = [...rows, ...setLineText(text, typed)]

@@ -1,3 +1,5 @@
+import type { OstinatoScope } from '~/core/line'
+
 /** Keys that the format knows, in the order in which they are written. */
 export const KEYS = [
   'dime-lick',
@@ -20,8 +22,14 @@ export const KEYS = [
   'line',
   'under',
   'under fill',
+  'under groove',
 ] as const
 export type Key = (typeof KEYS)[number]
+
+/** The key of a layer's rows: `under`, `under fill` or `under groove`. */
+export function layerKey(scope: OstinatoScope): Key {
+  return scope === 'all' ? 'under' : `under ${scope}`
+}
 
 /** One meaningful row of a text. Offsets are UTF-16, into the whole text. */
 export interface Row {

@@ -10,6 +10,7 @@ const WITH_HANDS: ReadonlySet<Key> = new Set<Key>([
   'landing',
   'under',
   'under fill',
+  'under groove',
 ])
 const OTHER: Readonly<Record<string, string>> = { R: 'L', L: 'R', r: 'l', l: 'r' }
 

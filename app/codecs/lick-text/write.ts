@@ -1,7 +1,7 @@
 import { DEFAULT_FRAME, type Lick, type Ostinato, type Swell } from '~/core/line'
 import { formatLine, formatSlot } from '~/core/notation'
 import { type Grid, gridName, meterName, placeName, type Swing, sameGrid } from '~/core/time'
-import type { Key } from './rows'
+import { type Key, layerKey } from './rows'
 import { normalTitle, splitTags } from './title'
 import { FORMAT_VERSION_NAME } from './version'
 
@@ -67,7 +67,8 @@ function formatSwell({ from, to, start, end }: Swell): string {
   return `${from}..${to} ${start}>${end}`
 }
 
-function formatLayer(layer: Ostinato, textGrid: Grid): readonly [Key, string] {
+/** A layer's row: its key, and its value with its grid where that is not the text's: `@1/4 H`. */
+export function formatLayer(layer: Ostinato, textGrid: Grid): readonly [key: Key, value: string] {
   const grid = sameGrid(layer.grid, textGrid) ? '' : `@${gridName(layer.grid)} `
-  return [layer.scope === 'fill' ? 'under fill' : 'under', `${grid}${formatLine(layer.line)}`]
+  return [layerKey(layer.scope), `${grid}${formatLine(layer.line)}`]
 }

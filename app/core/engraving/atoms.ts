@@ -4,6 +4,7 @@ import {
   type Lick,
   lickSlots,
   lineTicks,
+  ostinatoSpan,
   pickupSlots,
   type TimedSlot,
   timedSlots,
@@ -172,17 +173,16 @@ function toAtom(content: Rest | Struck, place: SlotPlace): Atom {
 
 /** The strokes of each layer under the line, with the values of their own grids. */
 export function ostinatoAtoms(lick: Lick): Atom[] {
-  const { target } = aimOf(lick)
   return lick.ostinatos.flatMap((layer, i) => {
     const length = lineTicks(layer.line, layer.grid)
-    const from = layer.scope === 'fill' ? lick.frame.start : 0
-    const first = layer.scope === 'fill' ? 0 : -lick.frame.lead * frameTicks(lick.frame).bar
+    const span = ostinatoSpan(lick, layer)
+    const from = Math.max(0, span.from)
     const once = timedSlots(layer.line, layer.grid, 0)
     const atoms: Atom[] = []
-    for (let round = first; round < target; round += length) {
+    for (let round = span.counted; round < span.to; round += length) {
       for (const slot of once) {
         const tick = round + slot.tick
-        if (tick < from || tick >= target) continue
+        if (tick < from || tick >= span.to) continue
         const place = {
           tick,
           ticks: slot.ticks,

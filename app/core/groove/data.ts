@@ -12,6 +12,8 @@ export interface Groove {
   readonly keeper: 'hh' | 'rd' | 'f1' | 'sn'
   /** A groove of the player's own: its bar is played whatever the beat grouping of its metre is. */
   readonly own?: boolean
+  /** A groove that only the text of its lick carries. */
+  readonly carried?: boolean
 }
 
 /** Grooves of this app's own making. The first is what a lick without a word about it gets. */

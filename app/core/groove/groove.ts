@@ -5,6 +5,7 @@ import { isOneHand, type Limb, otherHand } from '../sticking'
 import {
   barTicks,
   findGrid,
+  type Grid,
   gridTicks,
   groupStarts,
   type Meter,
@@ -83,11 +84,23 @@ export function parseGrooveBar({ grid, line }: GrooveBar, meter: Meter): Result<
 }
 
 function barEvents(bar: GrooveBar): readonly StrokeEvent[] {
+  const { grid, line } = grooveLine(bar)
+  return lineEvents({ ...EMPTY_LICK, frame: { ...EMPTY_LICK.frame, grid }, line })
+}
+
+const lines = new Map<string, { grid: Grid; line: Line }>()
+
+/** A bar of groove as a line on its grid; throws RangeError for one that cannot be read. */
+export function grooveLine(bar: GrooveBar): { readonly grid: Grid; readonly line: Line } {
+  const key = `${bar.grid} ${bar.line}`
+  const known = lines.get(key)
+  if (known) return known
   const grid = findGrid(bar.grid)
   const read = grid && parseLine(bar.line, { grid, start: 0, bar: null })
   if (!grid || !read?.ok) throw new RangeError(`groove bar ${bar.line}: cannot be read`)
-  const frame = { ...EMPTY_LICK.frame, grid }
-  return lineEvents({ ...EMPTY_LICK, frame, line: read.value.line })
+  const made = { grid, line: read.value.line }
+  lines.set(key, made)
+  return made
 }
 
 function plainBar(groove: Groove, meter: Meter): GrooveBar {

@@ -12,9 +12,9 @@ import {
   type Voice,
 } from '../sticking'
 import type { Grid, Ticks } from '../time'
-import { aimOf } from './aim'
-import { frameTicks, type Lick, type Ostinato } from './lick'
+import type { Lick, Ostinato } from './lick'
 import { lineTicks, type TimedSlot, timedSlots } from './line'
+import { ostinatoSpan } from './ostinato-slots'
 
 /** A stroke at its notated tick. `layer` 0 is the line, 1 and on the ostinatos under it. */
 export interface StrokeEvent {
@@ -64,6 +64,14 @@ export function strokeEventsBetween(lick: Lick, from: Ticks, to: Ticks): StrokeE
   )
   const within = [...pickup, ...line, ...ostinatos].filter(({ tick }) => tick >= from && tick < to)
   return lick.ostinatos.length === 0 ? within : within.sort(compareEvents)
+}
+
+/**
+ * Tells the strokes of a lick that are no groove: those of its line and of what sounds under that. What is
+ * printed, and what limits the line, are these; a layer under the groove alone belongs to the groove.
+ */
+export function isNoGroove({ ostinatos }: Lick): (event: Pick<StrokeEvent, 'layer'>) => boolean {
+  return ({ layer }) => layer === 0 || ostinatos[layer - 1]?.scope !== 'groove'
 }
 
 /** The index of the first of a list in order of time that begins at a tick or later, by halving. */
@@ -148,8 +156,7 @@ export function slotAt(lick: Lick, tick: Ticks): TimedSlot | undefined {
 }
 
 /**
- * Where ostinatos begin and end: from the lead-in's first tick to the downbeat aimed at. Rounds that do
- * not touch [from, to) are not written out.
+ * The strokes of an ostinato where it sounds. Rounds that do not touch [from, to) are not written out.
  */
 function ostinatoEvents(
   lick: Lick,
@@ -160,17 +167,15 @@ function ostinatoEvents(
 ): StrokeEvent[] {
   const length = lineTicks(layer.line, layer.grid)
   if (length === 0) return []
-  const { target } = aimOf(lick)
-  const first = layer.scope === 'fill' ? 0 : -lick.frame.lead * frameTicks(lick.frame).bar
-  const silentUntil = layer.scope === 'fill' ? lick.frame.start : first
+  const span = ostinatoSpan(lick, layer)
   const once = slotsEvents(timedSlots(layer.line, layer.grid, 0), number)
   const events: StrokeEvent[] = []
-  const skipped = Math.max(0, Math.floor((from - first) / length))
-  const until = Math.min(target, to)
-  for (let round = first + skipped * length; round < until; round += length) {
+  const skipped = Math.max(0, Math.floor((from - span.counted) / length))
+  const until = Math.min(span.to, to)
+  for (let round = span.counted + skipped * length; round < until; round += length) {
     for (const event of once) {
       const tick = round + event.tick
-      if (tick >= silentUntil && tick < target) {
+      if (tick >= span.from && tick < span.to) {
         events.push({ ...event, tick, slotTick: round + event.slotTick })
       }
     }

@@ -2,6 +2,7 @@ export { type Aim, aimOf, fittingStart } from './aim'
 export { type Clash, limbClashes } from './clashes'
 export {
   firstFrom,
+  isNoGroove,
   lastStrokes,
   lickSlots,
   lineEvents,
@@ -26,7 +27,9 @@ export {
   type Lick,
   MAX_LEAD,
   NO_GROOVE,
+  OSTINATO_SCOPES,
   type Ostinato,
+  type OstinatoScope,
   type Swell,
   TEMPO_RANGE,
 } from './lick'
@@ -43,7 +46,12 @@ export {
   type TimedSlot,
   timedSlots,
 } from './line'
-export { type OstinatoSlot, ostinatoSlotsBetween } from './ostinato-slots'
+export {
+  type OstinatoSlot,
+  type OstinatoSpan,
+  ostinatoSlotsBetween,
+  ostinatoSpan,
+} from './ostinato-slots'
 export { type TrueSpeed, trueSpeed } from './speed'
 export {
   type Approach,

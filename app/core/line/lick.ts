@@ -12,10 +12,14 @@ import {
 } from '../time'
 import { EMPTY_LINE, type Line } from './line'
 
+/** Under what an ostinato sounds, in the order in which a text has its rows. */
+export const OSTINATO_SCOPES = ['all', 'fill', 'groove'] as const
+export type OstinatoScope = (typeof OSTINATO_SCOPES)[number]
+
 /** An ostinato that repeats under the line, on its own grid. */
 export interface Ostinato {
-  /** `all` sounds from the lead-in on, `fill` from the line's start only. */
-  readonly scope: 'all' | 'fill'
+  /** `all` sounds under groove and line, `fill` under the line only, `groove` under the groove only. */
+  readonly scope: OstinatoScope
   readonly grid: Grid
   readonly line: Line
 }

@@ -1,6 +1,6 @@
 import type { Groove } from '../groove'
 import { findPiece, type Kit } from '../kit'
-import { type Lick, landingStrokes, strokeEvents } from '../line'
+import { isNoGroove, type Lick, landingStrokes, strokeEvents } from '../line'
 import { GRACE_LEAD_MS, roundStrokes } from '../performance'
 import { compareLimbs, type Graces, type Limb, type Voice } from '../sticking'
 import type { Ticks } from '../time'
@@ -88,9 +88,10 @@ function rawStrokes(lick: Lick, reading: Reading, { own = [], swapped = false }:
           graceLimb: stroke.graceLimb,
           graceSurface: stroke.graceSurface,
         }))
-      : [...strokeEvents(lick), ...(reading === 'landing' ? landingStrokes(lick) : [])].map(
-          ({ layer, ...event }) => ({ ...event, part: layer }),
-        )
+      : [
+          ...strokeEvents(lick).filter(isNoGroove(lick)),
+          ...(reading === 'landing' ? landingStrokes(lick) : []),
+        ].map(({ layer, ...event }) => ({ ...event, part: layer }))
   return raw.sort((a, b) => a.tick - b.tick || compareLimbs(a.limb, b.limb))
 }
 

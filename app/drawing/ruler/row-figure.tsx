@@ -1,6 +1,6 @@
 import { memo } from 'react'
-import { COUNT_BASELINE, COUNT_ROW, LANE, LAYER, type RowHeights, rowParts } from './row-heights'
-import { Count, Hairpin, LaneDot, LayerLetter, SlotColumn, StackColumn } from './row-marks'
+import { COUNT_BASELINE, COUNT_ROW, LANE, PATTERN, type RowHeights, rowParts } from './row-heights'
+import { Count, Hairpin, LaneDot, PatternLetter, SlotColumn, StackColumn } from './row-marks'
 import { SlotLetters } from './slot-letters'
 import type { RowView } from './view'
 
@@ -96,12 +96,13 @@ export const RowFigure = memo(function RowFigure({
             y={parts.lanesTop + heights.lanes.indexOf(mark.limb) * LANE + 8.5}
           />
         ))}
-      {heights.layers > 0 &&
-        view.layers.map((mark) => (
-          <LayerLetter
-            key={`${mark.layer} ${mark.tick}`}
+      {view.patterns
+        .filter(({ pattern }) => heights.patterns.includes(pattern))
+        .map((mark) => (
+          <PatternLetter
+            key={`${mark.pattern} ${mark.tick}`}
             mark={mark}
-            y={parts.layersTop + mark.layer * LAYER + 14}
+            y={parts.patternsTop + heights.patterns.indexOf(mark.pattern) * PATTERN + 14}
           />
         ))}
       <rect width={width} height={COUNT_ROW} fill="transparent" className="cursor-ew-resize">

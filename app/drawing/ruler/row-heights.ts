@@ -1,3 +1,4 @@
+import type { PatternId } from '~/core/groove'
 import { type Lick, landingStrokes } from '~/core/line'
 import { type Letter, LIMB_OF_LETTER, type Limb, type Struck } from '~/core/sticking'
 import { ownLanding, type Scene } from './view'
@@ -10,8 +11,8 @@ export interface RowHeights {
   /** Room for swells, 0 where there are none. */
   readonly swells: number
   readonly lanes: readonly Limb[]
-  /** How many ostinatos have a row of their own. */
-  readonly layers: number
+  /** What goes round under the line and has a row of its own. */
+  readonly patterns: readonly PatternId[]
 }
 
 export const COUNT_BASELINE = 19
@@ -20,8 +21,9 @@ export const COUNT_ROW = 28
 const BRACKET = 16
 export const LANE = 17
 const VOICES = 24
-/** Of the row of an ostinato. */
-export const LAYER = 20
+/** Of the row of a pattern under the line; the groove's has its voices besides. */
+export const PATTERN = 20
+const GROOVE_VOICES = 14
 export const TALLEST_STACK = 24
 const LETTER = 17
 const SWELLS = 18
@@ -32,7 +34,7 @@ const STACKS = 104
  * How tall the rows have to be for what stands in any of them. Compact rows have no limbs, and lower
  * stacks.
  */
-export function rowHeights({ lick }: Scene, slotWidth: number, compact = false): RowHeights {
+export function rowHeights({ lick, under }: Scene, slotWidth: number, compact = false): RowHeights {
   const { groups, slots } = lick.line
   const largest = groups.reduce((most, size) => Math.max(most, size), 2)
   const tallest = Math.min(TALLEST_STACK, largest)
@@ -52,7 +54,7 @@ export function rowHeights({ lick }: Scene, slotWidth: number, compact = false):
     lanes: compact
       ? []
       : (['RH', 'LH', 'XH', 'RF', 'LF'] as const).filter((limb) => used.has(limb)),
-    layers: compact ? 0 : lick.ostinatos.length,
+    patterns: compact ? [] : under.ids,
   }
 }
 
@@ -69,8 +71,13 @@ export function rowParts(heights: RowHeights) {
     swellsMiddle: lettersBaseline + 6 + heights.swells / 2,
     lanesTop,
     voicesBaseline,
-    layersTop: voicesBaseline + VOICES - 17,
-    height: voicesBaseline + VOICES - 17 + heights.layers * LAYER,
+    patternsTop: voicesBaseline + VOICES - 17,
+    height:
+      voicesBaseline +
+      VOICES -
+      17 +
+      heights.patterns.length * PATTERN +
+      (heights.patterns.includes('groove') ? GROOVE_VOICES : 0),
   }
 }
 

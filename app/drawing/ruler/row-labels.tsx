@@ -1,6 +1,7 @@
 import { memo } from 'react'
 import type { Limb } from '~/core/sticking'
-import { COUNT_BASELINE, LANE, LAYER, type RowHeights, rowParts } from './row-heights'
+import { patternName } from './patterns'
+import { COUNT_BASELINE, LANE, PATTERN, type RowHeights, rowParts } from './row-heights'
 
 const LANE_NAMES: Readonly<Record<Limb, string>> = {
   RH: 'right',
@@ -40,9 +41,9 @@ export const RowLabels = memo(function RowLabels({ heights }: { heights: RowHeig
       <text x="0" y={parts.voicesBaseline}>
         voices
       </text>
-      {Array.from({ length: heights.layers }, (_, i) => (
-        <text key={i} x="0" y={parts.layersTop + i * LAYER + 14}>
-          layer {i + 1}
+      {heights.patterns.map((pattern, i) => (
+        <text key={pattern} x="0" y={parts.patternsTop + i * PATTERN + 14}>
+          {patternName(pattern)}
         </text>
       ))}
     </svg>

@@ -2,7 +2,7 @@ import { memo } from 'react'
 import { VELOCITIES } from '~/core/line'
 import { strokesInSlot } from '~/core/sticking'
 import { LIMB_COLOUR, Stack } from '../stacks/discs'
-import type { LayerMark } from './layers'
+import type { PatternMark } from './patterns'
 import { COUNT_BASELINE, TALLEST_STACK } from './row-heights'
 import { SlotLetters } from './slot-letters'
 import type { SwellMark } from './swell-marks'
@@ -173,24 +173,43 @@ export const LaneDot = memo(function LaneDot({ mark, y }: { mark: LaneMark; y: n
   )
 })
 
-const LAYER_SIZES = { ghost: 9, soft: 10, tap: 12, accent: 13, strong: 14 } as const
+const PATTERN_SIZES = { ghost: 9, soft: 10, tap: 12, accent: 13, strong: 14 } as const
 
-/** A slot of an ostinato: its letters as they are typed, quiet where the pattern comes round again. */
-export const LayerLetter = memo(function LayerLetter({ mark, y }: { mark: LayerMark; y: number }) {
-  const { x, content, quiet } = mark
+/** A slot of a pattern: its letters as they are typed, quiet where it only comes round again or is silent. */
+export const PatternLetter = memo(function PatternLetter({
+  mark,
+  y,
+}: {
+  mark: PatternMark
+  y: number
+}) {
+  const { x, content, quiet, voices } = mark
   const strokes = strokesInSlot(content).map(({ stroke }) => stroke)
   const [first] = strokes
   return (
-    <text
-      x={x}
-      y={y}
-      textAnchor="middle"
-      className="font-mono"
-      fontSize={first ? LAYER_SIZES[first.level] : 11}
-      fontWeight={quiet ? 400 : 650}
-      fill={quiet || !first ? 'var(--quiet)' : LIMB_COLOUR[first.letter]}
-    >
-      {strokes.map(({ letter }) => letter).join('') || '–'}
-    </text>
+    <>
+      <text
+        x={x}
+        y={y}
+        textAnchor="middle"
+        className="font-mono"
+        fontSize={first ? PATTERN_SIZES[first.level] : 11}
+        fontWeight={quiet ? 400 : 650}
+        fill={quiet || !first ? 'var(--quiet)' : LIMB_COLOUR[first.letter]}
+      >
+        {strokes.map(({ letter }) => letter).join('') || '–'}
+      </text>
+      {voices && (
+        <text
+          x={x}
+          y={y + 14}
+          textAnchor="middle"
+          className="font-mono text-[11px]"
+          fill="var(--quiet)"
+        >
+          {voices}
+        </text>
+      )}
+    </>
   )
 })

@@ -1,42 +1,51 @@
 import type { SlotRange } from '~/core/changes'
+import type { PatternId } from '~/core/groove'
 import type { Ticks } from '~/core/time'
 import type { Ruler, RulerRow } from './layout'
 import { xOf } from './layout'
-import { LAYER, type rowParts } from './row-heights'
+import { PATTERN, type RowHeights, rowParts } from './row-heights'
 import type { PressedRow } from './use-slot-pointer'
 import { type Scene, slotsBetween } from './view'
+
+/** A slot of a pattern under the line: which pattern, and where in the bar. */
+export interface PatternAt {
+  readonly pattern: PatternId
+  readonly tick: Ticks
+}
 
 interface RowSelectionProps {
   readonly scene: Scene
   readonly ruler: Ruler
   readonly row: RulerRow
   readonly range: SlotRange | null
-  readonly parts: ReturnType<typeof rowParts>
   /** The row that keys are typed in; null for none. */
   readonly edited: PressedRow | null
-  /** The slot of an ostinato that has the keys; null for none. */
-  readonly layer: { readonly layer: number; readonly tick: Ticks } | null
+  /** The slot of a pattern under the line that has the keys; null for none. */
+  readonly place: PatternAt | null
+  readonly heights: RowHeights
   /** Whether it is what an offer would change. */
   readonly ghost: boolean
 }
 
 /** What is selected, as a band behind the row's drawing. */
 export function RowSelection(props: RowSelectionProps) {
-  const { scene, ruler, row, range, parts, edited, layer, ghost } = props
-  if (layer) {
+  const { scene, ruler, row, range, heights, edited, place, ghost } = props
+  const parts = rowParts(heights)
+  if (place) {
+    const at = heights.patterns.indexOf(place.pattern)
     const x =
-      layer.tick < row.from || layer.tick >= row.to ? undefined : xOf(ruler, row, layer.tick)
-    return x === undefined ? null : (
+      place.tick < row.from || place.tick >= row.to ? undefined : xOf(ruler, row, place.tick)
+    return x === undefined || at < 0 ? null : (
       <div
         className="pointer-events-none absolute rounded-md border-2 border-primary bg-(--cursor)"
         style={{
           left: x - 12,
           width: 24,
-          top: parts.layersTop + layer.layer * LAYER,
-          height: LAYER,
+          top: parts.patternsTop + at * PATTERN,
+          height: PATTERN,
         }}
         data-selected
-        data-edited="layer"
+        data-edited="pattern"
       />
     )
   }

@@ -8,12 +8,13 @@ import type { CountingSystem } from '~/core/time'
 import { useNearRows } from '~/ui/use-near-rows'
 import { STAFF_HEIGHT } from '../staff/draw-unit'
 import { type Ruler, type RulerRow, toRuler } from './layout'
+import type { Under } from './patterns'
 import { type Bottleneck, RowBottleneck } from './row-bottleneck'
 import { RowFigure } from './row-figure'
 import { RowHeadroom } from './row-headroom'
 import { COUNT_ROW, type RowHeights, rowHeights, rowParts } from './row-heights'
 import { RowLabels } from './row-labels'
-import { RowSelection } from './row-selection'
+import { type PatternAt, RowSelection } from './row-selection'
 import { RowStaff } from './row-staff'
 import { type PressedRow, type RulerGestures, useSlotPointer } from './use-slot-pointer'
 import { landingVoice, type RowView, rowKey, type Scene, toRowView, toScene } from './view'
@@ -27,8 +28,10 @@ interface RulerViewProps {
   readonly ghost: boolean
   /** The row that keys are typed in, while the ruler has the focus; else null. */
   readonly edited: PressedRow | null
-  /** The slot of an ostinato that has the keys; null for none. */
-  readonly layer: { readonly layer: number; readonly tick: number } | null
+  /** The slot of a pattern under the line that has the keys; null for none. */
+  readonly place: PatternAt | null
+  /** What goes round under the line and is shown. */
+  readonly under: Under
   readonly counting: CountingSystem
   readonly staffView: StaffView
   readonly selection: SlotRange | null
@@ -49,14 +52,14 @@ const LABELS_WIDTH = 58
  * near the window are worked out; the staff follows what is typed a moment later.
  */
 export function RulerView(props: RulerViewProps) {
-  const { lick, width, compact, ghost, edited, layer, counting, staffView } = props
+  const { lick, width, compact, ghost, edited, place, under, counting, staffView } = props
   const { selection, gestures, bottleneck, headroom, rulerRef } = props
   const labelled = width >= LABELS_FROM
   const host = useRef<HTMLDivElement>(null)
   const ruler = useStored(
     useMemo(() => toRuler(lick, width - (labelled ? LABELS_WIDTH : 0)), [lick, width, labelled]),
   )
-  const scene = useMemo(() => toScene(lick, counting), [lick, counting])
+  const scene = useMemo(() => toScene(lick, counting, under), [lick, counting, under])
   const heights = useStored(
     useMemo(() => rowHeights(scene, ruler.slotWidth, compact), [scene, ruler.slotWidth, compact]),
   )
@@ -84,9 +87,9 @@ export function RulerView(props: RulerViewProps) {
                 ruler={ruler}
                 row={row}
                 range={selection}
-                parts={rowParts(heights)}
+                heights={heights}
                 edited={edited}
-                layer={compact ? null : layer}
+                place={compact ? null : place}
                 ghost={ghost}
               />
               <RowDrawing scene={scene} ruler={ruler} row={row} heights={heights} />
@@ -127,9 +130,9 @@ interface SystemRowProps {
 
 /** Where the parts of a row begin, from its top, as `count 0 stacks 28 …`: for whoever measures the page. */
 function partsWords(heights: RowHeights): string {
-  const { bracketBottom, lanesTop, voicesBaseline, layersTop, height } = rowParts(heights)
+  const { bracketBottom, lanesTop, voicesBaseline, patternsTop, height } = rowParts(heights)
   const lanes = heights.lanes.length > 0 ? ` limbs ${lanesTop}` : ''
-  const layers = heights.layers > 0 ? ` layers ${layersTop}` : ''
+  const layers = heights.patterns.length > 0 ? ` layers ${patternsTop}` : ''
   return `count 0 stacks ${COUNT_ROW} sticking ${bracketBottom}${lanes} voices ${voicesBaseline - 14}${layers} staff ${height}`
 }
 

@@ -1,9 +1,10 @@
 import { type DragEvent, type PointerEvent, useMemo, useRef } from 'react'
 import type { SlotRange } from '~/core/changes'
 import type { Ticks } from '~/core/time'
-import { layerTickAt } from './layers'
 import type { Ruler } from './layout'
-import { COUNT_ROW, LAYER, type RowHeights, rowParts } from './row-heights'
+import { patternTickAt } from './patterns'
+import { COUNT_ROW, PATTERN, type RowHeights, rowParts } from './row-heights'
+import type { PatternAt } from './row-selection'
 import { groupAt, type Scene, slotAtX } from './view'
 
 /** Where on the ruler a slot was pressed: its sticking, limbs and staff, or its voices. */
@@ -13,8 +14,8 @@ export type PressedRow = 'sticking' | 'voices'
 export interface RulerGestures {
   /** Marks from a slot to another, either way round; the row that was pressed has the keys. */
   readonly onMark: (anchor: number, head: number, row: PressedRow) => void
-  /** A slot of an ostinato was pressed. */
-  readonly onLayer: (layer: number, tick: Ticks) => void
+  /** A slot of a pattern under the line was pressed. */
+  readonly onPattern: (at: PatternAt) => void
   /** A stack was pressed: its group is marked, and what is marked already is widened. */
   readonly onGroup: (group: SlotRange) => void
   /** The line is dragged along the bar by so many ticks; returns how many of them it went. */
@@ -68,12 +69,15 @@ export function useSlotPointer(
       const place = event.button === 0 ? placeUnder(event) : undefined
       if (!place) return
       const { heights: high, scene: current, gestures: on } = now.current
-      const { stacksBottom, bracketBottom, voicesBaseline, layersTop, height } = rowParts(high)
-      const layer = Math.floor((place.y - layersTop) / LAYER)
-      if (layer >= 0 && layer < high.layers && place.y < height) {
-        const tick = layerTickAt(current.lick, now.current.ruler, place.row, layer, place.x)
+      const { stacksBottom, bracketBottom, voicesBaseline, patternsTop, height } = rowParts(high)
+      const inPatterns = place.y >= patternsTop && place.y < height
+      const at = Math.floor((place.y - patternsTop) / PATTERN)
+      const pattern = inPatterns ? (high.patterns[at] ?? high.patterns.at(-1)) : undefined
+      if (pattern !== undefined) {
+        const { lick, under } = current
+        const tick = patternTickAt(lick, under, now.current.ruler, place.row, pattern, place.x)
         if (tick === undefined) return
-        on.onLayer(layer, tick)
+        on.onPattern({ pattern, tick })
       } else if (place.y < COUNT_ROW && place.slot !== undefined) {
         drag = { kind: 'shift', x: event.clientX, done: 0 }
       } else if (place.slot !== undefined && place.y < Math.max(stacksBottom, bracketBottom)) {
@@ -83,7 +87,7 @@ export function useSlotPointer(
         on.onGroup(group)
       } else if (place.slot !== undefined) {
         if (!event.shiftKey) anchor.current = place.slot
-        const onVoices = place.y > voicesBaseline - VOICES_REACH && place.y < layersTop
+        const onVoices = place.y > voicesBaseline - VOICES_REACH && place.y < patternsTop
         const row = onVoices ? 'voices' : 'sticking'
         drag = { kind: 'select', row }
         extend(place.slot, row)

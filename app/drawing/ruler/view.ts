@@ -1,4 +1,5 @@
 import type { SlotRange } from '~/core/changes'
+import { patternOf } from '~/core/groove'
 import {
   aimOf,
   crashHand,
@@ -31,8 +32,8 @@ import {
   type Ticks,
   UNNAMED_COUNT,
 } from '~/core/time'
-import { type LayerMark, layerMarks } from './layers'
 import { type Ruler, type RulerRow, type Segment, xOf } from './layout'
+import { type PatternMark, patternMarks, type Under } from './patterns'
 import { spokenSlot } from './spoken'
 import { type SwellMark, swellMarks } from './swell-marks'
 
@@ -85,7 +86,7 @@ export interface RowView {
   readonly letters: readonly LetterMark[]
   readonly swells: readonly SwellMark[]
   readonly lanes: readonly LaneMark[]
-  readonly layers: readonly LayerMark[]
+  readonly patterns: readonly PatternMark[]
   readonly beatLines: readonly number[]
   readonly landing: Segment | undefined
   /** The strokes of a landing of the lick's own; undefined for the others. */
@@ -103,12 +104,18 @@ export interface Scene {
   readonly pickup: readonly TimedSlot[]
   /** The first slot of each group. */
   readonly groupStarts: readonly number[]
+  /** What goes round under it. */
+  readonly under: Under
   /** Everything but the line that rows depend on, as one string. */
   readonly frameKey: string
 }
 
 /** Everything the rows of a lick have in common. */
-export function toScene(lick: Lick, counting: CountingSystem): Scene {
+export function toScene(
+  lick: Lick,
+  counting: CountingSystem,
+  under: Under = { ids: lick.ostinatos.map((_, i) => i), grooves: [] },
+): Scene {
   let start = 0
   const groupStarts = lick.line.groups.map((size) => {
     const first = start
@@ -121,7 +128,15 @@ export function toScene(lick: Lick, counting: CountingSystem): Scene {
     slots: lickSlots(lick),
     pickup: pickupSlots(lick),
     groupStarts,
-    frameKey: JSON.stringify([lick.frame, lick.ostinatos, lick.pickup, counting.id]),
+    under,
+    frameKey: JSON.stringify([
+      lick.frame,
+      lick.ostinatos,
+      lick.pickup,
+      counting.id,
+      under.ids,
+      under.ids.includes('groove') && patternOf(lick, 'groove', under.grooves),
+    ]),
   }
 }
 
@@ -146,7 +161,7 @@ export function toRowView(scene: Scene, ruler: Ruler, row: RulerRow): RowView {
     letters,
     swells,
     lanes,
-    layers: layerMarks(lick, ruler, row),
+    patterns: patternMarks(lick, scene.under, ruler, row),
     beatLines,
     landing,
     landingContent: landing && ownLanding(lick),

@@ -1,10 +1,11 @@
-import { valuesOf } from '~/codecs/lick-text'
 import { CATALOGUE, formatPhrase } from '~/core/catalogue'
 import { CHANGES, cut, phraseOf, type SlotRange } from '~/core/changes'
 import { openSentencePart } from '~/ui/sentence-part'
 import { applyChange, changedPhrase, swellEdit } from '~/workspace/edits/change-edits'
 import { type Edit, insertPhrase } from '~/workspace/edits/edits'
 import { groupingEdits } from '~/workspace/edits/grouping-edits'
+import { addLayer } from '~/workspace/edits/pattern-edits'
+import { checkBar, insertSlot } from '~/workspace/rows/sticking-row'
 import type { Workspace } from '~/workspace/workspace'
 import type { Found } from '../find'
 import { PANELS } from './dock/panel-list'
@@ -140,8 +141,8 @@ export function benchFinds(workspace: Workspace, openPanel: (id: string) => void
       kind: 'feet',
       also: 'layer ostinato under',
       run: () => {
-        const under = valuesOf(workspace.document.history.text, 'under')
-        if (!under.includes(typed)) workspace.setRow('under', [...under, typed])
+        const made = addLayer(workspace.lick, typed, name)
+        if (made) workspace.edit(made)
       },
     }),
   )
@@ -172,14 +173,14 @@ export function benchFinds(workspace: Workspace, openPanel: (id: string) => void
       name: 'Bar check here',
       kind: 'command',
       also: 'barline',
-      run: () => workspace.checkBar(),
+      run: () => checkBar(workspace),
     },
     {
       id: 'insert',
       name: 'Insert a rest',
       kind: 'command',
       also: 'open a slot gap',
-      run: () => workspace.insert(),
+      run: () => insertSlot(workspace),
     },
   ]
   return [...commands, ...changes, ...groups, ...swells, ...panels, ...parts, ...feet, ...cells]

@@ -7,7 +7,15 @@ import { capital } from '~/words/move-words'
 import { type Edit, gridFrom } from '~/workspace/edits/edits'
 import { groupingEdits } from '~/workspace/edits/grouping-edits'
 import { graceOn, hasGraces } from '~/workspace/edits/voice-edits'
-import { useBenchLick, useRange, useSelection, useWorkspace } from './state/use-workspace'
+import { insertInRow } from '~/workspace/rows/rows'
+import { checkBar } from '~/workspace/rows/sticking-row'
+import {
+  useBenchGrooves,
+  useBenchLick,
+  useRange,
+  useSelection,
+  useWorkspace,
+} from './state/use-workspace'
 
 const GRACE_SURFACES: readonly Surface[] = ['sn', 't1', 't2', 'f1', 'hh', 'rd']
 
@@ -15,6 +23,7 @@ const GRACE_SURFACES: readonly Surface[] = ['sn', 't1', 't2', 'f1', 'hh', 'rd']
 export default function MoreRows({ onDone }: { onDone: () => void }) {
   const workspace = useWorkspace()
   const lick = useBenchLick()
+  const grooves = useBenchGrooves()
   const range = useRange()
   const { range: marked } = useSelection()
   const act = (work: () => void) => () => {
@@ -28,10 +37,14 @@ export default function MoreRows({ onDone }: { onDone: () => void }) {
   return (
     <>
       <div className="flex flex-col">
-        <button type="button" className="menu-row" onClick={act(() => workspace.insert())}>
+        <button
+          type="button"
+          className="menu-row"
+          onClick={act(() => insertInRow(workspace, grooves))}
+        >
           Insert a rest before
         </button>
-        <button type="button" className="menu-row" onClick={act(() => workspace.checkBar())}>
+        <button type="button" className="menu-row" onClick={act(() => checkBar(workspace))}>
           Bar check here
         </button>
         <button type="button" className="menu-row" onClick={act(() => workspace.widen())}>

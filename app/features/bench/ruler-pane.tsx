@@ -1,7 +1,8 @@
 import { type RefObject, useDeferredValue, useMemo, useRef, useState } from 'react'
 import { staffKeyOf } from '~/core/kit'
-import { lickSlots } from '~/core/line'
+import { type Lick, lickSlots } from '~/core/line'
 import type { Ruler } from '~/drawing/ruler/layout'
+import { patternName, type Under } from '~/drawing/ruler/patterns'
 import { RulerView } from '~/drawing/ruler/ruler-view'
 import { selectionWords } from '~/drawing/ruler/spoken'
 import type { RulerGestures } from '~/drawing/ruler/use-slot-pointer'
@@ -12,6 +13,7 @@ import { useMedia } from '~/ui/use-media'
 import { useWidth } from '~/ui/use-width'
 import { countingOf } from '~/workspace/counting'
 import { dragStart, dropText, moveGroup } from '~/workspace/gestures'
+import { patternsOf } from '~/workspace/rows/pattern-keys'
 import type { WorkspaceState } from '~/workspace/workspace'
 import { useOpenPanel } from './dock/dock'
 import { useAnswers } from './state/use-answers'
@@ -34,7 +36,6 @@ const SelectionActions = late(async () => (await import('./selection-actions')).
 const ViewChoice = late(async () => (await import('./view-choice')).default)
 
 const rowOf = ({ row }: WorkspaceState) => row
-const layerOf = ({ layer }: WorkspaceState) => layer
 const previewOf = ({ preview }: WorkspaceState) => preview
 const WIDE = '(width >= 1024px)'
 const NARROW = '(width < 640px)'
@@ -64,7 +65,7 @@ export function RulerPane() {
         role="application"
         // biome-ignore lint/a11y/noNoninteractiveTabindex: it takes keys
         tabIndex={0}
-        aria-label={`Slots: keys go to the ${row}`}
+        aria-label={`Slots: keys go to the ${rowName(row)}`}
         aria-describedby="ruler-help"
         className="ruler-scroller"
         data-ruler
@@ -110,6 +111,22 @@ function Spoken({ focused }: { focused: boolean }) {
   )
 }
 
+/** What the row that has the keys is called. */
+function rowName(row: WorkspaceState['row']): string {
+  return typeof row === 'string' ? row : patternName(row.pattern)
+}
+
+/** The rows under the line: its layers, and the groove while that is worked on. */
+function useUnder(lick: Lick, row: WorkspaceState['row']): Under {
+  const { panel } = useOpenPanel()
+  const grooves = useBenchGrooves()
+  const withGroove = panel?.id === 'feet' || (typeof row !== 'string' && row.pattern === 'groove')
+  return useMemo(
+    () => ({ grooves, ids: patternsOf(lick).filter((id) => withGroove || id !== 'groove') }),
+    [grooves, lick, withGroove],
+  )
+}
+
 interface SlotsProps {
   readonly width: number
   readonly compact: boolean
@@ -131,7 +148,7 @@ function Slots({ width, compact, edited, headroom, rulerRef }: SlotsProps) {
   )
   const voiced = useVoiced()
   const preview = useSlice(previewOf)
-  const layer = useSlice(layerOf)
+  const row = useSlice(rowOf)
   const { range } = useSelection()
   const bottleneck = useAnswers()?.bottleneck ?? null
   const tempo = usePlayedTempo()
@@ -144,11 +161,12 @@ function Slots({ width, compact, edited, headroom, rulerRef }: SlotsProps) {
   )
   const gestures = useMemo(
     (): RulerGestures => ({
-      onMark: (anchor, head, row) => {
-        workspace.editRow(row)
-        workspace.mark(anchor, head)
-      },
-      onLayer: (layer, tick) => workspace.markLayer({ layer, tick }),
+      onMark: (anchor, head, pressed) =>
+        workspace.together(() => {
+          workspace.editRow(pressed)
+          workspace.mark(anchor, head)
+        }),
+      onPattern: (at) => workspace.editRow(at),
       onGroup: (group) => {
         const { range: marked } = workspace.state().selection
         if (marked?.from === group.from && marked.to === group.to) workspace.widen()
@@ -162,14 +180,16 @@ function Slots({ width, compact, edited, headroom, rulerRef }: SlotsProps) {
   )
   const { derived } = workspace
   const lick = preview ? derived.laid(preview.lick, preview.voicing) : voiced
+  const under = useUnder(lick, row)
   return (
     <RulerView
       lick={lick}
       width={width}
       compact={compact}
       ghost={preview !== null}
-      edited={preview || edited === 'layer' ? null : edited}
-      layer={preview ? null : layer}
+      edited={preview || typeof edited !== 'string' ? null : edited}
+      place={preview || typeof row === 'string' ? null : row}
+      under={under}
       counting={counting}
       staffView={staffView}
       selection={preview ? preview.range : range}

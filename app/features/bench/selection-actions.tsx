@@ -1,6 +1,15 @@
 import type { ReactNode } from 'react'
+import { patternName } from '~/drawing/ruler/patterns'
+import { pressInRow, removeInRow } from '~/workspace/rows/rows'
 import { MoreActions } from './more-actions'
-import { useSelection, useSlice, useWorkspace } from './state/use-workspace'
+import { PatternChoices } from './pattern-choices'
+import {
+  useBenchGrooves,
+  usePlace,
+  useSelection,
+  useSlice,
+  useWorkspace,
+} from './state/use-workspace'
 import {
   GRACE_KEYS,
   isWaiting,
@@ -16,17 +25,22 @@ export default function SelectionActions({ children }: { children: ReactNode }) 
   const workspace = useWorkspace()
   const { range } = useSelection()
   const waiting = useSlice(waitingOf)
+  const place = usePlace()
+  const grooves = useBenchGrooves()
+  const keys = [LIMB_KEYS, LEVEL_KEYS, ...(place ? [] : [GRACE_KEYS]), JOIN_KEYS]
   return (
     <div role="toolbar" aria-label="The selection" className="selection-actions paint-alone">
-      <span className="w-14 shrink-0 text-(--quiet) text-xs tabular-nums">{slotWords(range)}</span>
-      {[LIMB_KEYS, LEVEL_KEYS, GRACE_KEYS, JOIN_KEYS].map((keys, i) => (
-        <span key={i} className={`flex shrink-0 ${keys === LIMB_KEYS ? 'limb-keys' : ''}`}>
-          {keys.map((one) => (
+      <span className="w-14 shrink-0 text-(--quiet) text-xs tabular-nums">
+        {place ? patternName(place.pattern) : slotWords(range)}
+      </span>
+      {keys.map((some, i) => (
+        <span key={i} className={`flex shrink-0 ${some === LIMB_KEYS ? 'limb-keys' : ''}`}>
+          {some.map((one) => (
             <KeyButton
               key={one.key}
               of={one}
               pressed={isWaiting(waiting, one.key)}
-              onPress={() => workspace.press(one.key)}
+              onPress={() => pressInRow(workspace, one.key, grooves)}
             />
           ))}
         </span>
@@ -35,11 +49,11 @@ export default function SelectionActions({ children }: { children: ReactNode }) 
         type="button"
         className="action"
         onMouseDown={(event) => event.preventDefault()}
-        onClick={() => workspace.remove(false)}
+        onClick={() => removeInRow(workspace, false, grooves)}
       >
         remove
       </button>
-      <MoreActions />
+      {place ? <PatternChoices /> : <MoreActions />}
       <span className="ml-auto">{children}</span>
     </div>
   )

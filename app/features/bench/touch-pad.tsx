@@ -2,8 +2,10 @@ import { Delete, Keyboard, Space } from 'lucide-react'
 import { type ReactNode, useState } from 'react'
 import { numberedPieces } from '~/core/kit'
 import { SURFACE_NAMES } from '~/core/sticking'
+import { removeInRow, typeInRow } from '~/workspace/rows/rows'
+import { strike, unstrike } from '~/workspace/rows/voices-row'
 import type { WorkspaceState } from '~/workspace/workspace'
-import { useSetting, useSlice, useWorkspace } from './state/use-workspace'
+import { useBenchGrooves, useSetting, useSlice, useWorkspace } from './state/use-workspace'
 import {
   GRACE_KEYS,
   isWaiting,
@@ -50,10 +52,8 @@ export default function TouchPad() {
 function StrokeKeys() {
   const workspace = useWorkspace()
   const waiting = useSlice(waitingOf)
-  const press = (key: string) =>
-    workspace.state().row === 'layer'
-      ? workspace.layerKey({ key, shiftKey: false })
-      : workspace.stickingKey({ key, shiftKey: false })
+  const grooves = useBenchGrooves()
+  const press = (key: string) => typeInRow(workspace, { key, shiftKey: false }, grooves)
   return (
     <>
       {PAD.map(({ key, shown, name }) => (
@@ -63,14 +63,10 @@ function StrokeKeys() {
           </span>
         </PadKey>
       ))}
-      <PadKey
-        name="Next group"
-        pressed={isWaiting(waiting, ' ')}
-        onPress={() => workspace.stickingKey({ key: ' ', shiftKey: false })}
-      >
+      <PadKey name="Next group" pressed={isWaiting(waiting, ' ')} onPress={() => press(' ')}>
         <Space size={18} aria-hidden />
       </PadKey>
-      <PadKey name="Delete" onPress={() => workspace.remove(true)}>
+      <PadKey name="Delete" onPress={() => removeInRow(workspace, true, grooves)}>
         <Delete size={18} aria-hidden />
       </PadKey>
     </>
@@ -86,12 +82,12 @@ function PieceKeys() {
         <PadKey
           key={surface}
           name={`Strike ${SURFACE_NAMES[surface]}`}
-          onPress={() => workspace.strike(surface)}
+          onPress={() => strike(workspace, surface)}
         >
           <span className="font-mono font-semibold">{surface}</span>
         </PadKey>
       ))}
-      <PadKey name="Clear struck voices" onPress={() => workspace.unstrike()}>
+      <PadKey name="Clear struck voices" onPress={() => unstrike(workspace)}>
         <Delete size={18} aria-hidden />
       </PadKey>
       <PadKey name="Back to the sticking" onPress={() => workspace.editRow('sticking')}>

@@ -12,6 +12,7 @@ import {
 } from '~/core/changes'
 import { frameTicks, type Lick, normalGridChanges } from '~/core/line'
 import { type Grid, gridName, gridTicks, placeName, sameGrid, type Ticks } from '~/core/time'
+import type { Voicing } from '~/core/voicing'
 import type { SlotChange } from '../document'
 import { groupsAround } from '../selection'
 
@@ -21,6 +22,8 @@ export interface Edit {
   readonly lick: Lick
   /** Which slots were typed anew, where only some were. */
   readonly change?: SlotChange
+  /** The voicing, where that changes too. */
+  readonly voicing?: Voicing
   /** What is selected after it. */
   readonly select?: SlotRange | undefined
 }

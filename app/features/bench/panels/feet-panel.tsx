@@ -1,61 +1,58 @@
 import { Plus, X } from 'lucide-react'
-import { parseLickText, valuesOf } from '~/codecs/lick-text'
+import { formatLayer } from '~/codecs/lick-text'
+import type { Lick } from '~/core/line'
 import { type FieldFault, TypedField } from '~/ui/field'
 import { IconButton } from '~/ui/icon-button'
 import { Act, Nothing, Part } from '~/ui/parts'
 import { Pick } from '~/ui/pick'
 import { faultWords } from '~/words/fault-words'
-import { useDocument, useWorkspace } from '../state/use-workspace'
+import {
+  addLayer,
+  readLayer,
+  replaceOstinato,
+  scopeOstinato,
+} from '~/workspace/edits/pattern-edits'
+import { SCOPES } from '../pattern-choices'
+import { useBenchLick, useWorkspace } from '../state/use-workspace'
 import { FEET } from './feet-presets'
 import { GroovePart } from './groove-part'
-
-/** A layer under the line: how it is typed, and under what it sounds. */
-interface Layer {
-  readonly typed: string
-  readonly scope: 'both' | 'fill'
-}
+import { showing } from './showing'
 
 /** What plays under the line: the groove of its bars, and the feet's layers, typed like the line. */
 export function FeetPanel() {
   const workspace = useWorkspace()
-  const { text } = useDocument().history
-  const layers: readonly Layer[] = [
-    ...valuesOf(text, 'under').map((typed): Layer => ({ typed, scope: 'both' })),
-    ...valuesOf(text, 'under fill').map((typed): Layer => ({ typed, scope: 'fill' })),
-  ]
-  const save = (next: readonly Layer[]) => {
-    const of = (scope: Layer['scope']) =>
-      next.filter((layer) => layer.scope === scope).map(({ typed }) => typed)
-    workspace.set([
-      ['under', of('both')],
-      ['under fill', of('fill')],
-    ])
-  }
-  const change = (at: number, changed: Partial<Layer>) =>
-    save(layers.map((layer, i) => (i === at ? { ...layer, ...changed } : layer)))
+  const lick = useBenchLick()
+  const { ostinatos, frame } = lick
+  const typed = ostinatos.map((layer) => formatLayer(layer, frame.grid)[1])
   return (
     <div className="flex flex-col gap-5">
       <Part title="Feet under the line">
-        {layers.length === 0 && <Nothing>None yet. Choose one, or type your own.</Nothing>}
+        {ostinatos.length === 0 && <Nothing>None yet. Choose one, or type your own.</Nothing>}
         <ul className="flex flex-col gap-2">
-          {layers.map(({ typed, scope }, i) => (
-            <li key={`${scope} ${i}`} className="flex flex-wrap items-end gap-1.5">
+          {ostinatos.map((layer, i) => (
+            <li key={`${layer.scope} ${i}`} className="flex flex-wrap items-end gap-1.5">
               <TypedField
                 label={`Layer ${i + 1}`}
-                value={typed}
-                check={ostinatoFault}
-                onChange={(next) => change(i, { typed: next })}
+                value={typed[i] ?? ''}
+                check={(next) => ostinatoFault(next, lick)}
+                onChange={(next) => {
+                  const read = readLayer(next, lick)
+                  if (read.ok) {
+                    const changed = { ...read.value, scope: layer.scope }
+                    workspace.edit(replaceOstinato(lick, i, changed))
+                  }
+                }}
                 className="w-full font-mono"
               />
               <Pick
                 label={`Where layer ${i + 1} sounds`}
-                value={scope}
+                value={layer.scope}
                 options={SCOPES}
-                onPick={(next) => change(i, { scope: next })}
+                onPick={(scope) => workspace.edit(scopeOstinato(lick, i, scope))}
               />
               <IconButton
-                label={`Remove ${typed}`}
-                onClick={() => save(layers.filter((_, at) => at !== i))}
+                label={`Remove ${typed[i]}`}
+                onClick={() => workspace.edit(replaceOstinato(lick, i, null))}
               >
                 <X size={16} aria-hidden />
               </IconButton>
@@ -63,14 +60,22 @@ export function FeetPanel() {
           ))}
         </ul>
         <div className="flex flex-wrap gap-1.5">
-          {FEET.filter(([typed]) => layers.every((layer) => layer.typed !== typed)).map(
-            ([typed, name]) => (
-              <Act key={typed} onClick={() => save([...layers, { typed, scope: 'both' }])}>
+          {FEET.map(([text, name]) => {
+            const made = addLayer(lick, text, name)
+            return made ? (
+              <Act
+                key={text}
+                onClick={() => workspace.edit(made)}
+                {...showing(
+                  (edit) => workspace.show(edit),
+                  () => made,
+                )}
+              >
                 <Plus size={14} aria-hidden />
                 {name}
               </Act>
-            ),
-          )}
+            ) : null
+          })}
         </div>
       </Part>
       <GroovePart />
@@ -78,16 +83,11 @@ export function FeetPanel() {
   )
 }
 
-const SCOPES = [
-  ['both', 'groove and fill'],
-  ['fill', 'the fill only'],
-] as const
-
 /** What is wrong with an ostinato as it is typed; null where nothing is. */
-function ostinatoFault(typed: string): FieldFault | null {
+function ostinatoFault(typed: string, lick: Lick): FieldFault | null {
   const expected = 'Expected a grid and limbs, such as @1/4 H'
   if (typed === '' || typed.includes('#') || typed.includes('\n')) return { message: expected }
-  const read = parseLickText(`under: ${typed}`)
+  const read = readLayer(typed, lick)
   if (read.ok) return null
   const [first] = read.error
   return { message: first ? faultWords(first) : expected }

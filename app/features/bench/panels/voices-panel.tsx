@@ -22,6 +22,7 @@ import {
   withPins,
   withRule,
 } from '~/workspace/edits/voice-edits'
+import { strike as strikeMarked, unstrike } from '~/workspace/rows/voices-row'
 import { type PanelView, usePanel } from '../state/use-panel'
 import { useWorkspace } from '../state/use-workspace'
 import { Presets } from '../voicing/presets'
@@ -219,7 +220,7 @@ function Strokes({ lick, voiced, voicing, selection, range, setting, onVoice }: 
     return new Set(inside.map(({ surface }) => surface as Surface))
   }, [voiced, range])
   const strike = (surface: Surface) => {
-    if (selection) workspace.strike(surface)
+    if (selection) strikeMarked(workspace, surface)
     else onVoice(`Strike ${theSurface(surface)}`, withPins(voicing, range, surface))
   }
   const struck =
@@ -249,7 +250,7 @@ function Strokes({ lick, voiced, voicing, selection, range, setting, onVoice }: 
             {SURFACE_NAMES[surface]}
           </button>
         ))}
-        <Act disabled={!struck} onClick={() => workspace.unstrike()}>
+        <Act disabled={!struck} onClick={() => unstrike(workspace)}>
           Clear struck voices
         </Act>
       </div>

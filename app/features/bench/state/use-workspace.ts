@@ -13,6 +13,7 @@ import type { Position } from '~/core/performance'
 import type { Setting } from '~/core/playing'
 import { useSettings } from '~/live/use-live'
 import { useGroovesFor, useOwnKits } from '~/live/use-own'
+import type { PatternPlace } from '~/workspace/rows/pattern-keys'
 import { rangeOf, type Workspace, type WorkspaceState } from '~/workspace/workspace'
 import { usePlaying } from './use-playing'
 
@@ -49,6 +50,13 @@ export const useDocument = () => useSlice(documentOf)
 export const useSelection = () => useSlice(selectionOf)
 export const usePlayedTempo = () => useSlice(tempoOf)
 export const useVoicing = () => useSlice(voicingOf)
+
+/** The slot of a pattern under the line that has the keys; null while another row has them. */
+export function usePlace(): PatternPlace | null {
+  const row = useSlice(rowOf)
+  return typeof row === 'string' ? null : row
+}
+const rowOf = ({ row }: WorkspaceState) => row
 
 /** The slots that a change is about; the same object while they are the same. */
 export function useRange(): SlotRange {

@@ -1,0 +1,62 @@
+import type { Groove } from '~/core/groove'
+import type { StepUnit } from '../selection'
+import type { Workspace } from '../workspace'
+import { insertInPattern, removeFromPattern, stepInPattern, typePattern } from './pattern-row'
+import { insertSlot, pressSticking, removeMarked, typeSticking } from './sticking-row'
+
+/** A key as it is typed. */
+export interface TypedKey {
+  readonly key: string
+  readonly shiftKey: boolean
+}
+
+/** A stroke's key or a sign typed in the row that has the keys. Returns whether it meant something. */
+export function typeInRow(
+  workspace: Workspace,
+  key: TypedKey,
+  grooves: readonly Groove[],
+): boolean {
+  return workspace.place ? typePattern(workspace, key, grooves) : typeSticking(workspace, key)
+}
+
+/** Does what a key does in the row that has the keys, and leaves marked what is. */
+export function pressInRow(workspace: Workspace, key: string, grooves: readonly Groove[]): void {
+  const { place } = workspace
+  if (!place) {
+    pressSticking(workspace, key)
+    return
+  }
+  workspace.together(() => {
+    typePattern(workspace, { key, shiftKey: false }, grooves)
+    const { waiting } = workspace.state()
+    if (workspace.place) workspace.editRow(place)
+    workspace.wait(waiting)
+  })
+}
+
+/** Marks the slot that a step comes to in the row that has the keys. */
+export function stepInRow(
+  workspace: Workspace,
+  way: 1 | -1,
+  { unit, extend }: { readonly unit: StepUnit; readonly extend: boolean },
+  grooves: readonly Groove[],
+): void {
+  if (workspace.place) stepInPattern(workspace, way, grooves)
+  else workspace.step(way, unit, extend)
+}
+
+/** Opens a slot before the marked one. */
+export function insertInRow(workspace: Workspace, grooves: readonly Groove[]): void {
+  if (workspace.place) insertInPattern(workspace, grooves)
+  else insertSlot(workspace)
+}
+
+/** Removes what is marked, or in the sticking with `before` the slot before it. */
+export function removeInRow(
+  workspace: Workspace,
+  before: boolean,
+  grooves: readonly Groove[],
+): void {
+  if (workspace.place) removeFromPattern(workspace, grooves)
+  else removeMarked(workspace, before)
+}
