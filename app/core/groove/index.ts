@@ -2,7 +2,6 @@ export { GROOVES, type Groove, type GrooveBar } from './data'
 export {
   grooveBar,
   grooveEvents,
-  grooveLine,
   hasGroove,
   parseGrooveBar,
   swapHands,

@@ -1,17 +1,10 @@
 import type { SlotRange } from '~/core/changes'
-import type { PatternId } from '~/core/groove'
-import type { Ticks } from '~/core/time'
 import type { Ruler, RulerRow } from './layout'
 import { xOf } from './layout'
+import type { PatternAt } from './patterns'
 import { PATTERN, type RowHeights, rowParts } from './row-heights'
 import type { PressedRow } from './use-slot-pointer'
 import { type Scene, slotsBetween } from './view'
-
-/** A slot of a pattern under the line: which pattern, and where in the bar. */
-export interface PatternAt {
-  readonly pattern: PatternId
-  readonly tick: Ticks
-}
 
 interface RowSelectionProps {
   readonly scene: Scene

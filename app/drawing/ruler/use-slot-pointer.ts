@@ -2,9 +2,8 @@ import { type DragEvent, type PointerEvent, useMemo, useRef } from 'react'
 import type { SlotRange } from '~/core/changes'
 import type { Ticks } from '~/core/time'
 import type { Ruler } from './layout'
-import { patternTickAt } from './patterns'
+import { type PatternAt, patternTickAt } from './patterns'
 import { COUNT_ROW, PATTERN, type RowHeights, rowParts } from './row-heights'
-import type { PatternAt } from './row-selection'
 import { groupAt, type Scene, slotAtX } from './view'
 
 /** Where on the ruler a slot was pressed: its sticking, limbs and staff, or its voices. */
