@@ -15,7 +15,7 @@ import type { Edit } from './edits/edits'
 import { speedNotice, withRows } from './frame-change'
 import type { LickSession } from './lick-session'
 import type { PatternPlace } from './rows/pattern-keys'
-import { NOTHING_WAITING, type Waiting } from './rows/sticking-keys'
+import { NOTHING_WAITING, type Waiting } from './rows/waiting'
 import {
   type Selection,
   type StepUnit,

@@ -13,4 +13,5 @@ export {
   type PatternSlot,
   patternOf,
   patternSlotsBetween,
+  patternsOf,
 } from './patterns'

@@ -30,6 +30,12 @@ export interface PatternSlot extends TimedSlot {
   readonly sounds: boolean
 }
 
+/** What goes round under the line of a lick, from the top row down: its layers, then the groove. */
+export function patternsOf({ ostinatos, frame }: Lick): PatternId[] {
+  const layers = ostinatos.map((_, i) => i)
+  return frame.groove === NO_GROOVE ? layers : [...layers, 'groove']
+}
+
 /** A pattern of a lick, once; undefined where the lick has none of that name. */
 export function patternOf(
   lick: Lick,

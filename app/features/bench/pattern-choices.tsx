@@ -26,7 +26,7 @@ export function PatternChoices() {
   if (!place || !pattern) return null
   const layer = place.pattern === 'groove' ? undefined : lick.ostinatos[place.pattern]
   return (
-    <>
+    <span className="pattern-choices">
       <Pick
         label="Grid of this row"
         value={gridName(pattern.grid)}
@@ -44,6 +44,6 @@ export function PatternChoices() {
           onPick={(scope) => workspace.edit(scopeOstinato(lick, Number(place.pattern), scope))}
         />
       )}
-    </>
+    </span>
   )
 }

@@ -54,7 +54,7 @@ export default function SelectionActions({ children }: { children: ReactNode }) 
         remove
       </button>
       {place ? <PatternChoices /> : <MoreActions />}
-      <span className="ml-auto">{children}</span>
+      {!place && <span className="ml-auto">{children}</span>}
     </div>
   )
 }

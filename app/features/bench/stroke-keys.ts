@@ -1,4 +1,5 @@
-import { GRACE_KEYS as GRACES, SIGN_LEVELS, type Waiting } from '~/workspace/rows/sticking-keys'
+import { GRACE_KEYS as GRACES, SIGN_LEVELS } from '~/workspace/rows/sticking-keys'
+import type { Waiting } from '~/workspace/rows/waiting'
 import type { WorkspaceState } from '~/workspace/workspace'
 
 /** A key of the sticking row as a button: what it shows, and what it is called. */

@@ -1,7 +1,7 @@
 import type { SlotRange } from '~/core/changes'
 import { mapStrokes } from '~/core/changes'
 import { type Groove, type Pattern, type PatternId, patternSlotsBetween } from '~/core/groove'
-import { EMPTY_LICK, type Lick, NO_GROOVE } from '~/core/line'
+import { EMPTY_LICK, type Lick } from '~/core/line'
 import {
   isHand,
   type Letter,
@@ -13,8 +13,9 @@ import {
 } from '~/core/sticking'
 import type { Ticks } from '~/core/time'
 import { putOn } from '../edits/voice-edits'
-import { openSlot, type RowKey, removeSlots, stickingKey, type Waiting } from './sticking-keys'
+import { openSlot, type RowKey, removeSlots, stickingKey } from './sticking-keys'
 import { hasHand } from './voice-keys'
+import type { Waiting } from './waiting'
 
 /** The slot of a pattern that keys go to: which one, and where in the bar it stands. */
 export interface PatternPlace {
@@ -26,12 +27,6 @@ export interface PatternPlace {
 export interface PatternKey extends Pick<RowKey, 'waiting' | 'refused'> {
   readonly pattern: Pattern | null
   readonly steps: boolean
-}
-
-/** What goes round under the line of a lick, from the top row down: its layers, then the groove. */
-export function patternsOf({ ostinatos, frame }: Lick): PatternId[] {
-  const layers = ostinatos.map((_, i) => i)
-  return frame.groove === NO_GROOVE ? layers : [...layers, 'groove']
 }
 
 /** The slots of a pattern wherever it is shown; see `patternSlotsBetween`. */

@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid'
-import { type Groove, type Pattern, patternOf } from '~/core/groove'
+import { type Groove, type Pattern, patternOf, patternsOf } from '~/core/groove'
 import type { Surface } from '~/core/sticking'
 import type { Grid } from '~/core/time'
 import { gridWords } from '~/words/grid-words'
@@ -11,7 +11,6 @@ import {
   type PatternPlace,
   patternKey,
   patternOn,
-  patternsOf,
   shownSlots,
   stepPattern,
 } from './pattern-keys'

@@ -15,17 +15,7 @@ import {
 } from '~/core/sticking'
 import { type Edit, replaceRange, splitAt } from '../edits/edits'
 import { groupsAround } from '../selection'
-
-/** What the next letter does, besides being a stroke. */
-export interface Waiting {
-  /** It joins the slot, splits it, or begins a group. */
-  readonly mode: 'together' | 'split' | 'new-group' | null
-  /** The level and the graces that it will have, typed before it as in the line. */
-  readonly level: Level | null
-  readonly graces: Graces
-}
-
-export const NOTHING_WAITING: Waiting = { mode: null, level: null, graces: 0 }
+import { NOTHING_WAITING, type Waiting } from './waiting'
 
 /** What a key in the sticking row does. */
 export interface RowKey {

@@ -48,7 +48,7 @@ export function Dock() {
         >
           <div className="mb-2 flex items-baseline gap-2">
             <h2 className="font-semibold text-base">{panel.name}</h2>
-            <About />
+            <About whole={panel.whole} />
             <button
               type="button"
               className="btn btn-ghost btn-square btn-xs ml-auto self-start"
@@ -71,12 +71,12 @@ export function Dock() {
 }
 
 /** What a change would be about. */
-function About() {
+function About({ whole }: { whole: boolean }) {
   const lick = useBenchLick()
   const { range } = useSelection()
   return (
     <p className="min-w-0 text-(--quiet) text-xs" data-about>
-      {aboutWords(lick, range)}
+      {whole ? 'The whole lick' : aboutWords(lick, range)}
     </p>
   )
 }

@@ -24,6 +24,8 @@ export interface Panel {
   readonly icon: LucideIcon
   /** What it is for, in words that people look for. */
   readonly about: string
+  /** Whether it is about the lick as a whole, whatever is marked. */
+  readonly whole: boolean
   readonly View: Late<object>
 }
 
@@ -34,8 +36,10 @@ function panel(
   about: string,
   load: () => Promise<ComponentType>,
 ): Panel {
-  return { id, name, icon, about, View: late(load) }
+  return { id, name, icon, about, whole: WHOLE.has(id), View: late(load) }
 }
+
+const WHOLE = new Set(['answers', 'hands', 'paths', 'speed', 'feet', 'versions', 'text'])
 
 /** Every panel, in the order of the rail. Each is fetched when it is opened first. */
 export const PANELS: readonly Panel[] = [

@@ -22,12 +22,13 @@ export function GroovePart() {
   const { lick, grooves, range, onEdit, onHear } = usePanel()
   const { meter, groove: id } = lick.frame
   const meterKey = meterName(meter)
+  const saved = grooves.filter(({ carried }) => !carried)
   const use = (groove: string) =>
     onEdit({ label: 'Groove', lick: { ...lick, frame: { ...lick.frame, groove } } })
   return (
     <div className="grid grid-cols-1 gap-x-8 gap-y-4">
       <GrooveForm
-        key={`${id} ${meterKey} ${grooves.length}`}
+        key={`${id} ${meterKey} ${grooves.length} ${barOf(lick, grooves)}`}
         lick={lick}
         meterKey={meterKey}
         grooves={grooves}
@@ -36,14 +37,14 @@ export function GroovePart() {
         onHear={onHear}
       />
       <Part title="Your grooves">
-        {grooves.length === 0 ? (
+        {saved.length === 0 ? (
           <Nothing>
             None yet. Change this bar and save it under a name: it then appears in the list of
             grooves.
           </Nothing>
         ) : (
           <ul className="flex flex-col">
-            {grooves.map((groove) => (
+            {saved.map((groove) => (
               <OwnGroove
                 key={groove.id}
                 groove={groove}
@@ -61,6 +62,17 @@ export function GroovePart() {
   )
 }
 
+/** The bar of groove as it is: edited anew where it was changed on the ruler. */
+function barOf({ frame }: Lick, grooves: readonly Groove[]): string {
+  const { grid, line } = grooveBar(toGroove(frame.groove, grooves), frame.meter)
+  return `${grid} ${line}`
+}
+
+/** The name of a groove that only the lick's text carries, to be saved under. */
+function carriedName(grooves: readonly Groove[], id: string): string {
+  return grooves.find((groove) => groove.id === id && groove.carried)?.name ?? ''
+}
+
 interface GrooveFormProps extends Pick<PanelView, 'range' | 'onEdit' | 'onHear'> {
   readonly lick: Lick
   readonly meterKey: string
@@ -74,8 +86,8 @@ function GrooveForm({ lick, range, meterKey, grooves, onEdit, onHear }: GrooveFo
     () => grooveBar(toGroove(id === NO_GROOVE ? 'eighths' : id, grooves), meter),
     [id, grooves, meter],
   )
-  const own = grooves.find((groove) => groove.id === id)
-  const [name, setName] = useState(own?.name ?? '')
+  const own = grooves.find((groove) => groove.id === id && !groove.carried)
+  const [name, setName] = useState(own?.name ?? carriedName(grooves, id))
   const [grid, setGrid] = useState(now.grid)
   const [line, setLine] = useState(now.line)
   const read = parseGrooveBar({ grid, line }, meter)
