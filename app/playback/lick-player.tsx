@@ -2,22 +2,16 @@ import { Square } from 'lucide-react'
 import { useEffect, useMemo, useRef } from 'react'
 import { soundsOn } from '~/core/kit'
 import type { Lick } from '~/core/line'
-import { useSettings } from '~/live/use-live'
-import { useGroovesFor, useOwnKits } from '~/live/use-own'
-import { settingOf } from '~/workspace/setting'
+import { useGroovesFor } from '~/live/use-own'
+import { useSettingFor } from '~/live/use-setting'
 import { usePlayback } from './use-playback'
 
 const ONCE = { loop: false, countIn: false, click: false }
 
 /** Plays a lick once at its learning tempo, with its groove, and says so; it ends by itself. */
 export default function LickPlayer({ lick, onEnd }: { lick: Lick; onEnd: () => void }) {
-  const { settings } = useSettings()
   const grooves = useGroovesFor(lick)
-  const kits = useOwnKits()
-  const setting = useMemo(
-    () => settingOf(settings, kits, lick.kit, grooves),
-    [settings, kits, lick.kit, grooves],
-  )
+  const setting = useSettingFor(lick)
   const sounds = useMemo(() => soundsOn(setting.kit), [setting])
   const { playing, trouble, toggle } = usePlayback(lick, lick.frame.tempo, ONCE, null, {
     grooves,

@@ -1,23 +1,14 @@
-import type { Groove } from '~/core/groove'
-import type { Kit } from '~/core/kit'
 import type { Lick } from '~/core/line'
 import type { landOnKit, Setting } from '~/core/playing'
 import type { Surface } from '~/core/sticking'
 import { type Voicing, voiceLick } from '~/core/voicing'
-import type { Settings } from '~/storage'
 import { memoize } from './memoize'
-import { settingOf } from './setting'
 
 /**
  * What follows from a lick, its voicing and the player, each worked out once while what it is made of
  * stays the same objects.
  */
 export class Derived {
-  /** Who plays the lick on what. */
-  readonly setting = memoize(
-    (settings: Settings, kits: readonly Kit[], named: string | null, grooves: readonly Groove[]) =>
-      settingOf(settings, kits, named, grooves),
-  )
   /** The lick as its rules and struck voices lay it on the kit; its crash is the text's. */
   readonly laid = memoize((lick: Lick, voicing: Voicing) => voiceLick(lick, voicing))
   /** The crash that the kit has for it: dearer than a key, so asked for a moment later. */

@@ -27,6 +27,7 @@ import {
   type TextRange,
   widened,
 } from './selection'
+import { Slices } from './slices'
 
 /** Something said at the bench: what was not done and why, or what a change kept; with another way. */
 export interface Notice {
@@ -64,16 +65,10 @@ export interface Preview {
  * panels read slices of its state and ask it for changes; it asks nothing of them. What is marked is
  * what a change is about; after a change the changed slots are marked, and undo brings back what was.
  */
-export class Workspace {
+export class Workspace extends Slices<WorkspaceState> {
   readonly derived = new Derived()
-  private current: WorkspaceState
-  private readonly listeners = new Set<() => void>()
   /** What was marked before and after each step of the history. */
   private readonly marks = new WeakMap<Transaction, { before: Selection; after: Selection }>()
-  /** How many changes are being made as one, one in the other. */
-  private depth = 0
-  /** The state that was last told. */
-  private told: WorkspaceState
   /** Whether a command of its own is being carried out. */
   private running = false
   /** The document that a notice is about; another one makes it void. */
@@ -81,7 +76,7 @@ export class Workspace {
 
   constructor(readonly session: LickSession) {
     const document = session.document()
-    this.current = {
+    super({
       document,
       selection: selectionAtEnd(document),
       row: 'sticking',
@@ -89,17 +84,8 @@ export class Workspace {
       notice: null,
       preview: null,
       tempo: document.good.lick.frame.tempo,
-    }
-    this.told = this.current
+    })
   }
-
-  readonly subscribe = (listener: () => void): (() => void) => {
-    this.listeners.add(listener)
-    return () => this.listeners.delete(listener)
-  }
-
-  /** The state as it stands; the same object while it stays. */
-  readonly state = (): WorkspaceState => this.current
 
   get document(): BenchDocument {
     return this.current.document
@@ -124,17 +110,6 @@ export class Workspace {
   get place(): PatternPlace | null {
     const { row } = this.current
     return typeof row === 'string' ? null : row
-  }
-
-  /** Does several things as one: who listens hears of them once, at the end. */
-  together(work: () => void): void {
-    this.depth += 1
-    try {
-      work()
-    } finally {
-      this.depth -= 1
-      if (this.depth === 0 && this.told !== this.current) this.notify()
-    }
   }
 
   /** Follows the session: what another tab saved, or what was decided about a conflict. */
@@ -380,16 +355,6 @@ export class Workspace {
     const { message, offer } = notice
     const act = () => offer && this.set(offer.rows)
     this.tell({ message, ...(offer && { offer: { label: offer.label, act } }) })
-  }
-
-  private patch(changed: Partial<WorkspaceState>): void {
-    this.current = { ...this.current, ...changed }
-    if (this.depth === 0) this.notify()
-  }
-
-  private notify(): void {
-    this.told = this.current
-    for (const listener of [...this.listeners]) listener()
   }
 }
 

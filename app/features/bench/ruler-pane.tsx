@@ -8,11 +8,11 @@ import { RulerView } from '~/drawing/ruler/ruler-view'
 import { selectionWords } from '~/drawing/ruler/spoken'
 import type { RulerGestures } from '~/drawing/ruler/use-slot-pointer'
 import { useSettings } from '~/live/use-live'
+import { useCounting } from '~/live/use-setting'
 import { useCursor } from '~/playback/cursor'
 import { late } from '~/ui/late'
 import { useMedia } from '~/ui/use-media'
 import { useWidth } from '~/ui/use-width'
-import { countingOf } from '~/workspace/counting'
 import { dragStart, dropText, moveGroup } from '~/workspace/gestures'
 import type { WorkspaceState } from '~/workspace/workspace'
 import { useOpenPanel } from './dock/dock'
@@ -102,8 +102,7 @@ export function RulerPane() {
 function Spoken({ focused }: { focused: boolean }) {
   const lick = useDeferredValue(useBenchLick())
   const { range } = useDeferredValue(useSelection())
-  const { settings } = useSettings()
-  const counting = useMemo(() => countingOf(settings), [settings])
+  const counting = useCounting()
   return (
     <p className="sr-only" aria-live="polite">
       {focused ? selectionWords(lick, range, counting) || 'End of the line' : ''}
@@ -138,7 +137,7 @@ interface SlotsProps {
 function Slots({ width, compact, edited, headroom, rulerRef }: SlotsProps) {
   const workspace = useWorkspace()
   const { settings } = useSettings()
-  const counting = useMemo(() => countingOf(settings), [settings])
+  const counting = useCounting()
   const setting = useSetting()
   const grooves = useBenchGrooves()
   const { beaming, staffGroove } = settings

@@ -1,12 +1,11 @@
 import { CircleAlert, CircleCheck } from 'lucide-react'
 import { type ReactNode, useMemo } from 'react'
-import { useSettings } from '~/live/use-live'
+import { useCounting } from '~/live/use-setting'
 import { late } from '~/ui/late'
 import { LoadBoundary } from '~/ui/load-boundary'
 import type { Answers } from '~/words/answers'
 import { type Fit, toFit } from '~/words/fit'
 import { landingVerdict, type ShortAnswer, speedVerdict } from '~/words/verdict'
-import { countingOf } from '~/workspace/counting'
 import { useAnswers } from './state/use-answers'
 import { useBenchLick } from './state/use-workspace'
 
@@ -19,8 +18,7 @@ const Remedy = late(async () => (await import('./remedy')).default)
  */
 export function Verdict() {
   const lick = useBenchLick()
-  const { settings } = useSettings()
-  const counting = useMemo(() => countingOf(settings), [settings])
+  const counting = useCounting()
   const fit = useMemo(() => toFit(lick, counting), [lick, counting])
   const lands = useMemo(() => landingVerdict(lick), [lick])
   const answers = useAnswers()

@@ -8,8 +8,8 @@ import { speedLimit } from '~/core/playing'
 import { placeName } from '~/core/time'
 import { PhraseStacks } from '~/drawing/stacks/phrase-figure'
 import { useLive, useSettings } from '~/live/use-live'
-import { useGroovesFor, useOwnKits } from '~/live/use-own'
 import { useRead } from '~/live/use-read'
+import { useSettingFor } from '~/live/use-setting'
 import { useHearLick } from '~/playback/use-hear-lick'
 import { type Kept, type LickRecord, liveVersions, loadLicks } from '~/storage'
 import { Act } from '~/ui/parts'
@@ -17,7 +17,6 @@ import { tenth } from '~/words/figures'
 import { gridWords } from '~/words/grid-words'
 import { landingVerdict } from '~/words/verdict'
 import { differenceWords } from '~/words/versions'
-import { settingOf } from '~/workspace/setting'
 import { turnTexts } from '~/workspace/turned'
 
 /** Several licks side by side, each with its saved versions: seen, heard, and what differs from the first. */
@@ -80,12 +79,8 @@ interface ColumnProps {
 function Column({ record, lick, first, onHear }: ColumnProps) {
   const { settings } = useSettings()
   const versions = useLive(liveVersions(record.id)).rows
-  const grooves = useGroovesFor(lick)
-  const kits = useOwnKits()
-  const limit = useMemo(
-    () => speedLimit(lick, 'landing', settingOf(settings, kits, lick.kit, grooves)).bpm,
-    [lick, settings, kits, grooves],
-  )
+  const setting = useSettingFor(lick)
+  const limit = useMemo(() => speedLimit(lick, 'landing', setting).bpm, [lick, setting])
   const { frame } = lick
   const lands = landingVerdict(lick)
   const title = lick.title || 'Untitled'

@@ -8,13 +8,13 @@ import { DEFAULT_FRAME, frameTicks, TEMPO_RANGE } from '~/core/line'
 import type { Position } from '~/core/performance'
 import { findMeter, toMeter } from '~/core/time'
 import { useLive, useSettings } from '~/live/use-live'
-import { useOwnCells, useOwnGrooves, useOwnKits } from '~/live/use-own'
+import { useOwnCells } from '~/live/use-own'
+import { useSettingFor } from '~/live/use-setting'
 import { PlayButton } from '~/playback/play-button'
 import { liveSummaries } from '~/storage'
 import { Trouble } from '~/ui/parts'
 import { useSpace } from '~/ui/use-space'
 import { plural } from '~/words/figures'
-import { settingOf } from '~/workspace/setting'
 import { createLick } from '../library'
 import type { Phase } from '../practice'
 import { BigCount, PartFigure, stillWords, useLights } from '../practice'
@@ -28,12 +28,13 @@ import { useMixable } from './use-mixable'
 /** Bars shown ahead of the one that sounds. */
 const AHEAD = 2
 
+/** Whatever is mixed is played on the player's own kit. */
+const ANY_LICK = { kit: null, unknown: [] }
+
 /** Cells and licks mixed at random without a break, or a phrase that grows: always on the barline. */
 export function FlowPage() {
   const { settings } = useSettings()
   const cells = useOwnCells()
-  const grooves = useOwnGrooves()
-  const kits = useOwnKits()
   const summaries = useLive(liveSummaries).rows
   const [search, setSearch] = useSearchParams()
   const setup = useMemo(() => parseSetup(search), [search])
@@ -44,7 +45,7 @@ export function FlowPage() {
   )
   const licks = useMixable(setup.sources, settings.turnLetters)
   const { phraseAt, listed, trouble } = useMemo(() => toFlowMusic(setup, licks), [setup, licks])
-  const setting = useMemo(() => settingOf(settings, kits, null, grooves), [settings, kits, grooves])
+  const setting = useSettingFor(ANY_LICK)
   const sounds = useMemo(() => soundsOn(setting.kit), [setting])
   const [heard, setHeard] = useState(true)
   const meter = findMeter(setup.meter) ?? toMeter(4, 4)

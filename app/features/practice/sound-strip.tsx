@@ -13,7 +13,7 @@ export type SoundSettings = Pick<
 interface SoundStripProps {
   readonly sound: SoundSettings
   readonly form: PracticeForm
-  readonly muted: ReadonlySet<Channel>
+  readonly muted: ReadonlySet<string>
   /** Whether the second foot is free for the pulse, and whether there is a voice to count with. */
   readonly canPulse: boolean
   readonly canSpeak: boolean

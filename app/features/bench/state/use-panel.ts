@@ -9,7 +9,7 @@ import type { CountingSystem } from '~/core/time'
 import type { Voicing } from '~/core/voicing'
 import { useSettings } from '~/live/use-live'
 import { useOwnKits } from '~/live/use-own'
-import { countingOf } from '~/workspace/counting'
+import { useCounting } from '~/live/use-setting'
 import type { Edit } from '~/workspace/edits/edits'
 import { allKits } from '~/workspace/setting'
 import { raisedSpeeds } from '~/workspace/speeds-of'
@@ -79,7 +79,7 @@ export function usePanel(): PanelView {
   const range = useRange()
   const selected = useSelection().range !== null
   const { id } = workspace.session.saver
-  const counting = useMemo(() => countingOf(settings), [settings])
+  const counting = useCounting()
   const onEdit = useCallback((edit: Edit) => void workspace.edit(edit, lick), [workspace, lick])
   const onShow = useCallback((edit: Edit | null) => workspace.show(edit), [workspace])
   const onShowVoicing = useCallback(

@@ -11,8 +11,8 @@ import type { Groove } from '~/core/groove'
 import type { Lick } from '~/core/line'
 import type { Position } from '~/core/performance'
 import type { Setting } from '~/core/playing'
-import { useSettings } from '~/live/use-live'
-import { useGroovesFor, useOwnKits } from '~/live/use-own'
+import { useGroovesFor } from '~/live/use-own'
+import { useSettingFor } from '~/live/use-setting'
 import type { PatternPlace } from '~/workspace/rows/pattern-keys'
 import { rangeOf, type Workspace, type WorkspaceState } from '~/workspace/workspace'
 import { usePlaying } from './use-playing'
@@ -74,10 +74,7 @@ export function useBenchGrooves(): readonly Groove[] {
 
 /** Who plays the lick on what. */
 export function useSetting(): Setting {
-  const { derived } = useWorkspace()
-  const { kit } = useBenchLick()
-  const { settings } = useSettings()
-  return derived.setting(settings, useOwnKits(), kit, useBenchGrooves())
+  return useSettingFor(useBenchLick())
 }
 
 /** The lick as its voicing lays it on the kit; the crash that is chosen for it may follow a moment later. */

@@ -1,0 +1,54 @@
+import { useCallback, useMemo } from 'react'
+import { soundsOn } from '~/core/kit'
+import type { Lick } from '~/core/line'
+import { onKit, toPerformance } from '~/core/performance'
+import type { Setting } from '~/core/playing'
+import { findPulsed, loopPart } from '~/core/practice'
+import { useGroovesFor } from '~/live/use-own'
+import type { Settings } from '~/storage'
+import type { DeskState } from '~/workspace/practice-desk'
+import { type Step, toStep } from './step-view'
+
+interface Chosen {
+  readonly lick: Lick
+  /** The lick on the grid that is played on. */
+  readonly played: Lick
+  /** The step of the plan; undefined where there is none. */
+  readonly listed: Step | undefined
+  readonly desk: Pick<DeskState, 'loop' | 'loopForm'>
+  readonly settings: Settings
+  readonly setting: Setting
+}
+
+/** What is played: the step of the plan or the loop in its place, and how it sounds. */
+export function useStep({ lick, played, listed, desk, settings, setting }: Chosen) {
+  const { loop, loopForm } = desk
+  const grooves = useGroovesFor(lick)
+  const sounds = useMemo(() => soundsOn(setting.kit), [setting])
+  const step = useMemo(
+    () => (loop ? toStep(loopPart(played, loop), loopForm, played) : listed),
+    [loop, loopForm, played, listed],
+  )
+  const pulsed = useMemo(() => step && findPulsed(step.played), [step])
+  const heard = (settings.pulse ? pulsed : undefined) ?? step?.played ?? lick
+  const countsEach = settings.practiceCountIn === 'each' && step?.form.kind !== 'over'
+  const compose = useCallback(
+    () =>
+      onKit(
+        toPerformance(heard, {
+          loop: true,
+          countIn: countsEach ? 'each' : settings.practiceCountIn !== 'off',
+          click: {
+            marks: settings.clickMarks === 'off' ? 'beats' : settings.clickMarks,
+            dropOut: settings.dropOut,
+            inEighths: settings.sextupletsInEighths,
+          },
+          grooves,
+          swapsGroove: setting.player.swapsGroove ?? false,
+        }),
+        sounds,
+      ),
+    [heard, countsEach, settings, grooves, setting, sounds],
+  )
+  return { step, heard, pulsed, countsEach, compose }
+}
