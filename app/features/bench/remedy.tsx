@@ -1,5 +1,6 @@
 import { useMemo } from 'react'
 import { fixesOf } from '~/core/fitting'
+import type { Lick } from '~/core/line'
 import { useSettled } from '~/ui/use-settled'
 import { fixEdit, fixWords } from '~/workspace/edits/fitting-edits'
 import { useBenchLick, useSetting, useWorkspace } from './state/use-workspace'
@@ -9,11 +10,15 @@ const REST_MS = 300
 /** The first way to make it fit, a moment after what is typed; shown on the ruler before it is taken. */
 export default function Remedy() {
   const workspace = useWorkspace()
-  // Whole lines are tried out for it: that waits for a rest in the typing.
-  const lick = useSettled(useBenchLick(), REST_MS)
+  // Whole lines are tried out for it: that waits for a rest in the typing, also where the key that was
+  // just typed made the line too long or too short.
+  const lick = useSettled<Lick | null>(useBenchLick(), REST_MS, null)
   const setting = useSetting()
-  const [first] = useMemo(() => fixesOf(lick, null, null, setting), [lick, setting])
-  if (!first) return null
+  const first = useMemo(
+    () => (lick ? fixesOf(lick, null, null, setting)[0] : undefined),
+    [lick, setting],
+  )
+  if (!first || !lick) return null
   const edit = fixEdit(lick, first)
   return (
     <button
