@@ -56,7 +56,7 @@ export function SentencePart({
         aria-expanded={open}
         aria-label={`${label}: ${words}`}
         title={`${label} (${shortcut})`}
-        className={`min-h-6 max-w-full truncate border-current border-b border-dotted hover:bg-base-300 aria-expanded:bg-base-300 ${faulty ? 'text-error' : ''}`}
+        className={`min-h-6 max-w-full truncate underline decoration-dotted underline-offset-4 hover:bg-base-300 aria-expanded:bg-base-300 ${faulty ? 'text-error' : ''}`}
         onClick={() => setOpen(!open)}
       >
         {words}

@@ -1,4 +1,4 @@
-import { findPhrase } from '~/core/catalogue'
+import { findPhrase } from '~/core/changes'
 import { frameTicks } from '~/core/line'
 import { gridTicks, type Ticks } from '~/core/time'
 import { insertPhrase, moveGroupTo, stepStart, withStart } from './edits/edits'

@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
 import { openLick, staffNotes } from './bench-page'
+import { smallTargets } from './targets'
 
 test('nothing stands in the way of anybody, by light and by dark', async ({ page }) => {
   const expectNoFault = async () => {
@@ -61,4 +62,33 @@ test('counting goes by the system of the settings', async ({ page }) => {
   await expect(
     page.locator('[data-row="0"] svg text').filter({ hasText: /^6$/ }).first(),
   ).toBeVisible()
+})
+
+const PLACES = ['/', '/kit', '/flow', '/log', '/bin', '/backup', '/settings']
+const PANELS = ['cells', 'change', 'fit', 'voices', 'feet', 'families', 'versions']
+
+test('what is pressed is large enough, on every page: 24 px for a pointer, 44 for a finger', async ({
+  browser,
+}) => {
+  for (const [width, height, touch, least] of [
+    [1280, 800, false, 24],
+    [390, 844, true, 44],
+  ] as const) {
+    const context = await browser.newContext({
+      viewport: { width, height },
+      hasTouch: touch,
+      isMobile: touch,
+    })
+    const page = await context.newPage()
+    await openLick(page, 'Tightrope')
+    const bench = new URL(page.url()).pathname
+    const benches = [bench, ...PANELS.map((panel) => `${bench}?panel=${panel}`)]
+    for (const path of [...PLACES, bench.replace('bench', 'practice'), ...benches]) {
+      await page.goto(path)
+      await expect(page.getByRole('heading').first()).toBeVisible()
+      await page.waitForLoadState('networkidle')
+      expect([width, path, await smallTargets(page, least)]).toEqual([width, path, []])
+    }
+    await context.close()
+  }
 })

@@ -1,7 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { formatPhrase } from '~/core/catalogue'
-import { CHANGES, changeLick, phraseOf } from '~/core/changes'
+import { CHANGES, changeLick, formatPhrase, phraseOf } from '~/core/changes'
 import { applyTransaction, toTransaction } from '~/core/editing'
 import * as random from '../../../tests/support/arbitraries'
 import { formatLickText, parseLickText } from '.'

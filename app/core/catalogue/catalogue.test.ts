@@ -1,11 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { mirrorHands, type Phrase, rotate } from '../changes'
+import { findPhrase, formatPhrase, mirrorHands, type Phrase, rotate } from '../changes'
 import {
   CATALOGUE,
   findCells,
-  findPhrase,
-  formatPhrase,
   formsUpToHands,
   inversionsOf,
   namesInLine,

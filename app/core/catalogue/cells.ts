@@ -1,5 +1,4 @@
-import { mirrorHands, type Phrase } from '../changes'
-import { formatLine, parseLine } from '../notation'
+import { findPhrase, formatPhrase, mirrorHands, type Phrase } from '../changes'
 import { isHand, type Letter, type SlotContent, strokesInSlot } from '../sticking'
 import { type CellEntry, type CellFamily, KIT_CELLS, RUDIMENTS } from './data'
 
@@ -12,20 +11,6 @@ export interface Cell {
   readonly rudiment: number | null
   readonly phrase: Phrase
   readonly tags: readonly string[]
-}
-
-/** A sticking in the line's notation as a phrase; undefined where it cannot be read. */
-export function findPhrase(line: string): Phrase | undefined {
-  const grid = { value: 16, tuplet: null } as const
-  const read = parseLine(line, { grid, start: 0, bar: null })
-  if (!read.ok || read.value.line.gridChanges.length > 0) return undefined
-  const { slots, groups } = read.value.line
-  return { slots, groups }
-}
-
-/** A phrase in the line's own notation. */
-export function formatPhrase({ slots, groups }: Phrase): string {
-  return formatLine({ slots, groups, gridChanges: [] })
 }
 
 function toCell(entry: CellEntry, rudiment: number | null): Cell {

@@ -4,8 +4,6 @@ export {
   type CellQuery,
   type CellTraits,
   findCells,
-  findPhrase,
-  formatPhrase,
   traitsOf,
 } from './cells'
 export { CELL_FAMILIES, type CellFamily } from './data'

@@ -2,7 +2,6 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
-import { findPhrase, formatPhrase } from '../catalogue'
 import { lineTicks, timedSlots } from '../line'
 import { formatLine, parseLine } from '../notation'
 import {
@@ -18,6 +17,8 @@ import {
   doubleUp,
   fillGaps,
   fillTo,
+  findPhrase,
+  formatPhrase,
   layAccents,
   mirrorFeet,
   mirrorHands,

@@ -39,6 +39,7 @@ export {
   toPhrase,
   withoutGraces,
 } from './phrase'
+export { findPhrase, formatPhrase } from './phrase-text'
 export {
   inPlace,
   mapSlot,

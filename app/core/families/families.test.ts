@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { findPhrase, formatPhrase } from '../catalogue'
+import { findPhrase, formatPhrase } from '../changes'
 import { accentFamily, type Family, inversionFamily, kickFamily } from '.'
 
 const all = ({ count, at }: Family) =>

@@ -1,6 +1,5 @@
 import { memo, useMemo } from 'react'
-import { formatPhrase } from '~/core/catalogue'
-import { cut, type Phrase, startsOf } from '~/core/changes'
+import { cut, formatPhrase, type Phrase, startsOf } from '~/core/changes'
 import { toDisc } from '~/core/sticking'
 import { MiniStacks } from './mini-stacks'
 

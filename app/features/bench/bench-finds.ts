@@ -1,5 +1,5 @@
-import { CATALOGUE, formatPhrase } from '~/core/catalogue'
-import { CHANGES, cut, phraseOf, type SlotRange } from '~/core/changes'
+import { CATALOGUE } from '~/core/catalogue'
+import { CHANGES, cut, formatPhrase, phraseOf, type SlotRange } from '~/core/changes'
 import { openSentencePart } from '~/ui/sentence-part'
 import { applyChange, changedPhrase, swellEdit } from '~/workspace/edits/change-edits'
 import { type Edit, insertPhrase } from '~/workspace/edits/edits'

@@ -2,6 +2,7 @@ import { useSettings } from '~/live/use-live'
 import type { Kept, LickRecord } from '~/storage'
 import { late } from '~/ui/late'
 import { usePageTitle } from '~/ui/use-page-title'
+import BenchKeys from './bench-keys'
 import { BenchPlayer } from './bench-player'
 import { ConflictWatch } from './conflict-watch'
 import { Dock, useOpenPanel } from './dock/dock'
@@ -14,8 +15,6 @@ import { useBenchLick, useBenchPlayer, WorkspaceProvider } from './state/use-wor
 import { useBench } from './use-bench'
 import { Verdict } from './verdict'
 
-/** Fetched right after the page: nobody presses a key before it is drawn. */
-const BenchKeys = late(async () => (await import('./bench-keys')).default)
 const LineOffer = late(async () => (await import('./line-offer')).default)
 
 /**
@@ -40,9 +39,12 @@ export function BenchPage({ record }: { record: Kept<LickRecord> }) {
 function BenchBody() {
   const { toggle } = useBenchPlayer()
   const { panel } = useOpenPanel()
-  usePageTitle(useBenchLick().title, 'Bench')
+  const { title } = useBenchLick()
+  usePageTitle(title, 'Bench')
   return (
     <div className="bench-body" data-sheet={panel !== undefined}>
+      {/* The title on screen is a field, and is put away while a panel needs the room. */}
+      <h1 className="sr-only">{title || 'Untitled'}</h1>
       <LickBar />
       <div className="bench-line">
         <ConflictWatch />

@@ -34,7 +34,7 @@ const SECTIONS: readonly (readonly [title: string, rows: readonly Row[]])[] = [
     [
       ['← →', 'From slot to slot; Ctrl by groups, Home and End'],
       ['Shift ← →', 'Mark more'],
-      ['↑ ↓', 'Sticking, voices, feet layers'],
+      ['↑ ↓', 'Sticking, voices, layers, groove'],
       ['Escape', 'Back to the line'],
     ],
   ],
@@ -56,6 +56,13 @@ const SECTIONS: readonly (readonly [title: string, rows: readonly Row[]])[] = [
       ['1 to 9, 0', 'Strike the piece with that number on the plan, and step on'],
       ['T1, FT, HH …', 'Strike a drum or cymbal by its name'],
       ['Delete', 'Clear what was struck'],
+    ],
+  ],
+  [
+    'In a layer or the groove',
+    [
+      ['R K H > { …', 'As in the sticking row, wherever it comes round'],
+      ['1 to 9, 0', 'Put its hand on the piece with that number'],
     ],
   ],
   ['The bar', Object.values(PART_NAMES).map(({ name, key }): Row => [key, name])],

@@ -27,7 +27,7 @@ export function LickBar() {
   const [more, setMore] = useState(false)
   return (
     <header className="lick-bar">
-      <h1 className="min-w-0 max-w-full">
+      <div className="min-w-0 max-w-full">
         <DraftInput
           label="Title"
           className="min-w-24 max-w-full truncate rounded-field bg-transparent font-semibold text-2xl tracking-tight [field-sizing:content] hover:bg-base-100 lg:max-w-96"
@@ -36,7 +36,7 @@ export function LickBar() {
           placeholder="Name this lick"
           onChange={set('title')}
         />
-      </h1>
+      </div>
       <DraftInput
         label="Tags, with commas"
         className="min-w-10 max-w-24 truncate xl:max-w-48 rounded-field bg-transparent text-(--quiet) text-sm [field-sizing:content] hover:bg-base-100"

@@ -19,7 +19,7 @@ export function FindButton() {
     <>
       <button
         type="button"
-        className="flex h-8 min-w-8 items-center justify-center gap-2 rounded-field border border-base-300 px-2 text-(--quiet) text-sm hover:border-(--quiet)"
+        className="flex h-8 min-w-8 items-center justify-center gap-2 rounded-field border border-base-300 pointer-coarse:border-transparent px-2 text-(--quiet) text-sm hover:border-(--quiet)"
         aria-label="Find a command, cell or lick"
         title="Find a command, cell or lick (Ctrl K)"
         onClick={() => setOpen(true)}

@@ -1,4 +1,4 @@
-import { findPhrase, formatPhrase } from '~/core/catalogue'
+import { findPhrase, formatPhrase } from '~/core/changes'
 import { DEFAULT_FRAME, frameTicks, type Lick, lickSlots, lineTicks } from '~/core/line'
 import type { Position } from '~/core/performance'
 import {

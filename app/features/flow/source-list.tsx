@@ -1,6 +1,7 @@
 import { X } from 'lucide-react'
 import { useMemo, useState } from 'react'
-import { CATALOGUE, formatPhrase } from '~/core/catalogue'
+import { CATALOGUE } from '~/core/catalogue'
+import { formatPhrase } from '~/core/changes'
 import { gridName } from '~/core/time'
 import { PhraseStacks } from '~/drawing/stacks/phrase-figure'
 import type { CellRecord, LickSummary } from '~/storage'

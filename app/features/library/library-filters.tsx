@@ -26,7 +26,7 @@ interface FiltersProps {
 export function Filters({ search, tag, tags, sort, count, onSet }: FiltersProps) {
   return (
     <div className="mt-6 flex flex-wrap items-center gap-3">
-      <label className="flex w-full max-w-xs items-center gap-2 rounded-field border border-base-300 bg-base-100 px-3 py-2">
+      <label className="flex min-h-9 w-full max-w-xs items-center gap-2 rounded-field border border-base-300 bg-base-100 px-3">
         <Search size={16} className="shrink-0 text-(--quiet)" aria-hidden />
         <input
           type="search"

@@ -1,6 +1,6 @@
-import { formatPhrase } from '~/core/catalogue'
 import {
   changeLick,
+  formatPhrase,
   gridAt,
   inPlace,
   joinPhrases,

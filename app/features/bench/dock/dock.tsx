@@ -46,7 +46,7 @@ export function Dock() {
             focusLine()
           }}
         >
-          <div className="mb-2 flex items-baseline gap-2">
+          <div className="mb-2 flex items-baseline gap-2 pointer-coarse:items-center">
             <h2 className="font-semibold text-base">{panel.name}</h2>
             <About whole={panel.whole} />
             <button

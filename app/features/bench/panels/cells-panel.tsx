@@ -1,13 +1,7 @@
 import { Play } from 'lucide-react'
 import { useDeferredValue, useMemo, useState } from 'react'
-import {
-  CATALOGUE,
-  CELL_FAMILIES,
-  type Cell,
-  type CellQuery,
-  findCells,
-  findPhrase,
-} from '~/core/catalogue'
+import { CATALOGUE, CELL_FAMILIES, type Cell, type CellQuery, findCells } from '~/core/catalogue'
+import { findPhrase } from '~/core/changes'
 import { PhraseStacks, PhraseText } from '~/drawing/stacks/phrase-figure'
 import { useOwnCells } from '~/live/use-own'
 import type { CellRecord } from '~/storage'

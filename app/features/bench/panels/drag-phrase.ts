@@ -1,5 +1,5 @@
-import { formatPhrase } from '~/core/catalogue'
 import type { Phrase } from '~/core/changes'
+import { formatPhrase } from '~/core/changes'
 
 /** A phrase on its way by drag: plain lick text, so that it can be dropped anywhere. */
 export function dragPhrase(transfer: DataTransfer, phrase: Phrase): void {

@@ -1,7 +1,6 @@
 import { ChevronLeft, ChevronRight, Play } from 'lucide-react'
 import { useMemo, useState } from 'react'
-import { formatPhrase } from '~/core/catalogue'
-import { type Phrase, phraseOf } from '~/core/changes'
+import { formatPhrase, type Phrase, phraseOf } from '~/core/changes'
 import { accentFamily, type Family, inversionFamily, kickFamily } from '~/core/families'
 import { PhraseStacks, PhraseText } from '~/drawing/stacks/phrase-figure'
 import { useSaving } from '~/live/use-saving'
@@ -202,6 +201,7 @@ function KickFields({ asked, onAsked }: { asked: Asked; onAsked: (asked: Asked) 
       <label className="flex items-center gap-1.5 text-sm">
         <input
           type="checkbox"
+          className="checkbox checkbox-sm"
           checked={asked.adjacent}
           onChange={(event) => onAsked({ ...asked, adjacent: event.target.checked })}
         />

@@ -1,6 +1,5 @@
 import { useMemo, useState } from 'react'
-import { findPhrase } from '~/core/catalogue'
-import { phraseOf } from '~/core/changes'
+import { findPhrase, phraseOf } from '~/core/changes'
 import { type Fix, fixesOf } from '~/core/fitting'
 import { type FreeHand, frameTicks, type Lick } from '~/core/line'
 import { gridName, gridTicks, secondsPerTick } from '~/core/time'

@@ -1,7 +1,6 @@
 import { Play } from 'lucide-react'
 import { useMemo, useState } from 'react'
-import { formatPhrase } from '~/core/catalogue'
-import { fillTo, phraseOf } from '~/core/changes'
+import { fillTo, formatPhrase, phraseOf } from '~/core/changes'
 import { type Groove, grooveBar, parseGrooveBar, toGroove } from '~/core/groove'
 import { frameTicks, type Lick, NO_GROOVE } from '~/core/line'
 import { findGrid, gridName, gridTicks, meterName } from '~/core/time'

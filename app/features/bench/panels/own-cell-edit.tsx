@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { findPhrase } from '~/core/catalogue'
+import { findPhrase } from '~/core/changes'
 import { useSaving } from '~/live/use-saving'
 import type { CellRecord, Kept } from '~/storage'
 import { Act, TextBox, Trouble } from '~/ui/parts'

@@ -1,6 +1,5 @@
 import { useState } from 'react'
-import { formatPhrase } from '~/core/catalogue'
-import { phraseOf, type SlotRange } from '~/core/changes'
+import { formatPhrase, phraseOf, type SlotRange } from '~/core/changes'
 import type { Lick } from '~/core/line'
 import { PhraseText } from '~/drawing/stacks/phrase-figure'
 import { useSaving } from '~/live/use-saving'

@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid'
 import * as z from 'zod/mini'
 import { parseLickText } from '~/codecs/lick-text'
-import { findPhrase } from '~/core/catalogue'
+import { findPhrase } from '~/core/changes'
 import type { Result } from '~/core/foundation'
 import { parseGrooveBar } from '~/core/groove'
 import { findMeter } from '~/core/time'
