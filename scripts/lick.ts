@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs'
+import { readFileSync, writeFileSync } from 'node:fs'
 import {
   type LimitOptions,
   toHeadlessEvents,
@@ -6,11 +6,17 @@ import {
   toHeadlessSum,
 } from '../app/codecs/headless'
 import { parseKit } from '../app/codecs/kit'
-import { formatLickText, parseLickText } from '../app/codecs/lick-text'
+import { findOwnGrooves, formatLickText, parseLickText } from '../app/codecs/lick-text'
+import { formatMidi } from '../app/codecs/midi'
+import { formatMusicXml } from '../app/codecs/musicxml'
 import type { Lick } from '../app/core/line'
 
 interface Options extends LimitOptions {
   readonly velocity: boolean
+  /** Only the strokes that `events` lists. */
+  readonly bare: boolean
+  /** Where a document is written; standard output without one. */
+  readonly out: string | null
 }
 
 const COMMANDS: Readonly<Record<string, (lick: Lick, options: Options) => unknown>> = {
@@ -20,17 +26,46 @@ const COMMANDS: Readonly<Record<string, (lick: Lick, options: Options) => unknow
   sum: (lick) => toHeadlessSum(lick),
   limit: toHeadlessLimit,
 }
+/** Commands that print a document of their own, of one file. */
+const DOCUMENTS: Readonly<Record<string, (lick: Lick, options: Options) => Uint8Array | string>> = {
+  midi: (lick, { bare, kit }) => formatMidi(lick, { bare, ...(kit && { kit }), ...grooves(lick) }),
+  musicxml: (lick, { kit }) =>
+    formatMusicXml(lick, { beaming: 'beat', ...(kit && { kit }), ...grooves(lick) }),
+}
 const USAGE = `usage: npm run -s lick -- ${Object.keys(COMMANDS).join('|')} FILE [FILE ...]
-       events takes --velocity; limit takes --landing or --loop, and --kit KITFILE`
+       npm run -s lick -- ${Object.keys(DOCUMENTS).join('|')} FILE [--out PATH]
+       events takes --velocity; limit takes --landing or --loop, and --kit KITFILE; midi takes --bare`
 
 const [command = '', ...rest] = process.argv.slice(2)
-const run = COMMANDS[command]
+const [run, document] = [COMMANDS[command], DOCUMENTS[command]]
 const { files, options } = readOptions(rest)
-if (!run || files.length === 0) stop(USAGE)
+const [file] = files
+if (document && file && files.length === 1) printDocument(file, document)
+else if (run && file) printAnswers(run)
+else stop(USAGE)
 
-const answers = files.map((file) => answer(file, (lick) => run(lick, options)))
-console.log(JSON.stringify(answers.length === 1 ? answers[0] : answers, null, 2))
-process.exitCode = answers.some((value) => hasErrors(value)) ? 1 : 0
+function printAnswers(of: (lick: Lick, options: Options) => unknown): void {
+  const answers = files.map((one) => answer(one, (lick) => of(lick, options)))
+  console.log(JSON.stringify(answers.length === 1 ? answers[0] : answers, null, 2))
+  process.exitCode = answers.some((value) => hasErrors(value)) ? 1 : 0
+}
+
+function printDocument(from: string, of: (lick: Lick, options: Options) => Uint8Array | string) {
+  const read = parseLickText(textOf(from))
+  if (!read.ok) {
+    console.log(JSON.stringify(answer(from, () => null), null, 2))
+    process.exitCode = 1
+    return
+  }
+  const made = of(read.value.lick, options)
+  if (options.out === null) process.stdout.write(made)
+  else writeFileSync(options.out, made)
+}
+
+/** The grooves that a text carries along. */
+function grooves({ unknown }: Lick) {
+  return { grooves: toOwnGrooves(findOwnGrooves(unknown)) }
+}
 
 function answer(file: string, of: (lick: Lick) => unknown): unknown {
   const read = parseLickText(textOf(file))
@@ -58,14 +93,17 @@ function textOf(file: string): string {
 function readOptions(given: readonly string[]): { files: string[]; options: Options } {
   const left = [...given]
   const files: string[] = []
-  let options: Options = { reading: 'line', velocity: false }
+  let options: Options = { reading: 'line', velocity: false, bare: false, out: null }
   while (left.length > 0) {
     const word = left.shift() as string
     const limits = command === 'limit'
+    const documents = command in DOCUMENTS
     if (command === 'events' && word === '--velocity') options = { ...options, velocity: true }
     else if (limits && word === '--landing') options = { ...options, reading: 'landing' }
     else if (limits && word === '--loop') options = { ...options, reading: 'loop' }
-    else if (limits && word === '--kit') {
+    else if (command === 'midi' && word === '--bare') options = { ...options, bare: true }
+    else if (documents && word === '--out') options = { ...options, out: left.shift() ?? stop(USAGE) }
+    else if ((limits || documents) && word === '--kit') {
       const file = left.shift() ?? stop(USAGE)
       const kit = parseKit(textOf(file))
       options = { ...options, kit: kit.ok ? kit.value : stop(`${file}: ${kit.error}`) }

@@ -1,5 +1,5 @@
-import { type CarriedGroove, findOwnGrooves } from '~/codecs/lick-text'
-import type { Groove } from '~/core/groove'
+import { findOwnGrooves } from '~/codecs/lick-text'
+import { type Groove, toOwnGrooves } from '~/core/groove'
 import type { Kit } from '~/core/kit'
 import type { Lick } from '~/core/line'
 import { type CellRecord, type Kept, liveCells, liveGrooves, liveKits } from '~/storage'
@@ -22,9 +22,9 @@ const groovesFor = memoize((own: readonly Groove[], unknown: Lick['unknown']) =>
   const carried = findOwnGrooves(unknown).filter(({ id }) => own.every((one) => one.id !== id))
   return carried.length === 0
     ? own
-    : [...own, ...toGrooves(carried).map((groove) => ({ ...groove, carried: true }))]
+    : [...own, ...toOwnGrooves(carried).map((groove) => ({ ...groove, carried: true }))]
 })
-const groovesOf = memoize(toGrooves)
+const groovesOf = memoize(toOwnGrooves)
 const kitsOf = memoize(ownKits)
 
 /** The player's own grooves, as they are played. */
@@ -35,15 +35,4 @@ export function useOwnGrooves(): readonly Groove[] {
 /** The player's own kits. */
 export function useOwnKits(): readonly Kit[] {
   return kitsOf(useLive(liveKits).rows)
-}
-
-/** Stored grooves as they are played. */
-export function toGrooves(records: readonly CarriedGroove[]): Groove[] {
-  return records.map(({ id, name, meter, grid, line }) => ({
-    id,
-    name,
-    keeper: 'hh' as const,
-    own: true,
-    bars: { [meter]: { grid, line } },
-  }))
 }

@@ -1,15 +1,9 @@
-import { parseGrooveBar } from '~/core/groove'
+import { type OwnGroove, parseGrooveBar } from '~/core/groove'
 import { findMeter } from '~/core/time'
 import { normalTitle } from './title'
 
 /** A groove of the player's own as a text carries it: one bar for one metre, in the line's notation. */
-export interface CarriedGroove {
-  readonly id: string
-  readonly name: string
-  readonly meter: string
-  readonly grid: string
-  readonly line: string
-}
+export type CarriedGroove = OwnGroove
 
 const KEY = 'own-groove'
 const OWN_ID = /^own-[\w-]{1,56}$/

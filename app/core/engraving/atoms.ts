@@ -171,12 +171,12 @@ function toAtom(content: Rest | Struck, place: SlotPlace): Atom {
   return { ...place, kind: strokes.length > 0 ? 'strokes' : 'rest', strokes, dots: 0 }
 }
 
-/** The strokes of each layer under the line, with the values of their own grids. */
-export function ostinatoAtoms(lick: Lick): Atom[] {
+/** The strokes of each layer under the line from a tick on, with the values of their own grids. */
+export function ostinatoAtoms(lick: Lick, earliest: Ticks = 0): Atom[] {
   return lick.ostinatos.flatMap((layer, i) => {
     const length = lineTicks(layer.line, layer.grid)
     const span = ostinatoSpan(lick, layer)
-    const from = Math.max(0, span.from)
+    const from = Math.max(earliest, span.from)
     const once = timedSlots(layer.line, layer.grid, 0)
     const atoms: Atom[] = []
     for (let round = span.counted; round < span.to; round += length) {

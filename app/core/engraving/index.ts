@@ -1,3 +1,5 @@
+export type { Atom, Bracket } from './atoms'
+export { type ScoreBar, type ScoreVoice, toScore } from './score'
 export {
   landingUnit,
   type Staff,

@@ -225,7 +225,7 @@ function markOf(strokes: readonly Stroke[]): StaffNote['mark'] {
 }
 
 /** Neighbouring notes under the same bracket, outer brackets first. */
-function tupletsOf(atoms: readonly Atom[]): StaffTuplet[] {
+export function tupletsOf(atoms: readonly Atom[]): StaffTuplet[] {
   const tuplets: StaffTuplet[] = []
   for (const depth of [0, 1]) {
     let from = 0

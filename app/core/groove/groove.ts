@@ -19,6 +19,24 @@ export function toGroove(id: string, own: readonly Groove[] = []): Groove {
   return [...own, ...GROOVES].find((groove) => groove.id === id) ?? (GROOVES[0] as Groove)
 }
 
+/** A groove of the player's own as it is kept: one bar for one metre. */
+export interface OwnGroove extends GrooveBar {
+  readonly id: string
+  readonly name: string
+  readonly meter: string
+}
+
+/** Grooves as they are kept, as they are played. */
+export function toOwnGrooves(kept: readonly OwnGroove[]): Groove[] {
+  return kept.map(({ id, name, meter, grid, line }) => ({
+    id,
+    name,
+    keeper: 'hh' as const,
+    own: true,
+    bars: { [meter]: { grid, line } },
+  }))
+}
+
 /** Whether there is a groove of this id. */
 export function hasGroove(id: string, own: readonly Groove[] = []): boolean {
   return [...own, ...GROOVES].some((groove) => groove.id === id)

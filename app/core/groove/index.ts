@@ -3,9 +3,11 @@ export {
   grooveBar,
   grooveEvents,
   hasGroove,
+  type OwnGroove,
   parseGrooveBar,
   swapHands,
   toGroove,
+  toOwnGrooves,
 } from './groove'
 export {
   type Pattern,

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { findOwnGrooves } from '~/codecs/lick-text'
-import { type Groove, grooveEvents } from '~/core/groove'
+import { type Groove, grooveEvents, toOwnGrooves } from '~/core/groove'
 import { aimOf, frameTicks, strokeEvents } from '~/core/line'
 import { findGrid } from '~/core/time'
 import { workspaceOf } from '../../../tests/support/workspace'
@@ -11,14 +11,7 @@ import { insertInRow, pressInRow, removeInRow } from './rows'
 
 /** The grooves that a lick can be played with: those that its text carries. */
 function groovesOf({ lick }: Workspace): Groove[] {
-  return findOwnGrooves(lick.unknown).map(({ id, name, meter, grid, line }) => ({
-    id,
-    name,
-    keeper: 'hh' as const,
-    own: true,
-    carried: true,
-    bars: { [meter]: { grid, line } },
-  }))
+  return toOwnGrooves(findOwnGrooves(lick.unknown)).map((groove) => ({ ...groove, carried: true }))
 }
 
 const type = (one: Workspace, typed: string) => {

@@ -1,0 +1,1 @@
+export { formatMidi, type MidiOptions } from './write'

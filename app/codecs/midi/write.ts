@@ -1,0 +1,174 @@
+import type { Groove } from '~/core/groove'
+import { findPiece, type Kit, MIDI_NOTES, placeOf } from '~/core/kit'
+import {
+  aimOf,
+  eventVelocity,
+  frameTicks,
+  GRACE_VELOCITY,
+  isNoGroove,
+  type Lick,
+  strokeEvents,
+} from '~/core/line'
+import { graceLeads, type SoundClick, type SoundEvent, toPerformance } from '~/core/performance'
+import type { Voice } from '~/core/sticking'
+import { secondsPerTick, swungTick, TICKS_PER_QUARTER, type Ticks } from '~/core/time'
+import { be, meta, type TrackEvent, textMeta, toMidiFile } from './bytes'
+
+export interface MidiOptions {
+  /** Only the strokes of line and layers, without groove, landing, click and graces. */
+  readonly bare?: boolean
+  /** Whose notes are written; without one, the usual note of each surface. */
+  readonly kit?: Kit
+  /** The player's own grooves, and whether the groove's hands change places. */
+  readonly grooves?: readonly Groove[]
+  readonly swapsGroove?: boolean
+}
+
+/** A note of the kit: what is struck when, and how loud (1 to 127). Ticks from the fill's barline. */
+interface Note {
+  readonly tick: Ticks
+  readonly note: number
+  readonly velocity: number
+}
+
+/** The drum channel, the tenth. */
+const CHANNEL = 9
+/** A drum has no length: what is written is a thirty-second, or less where the same drum comes again. */
+const LENGTH: Ticks = TICKS_PER_QUARTER / 8
+const CLICK_NOTES = { bar: 76, group: 76, beat: 77, between: 77 } as const
+const CLICK_VELOCITIES = { bar: 112, group: 96, beat: 84, between: 52 } as const
+const [TRACK_NAME, MARKER, TEMPO, METER] = [0x03, 0x06, 0x51, 0x58]
+const [NOTE_OFF, NOTE_ON, PRESSURE] = [0x80, 0x90, 0xa0]
+
+/**
+ * A lick as a standard MIDI file of type 1: tempo and metre, the kit on channel 10, and the click. 10080
+ * ticks a quarter, so every stroke lies at its own tick, swung where the lick swings; a grace lies by its
+ * lead in milliseconds before it. Tick 0 is the first of the lead-in, or of whole bars before that where
+ * something sounds earlier. A choke is key pressure on the cymbal's note, as cymbals with a choke send it.
+ * Source: Standard MIDI Files 1.0 (RP-001).
+ */
+export function formatMidi(lick: Lick, options: MidiOptions = {}): Uint8Array<ArrayBuffer> {
+  const { notes, chokes, clicks } = options.bare ? bareNotes(lick, options) : heard(lick, options)
+  const { bar } = frameTicks(lick.frame)
+  const lead = -lick.frame.lead * bar
+  const earliest = notes.reduce((first, { tick }) => Math.min(first, tick), lead)
+  const zero = Math.floor(earliest / bar) * bar
+  const at = (tick: Ticks) => tick - zero
+  const click = clicks.map(({ tick, weight }) => ({
+    tick,
+    note: CLICK_NOTES[weight],
+    velocity: CLICK_VELOCITIES[weight],
+  }))
+  const tracks = [
+    frameTrack(lick, at),
+    [
+      named('Kit'),
+      ...noteEvents(notes, at),
+      ...chokes.flatMap(({ tick, note }) => [
+        { tick: at(tick), order: 1, bytes: [PRESSURE + CHANNEL, note, 127] },
+        { tick: at(tick), order: 1, bytes: [PRESSURE + CHANNEL, note, 0] },
+      ]),
+    ],
+    ...(options.bare ? [] : [[named('Click'), ...noteEvents(click, at)]]),
+  ]
+  return toMidiFile(tracks, TICKS_PER_QUARTER)
+}
+
+/** Title, tempo, metre, and where groove, fill and landing begin. */
+function frameTrack(lick: Lick, at: (tick: Ticks) => Ticks): TrackEvent[] {
+  const { frame, title } = lick
+  const { beat, bar } = frameTicks(frame)
+  const { target, start } = aimOf(lick)
+  const microseconds = Math.round(secondsPerTick(frame.tempo, beat) * TICKS_PER_QUARTER * 1e6)
+  const { count, unit } = frame.meter
+  // In MIDI clocks: 24 to a quarter. The metronome sounds on the beat of the metre.
+  const clocks = Math.round((beat / TICKS_PER_QUARTER) * 24)
+  const markers: [Ticks, string][] = [[start, 'fill']]
+  if (frame.lead > 0) markers.unshift([-frame.lead * bar, 'groove'])
+  if (frame.landing.kind !== 'none') markers.push([target, 'landing'])
+  return [
+    named(title || 'Untitled'),
+    { tick: 0, order: 0, bytes: meta(TEMPO, be(microseconds, 3)) },
+    { tick: 0, order: 0, bytes: meta(METER, [count, Math.log2(unit), clocks, 8]) },
+    ...markers.map(([tick, name]) => ({ tick: at(tick), order: 1, bytes: textMeta(MARKER, name) })),
+  ]
+}
+
+function named(name: string): TrackEvent {
+  return { tick: 0, order: 0, bytes: textMeta(TRACK_NAME, name) }
+}
+
+/** Notes on and off; a note ends before the same one begins again. */
+function noteEvents(notes: readonly Note[], at: (tick: Ticks) => Ticks): TrackEvent[] {
+  const onsets = new Map<number, Ticks[]>()
+  for (const { note, tick } of notes) onsets.set(note, [...(onsets.get(note) ?? []), tick])
+  for (const ticks of onsets.values()) ticks.sort((a, b) => a - b)
+  return notes.flatMap(({ tick, note, velocity }) => {
+    const next = onsets.get(note)?.find((other) => other > tick) ?? Number.POSITIVE_INFINITY
+    return [
+      { tick: at(tick), order: 3, bytes: [NOTE_ON + CHANNEL, note, velocity] },
+      { tick: at(Math.min(tick + LENGTH, next)), order: 2, bytes: [NOTE_OFF + CHANNEL, note, 64] },
+    ]
+  })
+}
+
+interface Heard {
+  readonly notes: readonly Note[]
+  readonly chokes: readonly Omit<Note, 'velocity'>[]
+  readonly clicks: readonly SoundClick[]
+}
+
+/** Everything that sounds from the lead-in until the landing has rung. */
+function heard(lick: Lick, { kit, grooves = [], swapsGroove = false }: MidiOptions): Heard {
+  const performance = toPerformance(lick, { loop: false, countIn: false, grooves, swapsGroove })
+  const { barlineTick, roundTicks } = performance
+  const shift = (by: Ticks) => (event: SoundEvent) => ({ ...event, tick: event.tick + by })
+  const events = [
+    ...performance.round(0).map(shift(-barlineTick)),
+    ...performance.ending.map(shift(roundTicks - barlineTick)),
+  ]
+  const tick = secondsPerTick(lick.frame.tempo, frameTicks(lick.frame).beat)
+  const strokes = events.filter((event) => event.kind === 'stroke')
+  const notes = strokes.flatMap((stroke) => {
+    const since = stroke.since === null ? Infinity : stroke.since * tick * 1000
+    const graces = graceLeads(stroke.graces, since).map((lead) => ({
+      tick: stroke.tick - Math.round(lead / 1000 / tick),
+      note: noteOf(stroke.graceSurface ?? stroke.surface, kit),
+      velocity: GRACE_VELOCITY,
+    }))
+    const { surface, velocity } = stroke
+    return [...graces, { tick: stroke.tick, note: noteOf(surface, kit), velocity }]
+  })
+  return {
+    notes,
+    chokes: events.flatMap((event) =>
+      event.kind === 'choke' ? [{ tick: event.tick, note: noteOf(event.surface, kit) }] : [],
+    ),
+    clicks: events.filter((event) => event.kind === 'click'),
+  }
+}
+
+/** The strokes of line and layers alone. */
+function bareNotes(lick: Lick, { kit }: MidiOptions): Heard {
+  const { swing, meter } = lick.frame
+  const strokes = strokeEvents(lick).filter(isNoGroove(lick))
+  const notes = strokes.map((stroke) => ({
+    tick: swungTick(stroke.tick, stroke.grid, swing, meter),
+    note: noteOf(stroke.surface, kit),
+    velocity: eventVelocity(lick, stroke),
+  }))
+  return { notes, chokes: [], clicks: [] }
+}
+
+/**
+ * The MIDI note of a voice: its piece's own, or that of the piece that stands in for it. Another way to
+ * strike a piece, as a rim shot, has its usual note, and so has every voice without a kit; what is not
+ * decided is on the snare.
+ */
+function noteOf(voice: Voice, kit: Kit | undefined): number {
+  if (voice === '??') return MIDI_NOTES.sn
+  const piece = kit && findPiece(kit, voice)
+  const struckOtherwise = piece?.surface === placeOf(voice) && piece.surface !== voice
+  if (!piece || struckOtherwise) return MIDI_NOTES[voice]
+  return piece.midi ?? MIDI_NOTES[piece.surface]
+}

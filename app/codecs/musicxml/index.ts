@@ -1,0 +1,1 @@
+export { formatMusicXml, type MusicXmlOptions } from './write'

@@ -1,0 +1,152 @@
+import { type ScoreBar, type StaffView, toScore } from '~/core/engraving'
+import { type Kit, MIDI_NOTES, STAFF_KEY, type StaffKey, staffKeyOf } from '~/core/kit'
+import type { Lick } from '~/core/line'
+import { SURFACE_NAMES, type Voice } from '~/core/sticking'
+import { beatTicks, isCompound, TICKS_PER_QUARTER, toMeter } from '~/core/time'
+import { noteElements, voicesIn } from './notes'
+import { type Content, element, type Xml } from './xml'
+
+export interface MusicXmlOptions extends Pick<StaffView, 'beaming' | 'grooves'> {
+  /** Where its pieces stand on the staff, and their MIDI notes. */
+  readonly kit?: Kit
+}
+
+const HEAD = `<?xml version="1.0" encoding="UTF-8"?>
+<!DOCTYPE score-partwise PUBLIC "-//Recordare//DTD MusicXML 4.0 Partwise//EN" "http://www.musicxml.org/dtds/partwise.dtd">
+`
+const PART = 'P1'
+
+/**
+ * A lick as MusicXML 4.0: whole bars from the first of groove to the one that it lands in, on a percussion
+ * staff, every stroke an unpitched note at its exact time (10080 divisions a quarter), with noteheads,
+ * instruments and their MIDI notes, beams as they are shown, tuplets, graces, accents, parentheses round
+ * ghosts, and the sticking as fingerings. Swing, swells, the level between tap and soft, and the voicing
+ * rules are not in it; loudness is in the notes' `dynamics`, in percent of a velocity of 90.
+ * Source: MusicXML 4.0, W3C Music Notation Community Group.
+ */
+export function formatMusicXml(lick: Lick, options: MusicXmlOptions = { beaming: 'beat' }): string {
+  const { kit, beaming, grooves = [] } = options
+  const key = kit ? staffKeyOf(kit) : STAFF_KEY
+  const bars = toScore(lick, { beaming, groove: 'notes', grooves, key })
+  const voices = voicesIn(bars)
+  const score = element(
+    'score-partwise',
+    { version: '4.0' },
+    element('work', {}, element('work-title', {}, lick.title || 'Untitled')),
+    element('identification', {}, element('encoding', {}, element('software', {}, 'Dime Stack'))),
+    element(
+      'part-list',
+      {},
+      element(
+        'score-part',
+        { id: PART },
+        element('part-name', {}, 'Drums'),
+        voices.map((voice) =>
+          element('score-instrument', { id: instrumentId(voice) }, [
+            element('instrument-name', {}, voiceName(voice)),
+          ]),
+        ),
+        voices.map((voice) =>
+          element(
+            'midi-instrument',
+            { id: instrumentId(voice) },
+            element('midi-channel', {}, 10),
+            // The format counts MIDI notes from 1.
+            element('midi-unpitched', {}, midiNote(voice, kit) + 1),
+          ),
+        ),
+      ),
+    ),
+    element(
+      'part',
+      { id: PART },
+      bars.map((bar, i) => measure(bar, i, bars.length, lick, key)),
+    ),
+  )
+  return `${HEAD}${score.xml}\n`
+}
+
+function measure(bar: ScoreBar, index: number, count: number, lick: Lick, key: StaffKey): Xml {
+  const length = bar.to - bar.from
+  const back = element('backup', {}, element('duration', {}, length))
+  return element(
+    'measure',
+    { number: index + 1 },
+    index === 0 && [attributes(lick), tempoMark(lick)],
+    bar.from === 0 && rehearsal('fill'),
+    noteElements(bar.line, bar, { voice: 1, stem: 'up', key, instrument: instrumentId }),
+    bar.feet.atoms.length > 0 && [
+      back,
+      noteElements(bar.feet, bar, { voice: 2, stem: 'down', key, instrument: instrumentId }),
+    ],
+    bar.pickup.atoms.length > 0 && [
+      back,
+      noteElements(bar.pickup, bar, { voice: 3, stem: 'up', key, instrument: instrumentId }),
+    ],
+    index === count - 1 &&
+      element('barline', { location: 'right' }, element('bar-style', {}, 'light-heavy')),
+  )
+}
+
+function attributes({ frame }: Lick): Xml {
+  const { meter } = frame
+  const usual = toMeter(meter.count, meter.unit)
+  const same = JSON.stringify(usual.groups) === JSON.stringify(meter.groups)
+  const beats = same ? String(meter.count) : meter.groups.join('+')
+  return element(
+    'attributes',
+    {},
+    element('divisions', {}, TICKS_PER_QUARTER),
+    element('key', {}, element('fifths', {}, 0)),
+    element('time', {}, element('beats', {}, beats), element('beat-type', {}, meter.unit)),
+    element('clef', {}, element('sign', {}, 'percussion'), element('line', {}, 2)),
+    element('staff-details', {}, element('staff-lines', {}, 5)),
+  )
+}
+
+const UNITS: Readonly<Record<number, string>> = { 2: 'half', 4: 'quarter', 8: 'eighth', 16: '16th' }
+
+function tempoMark({ frame }: Lick): Xml {
+  const { meter, tempo } = frame
+  const compound = isCompound(meter)
+  // A beat of three eighths is a dotted quarter.
+  const unit = UNITS[compound ? meter.unit / 2 : meter.unit] ?? 'quarter'
+  const quarters = (tempo * beatTicks(meter)) / TICKS_PER_QUARTER
+  return element(
+    'direction',
+    { placement: 'above' },
+    element(
+      'direction-type',
+      {},
+      element(
+        'metronome',
+        {},
+        element('beat-unit', {}, unit),
+        compound && element('beat-unit-dot'),
+        element('per-minute', {}, tempo),
+      ),
+    ),
+    element('sound', { tempo: Math.round(quarters * 1000) / 1000 }),
+  )
+}
+
+function rehearsal(name: string): Content {
+  return element(
+    'direction',
+    { placement: 'above' },
+    element('direction-type', {}, element('words', {}, name)),
+  )
+}
+
+function instrumentId(voice: Voice): string {
+  return `${PART}-${voice === '??' ? 'undecided' : voice}`
+}
+
+function voiceName(voice: Voice): string {
+  return voice === '??' ? 'not decided' : SURFACE_NAMES[voice]
+}
+
+function midiNote(voice: Voice, kit: Kit | undefined): number {
+  if (voice === '??') return MIDI_NOTES.sn
+  return kit?.pieces.find(({ surface }) => surface === voice)?.midi ?? MIDI_NOTES[voice]
+}
