@@ -9,6 +9,7 @@ import { parseKit } from '../app/codecs/kit'
 import { findOwnGrooves, formatLickText, parseLickText } from '../app/codecs/lick-text'
 import { formatMidi } from '../app/codecs/midi'
 import { formatMusicXml } from '../app/codecs/musicxml'
+import { toOwnGrooves } from '../app/core/groove'
 import type { Lick } from '../app/core/line'
 
 interface Options extends LimitOptions {
@@ -53,7 +54,13 @@ function printAnswers(of: (lick: Lick, options: Options) => unknown): void {
 function printDocument(from: string, of: (lick: Lick, options: Options) => Uint8Array | string) {
   const read = parseLickText(textOf(from))
   if (!read.ok) {
-    console.log(JSON.stringify(answer(from, () => null), null, 2))
+    console.log(
+      JSON.stringify(
+        answer(from, () => null),
+        null,
+        2,
+      ),
+    )
     process.exitCode = 1
     return
   }
@@ -102,7 +109,8 @@ function readOptions(given: readonly string[]): { files: string[]; options: Opti
     else if (limits && word === '--landing') options = { ...options, reading: 'landing' }
     else if (limits && word === '--loop') options = { ...options, reading: 'loop' }
     else if (command === 'midi' && word === '--bare') options = { ...options, bare: true }
-    else if (documents && word === '--out') options = { ...options, out: left.shift() ?? stop(USAGE) }
+    else if (documents && word === '--out')
+      options = { ...options, out: left.shift() ?? stop(USAGE) }
     else if ((limits || documents) && word === '--kit') {
       const file = left.shift() ?? stop(USAGE)
       const kit = parseKit(textOf(file))

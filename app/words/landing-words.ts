@@ -1,4 +1,11 @@
-import { frameTicks, type Lick, lastStrokes, lineEvents, strokeEvents, sumOf } from '~/core/line'
+import {
+  approachOf,
+  frameTicks,
+  type Lick,
+  lastStrokes,
+  lineEvents,
+  strokeEvents,
+} from '~/core/line'
 import { GRACE_LEAD_MS } from '~/core/performance'
 import {
   type FootLanding,
@@ -18,7 +25,7 @@ import { theSurface } from './surface-words'
 
 /** How a lick lands, in sentences: what strikes last, which hand is free, who has too little time. */
 export function landingWords(lick: Lick, tempo: number, setting: Setting): string[] {
-  const { landing: approach } = sumOf(lick)
+  const approach = approachOf(lick)
   if (!approach) return ['Nothing is played yet']
   const { beat } = frameTicks(lick.frame)
   const milliseconds = (ticks: Ticks) => ticks * secondsPerTick(tempo, beat) * 1000

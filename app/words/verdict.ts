@@ -1,4 +1,4 @@
-import { type Lick, sumOf } from '~/core/line'
+import { approachOf, type Lick } from '~/core/line'
 import type { Reading } from '~/core/playing'
 import type { Answers } from './answers'
 import { tenth } from './figures'
@@ -16,7 +16,7 @@ export interface ShortAnswer {
  * Example: `>LK` before a crash: `Kick last, both hands free`.
  */
 export function landingVerdict(lick: Lick): ShortAnswer {
-  const { landing } = sumOf(lick)
+  const landing = approachOf(lick)
   if (!landing) return { first: 'Nothing is played yet', rest: '' }
   const last = landing.lastLimbs
     .map((limb) => (limb === 'XH' ? 'a hand' : LIMB_NAMES[limb]))

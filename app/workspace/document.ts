@@ -71,6 +71,8 @@ export type BenchCommand =
   | { readonly kind: 'undo' }
   | { readonly kind: 'redo' }
 
+const NO_ISSUES: readonly TextIssue[] = []
+
 /** Opens stored texts: the draft is what is edited, the text what shows until the draft can be read. */
 export function openDocument({ text, draft, voicing }: LickTexts): BenchDocument {
   const read = parseLickText(text)
@@ -79,7 +81,7 @@ export function openDocument({ text, draft, voicing }: LickTexts): BenchDocument
     good: read.ok ? read.value : { lick: EMPTY_LICK, spans: [] },
     goodText: text,
     voicing: voicingOf(voicing),
-    issues: read.ok ? [] : read.error,
+    issues: read.ok ? NO_ISSUES : read.error,
     typing: null,
   }
   return draft === null ? start : judged(start, toHistory(draft, voicing))
@@ -188,8 +190,31 @@ function judgedAs(
 ): BenchDocument {
   const voicing = voicingIn(document, history)
   return read.ok
-    ? { history, good: read.value, goodText: history.text, voicing, issues: [], typing: null }
+    ? {
+        history,
+        good: kept(document.good, read.value),
+        goodText: history.text,
+        voicing,
+        issues: NO_ISSUES,
+        typing: null,
+      }
     : { ...document, history, voicing, issues: read.error, typing: null }
+}
+
+/** A reading whose parts beside the line are those of before, where they are the same. */
+function kept(before: LickReading, after: LickReading): LickReading {
+  const { line, ...others } = after.lick
+  const { line: _line, ...known } = before.lick
+  return { ...after, lick: { ...keepParts(known, others), line } }
+}
+
+/** An object with those of its parts that equal the parts of before as they were. */
+function keepParts<T extends object>(before: T, after: T): T {
+  const parts = Object.entries(after).map(([key, part]) => [
+    key,
+    keepEqual(before[key as keyof T], part as T[keyof T]),
+  ])
+  return Object.fromEntries(parts) as T
 }
 
 function voicingIn(document: BenchDocument, history: History): Voicing {

@@ -1,9 +1,10 @@
+import { readdirSync, readFileSync } from 'node:fs'
 import fc from 'fast-check'
-import { beforeAll, describe, expect, it } from 'vitest'
-import createVerovioModule from 'verovio/wasm'
 import { VerovioToolkit } from 'verovio/esm'
-import { aimOf, frameTicks, type Lick, strokeEvents } from '~/core/line'
-import { DEMO_LICKS } from '~/demo'
+import createVerovioModule from 'verovio/wasm'
+import { beforeAll, describe, expect, it } from 'vitest'
+import { grooveEvents } from '~/core/groove'
+import { frameTicks, type Lick, strokeEvents } from '~/core/line'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
 import { formatMusicXml } from '.'
@@ -13,13 +14,153 @@ beforeAll(async () => {
   toolkit = new VerovioToolkit(await createVerovioModule())
 })
 
-interface Onset {
-  readonly tstamp: number
-  readonly on?: readonly string[]
+/** Where another reader finds notes: ticks from the fill's barline, each once. */
+function onsetsOf(lick: Lick): number[] {
+  expect(toolkit.loadData(formatMusicXml(lick))).toBeTruthy()
+  expect(toolkit.getLog()).toBe('')
+  const { bar } = frameTicks(lick.frame)
+  const first = Math.min(0, ...strokeEvents(lick).map(({ tick }) => tick))
+  const zero = Math.min(-lick.frame.lead * bar, Math.floor(first / bar) * bar)
+  return toolkit
+    .renderToTimemap({ includeRests: false })
+    .flatMap(({ qstamp, on = [] }) => (on.length > 0 ? [Math.round(qstamp * 10080) + zero] : []))
 }
 
-/** Where another reader finds notes, in quarters from the first bar; graces are not among them. */
-function onsetsOf(lick: Lick): number[] {
-  expect(toolkit.loadData(formatMusicXml(lick))).toBe(true)
-  return []
+/** The attributes of every element of a name, and what is in it. */
+function elements(xml: string, name: string): string[] {
+  return [...xml.matchAll(new RegExp(`<${name}\\b[^>]*?(?:/>|>.*?</${name}>)`, 'gs'))].map(
+    ([found]) => found,
+  )
 }
+
+/** The notes of a measure and its steps back, in order. */
+function elementsOf(measure: string): string[] {
+  return [...measure.matchAll(/<note\b.*?<\/note>|<backup>.*?<\/backup>/gs)].map(([found]) => found)
+}
+
+const FOLDER = 'tests/fixtures/cases'
+const CASES = readdirSync(FOLDER)
+  .filter((name) => name.endsWith('.lick'))
+  .map((name) => [name, readFileSync(`${FOLDER}/${name}`, 'utf8')] as const)
+
+const distinct = (ticks: readonly number[]) => [...new Set(ticks)].sort((a, b) => a - b)
+
+describe('a lick as MusicXML', () => {
+  it('has the strokes of line and layers at the core’s own ticks, as another reader finds them', () => {
+    const lick = lickOf(
+      'meter: 4/4\ngrid: 1/16\nstart: 2&\nline: >R:t1llRl >R:f1lK >LK\nunder: @1/4 H',
+    )
+    const groove = grooveEvents('eighths', lick.frame.meter).map(({ tick }) => tick)
+    const expected = distinct([
+      ...strokeEvents(lick).map(({ tick }) => tick),
+      ...groove.map((tick) => tick - 40320),
+      ...groove.filter((tick) => tick < 15120),
+      40320,
+    ])
+    expect(onsetsOf(lick)).toEqual(expected)
+  })
+
+  it('has bars from the lead-in to the landing, with metre, clef, tempo and instruments', () => {
+    const xml = formatMusicXml(
+      lickOf('title: Ring & Rope\nmeter: 6/8\ntempo: 84\nline: R:t1LLR:t1LL RLRLRL'),
+    )
+    expect(elements(xml, 'measure')).toHaveLength(3)
+    expect(xml).toContain('<work-title>Ring &amp; Rope</work-title>')
+    expect(xml).toContain('<sign>percussion</sign>')
+    expect(xml).toContain('<beats>6</beats><beat-type>8</beat-type>')
+    expect(xml).toContain(
+      '<beat-unit>quarter</beat-unit><beat-unit-dot/><per-minute>84</per-minute>',
+    )
+    expect(xml).toContain('<sound tempo="126"/>')
+    expect(elements(xml, 'score-instrument').join()).toContain('snare')
+    // MIDI notes count from 1 here: the snare's 38 is 39.
+    expect(xml).toContain('<midi-unpitched>39</midi-unpitched>')
+  })
+
+  it('tells a metre whose beats are grouped in their own way', () => {
+    const beats = (meter: string) =>
+      elements(formatMusicXml(lickOf(`meter: ${meter}\nline: RL`)), 'beats')[0]
+    expect([beats('7/8'), beats('7/8 3+2+2')]).toEqual(['<beats>7</beats>', '<beats>3+2+2</beats>'])
+  })
+
+  it('writes levels, graces, ghosts and the sticking at their notes', () => {
+    const xml = formatMusicXml(lickOf('lead: 0\ngroove: none\nlanding: none\nline: >R l ^R dR:t1'))
+    const notes = elements(xml, 'note').filter((note) => note.includes('<unpitched>'))
+    expect(notes.map((note) => elements(note, 'fingering')[0]?.replace(/<.*?>/g, ''))).toEqual([
+      'R',
+      'L',
+      'R',
+      'L',
+      'L',
+      'R',
+    ])
+    expect(notes[0]).toContain('<accent/>')
+    expect(notes[1]).toContain('<notehead parentheses="yes">normal</notehead>')
+    expect(notes[2]).toContain('<strong-accent type="up"/>')
+    expect(notes.slice(3, 5).every((note) => note.includes('<grace/>'))).toBe(true)
+  })
+
+  it('beams as it is asked, and every beam that begins ends', () => {
+    const lick = lickOf('line: RLK RLLRK RLLRLRK K')
+    for (const beaming of ['beat', 'group'] as const) {
+      const beams = elements(formatMusicXml(lick, { beaming }), 'beam number="1"')
+      const kinds = beams.map((beam) => beam.replace(/<.*?>/g, ''))
+      const count = (kind: string) => kinds.filter((one) => one === kind).length
+      expect(count('begin')).toBe(count('end'))
+    }
+    const first = (beaming: 'beat' | 'group') =>
+      elements(formatMusicXml({ ...lick, frame: { ...lick.frame, lead: 0 } }, { beaming }), 'beam')
+        .filter((beam) => beam.includes('number="1"'))
+        .map((beam) => beam.replace(/<.*?>/g, '')[0])
+        .join('')
+    expect(first('group').startsWith('bcebccce')).toBe(true)
+    expect(first('beat').startsWith('bccebcce')).toBe(true)
+  })
+
+  it('takes out what XML has no place for, in a title that is hostile', () => {
+    const title = 'A <b>&\u0001"\ud800 ]]> lick'
+    const xml = formatMusicXml({ ...lickOf('line: RL'), title })
+    expect(xml).toContain('A &lt;b&gt;&amp;&quot; ]]&gt; lick')
+    expect(toolkit.loadData(xml)).toBeTruthy()
+  })
+
+  it.each(CASES)(
+    '%s is read without a word by another reader, its strokes where the core has them',
+    (_, text) => {
+      const lick = lickOf(text)
+      const found = new Set(onsetsOf(lick))
+      // A stroke that is squeezed is written in a tuplet, and lies at its exact position there.
+      const whole = strokeEvents(lick).filter(({ tick, slotTick }) => tick === slotTick)
+      expect(whole.filter(({ tick }) => !found.has(tick))).toEqual([])
+    },
+  )
+
+  it('lasts, note by note, as long as the core says, so that every bar is full, for any lick', () => {
+    fc.assert(
+      fc.property(random.lick, (lick) => {
+        const { bar } = frameTicks(lick.frame)
+        const measures = elements(formatMusicXml(lick), 'measure')
+        const strokes = strokeEvents(lick)
+        const first = Math.min(0, ...strokes.map(({ tick }) => tick))
+        const zero = Math.min(-lick.frame.lead * bar, Math.floor(first / bar) * bar)
+        const found = new Set<string>()
+        for (const [index, measure] of measures.entries()) {
+          let at = 0
+          for (const part of [...elementsOf(measure)]) {
+            const ticks = Number(/<duration>(\d+)</.exec(part)?.[1] ?? 0)
+            if (part.startsWith('<backup')) {
+              expect(at).toBe(bar)
+              at = 0
+            } else if (!part.includes('<chord/>')) {
+              if (part.includes('<unpitched>')) found.add(`${zero + index * bar + at}`)
+              at += ticks
+            }
+          }
+          expect(at).toBe(bar)
+        }
+        expect(strokes.filter(({ tick }) => !found.has(`${tick}`))).toEqual([])
+      }),
+      { numRuns: 300 },
+    )
+  })
+})

@@ -2,7 +2,6 @@ import type { Atom, ScoreBar, ScoreVoice } from '~/core/engraving'
 import type { HeadPlace, HeadShape, StaffKey } from '~/core/kit'
 import { GRACE_VELOCITY, VELOCITIES } from '~/core/line'
 import { graceLimb, graceSurface, type Stroke, strokeSurface, type Voice } from '~/core/sticking'
-import type { Ticks } from '~/core/time'
 import { element, type Xml } from './xml'
 
 const TYPES: Readonly<Record<number, string>> = {
@@ -42,8 +41,8 @@ interface Writing {
 /** Every voice that the bars strike, graces too, in a fixed order. */
 export function voicesIn(bars: readonly ScoreBar[]): Voice[] {
   const struck = new Set<Voice>()
-  for (const { line, feet, pickup } of bars)
-    for (const { strokes } of [...line.atoms, ...feet.atoms, ...pickup.atoms])
+  for (const { line, layers, pickup } of bars)
+    for (const { strokes } of [line, pickup, ...layers].flatMap(({ atoms }) => atoms))
       for (const stroke of strokes) {
         struck.add(strokeSurface(stroke))
         if (stroke.graces > 0) struck.add(graceSurface(stroke))
@@ -51,26 +50,9 @@ export function voicesIn(bars: readonly ScoreBar[]): Voice[] {
   return [...struck].sort()
 }
 
-/**
- * The notes of a voice of a bar. What is not written between them is passed over, so that every note stands
- * at its own division; what would reach over the barline ends there.
- */
-export function noteElements(voice: ScoreVoice, bar: ScoreBar, writing: Writing): Xml[] {
-  const elements: Xml[] = []
-  let at = bar.from
-  for (const [i, atom] of voice.atoms.entries()) {
-    if (atom.tick > at) elements.push(forward(atom.tick - at))
-    const next = voice.atoms[i + 1]?.tick ?? bar.to
-    const duration = Math.min(atom.ticks, next - atom.tick, bar.to - atom.tick)
-    elements.push(...atomElements(atom, duration, marksOf(voice, i), writing))
-    at = atom.tick + duration
-  }
-  if (at < bar.to) elements.push(forward(bar.to - at))
-  return elements
-}
-
-function forward(ticks: Ticks): Xml {
-  return element('forward', {}, element('duration', {}, ticks))
+/** The notes and rests of a voice of a bar; empty where it has none. */
+export function noteElements(voice: ScoreVoice, writing: Writing): Xml[] {
+  return voice.atoms.flatMap((atom, i) => atomElements(atom, marksOf(voice, i), writing))
 }
 
 /** What a note takes part in: beams by their level, and brackets that begin or end at it. */
@@ -90,12 +72,22 @@ function marksOf({ atoms, beams, tuplets }: ScoreVoice, at: number): Marks {
     const kind = left && right ? 'continue' : left ? 'end' : right ? 'begin' : hook(before)
     return element('beam', { number: i + 1 }, kind)
   })
-  const brackets = tuplets.flatMap(({ from, to }, i) => [
-    ...(from === at
-      ? [element('tuplet', { type: 'start', number: (i % 6) + 1, bracket: 'yes' })]
-      : []),
-    ...(to === at ? [element('tuplet', { type: 'stop', number: (i % 6) + 1 })] : []),
-  ])
+  const brackets = tuplets.flatMap(({ from, to, notes, inTimeOf }, i) => {
+    // One in another has the next number, so that the two are told apart.
+    const around = tuplets.slice(0, i).filter((one) => one.from <= from && one.to >= to)
+    const number = around.length + 1
+    const start = () =>
+      element(
+        'tuplet',
+        { type: 'start', number, bracket: from < to ? 'yes' : 'no' },
+        element('tuplet-actual', {}, element('tuplet-number', {}, notes)),
+        element('tuplet-normal', {}, element('tuplet-number', {}, inTimeOf)),
+      )
+    return [
+      ...(from === at ? [start()] : []),
+      ...(to === at ? [element('tuplet', { type: 'stop', number })] : []),
+    ]
+  })
   return { beams: written, tuplets: brackets }
 }
 
@@ -104,12 +96,13 @@ function hook(before: number | undefined): string {
   return before === undefined ? 'forward hook' : 'backward hook'
 }
 
-function atomElements(atom: Atom, duration: Ticks, marks: Marks, writing: Writing): Xml[] {
-  const length = element('duration', {}, duration)
+function atomElements(atom: Atom, marks: Marks, writing: Writing): Xml[] {
+  const length = element('duration', {}, atom.ticks)
   if (atom.kind !== 'strokes') {
     const rest = element(
       'note',
-      atom.kind === 'slash' ? { 'print-object': 'no' } : {},
+      // Only the rests of the line itself are shown.
+      atom.kind === 'slash' || writing.voice > 1 ? { 'print-object': 'no' } : {},
       element('rest'),
       length,
       element('voice', {}, writing.voice),

@@ -74,15 +74,19 @@ function measure(bar: ScoreBar, index: number, count: number, lick: Lick, key: S
     { number: index + 1 },
     index === 0 && [attributes(lick), tempoMark(lick)],
     bar.from === 0 && rehearsal('fill'),
-    noteElements(bar.line, bar, { voice: 1, stem: 'up', key, instrument: instrumentId }),
-    bar.feet.atoms.length > 0 && [
-      back,
-      noteElements(bar.feet, bar, { voice: 2, stem: 'down', key, instrument: instrumentId }),
-    ],
-    bar.pickup.atoms.length > 0 && [
-      back,
-      noteElements(bar.pickup, bar, { voice: 3, stem: 'up', key, instrument: instrumentId }),
-    ],
+    noteElements(bar.line, { voice: 1, stem: 'up', key, instrument: instrumentId }),
+    [bar.pickup, ...bar.layers].map(
+      (voice, i) =>
+        voice.atoms.length > 0 && [
+          back,
+          noteElements(voice, {
+            voice: i + 2,
+            stem: i === 0 ? 'up' : 'down',
+            key,
+            instrument: instrumentId,
+          }),
+        ],
+    ),
     index === count - 1 &&
       element('barline', { location: 'right' }, element('bar-style', {}, 'light-heavy')),
   )

@@ -10,7 +10,7 @@ import {
   timedSlots,
 } from '../line'
 import { REST, type Rest, type SlotContent, type Stroke, type Struck } from '../sticking'
-import { type Grid, gridTicks, type Ticks, TUPLET_RATIOS } from '../time'
+import { type Grid, gridName, gridTicks, type Ticks, TUPLET_RATIOS } from '../time'
 import { beatWindows, type Window, windowAt } from './windows'
 
 /** What a note's value is squeezed by: `notes` in the time of `inTimeOf`, as one bracket. */
@@ -171,8 +171,13 @@ function toAtom(content: Rest | Struck, place: SlotPlace): Atom {
   return { ...place, kind: strokes.length > 0 ? 'strokes' : 'rest', strokes, dots: 0 }
 }
 
-/** The strokes of each layer under the line from a tick on, with the values of their own grids. */
-export function ostinatoAtoms(lick: Lick, earliest: Ticks = 0): Atom[] {
+/** The strokes of each layer under the line from the fill's barline on, with the values of their own grids. */
+export function ostinatoAtoms(lick: Lick): Atom[] {
+  return layerAtoms(lick, 0).filter(({ kind }) => kind === 'strokes')
+}
+
+/** The strokes and rests of each layer under the line from a tick on. */
+export function layerAtoms(lick: Lick, earliest: Ticks): Atom[] {
   return lick.ostinatos.flatMap((layer, i) => {
     const length = lineTicks(layer.line, layer.grid)
     const span = ostinatoSpan(lick, layer)
@@ -182,7 +187,7 @@ export function ostinatoAtoms(lick: Lick, earliest: Ticks = 0): Atom[] {
     for (let round = span.counted; round < span.to; round += length) {
       for (const slot of once) {
         const tick = round + slot.tick
-        if (tick < from || tick >= span.to) continue
+        if (tick + slot.ticks <= from || tick >= span.to) continue
         const place = {
           tick,
           ticks: slot.ticks,
@@ -191,7 +196,9 @@ export function ostinatoAtoms(lick: Lick, earliest: Ticks = 0): Atom[] {
           group: null,
           slot: null,
         }
-        atoms.push(...slotAtoms(slot.content, place).filter(({ kind }) => kind === 'strokes'))
+        // A slot that began before may sound in part.
+        const own = slotAtoms(slot.content, place)
+        atoms.push(...own.filter((atom) => atom.tick >= from && atom.tick < span.to))
       }
     }
     return atoms
@@ -202,5 +209,6 @@ export function ostinatoAtoms(lick: Lick, earliest: Ticks = 0): Atom[] {
 export function gridBrackets(grid: Grid, tick: Ticks, name: string): Bracket[] {
   if (grid.tuplet === null) return []
   const { notes, inTimeOf } = TUPLET_RATIOS[grid.tuplet]
-  return [{ id: `${name} ${Math.floor(tick / (gridTicks(grid) * notes))}`, notes, inTimeOf }]
+  const id = `${name} ${gridName(grid)} ${Math.floor(tick / (gridTicks(grid) * notes))}`
+  return [{ id, notes, inTimeOf }]
 }

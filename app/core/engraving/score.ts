@@ -1,13 +1,15 @@
 import { aimOf, frameTicks, type Lick, pickupSlots } from '../line'
 import type { Ticks } from '../time'
-import { type Atom, gridBrackets, ostinatoAtoms, slotAtoms } from './atoms'
+import { type Atom, gridBrackets, layerAtoms, slotAtoms } from './atoms'
 import { beamsOf } from './beams'
 import { grooveBetween } from './groove-atoms'
 import { landingAtoms, type StaffTuplet, type StaffView, toStaff, tupletsOf } from './staff'
 import { fillerAtoms, joinRests, plainWhereAlone } from './values'
 import { beatWindows, windowAt } from './windows'
 
-/** One voice of a bar: its notes in order, and which of them hang together. */
+type Filler = (kind: 'rest' | 'slash', from: Ticks, to: Ticks) => Atom[]
+
+/** One voice of a bar: its notes and rests without a gap, and which of them hang together. */
 export interface ScoreVoice {
   readonly atoms: readonly Atom[]
   readonly beams: readonly (readonly number[])[]
@@ -18,10 +20,10 @@ export interface ScoreVoice {
 export interface ScoreBar {
   readonly from: Ticks
   readonly to: Ticks
-  /** What the hands and the line play, without a gap from barline to barline. */
+  /** What the hands and the line play. */
   readonly line: ScoreVoice
-  /** What goes round under it; only its strokes. */
-  readonly feet: ScoreVoice
+  /** What goes round under it, a voice a layer. */
+  readonly layers: readonly ScoreVoice[]
   /** Strokes of a pick-up that lie before the fill's bar, over the groove. */
   readonly pickup: ScoreVoice
 }
@@ -50,7 +52,11 @@ export function toScore(lick: Lick, view: StaffView): ScoreBar[] {
   const last = landing.at(-1)
   const after = last ? [...landing, ...filler('rest', last.tick + last.ticks, over + bar)] : []
   const line = [...plainWhereAlone(before.flat()), ...toStaff(lick, view).notes, ...after]
-  const feet = plainWhereAlone(ostinatoAtoms(lick, lead)).sort((a, b) => a.tick - b.tick)
+  const layers = lick.ostinatos.map((layer) =>
+    plainWhereAlone(layerAtoms({ ...lick, ostinatos: [layer] }, lead)),
+  )
+  const within = (atoms: readonly Atom[]) =>
+    atoms.flatMap((atom) => cutAtBarline(atom, bar, filler))
   const pickup = pickupSlots(lick)
     .filter(({ tick }) => tick < 0)
     .flatMap(({ content, tick, ticks, grid }) =>
@@ -65,22 +71,79 @@ export function toScore(lick: Lick, view: StaffView): ScoreBar[] {
     )
   const first = Math.min(lead, Math.floor((pickup[0]?.tick ?? 0) / bar) * bar)
   const count = ((after.length > 0 ? over + bar : over) - first) / bar
+  const [cutLine, cutPickup] = [within(line), within(pickup)]
+  const cutLayers = layers.map(within)
   return Array.from({ length: count }, (_, i): ScoreBar => {
     const [from, to] = [first + i * bar, first + (i + 1) * bar]
     const voice = (atoms: readonly Atom[], by: 'beat' | 'group'): ScoreVoice => {
-      const inside = atoms.filter(({ tick }) => tick >= from && tick < to)
-      return {
-        atoms: inside,
-        beams: beamsOf(inside, by, windowOf),
-        tuplets: tupletsOf(inside),
-      }
+      const inside = filled(
+        atoms.filter(({ tick }) => tick >= from && tick < to),
+        from,
+        to,
+        filler,
+      )
+      const tuplets = tupletsOf(inside)
+      return { atoms: inside, beams: nested(beamsOf(inside, by, windowOf), tuplets), tuplets }
     }
     return {
       from,
       to,
-      line: voice(line, view.beaming),
-      feet: voice(feet, 'beat'),
-      pickup: voice(pickup, 'beat'),
+      line: voice(cutLine, view.beaming),
+      layers: cutLayers.map((layer) => voice(layer, 'beat')),
+      pickup: voice(cutPickup, 'beat'),
     }
   })
+}
+
+/**
+ * Beams that lie in a tuplet, or have it in them: what would reach from one into the next ends with it,
+ * since formats and readers put one into the other. A note that is left alone has no beam.
+ */
+function nested(
+  beams: readonly (readonly number[])[],
+  tuplets: readonly StaffTuplet[],
+): (readonly number[])[] {
+  let parts: (readonly number[])[] = [...beams]
+  for (const { from, to } of tuplets) {
+    parts = parts.flatMap((beam) => {
+      const [first = 0, last = 0] = [beam[0], beam.at(-1)]
+      const apart = to < first || from > last
+      // A note that is a tuplet by itself stands by itself.
+      if (from === to && !apart) {
+        return [beam.filter((i) => i < from), beam.filter((i) => i > to)]
+      }
+      if (apart || (first <= from && to <= last) || (from <= first && last <= to)) return [beam]
+      const inside = (i: number) => i >= from && i <= to
+      return [beam.filter((i) => !inside(i)), beam.filter(inside)]
+    })
+  }
+  return parts.filter((beam) => beam.length > 1)
+}
+
+/** Notes of a bar with rests where there are none; empty where nothing is struck. */
+function filled(atoms: readonly Atom[], from: Ticks, to: Ticks, filler: Filler): Atom[] {
+  if (atoms.length === 0) return []
+  const all: Atom[] = []
+  let at = from
+  for (const atom of atoms) {
+    if (atom.tick > at) all.push(...filler('rest', at, atom.tick))
+    all.push(atom)
+    at = Math.max(at, atom.tick + atom.ticks)
+  }
+  return at < to ? [...all, ...filler('rest', at, to)] : all
+}
+
+/**
+ * What lasts over a barline, cut there: the stroke lasts up to the barline, and rests follow behind it,
+ * since a drum does not sound any longer for it.
+ */
+function cutAtBarline(atom: Atom, bar: Ticks, filler: Filler): Atom[] {
+  const end = atom.tick + atom.ticks
+  const barline = (Math.floor(atom.tick / bar) + 1) * bar
+  if (end <= barline) return [atom]
+  const [first, ...rests] = filler('rest', atom.tick, barline)
+  const { kind, strokes, group, slot } = atom
+  return first
+    ? [{ ...first, kind, strokes, group, slot }, ...rests, ...filler('rest', barline, end)]
+    : [atom]
 }

@@ -55,6 +55,7 @@ export {
 export { type TrueSpeed, trueSpeed } from './speed'
 export {
   type Approach,
+  approachOf,
   type FreeHand,
   fitOf,
   type LineFit,

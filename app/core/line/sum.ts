@@ -82,7 +82,11 @@ function isLinear(events: readonly StrokeEvent[]): boolean {
   return events.every((event, i) => event.grace === 0 && event.tick !== events[i + 1]?.tick)
 }
 
-function approachOf(lick: Lick): Approach | null {
+/**
+ * The last onset before the landing and what it leaves; null where nothing is struck. Its cost is that of
+ * the line's end. Example: after `>LK` the kick was last, and both hands are free.
+ */
+export function approachOf(lick: Lick): Approach | null {
   const together = lastStrokes(lick)
   const [last] = together
   if (!last) return null

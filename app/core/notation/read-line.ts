@@ -7,7 +7,7 @@ import {
   MAX_STROKES,
   normalGridChanges,
 } from '../line'
-import { type SlotContent, strokesInSlot } from '../sticking'
+import type { SlotContent } from '../sticking'
 import { type Grid, gridTicks, type Ticks } from '../time'
 import type { NotationIssue } from './issue'
 import { type Item, readItems, type SourceSpan } from './read-items'
@@ -111,7 +111,7 @@ class Expansion {
       this.stop('too-many-slots', repeat ?? span, `at most ${MAX_SLOTS} slots in a line`)
       return
     }
-    this.strokes += strokesInSlot(content).length
+    this.strokes += strokesIn(content)
     if (this.strokes > MAX_STROKES) {
       this.stop('too-many-slots', repeat ?? span, `at most ${MAX_STROKES} strokes in a line`)
       return
@@ -147,6 +147,13 @@ class Expansion {
     this.stopped = true
     this.scanner.report(code, span?.from ?? 0, expected, span?.to)
   }
+}
+
+/** How many strokes a slot has. */
+function strokesIn(content: SlotContent): number {
+  if (content.kind === 'rest') return 0
+  if (content.kind === 'struck') return content.strokes.length
+  return content.parts.reduce((sum, part) => sum + strokesIn(part), 0)
 }
 
 function asSlots(count: number): string {

@@ -7,22 +7,31 @@ import { IconButton } from '~/ui/icon-button'
 import { late } from '~/ui/late'
 import { LoadBoundary } from '~/ui/load-boundary'
 import { PopUp } from '~/ui/pop-up'
+import type { WorkspaceState } from '~/workspace/workspace'
 import { FrameSentence } from './frame/frame-sentence'
 import { SaveMark } from './save-mark'
-import { useDocument, useWorkspace } from './state/use-workspace'
+import { useSlice, useWorkspace } from './state/use-workspace'
 
 /** Fetched when it is opened first. */
 const LickMenu = late(async () => (await import('./lick-menu')).default)
 
+// A key that changes none of these does not draw the bar again.
+const rowOf = ({ document }: WorkspaceState, key: Key) =>
+  valuesOf(document.history.text, key)[0] ?? ''
+const titleOf = (state: WorkspaceState) => normalTitle(rowOf(state, 'title'))
+const tagsOf = (state: WorkspaceState) => rowOf(state, 'tags')
+const undoesOf = ({ document }: WorkspaceState) => document.history.past.length > 0
+const redoesOf = ({ document }: WorkspaceState) => document.history.future.length > 0
+
 /** The lick's name, tags and frame, whether it is saved, and what can be done with it as a whole. */
 export function LickBar() {
   const workspace = useWorkspace()
-  const { history } = useDocument()
-  const { past, future, text } = history
   const { saver } = workspace.session
   const { id } = saver
-  const title = normalTitle(valuesOf(text, 'title')[0] ?? '')
-  const tags = valuesOf(text, 'tags')[0] ?? ''
+  const title = useSlice(titleOf)
+  const tags = useSlice(tagsOf)
+  const undoes = useSlice(undoesOf)
+  const redoes = useSlice(redoesOf)
   const set = (key: Key) => (next: string) => workspace.setRow(key, next === '' ? [] : [next])
   const [more, setMore] = useState(false)
   return (
@@ -48,18 +57,10 @@ export function LickBar() {
       <FrameSentence />
       <div className="ml-auto flex items-center gap-0.5">
         <SaveMark saver={saver} />
-        <IconButton
-          label="Undo"
-          disabled={past.length === 0}
-          onClick={() => workspace.travel('undo')}
-        >
+        <IconButton label="Undo" disabled={!undoes} onClick={() => workspace.travel('undo')}>
           <Undo2 size={18} aria-hidden />
         </IconButton>
-        <IconButton
-          label="Redo"
-          disabled={future.length === 0}
-          onClick={() => workspace.travel('redo')}
-        >
+        <IconButton label="Redo" disabled={!redoes} onClick={() => workspace.travel('redo')}>
           <Redo2 size={18} aria-hidden />
         </IconButton>
         <Link to={`/practice/${id}`} className="btn btn-primary btn-sm ml-1">

@@ -1,6 +1,7 @@
 import { GROOVES, hasGroove } from '~/core/groove'
 import { NO_GROOVE } from '~/core/line'
 import { meterName, placeName } from '~/core/time'
+import { useGroovesFor } from '~/live/use-own'
 import { late } from '~/ui/late'
 import { LoadBoundary } from '~/ui/load-boundary'
 import { SentencePart } from '~/ui/sentence-part'
@@ -8,7 +9,8 @@ import { plural } from '~/words/figures'
 import { gridWords } from '~/words/grid-words'
 import { spokenPlace } from '~/words/places'
 import { swingMovesNothing } from '~/workspace/frame-change'
-import { useBenchGrooves, useBenchLick, useDocument } from '../state/use-workspace'
+import type { WorkspaceState } from '~/workspace/workspace'
+import { useSlice } from '../state/use-workspace'
 import { type FramePartId, landingWords, PART_NAMES } from './frame-words'
 
 /** Fetched when a part is opened first. */
@@ -31,12 +33,17 @@ const KEYS_OF_PART: Readonly<Record<FramePartId, readonly string[]>> = {
   tempo: ['tempo', 'goal'],
 }
 
+const frameOf = ({ document }: WorkspaceState) => document.good.lick.frame
+const unknownOf = ({ document }: WorkspaceState) => document.good.lick.unknown
+const swingsNotOf = ({ document }: WorkspaceState) => swingMovesNothing(document.good.lick)
+const issuesOf = ({ document }: WorkspaceState) => document.issues
+
 /** Where the line stands in the music, as one sentence whose parts are edited in place. */
 export function FrameSentence() {
-  const lick = useBenchLick()
-  const { issues } = useDocument()
-  const grooves = useBenchGrooves()
-  const { frame } = lick
+  const frame = useSlice(frameOf)
+  const issues = useSlice(issuesOf)
+  const swingsNot = useSlice(swingsNotOf)
+  const grooves = useGroovesFor({ unknown: useSlice(unknownOf) })
   const grooveName =
     [...GROOVES, ...grooves].find(({ id }) => id === frame.groove)?.name ?? frame.groove
   const parts: readonly FramePart[] = [
@@ -85,7 +92,7 @@ export function FrameSentence() {
           There is no groove “{frame.groove}” here: {GROOVES[0]?.name.toLowerCase()} plays instead.
         </p>
       )}
-      {swingMovesNothing(lick) && (
+      {swingsNot && (
         <p role="status" className="text-(--quiet) text-xs">
           The swing moves nothing in this line: no stroke falls where it leans, and triplets stay
           even.
