@@ -9,6 +9,7 @@ export default [
   route('log', 'routes/log.tsx'),
   route('compare', 'routes/compare.tsx'),
   route('bin', 'routes/bin.tsx'),
+  route('link', 'routes/link.tsx'),
   route('backup', 'routes/backup.tsx'),
   route('settings', 'routes/settings.tsx'),
   route('*', 'routes/not-found.tsx'),

@@ -14,6 +14,7 @@ const PAGES = [
   '/flow',
   '/log',
   '/bin',
+  '/link',
   '/compare',
   '/backup',
   '/settings',

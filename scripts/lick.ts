@@ -6,7 +6,12 @@ import {
   toHeadlessSum,
 } from '../app/codecs/headless'
 import { parseKit } from '../app/codecs/kit'
-import { findOwnGrooves, formatLickText, parseLickText } from '../app/codecs/lick-text'
+import {
+  findOwnGrooves,
+  formatLickText,
+  parseLickText,
+  type TextIssue,
+} from '../app/codecs/lick-text'
 import { formatMidi } from '../app/codecs/midi'
 import { formatMusicXml } from '../app/codecs/musicxml'
 import { toOwnGrooves } from '../app/core/groove'
@@ -54,13 +59,7 @@ function printAnswers(of: (lick: Lick, options: Options) => unknown): void {
 function printDocument(from: string, of: (lick: Lick, options: Options) => Uint8Array | string) {
   const read = parseLickText(textOf(from))
   if (!read.ok) {
-    console.log(
-      JSON.stringify(
-        answer(from, () => null),
-        null,
-        2,
-      ),
-    )
+    console.log(JSON.stringify(refused(read.error), null, 2))
     process.exitCode = 1
     return
   }
@@ -76,8 +75,11 @@ function grooves({ unknown }: Lick) {
 
 function answer(file: string, of: (lick: Lick) => unknown): unknown {
   const read = parseLickText(textOf(file))
-  if (read.ok) return of(read.value.lick)
-  return { errors: read.error.map(({ inLine: _, ...issue }) => issue) }
+  return read.ok ? of(read.value.lick) : refused(read.error)
+}
+
+function refused(issues: readonly TextIssue[]) {
+  return { errors: issues.map(({ inLine: _, ...issue }) => issue) }
 }
 
 function hasErrors(value: unknown): boolean {

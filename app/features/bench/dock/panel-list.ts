@@ -129,9 +129,9 @@ export const PANELS: readonly Panel[] = [
   ),
   panel(
     'text',
-    'Text',
+    'Files',
     FileText,
-    'lick text file copy save',
+    'lick text copy save export midi musicxml link share',
     async () => (await import('../panels/text-panel')).TextPanel,
   ),
 ]

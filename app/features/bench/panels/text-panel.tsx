@@ -8,6 +8,7 @@ import { saveFile } from '~/ui/save-file'
 import { faultWords } from '~/words/fault-words'
 import { usePanel } from '../state/use-panel'
 import { useDocument, useWorkspace } from '../state/use-workspace'
+import { FilesPart } from './files-part'
 
 /** The row that takes a lick's own groove along with its text; empty where there is nothing to take. */
 export function grooveRow({ frame, unknown }: Lick, grooves: readonly Groove[]): string {
@@ -75,6 +76,9 @@ export function TextPanel() {
           </span>
         </p>
       )}
+      <div className="mt-4">
+        <FilesPart text={withRow(workspace.session.texts().text, groove)} />
+      </div>
     </>
   )
 }

@@ -1,0 +1,1 @@
+export { formatLink, type LinkedLick, parseLink } from './link'

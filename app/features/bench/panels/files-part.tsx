@@ -1,0 +1,53 @@
+import { useState } from 'react'
+import { formatLink } from '~/codecs/link'
+import { Act, Part } from '~/ui/parts'
+import { saveFile } from '~/ui/save-file'
+import { usePanel } from '../state/use-panel'
+import { useWorkspace } from '../state/use-workspace'
+
+/**
+ * The lick for other programs and other people: as MIDI and MusicXML, and in a link. What writes a file is
+ * fetched when it is asked for first.
+ */
+export function FilesPart({ text }: { text: string }) {
+  const workspace = useWorkspace()
+  const { voiced, grooves, setting } = usePanel()
+  const [said, setSaid] = useState('')
+  const name = voiced.title || 'lick'
+  const { kit, player } = setting
+  const midi = async () => {
+    const { formatMidi } = await import('~/codecs/midi')
+    const swapsGroove = player.swapsGroove ?? false
+    saveFile(`${name}.mid`, 'audio/midi', formatMidi(voiced, { kit, grooves, swapsGroove }))
+  }
+  const musicXml = async () => {
+    const { formatMusicXml } = await import('~/codecs/musicxml')
+    const written = formatMusicXml(voiced, { beaming: 'beat', grooves, kit })
+    saveFile(`${name}.musicxml`, 'application/vnd.recordare.musicxml+xml', written)
+  }
+  const copyLink = () => {
+    const { voicing } = workspace.session.texts()
+    const link = `${location.origin}/link#${formatLink({ text, voicing })}`
+    navigator.clipboard.writeText(link).then(
+      () => setSaid('The link is copied. The whole lick is in it; no server has it.'),
+      () => setSaid('The browser does not allow copying.'),
+    )
+  }
+  const fetched = (work: Promise<void>) =>
+    void work.then(
+      () => setSaid(''),
+      () => setSaid('It could not be made. Check the connection, and try again.'),
+    )
+  return (
+    <Part title="For other programs, and to share">
+      <p className="flex flex-wrap gap-1.5">
+        <Act onClick={() => fetched(midi())}>Save as MIDI</Act>
+        <Act onClick={() => fetched(musicXml())}>Save as MusicXML</Act>
+        <Act onClick={copyLink}>Copy a link</Act>
+      </p>
+      <p role="status" className="text-(--quiet) text-sm">
+        {said}
+      </p>
+    </Part>
+  )
+}

@@ -1,0 +1,1 @@
+export { LinkPage } from './link-page'

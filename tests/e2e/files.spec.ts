@@ -1,0 +1,53 @@
+import { readFileSync } from 'node:fs'
+import AxeBuilder from '@axe-core/playwright'
+import { expect, type Page, test } from '@playwright/test'
+import { parseMidi } from 'midi-file'
+import { openLick, openPanel, staffNotes, sticking } from './bench-page'
+
+/** What a button saves. */
+async function saved(page: Page, name: string) {
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name, exact: true }).click(),
+  ])
+  return { name: download.suggestedFilename(), bytes: readFileSync(await download.path()) }
+}
+
+test('a lick is saved for other programs, with its voices', async ({ page }) => {
+  await openLick(page, 'Tightrope')
+  await openPanel(page, 'Files')
+  const midi = await saved(page, 'Save as MIDI')
+  expect(midi.name).toBe('Tightrope.mid')
+  const { header, tracks } = parseMidi(midi.bytes)
+  expect([header.format, header.ticksPerBeat, tracks.length]).toEqual([1, 10080, 3])
+  const xml = await saved(page, 'Save as MusicXML')
+  expect(xml.name).toBe('Tightrope.musicxml')
+  expect(xml.bytes.toString('utf8')).toContain('<work-title>Tightrope</work-title>')
+})
+
+test('a link carries the lick: it is looked at, heard, and saved', async ({ page, context }) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write'])
+  await openLick(page, 'Knife Wheel')
+  await openPanel(page, 'Files')
+  await page.getByRole('button', { name: 'Copy a link' }).click()
+  await expect(page.getByText('The link is copied.')).toBeVisible()
+  const link = await page.evaluate(() => navigator.clipboard.readText())
+  await page.goto(link)
+  await expect(page.getByRole('heading', { name: 'Knife Wheel', level: 1 })).toBeVisible()
+  await expect(staffNotes(page).first()).toBeVisible()
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+  await page.getByRole('button', { name: 'Hear it' }).click()
+  await expect(page.getByRole('button', { name: /^Stop/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Save to my library' }).click()
+  await expect(page.getByLabel('Title')).toHaveValue('Knife Wheel')
+  await expect(sticking(page)).toHaveValue(/^\[RLRRLLK RLLRK\]\*2/)
+})
+
+test('a link that is cut off is told in words, and nothing is saved', async ({ page }) => {
+  await page.goto('/link#1.eNoryc')
+  await expect(
+    page.getByText('The link is not whole: copy it again, to its last letter.'),
+  ).toBeVisible()
+  await page.getByRole('link', { name: 'Go to your library' }).click()
+  await expect(page.getByRole('listitem')).toHaveCount(12)
+})
