@@ -24,7 +24,7 @@ const NOT_WHOLE = 'The link is not whole: copy it again, to its last letter.'
 export function formatLink({ text, voicing }: LinkedLick): string {
   const bytes = zlibSync(strToU8(`${text}${SEPARATOR}${voicing}`), { level: 9 })
   const base64 = btoa(Array.from(bytes, (byte) => String.fromCharCode(byte)).join(''))
-  return FORM + base64.replaceAll('+', '-').replaceAll('/', '_').replace(/=+$/, '')
+  return FORM + base64.replaceAll('+', '-').replaceAll('/', '_').replaceAll('=', '')
 }
 
 /**
