@@ -13,7 +13,7 @@ const checks = [
   [['route types', `${BIN}/react-router`, ['typegen']]],
   [
     ['types', `${BIN}/tsc`, ['--noEmit', '-p', 'tsconfig.json']],
-    ['ostinatos', `${BIN}/depcruise`, ['app', 'scripts', '--config', '.dependency-cruiser.cjs']],
+    ['layers', `${BIN}/depcruise`, ['app', 'scripts', '--config', '.dependency-cruiser.cjs']],
   ],
   [
     [
