@@ -9,7 +9,7 @@ const ALL = [
   { name: 'library', open: library },
   { name: 'bench', open: (page) => bench(page, 'Tightrope') },
   { name: 'bench-dark', dark: true, open: (page) => bench(page, 'Teeterboard') },
-  { name: 'bench-playing', open: playing },
+  { name: 'link', open: link },
   { name: 'bench-phone', size: PHONE, touch: true, open: (page) => bench(page, 'Cannon Exit') },
   { name: 'workbench-cells', open: (page) => panel(page, 'Teeterboard', 'Cells') },
   { name: 'workbench-fit-dark', dark: true, open: (page) => panel(page, 'Knife Wheel', 'Fit') },
@@ -68,15 +68,15 @@ async function bench(page, title) {
   await page.waitForTimeout(1200)
 }
 
-async function playing(page) {
-  await bench(page, 'Fire Ring')
-  await page.getByRole('button', { name: /^Groove: / }).click()
-  await page.getByLabel('Bars of groove').selectOption('0')
-  await page.keyboard.press('Escape')
-  await page.getByRole('button', { name: 'Count-in' }).click()
-  await page.getByRole('button', { name: 'Play' }).click()
-  await page.locator('[data-row="0"] [data-cursor]').waitFor({ state: 'visible' })
-  await page.waitForTimeout(1900)
+/** The lick that a link opens, copied from the bench as a player does. */
+async function link(page) {
+  await page.context().grantPermissions(['clipboard-read', 'clipboard-write'])
+  await panel(page, 'Teeterboard', 'Files')
+  await page.getByRole('button', { name: 'Copy a link' }).click()
+  await page.getByText('The link is copied.').waitFor()
+  await page.goto(await page.evaluate(() => navigator.clipboard.readText()))
+  await page.locator('[data-row="0"] svg').first().waitFor()
+  await page.waitForTimeout(1200)
 }
 
 async function panel(page, title, name) {

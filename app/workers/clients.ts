@@ -1,4 +1,5 @@
-import type { SoundName } from '~/core/sound'
+import type { Lick } from '~/core/line'
+import type { LoopOptions, SoundName } from '~/core/sound'
 import { WorkerClient, type WorkerPort } from './client'
 import type { TickerRequest } from './protocol'
 
@@ -21,6 +22,23 @@ export async function renderKit(rate: number): Promise<Map<SoundName, Float32Arr
     client.close()
   }
 }
+
+/** A lick round after round as a sound file, at the rate of most players; `signal` gives it up. */
+export async function renderLoopFile(lick: Lick, options: LoopOptions, signal: AbortSignal) {
+  const client = new WorkerClient(
+    () =>
+      new Worker(new URL('./loop.worker.ts', import.meta.url), { type: 'module' }) as WorkerPort,
+  )
+  // It is one step: given up, the worker is ended.
+  signal.addEventListener('abort', () => client.close())
+  try {
+    return await client.ask('render-loop', { lick, options, rate: FILE_RATE })
+  } finally {
+    client.close()
+  }
+}
+
+const FILE_RATE = 44_100
 
 /** The worker that reads and writes files. */
 export const filesWorker = new WorkerClient(

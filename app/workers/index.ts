@@ -1,1 +1,1 @@
-export { filesWorker, renderKit, startTicker } from './clients'
+export { filesWorker, renderKit, renderLoopFile, startTicker } from './clients'

@@ -1,4 +1,5 @@
-import type { SoundName } from '~/core/sound'
+import type { Lick } from '~/core/line'
+import type { LoopOptions, SoundName } from '~/core/sound'
 import type { ImportDone, IncomingEntry } from '~/storage/backup'
 
 /** What the ticker is told. It answers with a bare tick. */
@@ -18,6 +19,12 @@ export interface Jobs {
     readonly in: { readonly rate: number }
     readonly on: { readonly name: SoundName; readonly samples: Float32Array }
     readonly out: null
+  }
+  /** A lick round after round as a sound file. */
+  readonly 'render-loop': {
+    readonly in: { readonly lick: Lick; readonly options: LoopOptions; readonly rate: number }
+    readonly on: never
+    readonly out: { readonly wav: Uint8Array<ArrayBuffer> }
   }
   /** A backup of everything (on null), or of some licks with all that is theirs. */
   readonly export: {

@@ -248,10 +248,13 @@ test('feet are rows of the ruler, typed like the line', async ({ page }) => {
   await page.keyboard.press('Home')
   await page.keyboard.press('Delete')
   await page.keyboard.press('Delete')
-  await expect(feet.getByText('None yet. Choose one')).toBeVisible()
+  // The layer is gone; the lick's own one is the first now.
+  await expect(feet.getByLabel('Layer 1', { exact: true })).toHaveValue('@1/8 K--')
+  await expect(feet.getByLabel('Layer 2', { exact: true })).toHaveCount(0)
   // The groove is the last row: a kick on its second eighth, and the lick has a groove of its own.
   await page.keyboard.press('Alt+k')
-  for (const key of ['ArrowDown', 'ArrowDown', 'Home', 'ArrowRight']) await page.keyboard.press(key)
+  for (const key of ['ArrowDown', 'ArrowDown', 'ArrowDown', 'Home', 'ArrowRight'])
+    await page.keyboard.press(key)
   await page.keyboard.type('k')
   await expect(feet.getByLabel('Bar of groove')).toHaveValue(/^\(R:hhK\)K/)
   await expect(part(page, 'Groove')).toHaveText('1 bar of Eighths, changed')

@@ -20,6 +20,10 @@ test('a lick is saved for other programs, with its voices', async ({ page }) => 
   expect(midi.name).toBe('Tightrope.mid')
   const { header, tracks } = parseMidi(midi.bytes)
   expect([header.format, header.ticksPerBeat, tracks.length]).toEqual([1, 10080, 3])
+  const wav = await saved(page, 'Save as WAV at 72 bpm')
+  expect([wav.name, wav.bytes.subarray(0, 4).toString()]).toEqual(['Tightrope 72.wav', 'RIFF'])
+  // A bar of count-in and eight rounds of two bars at 72, and two seconds to ring.
+  expect(wav.bytes.length).toBe(44 + 2 * Math.ceil(((17 * 4 * 60) / 72 + 2) * 44_100))
   const xml = await saved(page, 'Save as MusicXML')
   expect(xml.name).toBe('Tightrope.musicxml')
   expect(xml.bytes.toString('utf8')).toContain('<work-title>Tightrope</work-title>')

@@ -34,14 +34,18 @@ export function shownSlots(lick: Lick, id: PatternId, grooves: readonly Groove[]
   return patternSlotsBetween(lick, id, grooves, 0, Number.POSITIVE_INFINITY)
 }
 
-/** The place a slot earlier or later in a pattern; the same where there is none. */
+/**
+ * The place a slot earlier or later in a pattern, or at its beginning or end; the same where there is none.
+ */
 export function stepPattern(
   lick: Lick,
   { pattern, tick }: PatternPlace,
   way: 1 | -1,
   grooves: readonly Groove[],
+  toEnd = false,
 ): PatternPlace {
   const slots = shownSlots(lick, pattern, grooves)
+  if (toEnd) return { pattern, tick: slots.at(way === 1 ? -1 : 0)?.tick ?? tick }
   const next =
     way === 1 ? slots.find((slot) => slot.tick > tick) : slots.findLast((slot) => slot.tick < tick)
   return { pattern, tick: next?.tick ?? tick }

@@ -74,10 +74,15 @@ export function removeFromPattern(workspace: Workspace, grooves: readonly Groove
   replace(workspace, marked, cutPattern(marked.pattern, marked.slot, asRest), grooves)
 }
 
-/** Marks the slot before or after the marked one. */
-export function stepInPattern(workspace: Workspace, way: 1 | -1, grooves: readonly Groove[]): void {
-  const { place } = workspace
-  if (place) step(workspace, place, way, grooves)
+/** Marks the slot before or after the marked one, or the first or last one. */
+export function stepInPattern(
+  workspace: Workspace,
+  way: 1 | -1,
+  toEnd: boolean,
+  grooves: readonly Groove[],
+): void {
+  const { place, lick } = workspace
+  if (place) workspace.editRow(stepPattern(lick, place, way, grooves, toEnd))
 }
 
 /** Puts the pattern that has the keys on another grid; see `regridPattern`. */

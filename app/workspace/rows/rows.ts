@@ -41,7 +41,7 @@ export function stepInRow(
   { unit, extend }: { readonly unit: StepUnit; readonly extend: boolean },
   grooves: readonly Groove[],
 ): void {
-  if (workspace.place) stepInPattern(workspace, way, grooves)
+  if (workspace.place) stepInPattern(workspace, way, unit === 'end', grooves)
   else workspace.step(way, unit, extend)
 }
 

@@ -9,6 +9,7 @@ import { faultWords } from '~/words/fault-words'
 import { usePanel } from '../state/use-panel'
 import { useDocument, useWorkspace } from '../state/use-workspace'
 import { FilesPart } from './files-part'
+import { SoundFilePart } from './sound-file-part'
 
 /** The row that takes a lick's own groove along with its text; empty where there is nothing to take. */
 export function grooveRow({ frame, unknown }: Lick, grooves: readonly Groove[]): string {
@@ -76,7 +77,8 @@ export function TextPanel() {
           </span>
         </p>
       )}
-      <div className="mt-4">
+      <div className="mt-4 flex flex-col gap-4">
+        <SoundFilePart />
         <FilesPart text={withRow(workspace.session.texts().text, groove)} />
       </div>
     </>

@@ -1,0 +1,1 @@
+export { formatWav } from './wav'

@@ -1,0 +1,136 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import * as random from '../../../tests/support/arbitraries'
+import { lickOf } from '../../../tests/support/licks'
+import { frameTicks, GRACE_VELOCITY } from '../line'
+import { graceLeads, toPerformance } from '../performance'
+import { secondsPerTick } from '../time'
+import { loopEvents, renderLoop } from './loop'
+import { mixEvents, type TimedEvent } from './mix'
+
+/** Low, since a random lick may last for minutes. */
+const RATE = 4000
+const PLAIN = { tempo: 100, rounds: 1, click: true, parts: 'all' } as const
+/** A sound of one sample: where the mix is not silent, something begins. */
+const dot = () => Float32Array.of(1)
+function struck(samples: Float32Array): number[] {
+  const found: number[] = []
+  for (let at = 0; at < samples.length; at += 1) if (samples[at] !== 0) found.push(at)
+  return found
+}
+
+describe('a lick as samples', () => {
+  it('has every onset at the sample nearest to its time, and no other, for any lick', () => {
+    fc.assert(
+      fc.property(random.lick, fc.integer({ min: 120, max: 300 }), (lick, tempo) => {
+        const { events, perTick } = loopEvents(lick, { ...PLAIN, tempo })
+        const expected = new Set(
+          events.flatMap(({ event, seconds }) => {
+            if (event.kind === 'choke') return []
+            const graces =
+              event.kind === 'stroke'
+                ? graceLeads(
+                    event.graces,
+                    (event.since ?? Number.POSITIVE_INFINITY) * perTick * 1000,
+                  )
+                : []
+            return [0, ...graces].map((lead) =>
+              Math.max(0, Math.round((seconds - lead / 1000) * RATE)),
+            )
+          }),
+        )
+        const samples = renderLoop(lick, { ...PLAIN, tempo }, RATE, dot)
+        expect(struck(samples)).toEqual([...expected].sort((a, b) => a - b))
+      }),
+      { numRuns: 40 },
+    )
+  })
+
+  it('lasts its count-in and rounds, and two seconds more to ring', () => {
+    const lick = lickOf('tempo: 60\nline: RLRL RLRL RLRL RLRL')
+    const { seconds } = loopEvents(lick, { ...PLAIN, tempo: 60, rounds: 2 })
+    // A bar of count-in, and twice a bar of groove and one of fill.
+    expect(seconds).toBeCloseTo(20, 9)
+    expect(renderLoop(lick, { ...PLAIN, tempo: 60, rounds: 2 }, 1000, dot)).toHaveLength(22_000)
+  })
+
+  it('has the click, the count-in alone, or the place of the line left free, as it is asked for', () => {
+    const lick = lickOf('line: RLRL RLRL RLRL RLRL')
+    const count = (options: Partial<typeof PLAIN> | { parts: 'without-line'; click: boolean }) => {
+      const { events } = loopEvents(lick, { ...PLAIN, ...options })
+      const clicks = events.filter(({ event }) => event.kind === 'click')
+      const line = events.filter(({ event }) => event.kind === 'stroke' && event.part === 'line')
+      return [clicks.length, line.length]
+    }
+    expect(count({})).toEqual([13, 16])
+    expect(count({ parts: 'without-line', click: false })).toEqual([4, 0])
+  })
+
+  it('goes round without a seam: a round is as long as the core says', () => {
+    const lick = lickOf('meter: 7/8\ntempo: 160\nline: RLRLRLR RLRLRLR')
+    const { roundTicks, countInTicks } = toPerformance(lick, { loop: true, countIn: true })
+    const perTick = secondsPerTick(160, frameTicks(lick.frame).beat)
+    const once = loopEvents(lick, { ...PLAIN, tempo: 160 }).seconds
+    const thrice = loopEvents(lick, { ...PLAIN, tempo: 160, rounds: 3 }).seconds
+    expect(once).toBeCloseTo((countInTicks + roundTicks) * perTick, 9)
+    expect(thrice - once).toBeCloseTo(2 * roundTicks * perTick, 9)
+  })
+})
+
+describe('a mix', () => {
+  const stroke = (surface: 'sn' | 'c1' | 'ho' | 'hf', velocity = 127): TimedEvent['event'] => ({
+    kind: 'stroke',
+    tick: 0,
+    part: 'line',
+    layer: 0,
+    slot: 0,
+    limb: 'RH',
+    surface,
+    velocity,
+    graces: 0,
+    since: null,
+  })
+  const long = () => new Float32Array(1000).fill(0.25)
+  const mixing = { rate: 1000, seconds: 2, secondsPerTick: 1, sound: long }
+
+  it('adds what sounds at once, by its loudness', () => {
+    const one = mixEvents([{ event: stroke('sn'), seconds: 0.1 }], mixing)
+    const two = mixEvents(
+      [
+        { event: stroke('sn'), seconds: 0.1 },
+        { event: stroke('c1'), seconds: 0.5 },
+      ],
+      mixing,
+    )
+    expect([one[99], one[100], one[600], two[600]]).toEqual([0, 0.25, 0.25, 0.5])
+    const soft = mixEvents([{ event: stroke('sn', GRACE_VELOCITY), seconds: 0 }], mixing)
+    expect(soft[0]).toBeLessThan(0.05)
+  })
+
+  it('is softer as a whole where it would clip, and no onset moves', () => {
+    const events = Array.from({ length: 6 }, () => ({ event: stroke('sn'), seconds: 0.2 }))
+    const mixed = mixEvents(events, mixing)
+    expect(mixed[199]).toBe(0)
+    expect(mixed[200]).toBeCloseTo(0.98, 6)
+  })
+
+  it('lets what is choked die away, and an open hi-hat when its pedal is trodden', () => {
+    const choked = mixEvents(
+      [
+        { event: stroke('c1'), seconds: 0 },
+        { event: { kind: 'choke', tick: 0, surface: 'c1' }, seconds: 0.5 },
+      ],
+      mixing,
+    )
+    expect(choked[499]).toBeCloseTo(0.25, 6)
+    expect(choked[530]).toBeLessThan(0.02)
+    const closed = mixEvents(
+      [
+        { event: stroke('ho'), seconds: 0 },
+        { event: stroke('hf'), seconds: 0.5 },
+      ],
+      mixing,
+    )
+    expect(closed[560]).toBeLessThan(0.3)
+  })
+})
