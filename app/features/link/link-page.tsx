@@ -87,8 +87,8 @@ function LinkedView({ texts }: { texts: LinkedLick }) {
       </header>
       <p className="text-(--quiet)">
         {meterName(frame.meter)}, {gridWords(frame.grid)}, from{' '}
-        {spokenPlace(placeName(frame.start, frame.meter))}, {frame.tempo} bpm
-        {frame.goal !== null && ` to ${frame.goal}`}.{' '}
+        {spokenPlace(placeName(frame.start, frame.meter))}, {frame.tempo}
+        {frame.goal !== null && ` to ${frame.goal}`} bpm.{' '}
         {[lands.rest, lands.first].filter(Boolean).join(', ')}.
       </p>
       <p className="break-words rounded-field border border-base-300 bg-base-100 px-3 py-2 font-mono text-lg">
