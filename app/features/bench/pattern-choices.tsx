@@ -4,8 +4,7 @@ import { ALL_GRIDS, findGrid, gridName } from '~/core/time'
 import { Pick } from '~/ui/pick'
 import { gridWords } from '~/words/grid-words'
 import { capital } from '~/words/move-words'
-import { scopeOstinato } from '~/workspace/edits/pattern-edits'
-import { regridMarked } from '~/workspace/rows/pattern-row'
+import { regridMarked, scopeMarked } from '~/workspace/rows/pattern-row'
 import { useBenchGrooves, useBenchLick, usePlace, useWorkspace } from './state/use-workspace'
 
 /** Under what a layer sounds, in words. */
@@ -36,12 +35,12 @@ export function PatternChoices() {
           if (grid) regridMarked(workspace, grid, grooves)
         }}
       />
-      {layer && place.pattern !== 'groove' && (
+      {layer && (
         <Pick
           label="Where this layer sounds"
           value={layer.scope}
           options={SCOPES}
-          onPick={(scope) => workspace.edit(scopeOstinato(lick, Number(place.pattern), scope))}
+          onPick={(scope) => scopeMarked(workspace, scope, grooves)}
         />
       )}
     </span>

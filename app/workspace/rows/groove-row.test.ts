@@ -6,7 +6,7 @@ import { findGrid } from '~/core/time'
 import { workspaceOf } from '../../../tests/support/workspace'
 import { addLayer, scopeOstinato } from '../edits/pattern-edits'
 import type { Workspace } from '../workspace'
-import { regridMarked, strikePattern, typePattern } from './pattern-row'
+import { regridMarked, scopeMarked, strikePattern, typePattern } from './pattern-row'
 import { insertInRow, pressInRow, removeInRow } from './rows'
 
 /** The grooves that a lick can be played with: those that its text carries. */
@@ -91,6 +91,18 @@ describe('a layer under the groove alone', () => {
     const { bar: barTicks } = frameTicks(one.lick.frame)
     const own = strokeEvents(one.lick).filter(({ layer }) => layer === 1)
     expect(own.map(({ tick }) => tick)).toEqual([0, 1, 2, 3, 4, 5].map((n) => n * 10080 - barTicks))
+  })
+
+  it('keeps the keys where its row becomes another one', () => {
+    const one = layered('line: RLRL*4')
+    const second = addLayer(one.lick, '@1/8 KK', 'Kicks')
+    if (second) one.edit(second)
+    one.editRow({ pattern: 0, tick: 10080 })
+    scopeMarked(one, 'groove', [])
+    expect(one.lick.ostinatos.map(({ scope }) => scope)).toEqual(['all', 'groove'])
+    expect(one.place).toEqual({ pattern: 1, tick: 10080 })
+    type(one, 'k')
+    expect(one.document.history.text).toContain('under groove: @1/4 K')
   })
 
   it('is together with one under the fill what sounds under both', () => {

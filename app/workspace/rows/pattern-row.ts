@@ -1,9 +1,10 @@
 import { nanoid } from 'nanoid'
 import { type Groove, type Pattern, patternOf, patternsOf } from '~/core/groove'
+import type { OstinatoScope } from '~/core/line'
 import type { Surface } from '~/core/sticking'
 import type { Grid } from '~/core/time'
 import { gridWords } from '~/words/grid-words'
-import { regridPattern, withPattern } from '../edits/pattern-edits'
+import { regridPattern, scopeOstinato, withPattern } from '../edits/pattern-edits'
 import type { Workspace } from '../workspace'
 import {
   cutPattern,
@@ -98,6 +99,22 @@ export function regridMarked(workspace: Workspace, grid: Grid, grooves: readonly
     workspace.edit(withPattern(lick, place.pattern, made, grooves, newGrooveId))
     // The place that had the keys may not be one of its slots any more.
     step(workspace, { ...place, tick: place.tick + 1 }, -1, grooves)
+  })
+}
+
+/** Has the layer that has the keys sound elsewhere; its row may then be another one, and keeps the keys. */
+export function scopeMarked(
+  workspace: Workspace,
+  scope: OstinatoScope,
+  grooves: readonly Groove[],
+): void {
+  const { place, lick } = workspace
+  const layer = place && place.pattern !== 'groove' ? lick.ostinatos[place.pattern] : undefined
+  if (!place || !layer || place.pattern === 'groove') return
+  const made = scopeOstinato(lick, place.pattern, scope)
+  const pattern = made.lick.ostinatos.findIndex(({ line }) => line === layer.line)
+  workspace.together(() => {
+    if (workspace.edit(made)) step(workspace, { pattern, tick: place.tick + 1 }, -1, grooves)
   })
 }
 
