@@ -1,6 +1,12 @@
-import { GRACE_VELOCITY } from '~/core/line'
-import { graceLeads, type SoundEvent, type SoundStroke } from '~/core/performance'
-import { type SoundName, silencedBy, soundOf, velocityGain } from '~/core/sound'
+import { type SoundEvent, type SoundStroke, strikesOf } from '~/core/performance'
+import {
+  CHOKE_SECONDS,
+  CLICK_GAIN,
+  type SoundName,
+  silencedBy,
+  soundOf,
+  velocityGain,
+} from '~/core/sound'
 import type { Limb, Voice } from '~/core/sticking'
 import type { Sink } from './scheduler'
 
@@ -18,8 +24,6 @@ interface Ringing {
   /** When it is taken hold of; null while it may ring. */
   chokedAt: number | null
 }
-
-const CHOKE_SECONDS = 0.03
 
 /** Plays a rendered kit through Web Audio: a gain a limb, a limiter at the end. */
 export class KitSampler implements Sink {
@@ -55,7 +59,13 @@ export class KitSampler implements Sink {
     if (event.kind === 'choke') this.choke(event.surface, seconds)
     else if (event.kind === 'click') {
       // The count-in is heard even where the click is turned off.
-      this.start(`click-${event.weight}`, event.countIn ? null : 'click', 0.8, seconds, 'click')
+      this.start(
+        `click-${event.weight}`,
+        event.countIn ? null : 'click',
+        CLICK_GAIN,
+        seconds,
+        'click',
+      )
     } else this.strikeStroke(event, seconds, secondsPerTick)
   }
 
@@ -77,18 +87,9 @@ export class KitSampler implements Sink {
   }
 
   private strikeStroke(stroke: SoundStroke, seconds: number, secondsPerTick: number): void {
-    const sinceMs =
-      stroke.since === null ? Number.POSITIVE_INFINITY : stroke.since * secondsPerTick * 1000
-    for (const lead of graceLeads(stroke.graces, sinceMs)) {
-      const surface = stroke.graceSurface ?? stroke.surface
-      this.strikeSurface(
-        surface,
-        GRACE_VELOCITY,
-        stroke.graceLimb ?? stroke.limb,
-        seconds - lead / 1000,
-      )
+    for (const { surface, velocity, limb, leadMs } of strikesOf(stroke, secondsPerTick)) {
+      this.strikeSurface(surface, velocity, limb, seconds - leadMs / 1000)
     }
-    this.strikeSurface(stroke.surface, stroke.velocity, stroke.limb, seconds)
   }
 
   private strikeSurface(surface: Voice, velocity: number, limb: Limb, seconds: number): void {

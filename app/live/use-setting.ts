@@ -1,4 +1,7 @@
 import { useMemo } from 'react'
+import type { StaffView } from '~/core/engraving'
+import type { Groove } from '~/core/groove'
+import { staffKeyOf } from '~/core/kit'
 import type { Lick } from '~/core/line'
 import type { Setting } from '~/core/playing'
 import type { CountingSystem } from '~/core/time'
@@ -25,3 +28,13 @@ export function useCounting(): CountingSystem {
   const { settings } = useSettings()
   return useMemo(() => sharedCounting(settings), [settings])
 }
+
+/** How the player reads the staff, on a setting's kit. */
+export function useStaffView({ kit, grooves = NONE }: Setting): StaffView {
+  const { beaming, staffGroove } = useSettings().settings
+  return useMemo(
+    () => ({ beaming, groove: staffGroove, grooves, key: staffKeyOf(kit) }),
+    [beaming, staffGroove, grooves, kit],
+  )
+}
+const NONE: readonly Groove[] = []

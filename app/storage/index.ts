@@ -7,6 +7,7 @@ export { turnSummary } from './derived/turn-summary'
 export { notSavedWords, type StoreIssue } from './issue'
 export {
   addLicks,
+  createLick,
   type LickTexts,
   loadLick,
   loadLicks,

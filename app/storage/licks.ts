@@ -1,3 +1,4 @@
+import { nanoid } from 'nanoid'
 import { fail, ok, type Result } from '~/core/foundation'
 import { withStore } from './database'
 import type { StoreIssue } from './issue'
@@ -60,6 +61,13 @@ export const MARKS_ID = 'marks'
 export async function wasVisited(): Promise<boolean> {
   const mark = await withStore(async ({ settings }) => ok(await settings.get(MARKS_ID)))
   return !mark.ok || mark.value !== undefined
+}
+
+/** Saves texts as a lick of its own; returns its id. */
+export async function createLick(texts: LickTexts): Promise<Result<string, StoreIssue>> {
+  const id = nanoid(12)
+  const added = await addLicks([{ id, ...texts }], Date.now())
+  return added.ok ? ok(id) : added
 }
 
 /** Adds licks under new or given ids; one whose id is taken is left as it is. Returns how many. */

@@ -1,6 +1,7 @@
 import { type Key, lineTextOf, parseLickText } from '~/codecs/lick-text'
 import { mapSlot, type SlotRange } from '~/core/changes'
 import type { Transaction } from '~/core/editing'
+import type { PatternPlace } from '~/core/groove'
 import { type Lick, lickSlots, type TimedSlot } from '~/core/line'
 import { moveMarks, type Voicing } from '~/core/voicing'
 import { Derived } from './derived'
@@ -14,7 +15,6 @@ import {
 import type { Edit } from './edits/edits'
 import { speedNotice, withRows } from './frame-change'
 import type { LickSession } from './lick-session'
-import type { PatternPlace } from './rows/pattern-keys'
 import { NOTHING_WAITING, type Waiting } from './rows/waiting'
 import {
   type Selection,

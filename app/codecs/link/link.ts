@@ -1,4 +1,4 @@
-import { Inflate, strFromU8, strToU8, zlibSync } from 'fflate'
+import { strFromU8, strToU8, unzlibSync, zlibSync } from 'fflate'
 import { fail, ok, type Result } from '~/core/foundation'
 import { MAX_TEXT_BYTES, parseLickText } from '../lick-text'
 import { parseVoicing } from '../voicing'
@@ -51,45 +51,19 @@ export function parseLink(hash: string): Result<LinkedLick, string> {
 
 /** What was compressed; undefined for what is broken, or grows beyond any lick. */
 function inflated(base64url: string): Uint8Array | undefined {
-  const chunks: Uint8Array[] = []
-  let size = 0
-  let whole = false
   try {
     const base64 = base64url.replaceAll('-', '+').replaceAll('_', '/')
     const packed = Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0))
-    // The first bytes are the header of the format, the last four its checksum.
-    const stream = new Inflate((chunk, final) => {
-      size += chunk.length
-      whole = final
-      if (size > MOST_BYTES) throw new RangeError('more than a lick')
-      chunks.push(chunk)
-    })
-    const body = packed.subarray(HEADER_BYTES, packed.length - CHECKSUM_BYTES)
-    for (let at = 0; at < body.length; at += PIECE) {
-      stream.push(body.subarray(at, at + PIECE), at + PIECE >= body.length)
-    }
-    const joined = joinedOf(chunks, size)
-    const sum = packed.subarray(packed.length - CHECKSUM_BYTES)
-    return whole && body.length > 0 && adler32(joined) === numberOf(sum) ? joined : undefined
+    // What does not fit into this is cut off, and has then another checksum.
+    const bytes = unzlibSync(packed, { out: new Uint8Array(MOST_BYTES) })
+    return adler32(bytes) === numberOf(packed.subarray(-CHECKSUM_BYTES)) ? bytes : undefined
   } catch {
     return undefined
   }
 }
 
-const HEADER_BYTES = 2
+/** The last bytes of the format are its checksum, which the library does not look at. */
 const CHECKSUM_BYTES = 4
-/** So little at a time cannot grow beyond a megabyte before it is noticed. */
-const PIECE = 512
-
-function joinedOf(chunks: readonly Uint8Array[], size: number): Uint8Array {
-  const joined = new Uint8Array(size)
-  let at = 0
-  for (const chunk of chunks) {
-    joined.set(chunk, at)
-    at += chunk.length
-  }
-  return joined
-}
 
 function numberOf(bytes: Uint8Array): number {
   return bytes.reduce((sum, byte) => sum * 256 + byte, 0)

@@ -1,15 +1,7 @@
 import type { Groove } from '~/core/groove'
 import { findPiece, type Kit, MIDI_NOTES, placeOf } from '~/core/kit'
-import {
-  aimOf,
-  eventVelocity,
-  frameTicks,
-  GRACE_VELOCITY,
-  isNoGroove,
-  type Lick,
-  strokeEvents,
-} from '~/core/line'
-import { graceLeads, type SoundClick, type SoundEvent, toPerformance } from '~/core/performance'
+import { aimOf, eventVelocity, frameTicks, isNoGroove, type Lick, strokeEvents } from '~/core/line'
+import { type SoundClick, type SoundEvent, strikesOf, toPerformance } from '~/core/performance'
 import type { Voice } from '~/core/sticking'
 import { secondsPerTick, swungTick, TICKS_PER_QUARTER, type Ticks } from '~/core/time'
 import { be, meta, type TrackEvent, textMeta, toMidiFile } from './bytes'
@@ -100,14 +92,16 @@ function named(name: string): TrackEvent {
 
 /** Notes on and off; a note ends before the same one begins again. */
 function noteEvents(notes: readonly Note[], at: (tick: Ticks) => Ticks): TrackEvent[] {
-  const onsets = new Map<number, Ticks[]>()
-  for (const { note, tick } of notes) onsets.set(note, [...(onsets.get(note) ?? []), tick])
-  for (const ticks of onsets.values()) ticks.sort((a, b) => a - b)
-  return notes.flatMap(({ tick, note, velocity }) => {
-    const next = onsets.get(note)?.find((other) => other > tick) ?? Number.POSITIVE_INFINITY
+  // From the last on, the tick at which each note begins next, and the one after those at the same tick.
+  const next = new Map<number, { readonly tick: Ticks; readonly after: Ticks }>()
+  const backwards = [...notes].sort((a, b) => b.tick - a.tick)
+  return backwards.flatMap(({ tick, note, velocity }) => {
+    const known = next.get(note) ?? { tick: Infinity, after: Infinity }
+    const after = known.tick === tick ? known.after : known.tick
+    next.set(note, { tick, after })
     return [
       { tick: at(tick), order: 3, bytes: [NOTE_ON + CHANNEL, note, velocity] },
-      { tick: at(Math.min(tick + LENGTH, next)), order: 2, bytes: [NOTE_OFF + CHANNEL, note, 64] },
+      { tick: at(Math.min(tick + LENGTH, after)), order: 2, bytes: [NOTE_OFF + CHANNEL, note, 64] },
     ]
   })
 }
@@ -129,16 +123,13 @@ function heard(lick: Lick, { kit, grooves = [], swapsGroove = false }: MidiOptio
   ]
   const tick = secondsPerTick(lick.frame.tempo, frameTicks(lick.frame).beat)
   const strokes = events.filter((event) => event.kind === 'stroke')
-  const notes = strokes.flatMap((stroke) => {
-    const since = stroke.since === null ? Infinity : stroke.since * tick * 1000
-    const graces = graceLeads(stroke.graces, since).map((lead) => ({
-      tick: stroke.tick - Math.round(lead / 1000 / tick),
-      note: noteOf(stroke.graceSurface ?? stroke.surface, kit),
-      velocity: GRACE_VELOCITY,
-    }))
-    const { surface, velocity } = stroke
-    return [...graces, { tick: stroke.tick, note: noteOf(surface, kit), velocity }]
-  })
+  const notes = strokes.flatMap((stroke) =>
+    strikesOf(stroke, tick).map(({ surface, velocity, leadMs }) => ({
+      tick: stroke.tick - Math.round(leadMs / 1000 / tick),
+      note: noteOf(surface, kit),
+      velocity,
+    })),
+  )
   return {
     notes,
     chokes: events.flatMap((event) =>

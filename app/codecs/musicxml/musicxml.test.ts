@@ -135,6 +135,11 @@ describe('a lick as MusicXML', () => {
     },
   )
 
+  it('has whole bars before the first one where a pick-up begins there', () => {
+    const lick = lickOf('lead: 0\npickup: RL\nline: RKLR')
+    expect(onsetsOf(lick).slice(0, 3)).toEqual([-5040, -2520, 0])
+  })
+
   it('lasts, note by note, as long as the core says, so that every bar is full, for any lick', () => {
     fc.assert(
       fc.property(random.lick, (lick) => {

@@ -12,7 +12,7 @@ interface Written {
 }
 
 /** Writes a stretch without notes: rests, or slashes for groove. */
-type Filler = (kind: 'rest' | 'slash', from: Ticks, to: Ticks) => Atom[]
+export type Filler = (kind: 'rest' | 'slash', from: Ticks, to: Ticks) => Atom[]
 
 /** The groove from one tick to another of a bar, as slashes or as its notes; silence where it is none. */
 export function grooveBetween(

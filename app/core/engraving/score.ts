@@ -2,12 +2,10 @@ import { aimOf, frameTicks, type Lick, pickupSlots } from '../line'
 import type { Ticks } from '../time'
 import { type Atom, gridBrackets, layerAtoms, slotAtoms } from './atoms'
 import { beamsOf } from './beams'
-import { grooveBetween } from './groove-atoms'
+import { type Filler, grooveBetween } from './groove-atoms'
 import { landingAtoms, type StaffTuplet, type StaffView, toStaff, tupletsOf } from './staff'
 import { fillerAtoms, joinRests, plainWhereAlone } from './values'
-import { beatWindows, windowAt } from './windows'
-
-type Filler = (kind: 'rest' | 'slash', from: Ticks, to: Ticks) => Atom[]
+import { beatWindows, windowAround } from './windows'
 
 /** One voice of a bar: its notes and rests without a gap, and which of them hang together. */
 export interface ScoreVoice {
@@ -36,12 +34,8 @@ export function toScore(lick: Lick, view: StaffView): ScoreBar[] {
   const { frame } = lick
   const { bar } = frameTicks(frame)
   const windows = beatWindows(frame.meter)
-  const windowOf = (tick: Ticks) => {
-    const barStart = Math.floor(tick / bar) * bar
-    return barStart + windowAt(windows, tick - barStart).from
-  }
-  const filler = (kind: 'rest' | 'slash', from: Ticks, to: Ticks) =>
-    fillerAtoms(kind, from, to, bar, windows)
+  const windowOf = (tick: Ticks) => windowAround(windows, bar, tick).from
+  const filler: Filler = (kind, from, to) => fillerAtoms(kind, from, to, bar, windows)
   const { end, target } = aimOf(lick)
   const over = Math.ceil(Math.max(end, target) / bar) * bar
   const lead = -frame.lead * bar
@@ -75,22 +69,23 @@ export function toScore(lick: Lick, view: StaffView): ScoreBar[] {
   const cutLayers = layers.map(within)
   return Array.from({ length: count }, (_, i): ScoreBar => {
     const [from, to] = [first + i * bar, first + (i + 1) * bar]
-    const voice = (atoms: readonly Atom[], by: 'beat' | 'group'): ScoreVoice => {
-      const inside = filled(
-        atoms.filter(({ tick }) => tick >= from && tick < to),
-        from,
-        to,
-        filler,
-      )
+    const inBar = (atoms: readonly Atom[]) => atoms.filter(({ tick }) => tick >= from && tick < to)
+    const voice = (struck: readonly Atom[], by: 'beat' | 'group'): ScoreVoice => {
+      const inside = filled(struck, from, to, filler)
       const tuplets = tupletsOf(inside)
       return { atoms: inside, beams: nested(beamsOf(inside, by, windowOf), tuplets), tuplets }
+    }
+    // The line's own voice is full in every bar; another one is there only where it strikes.
+    const other = (atoms: readonly Atom[]): ScoreVoice => {
+      const struck = inBar(atoms)
+      return struck.length === 0 ? SILENT : voice(struck, 'beat')
     }
     return {
       from,
       to,
-      line: voice(cutLine, view.beaming),
-      layers: cutLayers.map((layer) => voice(layer, 'beat')),
-      pickup: voice(cutPickup, 'beat'),
+      line: voice(inBar(cutLine), view.beaming),
+      layers: cutLayers.map(other),
+      pickup: other(cutPickup),
     }
   })
 }
@@ -120,9 +115,10 @@ function nested(
   return parts.filter((beam) => beam.length > 1)
 }
 
-/** Notes of a bar with rests where there are none; empty where nothing is struck. */
+const SILENT: ScoreVoice = { atoms: [], beams: [], tuplets: [] }
+
+/** Notes of a bar with rests where there are none. */
 function filled(atoms: readonly Atom[], from: Ticks, to: Ticks, filler: Filler): Atom[] {
-  if (atoms.length === 0) return []
   const all: Atom[] = []
   let at = from
   for (const atom of atoms) {

@@ -17,7 +17,7 @@ import { beamsOf } from './beams'
 import { edgesOf } from './edges'
 import { grooveAtoms, grooveBetween, playedOn, slashed } from './groove-atoms'
 import { fillerAtoms, joinRests, plainWhereAlone, plainWithin, writtenWithin } from './values'
-import { beatWindows, windowAt } from './windows'
+import { beatWindows, windowAround } from './windows'
 
 /** What the player prefers to read. */
 export interface StaffView {
@@ -85,12 +85,8 @@ export function toStaff(lick: Lick, view: StaffView): Staff {
   const { start: lineStart, end, target, left } = aimOf(lick)
   // A pick-up is written before the line, as far as it lies in the bars that are drawn.
   const start = shownPickup(lick)[0]?.tick ?? lineStart
-  const windowAround = (tick: Ticks) => {
-    const barStart = Math.floor(tick / bar) * bar
-    const { from, to } = windowAt(windows, tick - barStart)
-    return { from: barStart + from, to: barStart + to }
-  }
-  const windowOf = (tick: Ticks) => windowAround(tick).from
+  const around = (tick: Ticks) => windowAround(windows, bar, tick)
+  const windowOf = (tick: Ticks) => around(tick).from
   const filler = (kind: 'rest' | 'slash', from: Ticks, to: Ticks) =>
     fillerAtoms(kind, from, to, bar, windows)
   const stop = frame.groove === NO_GROOVE ? 0 : Math.min(start, frame.stop ?? start)
@@ -104,7 +100,7 @@ export function toStaff(lick: Lick, view: StaffView): Staff {
     stop,
     limit: landing.length > 0 ? target : over,
     onsets: onsets.map(({ tick }) => tick),
-    windowAround,
+    windowAround: around,
   })
   const groove = (from: Ticks, to: Ticks) => grooveBetween(lick, view, from, to, filler)
   const line = lineAtoms(lick, { before, after })

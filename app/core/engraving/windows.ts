@@ -22,3 +22,10 @@ export function windowAt(windows: readonly Window[], tick: Ticks): Window {
   if (!found) throw new RangeError('windows: a bar has at least one')
   return found
 }
+
+/** The window that a tick of any bar lies in, in ticks from where `tick` counts from. */
+export function windowAround(windows: readonly Window[], bar: Ticks, tick: Ticks): Window {
+  const barStart = Math.floor(tick / bar) * bar
+  const { from, to } = windowAt(windows, tick - barStart)
+  return { from: barStart + from, to: barStart + to }
+}

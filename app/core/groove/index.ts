@@ -12,6 +12,7 @@ export {
 export {
   type Pattern,
   type PatternId,
+  type PatternPlace,
   type PatternSlot,
   patternOf,
   patternSlotsBetween,

@@ -16,6 +16,12 @@ import { grooveBar, grooveLine, toGroove } from './groove'
 /** What goes round under the line: an ostinato by its number from 0, or the groove. */
 export type PatternId = number | 'groove'
 
+/** A slot of a pattern under the line: which pattern, and where in the bar it stands. */
+export interface PatternPlace {
+  readonly pattern: PatternId
+  readonly tick: Ticks
+}
+
 /** What goes round, once: its slots on its own grid. */
 export interface Pattern {
   readonly grid: Grid

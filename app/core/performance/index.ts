@@ -4,6 +4,7 @@ export { GRACE_LEAD_MS, graceLeads, LONGEST_GRACE_MS } from './grace'
 export { type Performance, toMedley, toPerformance } from './performance'
 export { type PlayOptions, roundStrokes } from './round'
 export { onKit } from './sounds'
+export { type Strike, strikesOf } from './strikes'
 export {
   barOf,
   eventsBetween,

@@ -1,3 +1,3 @@
 export { renderSound, SOUND_NAMES, type SoundName } from './kit-sounds'
 export { type LoopOptions, renderLoop } from './loop'
-export { silencedBy, soundOf, velocityGain } from './striking'
+export { CHOKE_SECONDS, CLICK_GAIN, silencedBy, soundOf, velocityGain } from './striking'

@@ -1,8 +1,7 @@
-import { GRACE_VELOCITY } from '../line'
-import { graceLeads, type SoundEvent, type SoundStroke } from '../performance'
+import { type SoundEvent, strikesOf } from '../performance'
 import type { Voice } from '../sticking'
 import type { SoundName } from './kit-sounds'
-import { silencedBy, soundOf, velocityGain } from './striking'
+import { CHOKE_SECONDS, CLICK_GAIN, silencedBy, soundOf, velocityGain } from './striking'
 
 /** An event and when it sounds, in seconds from the beginning. */
 export interface TimedEvent {
@@ -32,9 +31,6 @@ interface Ringing {
   chokedAt: number
 }
 
-/** How fast a choke is: after this time a twentieth is left. */
-const CHOKE_SECONDS = 0.03
-const CLICK_GAIN = 0.8
 /** Where a mix would clip it is made as much softer as a whole. */
 const LOUDEST = 0.98
 
@@ -82,22 +78,13 @@ function ringingOf(events: readonly TimedEvent[], mixing: Mixing): Ringing[] {
     if (event.kind === 'choke') choke(event.surface, at)
     else if (event.kind === 'click') start(`click-${event.weight}`, 'click', CLICK_GAIN, at)
     else {
-      for (const lead of leadsOf(event, mixing.secondsPerTick)) {
-        const before = Math.max(0, Math.round((seconds - lead / 1000) * rate))
-        strike(event.graceSurface ?? event.surface, GRACE_VELOCITY, before)
+      for (const one of strikesOf(event, mixing.secondsPerTick)) {
+        const before = Math.max(0, Math.round((seconds - one.leadMs / 1000) * rate))
+        strike(one.surface, one.velocity, before)
       }
-      strike(event.surface, event.velocity, at)
     }
   }
   return all
-}
-
-/** When the graces of a stroke sound before it, in milliseconds. */
-function leadsOf({ graces, since }: SoundStroke, secondsPerTick: number): number[] {
-  return graceLeads(
-    graces,
-    since === null ? Number.POSITIVE_INFINITY : since * secondsPerTick * 1000,
-  )
 }
 
 /** Adds a sound to the mix; one that is choked dies away from there. */

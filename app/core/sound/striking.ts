@@ -4,6 +4,11 @@ import type { SoundName } from './kit-sounds'
 /** Below this velocity a snare stroke is a ghost, with a sound of its own. */
 const GHOST_BELOW = 50
 
+/** How fast a choke is, in seconds: after this time a twentieth is left. */
+export const CHOKE_SECONDS = 0.03
+/** How loud a click is, 0 to 1. */
+export const CLICK_GAIN = 0.8
+
 /** Which sound a surface makes at a velocity (1 to 127). An undecided surface is the snare. */
 export function soundOf(surface: Voice, velocity: number): SoundName {
   const struck = surface === UNDECIDED_SURFACE ? HOME_SURFACE.R : surface

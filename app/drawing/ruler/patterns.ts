@@ -10,12 +10,6 @@ export interface Under {
   readonly grooves: readonly Groove[]
 }
 
-/** A slot of a pattern under the line: which pattern, and where in the bar. */
-export interface PatternAt {
-  readonly pattern: PatternId
-  readonly tick: Ticks
-}
-
 /** A slot of a pattern in its row; quiet where it only comes round again, or is silent. */
 export interface PatternMark {
   readonly pattern: PatternId

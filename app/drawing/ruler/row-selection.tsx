@@ -1,7 +1,7 @@
 import type { SlotRange } from '~/core/changes'
+import type { PatternPlace } from '~/core/groove'
 import type { Ruler, RulerRow } from './layout'
 import { xOf } from './layout'
-import type { PatternAt } from './patterns'
 import { PATTERN, type RowHeights, rowParts } from './row-heights'
 import type { PressedRow } from './use-slot-pointer'
 import { type Scene, slotsBetween } from './view'
@@ -14,7 +14,7 @@ interface RowSelectionProps {
   /** The row that keys are typed in; null for none. */
   readonly edited: PressedRow | null
   /** The slot of a pattern under the line that has the keys; null for none. */
-  readonly place: PatternAt | null
+  readonly place: PatternPlace | null
   readonly heights: RowHeights
   /** Whether it is what an offer would change. */
   readonly ghost: boolean

@@ -2,13 +2,14 @@ import { memo, type ReactNode, type RefObject, useDeferredValue, useMemo, useRef
 import type { SlotRange } from '~/core/changes'
 import { type StaffView, toStaff } from '~/core/engraving'
 import { keepEqual } from '~/core/foundation'
+import type { PatternPlace } from '~/core/groove'
 import type { Lick } from '~/core/line'
 import type { Move } from '~/core/playing'
 import type { CountingSystem } from '~/core/time'
 import { useNearRows } from '~/ui/use-near-rows'
 import { STAFF_HEIGHT } from '../staff/draw-unit'
 import { type Ruler, type RulerRow, toRuler } from './layout'
-import type { PatternAt, Under } from './patterns'
+import type { Under } from './patterns'
 import { type Bottleneck, RowBottleneck } from './row-bottleneck'
 import { RowFigure } from './row-figure'
 import { RowHeadroom } from './row-headroom'
@@ -29,7 +30,7 @@ interface RulerViewProps {
   /** The row that keys are typed in, while the ruler has the focus; else null. */
   readonly edited: PressedRow | null
   /** The slot of a pattern under the line that has the keys; null for none. */
-  readonly place: PatternAt | null
+  readonly place: PatternPlace | null
   /** What goes round under the line and is shown. */
   readonly under: Under
   readonly counting: CountingSystem

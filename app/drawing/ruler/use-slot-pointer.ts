@@ -1,8 +1,9 @@
 import { type DragEvent, type PointerEvent, useMemo, useRef } from 'react'
 import type { SlotRange } from '~/core/changes'
+import type { PatternPlace } from '~/core/groove'
 import type { Ticks } from '~/core/time'
 import type { Ruler } from './layout'
-import { type PatternAt, patternTickAt } from './patterns'
+import { patternTickAt } from './patterns'
 import { COUNT_ROW, PATTERN, type RowHeights, rowParts } from './row-heights'
 import { groupAt, type Scene, slotAtX } from './view'
 
@@ -14,7 +15,7 @@ export interface RulerGestures {
   /** Marks from a slot to another, either way round; the row that was pressed has the keys. */
   readonly onMark: (anchor: number, head: number, row: PressedRow) => void
   /** A slot of a pattern under the line was pressed. */
-  readonly onPattern: (at: PatternAt) => void
+  readonly onPattern: (at: PatternPlace) => void
   /** A stack was pressed: its group is marked, and what is marked already is widened. */
   readonly onGroup: (group: SlotRange) => void
   /** The line is dragged along the bar by so many ticks; returns how many of them it went. */

@@ -3,7 +3,7 @@ import { type ReactNode, useState, useSyncExternalStore } from 'react'
 import { useNavigate } from 'react-router'
 import { useSettings } from '~/live/use-live'
 import {
-  addLicks,
+  createLick,
   type Kept,
   type LickRecord,
   type LickTexts,
@@ -64,14 +64,13 @@ function Changed({
     else setTrouble(notSavedWords(saved.error))
   }
   const copy = async () => {
-    const id = nanoid(12)
-    const added = await addLicks([{ id, ...copyOf(session.texts()) }], Date.now())
-    if (!added.ok) {
-      setTrouble(notSavedWords(added.error))
+    const made = await createLick(copyOf(session.texts()))
+    if (!made.ok) {
+      setTrouble(notSavedWords(made.error))
       return
     }
     session.takeTheirs(theirs)
-    navigate(`/bench/${id}`)
+    navigate(`/bench/${made.value}`)
   }
   return (
     <Notice>
@@ -118,14 +117,13 @@ function Deleted({ session }: { session: LickSession }) {
     await session.restored()
   }
   const copy = async () => {
-    const newId = nanoid(12)
-    const added = await addLicks([{ id: newId, ...session.texts() }], Date.now())
-    if (!added.ok) {
-      setTrouble(notSavedWords(added.error))
+    const made = await createLick(session.texts())
+    if (!made.ok) {
+      setTrouble(notSavedWords(made.error))
       return
     }
     session.saver.giveUp()
-    navigate(`/bench/${newId}`)
+    navigate(`/bench/${made.value}`)
   }
   return (
     <Notice>

@@ -7,6 +7,7 @@ import { IconButton } from '~/ui/icon-button'
 import { late } from '~/ui/late'
 import { LoadBoundary } from '~/ui/load-boundary'
 import { PopUp } from '~/ui/pop-up'
+import { memoize } from '~/workspace/memoize'
 import type { WorkspaceState } from '~/workspace/workspace'
 import { FrameSentence } from './frame/frame-sentence'
 import { SaveMark } from './save-mark'
@@ -15,11 +16,13 @@ import { useSlice, useWorkspace } from './state/use-workspace'
 /** Fetched when it is opened first. */
 const LickMenu = late(async () => (await import('./lick-menu')).default)
 
-// A key that changes none of these does not draw the bar again.
-const rowOf = ({ document }: WorkspaceState, key: Key) =>
-  valuesOf(document.history.text, key)[0] ?? ''
-const titleOf = (state: WorkspaceState) => normalTitle(rowOf(state, 'title'))
-const tagsOf = (state: WorkspaceState) => rowOf(state, 'tags')
+// A key that changes none of these does not draw the bar again; a text is read once for all who ask.
+const rowsOf = memoize((text: string) => ({
+  title: normalTitle(valuesOf(text, 'title')[0] ?? ''),
+  tags: valuesOf(text, 'tags')[0] ?? '',
+}))
+const titleOf = ({ document }: WorkspaceState) => rowsOf(document.history.text).title
+const tagsOf = ({ document }: WorkspaceState) => rowsOf(document.history.text).tags
 const undoesOf = ({ document }: WorkspaceState) => document.history.past.length > 0
 const redoesOf = ({ document }: WorkspaceState) => document.history.future.length > 0
 

@@ -1,7 +1,6 @@
 import { Copy, Trash2 } from 'lucide-react'
-import { nanoid } from 'nanoid'
 import { useNavigate } from 'react-router'
-import { addLicks, notSavedWords, putInBin } from '~/storage'
+import { createLick, notSavedWords, putInBin } from '~/storage'
 import { copyOf } from '~/workspace/lick-edits'
 import type { LibraryState } from '../library'
 import { useWorkspace } from './state/use-workspace'
@@ -13,10 +12,9 @@ export default function LickMenu({ title }: { title: string }) {
   const { id } = saver
   const navigate = useNavigate()
   const duplicate = async () => {
-    const newId = nanoid(12)
-    const added = await addLicks([{ id: newId, ...copyOf(workspace.session.texts()) }], Date.now())
-    if (added.ok) navigate(`/bench/${newId}`)
-    else workspace.refuse(notSavedWords(added.error))
+    const made = await createLick(copyOf(workspace.session.texts()))
+    if (made.ok) navigate(`/bench/${made.value}`)
+    else workspace.refuse(notSavedWords(made.error))
   }
   const remove = async () => {
     await saver.flush()

@@ -1,6 +1,5 @@
-import { nanoid } from 'nanoid'
 import { findAsWritten, isLickText, type KickLetter } from '~/codecs/as-written'
-import { addLicks, notSavedWords } from '~/storage'
+import { createLick, notSavedWords } from '~/storage'
 import type { Workspace } from '~/workspace/workspace'
 
 /**
@@ -19,10 +18,9 @@ export async function paste(
       workspace.replaceText(text)
       return
     }
-    const id = nanoid(12)
-    const added = await addLicks([{ id, text, draft: null, voicing: '' }], Date.now())
-    if (added.ok) onOpen(id)
-    else workspace.refuse(notSavedWords(added.error))
+    const made = await createLick({ text, draft: null, voicing: '' })
+    if (made.ok) onOpen(made.value)
+    else workspace.refuse(notSavedWords(made.error))
     return
   }
   const written = findAsWritten(text, kick)

@@ -1,14 +1,12 @@
 import { type RefObject, useDeferredValue, useMemo, useRef, useState } from 'react'
 import { patternsOf } from '~/core/groove'
-import { staffKeyOf } from '~/core/kit'
 import { type Lick, lickSlots } from '~/core/line'
 import type { Ruler } from '~/drawing/ruler/layout'
 import { patternName, type Under } from '~/drawing/ruler/patterns'
 import { RulerView } from '~/drawing/ruler/ruler-view'
 import { selectionWords } from '~/drawing/ruler/spoken'
 import type { RulerGestures } from '~/drawing/ruler/use-slot-pointer'
-import { useSettings } from '~/live/use-live'
-import { useCounting } from '~/live/use-setting'
+import { useCounting, useStaffView } from '~/live/use-setting'
 import { useCursor } from '~/playback/cursor'
 import { late } from '~/ui/late'
 import { useMedia } from '~/ui/use-media'
@@ -136,15 +134,9 @@ interface SlotsProps {
 
 function Slots({ width, compact, edited, headroom, rulerRef }: SlotsProps) {
   const workspace = useWorkspace()
-  const { settings } = useSettings()
   const counting = useCounting()
   const setting = useSetting()
-  const grooves = useBenchGrooves()
-  const { beaming, staffGroove } = settings
-  const staffView = useMemo(
-    () => ({ beaming, groove: staffGroove, grooves, key: staffKeyOf(setting.kit) }),
-    [beaming, staffGroove, grooves, setting],
-  )
+  const staffView = useStaffView(setting)
   const voiced = useVoiced()
   const preview = useSlice(previewOf)
   const row = useSlice(rowOf)

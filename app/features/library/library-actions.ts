@@ -1,7 +1,5 @@
-import { nanoid } from 'nanoid'
 import type { Result } from '~/core/foundation'
 import {
-  addLicks,
   type LickTexts,
   loadLick,
   loadLicks,
@@ -9,6 +7,7 @@ import {
   putInBin,
   restore,
   type StoreIssue,
+  createLick as saveLick,
   saveRecords,
 } from '~/storage'
 
@@ -39,9 +38,8 @@ export function newLick(): Promise<LibraryOutcome> {
 
 /** Saves texts as a lick of its own. */
 export async function createLick(texts: LickTexts): Promise<LibraryOutcome> {
-  const id = nanoid(12)
-  const added = await addLicks([{ id, ...texts }], Date.now())
-  return added.ok ? { kind: 'open', id } : failed(added.error)
+  const made = await saveLick(texts)
+  return made.ok ? { kind: 'open', id: made.value } : failed(made.error)
 }
 
 /** Saves a copy of a stored lick. */

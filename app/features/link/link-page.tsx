@@ -1,20 +1,18 @@
 import { Download, Play } from 'lucide-react'
-import { nanoid } from 'nanoid'
 import { useMemo, useRef, useState } from 'react'
 import { Link, useLocation, useNavigate } from 'react-router'
 import { canonicalValues } from '~/codecs/lick-text'
 import { type LinkedLick, parseLink } from '~/codecs/link'
 import { findVoicedLick } from '~/codecs/voicing'
-import { staffKeyOf } from '~/core/kit'
 import type { Lick } from '~/core/line'
 import { meterName, placeName } from '~/core/time'
 import type { Ruler } from '~/drawing/ruler/layout'
 import { RulerView } from '~/drawing/ruler/ruler-view'
 import type { RulerGestures } from '~/drawing/ruler/use-slot-pointer'
 import { useSettings } from '~/live/use-live'
-import { useCounting, useSettingFor } from '~/live/use-setting'
+import { useCounting, useSettingFor, useStaffView } from '~/live/use-setting'
 import { useHearLick } from '~/playback/use-hear-lick'
-import { addLicks, notSavedWords } from '~/storage'
+import { createLick, notSavedWords } from '~/storage'
 import { Trouble } from '~/ui/parts'
 import { useMedia } from '~/ui/use-media'
 import { usePageTitle } from '~/ui/use-page-title'
@@ -61,10 +59,9 @@ function LinkedView({ texts }: { texts: LinkedLick }) {
   const { frame } = lick
   const lands = landingVerdict(lick)
   const save = async () => {
-    const id = nanoid(12)
-    const added = await addLicks([{ id, ...texts, draft: null }], Date.now())
-    if (added.ok) navigate(`/bench/${id}`)
-    else setTrouble(notSavedWords(added.error))
+    const made = await createLick({ ...texts, draft: null })
+    if (made.ok) navigate(`/bench/${made.value}`)
+    else setTrouble(notSavedWords(made.error))
   }
   return (
     <>
@@ -120,18 +117,8 @@ function ShownRuler({ lick }: { lick: Lick }) {
   const width = useWidth(host)
   const counting = useCounting()
   const setting = useSettingFor(lick)
-  const { settings } = useSettings()
   const compact = useMedia('(width < 640px)')
-  const { beaming, staffGroove } = settings
-  const staffView = useMemo(
-    () => ({
-      beaming,
-      groove: staffGroove,
-      grooves: setting.grooves ?? [],
-      key: staffKeyOf(setting.kit),
-    }),
-    [beaming, staffGroove, setting],
-  )
+  const staffView = useStaffView(setting)
   const under = useMemo(
     () => ({ ids: lick.ostinatos.map((_, i) => i), grooves: setting.grooves ?? [] }),
     [lick, setting],

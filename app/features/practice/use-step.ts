@@ -4,7 +4,6 @@ import type { Lick } from '~/core/line'
 import { onKit, toPerformance } from '~/core/performance'
 import type { Setting } from '~/core/playing'
 import { findPulsed, loopPart } from '~/core/practice'
-import { useGroovesFor } from '~/live/use-own'
 import type { Settings } from '~/storage'
 import type { DeskState } from '~/workspace/practice-desk'
 import { type Step, toStep } from './step-view'
@@ -23,7 +22,6 @@ interface Chosen {
 /** What is played: the step of the plan or the loop in its place, and how it sounds. */
 export function useStep({ lick, played, listed, desk, settings, setting }: Chosen) {
   const { loop, loopForm } = desk
-  const grooves = useGroovesFor(lick)
   const sounds = useMemo(() => soundsOn(setting.kit), [setting])
   const step = useMemo(
     () => (loop ? toStep(loopPart(played, loop), loopForm, played) : listed),
@@ -43,12 +41,12 @@ export function useStep({ lick, played, listed, desk, settings, setting }: Chose
             dropOut: settings.dropOut,
             inEighths: settings.sextupletsInEighths,
           },
-          grooves,
+          grooves: setting.grooves ?? [],
           swapsGroove: setting.player.swapsGroove ?? false,
         }),
         sounds,
       ),
-    [heard, countsEach, settings, grooves, setting, sounds],
+    [heard, countsEach, settings, setting, sounds],
   )
   return { step, heard, pulsed, countsEach, compose }
 }

@@ -1,6 +1,12 @@
 import type { SlotRange } from '~/core/changes'
 import { mapStrokes } from '~/core/changes'
-import { type Groove, type Pattern, type PatternId, patternSlotsBetween } from '~/core/groove'
+import {
+  type Groove,
+  type Pattern,
+  type PatternId,
+  type PatternPlace,
+  patternSlotsBetween,
+} from '~/core/groove'
 import { EMPTY_LICK, type Lick } from '~/core/line'
 import {
   isHand,
@@ -11,17 +17,10 @@ import {
   strokesInSlot,
   type Voice,
 } from '~/core/sticking'
-import type { Ticks } from '~/core/time'
 import { putOn } from '../edits/voice-edits'
 import { openSlot, type RowKey, removeSlots, stickingKey } from './sticking-keys'
 import { hasHand } from './voice-keys'
 import type { Waiting } from './waiting'
-
-/** The slot of a pattern that keys go to: which one, and where in the bar it stands. */
-export interface PatternPlace {
-  readonly pattern: PatternId
-  readonly tick: Ticks
-}
 
 /** What a key does to a pattern: what it is then, null for what it was, and what goes with that. */
 export interface PatternKey extends Pick<RowKey, 'waiting' | 'refused'> {

@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid'
-import { type Groove, type Pattern, patternOf, patternsOf } from '~/core/groove'
+import { type Groove, type Pattern, type PatternPlace, patternOf, patternsOf } from '~/core/groove'
 import type { OstinatoScope } from '~/core/line'
 import type { Surface } from '~/core/sticking'
 import type { Grid } from '~/core/time'
@@ -9,7 +9,6 @@ import type { Workspace } from '../workspace'
 import {
   cutPattern,
   openedPattern,
-  type PatternPlace,
   patternKey,
   patternOn,
   shownSlots,

@@ -9,6 +9,7 @@ import { plural } from '~/words/figures'
 import { gridWords } from '~/words/grid-words'
 import { spokenPlace } from '~/words/places'
 import { swingMovesNothing } from '~/workspace/frame-change'
+import { memoize } from '~/workspace/memoize'
 import type { WorkspaceState } from '~/workspace/workspace'
 import { useSlice } from '../state/use-workspace'
 import { type FramePartId, landingWords, PART_NAMES } from './frame-words'
@@ -35,7 +36,9 @@ const KEYS_OF_PART: Readonly<Record<FramePartId, readonly string[]>> = {
 
 const frameOf = ({ document }: WorkspaceState) => document.good.lick.frame
 const unknownOf = ({ document }: WorkspaceState) => document.good.lick.unknown
-const swingsNotOf = ({ document }: WorkspaceState) => swingMovesNothing(document.good.lick)
+// Every stroke is looked at for it: once a lick.
+const movesNothing = memoize(swingMovesNothing)
+const swingsNotOf = ({ document }: WorkspaceState) => movesNothing(document.good.lick)
 const issuesOf = ({ document }: WorkspaceState) => document.issues
 
 /** Where the line stands in the music, as one sentence whose parts are edited in place. */

@@ -7,13 +7,12 @@ import {
   useSyncExternalStore,
 } from 'react'
 import type { SlotRange } from '~/core/changes'
-import type { Groove } from '~/core/groove'
+import type { Groove, PatternPlace } from '~/core/groove'
 import type { Lick } from '~/core/line'
 import type { Position } from '~/core/performance'
 import type { Setting } from '~/core/playing'
 import { useGroovesFor } from '~/live/use-own'
 import { useSettingFor } from '~/live/use-setting'
-import type { PatternPlace } from '~/workspace/rows/pattern-keys'
 import { rangeOf, type Workspace, type WorkspaceState } from '~/workspace/workspace'
 import { usePlaying } from './use-playing'
 
