@@ -74,54 +74,16 @@ if (process.argv[2] === 'scale') {
 }
 // Only now: on a fresh machine they have just been installed.
 const { chromium } = await import('@playwright/test')
-const { createServer } = await import('vite')
 run(process.execPath, ['scripts/build.mjs'], { stdio: ['ignore', 'ignore', 'inherit'] })
 
 const only = process.argv[2]
 if (!only) benchCore()
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: QUIET_FLAGS })
 try {
-  const bare = only === 'drag' ? new Map() : await benchStaff()
-  if (!only || only === 'keys') await benchKeys(bare)
+  if (!only || only === 'keys') await benchKeys()
   if (!only || only === 'drag') await benchDrag()
 } finally {
   await browser.close()
-}
-
-/** A bar of each grid on our ruler against the bare library: the bare medians, in milliseconds. */
-async function benchStaff() {
-  const vite = await createServer({
-    configFile: false,
-    root: '.',
-    logLevel: 'error',
-    resolve: { tsconfigPaths: true },
-    optimizeDeps: { include: ['vexflow/core'] },
-    server: { port: PORT + 1, host: '127.0.0.1' },
-  })
-  await vite.listen()
-  try {
-    const page = await browser.newPage()
-    await page.goto(`http://127.0.0.1:${PORT + 1}/tests/bench/staff.html`)
-    await page.waitForFunction(() => 'compare' in window)
-    const compare = (text, rounds, pause) =>
-      page.evaluate((given) => window.compare(...given), [text, rounds, pause])
-    const medians = new Map()
-    for (const { grid, bar } of GRIDS) {
-      // With the foot that the lick of the key bench has under its line.
-      const text = `grid: ${grid}\nunder: @1/4 H\nline: ${bar}`
-      await compare(text, 30, 0)
-      const { ours, bare } = await compare(text, 100, PAUSE)
-      console.log(`One bar of staff in ${grid}, drawn in turns:`)
-      console.log(`  ours  median ${ms(median(ours))}, 95th ${ms(quantile(ours, 0.95))}`)
-      console.log(`  bare  median ${ms(median(bare))}, 95th ${ms(quantile(bare, 0.95))}`)
-      console.log(`  ratio of medians ${(median(ours) / median(bare)).toFixed(2)} (at most 1.25)`)
-      medians.set(grid, median(bare))
-    }
-    await page.close()
-    return medians
-  } finally {
-    await vite.close()
-  }
 }
 
 /** Limit, crossings and paths of growing lines, in the core alone. */
@@ -159,7 +121,7 @@ async function benchDrag() {
 }
 
 /** From key to paint, and the staff redrawn for it, for lines of growing length. */
-async function benchKeys(bare) {
+async function benchKeys() {
   const { address, stop } = await serveDemo(PORT)
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
@@ -191,7 +153,7 @@ async function benchKeys(bare) {
             const keys = await page.evaluate(() => window.takeKeys())
             taken.get(count).push(keys.map((key, i) => ({ ...key, stolen: stolen[i] > 0 })))
           }
-        for (const [count, rounds] of taken) report(count, rounds, bare.get(grid))
+        for (const [count, rounds] of taken) report(count, rounds)
       }
     await page.close()
   } finally {
@@ -214,7 +176,7 @@ async function press(page, field, way, i) {
  * Prints the medians and 95th percentiles of all rounds. Keys in whose time others took the machine
  * away are left out of them, and are counted.
  */
-function report(bars, rounds, bare) {
+function report(bars, rounds) {
   const all = rounds.flat()
   const own = all.filter(({ stolen }) => !stolen)
   const of = (keys, name, share) =>
@@ -227,19 +189,13 @@ function report(bars, rounds, bare) {
   console.log(
     `  ${String(bars).padStart(2)} bars: work for a key ${both('work')} (16 at most); key to paint ${both('painted')}; ` +
       `${all.length - own.length} of ${all.length} keys disturbed from outside (95th of all ${ms(of(all, 'work', 0.95))}); ` +
-      `staff units redrawn median ${median(units)}, most ${Math.max(...units)}; staff median ${ms(of(own, 'staff', 0.5))}, ` +
-      perUnit(of(own, 'staff', 0.5), median(units), bare),
+      `staff units redrawn median ${median(units)}, most ${Math.max(...units)}; staff laid out in ${ms(of(own, 'staff', 0.5))}`,
   )
 }
 
 function quantile(values, share) {
   const sorted = [...values].sort((a, b) => a - b)
   return sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? Number.NaN
-}
-
-function perUnit(staff, units, bare) {
-  if (units === 0) return 'no unit on screen changed'
-  return `${(staff / units / bare).toFixed(2)} of the bare library a unit`
 }
 
 function median(values) {

@@ -6,7 +6,7 @@ import { gzipSync } from 'node:zlib'
 const CLIENT = 'build/client'
 const BUDGETS = { 'routes/library': 204, 'routes/bench': 265, 'routes/settings': 178 }
 /** Code that must come only where it is needed. */
-const LATE = /vexflow|bravura|kit-sampler|scheduler|worker/i
+const LATE = /kit-sampler|scheduler|worker|unit-figure/i
 
 const file = readdirSync(join(CLIENT, 'assets')).find((name) => /^manifest-.*\.js$/.test(name))
 if (!file) throw new Error('no manifest: build first')

@@ -166,7 +166,7 @@ async function conflict(page) {
   const other = await page.context().newPage()
   await other.goto(page.url())
   const field = (tab) => tab.getByRole('textbox', { name: 'Sticking' })
-  await other.locator('.staff-unit .vf-stavenote').first().waitFor()
+  await other.locator('.staff-unit .note').first().waitFor()
   await Promise.all([field(page).fill('RLLRLK'), field(other).fill('RLRRLL')])
   const told = (tab) => tab.getByText('This lick was changed in another tab.')
   await Promise.race([told(page).waitFor(), told(other).waitFor()])

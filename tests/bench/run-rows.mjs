@@ -18,7 +18,7 @@ async function benchRows() {
     const page = await browser.newPage({ viewport })
     await page.goto(address)
     await page.getByRole('link', { name: 'Tightrope', exact: true }).click()
-    await page.locator('.staff-unit .vf-stavenote').first().waitFor()
+    await page.locator('.staff-unit .note').first().waitFor()
     const rail = page.getByRole('navigation', { name: 'Panels' }).getByRole('button')
     console.log(`\n${viewport.width} x ${viewport.height}, pixels seen of pixels there are:`)
     for (const name of ['none', ...(await rail.allInnerTexts())]) {

@@ -82,7 +82,7 @@ export async function frame(page: Page, label: string): Promise<Locator> {
 }
 
 /** How many notes and rests the staff shows, once it is drawn. */
-export const staffNotes = (page: Page) => page.locator('.staff-unit .vf-stavenote')
+export const staffNotes = (page: Page) => page.locator('.staff-unit .note, .staff-unit .rest')
 
 /** Whether axe finds nothing in either theme, and nothing is wider than a phone. */
 export async function expectAccessible(page: Page): Promise<void> {

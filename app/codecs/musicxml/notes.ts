@@ -2,7 +2,7 @@ import type { Atom, ScoreBar, ScoreVoice } from '~/core/engraving'
 import type { HeadPlace, HeadShape, StaffKey } from '~/core/kit'
 import { GRACE_VELOCITY, VELOCITIES } from '~/core/line'
 import { graceLimb, graceSurface, type Stroke, strokeSurface, type Voice } from '~/core/sticking'
-import { element, type Xml } from './xml'
+import { element, type Xml } from '../xml'
 
 const TYPES: Readonly<Record<number, string>> = {
   1: 'whole',

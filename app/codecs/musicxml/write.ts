@@ -3,8 +3,8 @@ import { type Kit, MIDI_NOTES, STAFF_KEY, type StaffKey, staffKeyOf } from '~/co
 import type { Lick } from '~/core/line'
 import { SURFACE_NAMES, type Voice } from '~/core/sticking'
 import { beatTicks, isCompound, TICKS_PER_QUARTER, toMeter } from '~/core/time'
+import { type Content, element, type Xml } from '../xml'
 import { noteElements, voicesIn } from './notes'
-import { type Content, element, type Xml } from './xml'
 
 export interface MusicXmlOptions extends Pick<StaffView, 'beaming' | 'grooves'> {
   /** Where its pieces stand on the staff, and their MIDI notes. */

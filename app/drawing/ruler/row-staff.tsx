@@ -1,7 +1,7 @@
 import { memo } from 'react'
 import { landingUnit, type Staff, staffUnit } from '~/core/engraving'
 import { frameTicks, type Lick } from '~/core/line'
-import { STAFF_HEIGHT } from '../staff/draw-unit'
+import { STAFF_HEIGHT } from '../staff/geometry'
 import { StaffUnitView } from '../staff/staff-unit'
 import type { Ruler, RulerRow, Segment } from './layout'
 import { LeadFigure } from './lead-figure'

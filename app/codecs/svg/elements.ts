@@ -1,0 +1,94 @@
+import { type Figure, GLYPH_UNIT, glyphOf, type Shape } from '~/core/figures'
+
+/** An element of an SVG drawing, before it is written as text or given to a page. */
+export interface SvgElement {
+  readonly tag: 'path' | 'rect' | 'text' | 'tspan'
+  readonly attributes: Readonly<Record<string, string | number>>
+  readonly children: readonly (SvgElement | string)[]
+}
+
+/**
+ * The elements of a figure, in staff spaces. Lines of one weight share a path, so do filled areas: a
+ * staff of five lines is one element. Ink is `currentColor`; faces are the classes `text` and `mono`.
+ * Example: the figure of a barline is one path with `stroke-width` 0.16.
+ */
+export function svgElements({ shapes }: Figure): SvgElement[] {
+  const elements: SvgElement[] = []
+  const lines = new Map<string, string>()
+  let areas = ''
+  for (const shape of shapes) {
+    if (shape.kind === 'line') {
+      const key = `${shape.width} ${shape.dash ?? ''}`
+      const { from, to } = shape
+      const d = `M${short(from[0])} ${short(from[1])}L${short(to[0])} ${short(to[1])}`
+      lines.set(key, (lines.get(key) ?? '') + d)
+    } else if (shape.kind === 'area') {
+      areas += `M${shape.points.map(([x, y]) => `${short(x)} ${short(y)}`).join('L')}Z`
+    } else elements.push(element(shape))
+  }
+  for (const [key, d] of lines) {
+    const [width = '', dash] = key.split(' ')
+    elements.push(
+      path({ d, fill: 'none', stroke: 'currentColor', 'stroke-width': width, ...dashed(dash) }),
+    )
+  }
+  if (areas) elements.push(path({ d: areas }))
+  return elements
+}
+
+function element(shape: Exclude<Shape, { kind: 'line' | 'area' }>): SvgElement {
+  if (shape.kind === 'glyph') {
+    const scale = short(GLYPH_UNIT * shape.size, 6)
+    const [x, y] = shape.at
+    return path({
+      d: glyphOf(shape.name).d,
+      transform: `translate(${short(x)} ${short(y)}) scale(${scale})`,
+    })
+  }
+  if (shape.kind === 'text') {
+    const attributes = {
+      x: short(shape.at[0]),
+      y: short(shape.at[1]),
+      'text-anchor': shape.anchor,
+      class: shape.face,
+      ...(shape.italic && { 'font-style': 'italic' }),
+    }
+    const children = shape.runs.map(
+      ({ text, size, bold }): SvgElement => ({
+        tag: 'tspan',
+        attributes: { 'font-size': short(size), 'font-weight': bold ? 600 : 400 },
+        children: [text],
+      }),
+    )
+    return { tag: 'text', attributes, children }
+  }
+  const ink = shape.paper ? 'var(--paper, #fff)' : 'currentColor'
+  const paint =
+    shape.hollow === null
+      ? { fill: ink }
+      : { fill: 'none', stroke: ink, 'stroke-width': short(shape.hollow) }
+  const attributes = {
+    x: short(shape.at[0]),
+    y: short(shape.at[1]),
+    width: short(shape.width),
+    height: short(shape.height),
+    ...(shape.radius > 0 && { rx: short(shape.radius) }),
+    ...paint,
+    ...dashed(shape.dash),
+  }
+  return { tag: 'rect', attributes, children: [] }
+}
+
+function path(attributes: SvgElement['attributes']): SvgElement {
+  return { tag: 'path', attributes, children: [] }
+}
+
+function dashed(dash: number | string | undefined): Record<string, string> {
+  return dash ? { 'stroke-dasharray': String(dash) } : {}
+}
+
+/** A number without more decimals than can be seen. */
+export function short(value: number, decimals = 3): number {
+  const factor = 10 ** decimals
+  return Math.round(value * factor) / factor
+}

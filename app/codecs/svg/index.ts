@@ -1,0 +1,1 @@
+export { type SvgElement, svgElements } from './elements'

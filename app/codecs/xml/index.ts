@@ -1,0 +1,1 @@
+export { type Content, element, type Xml } from './write'

@@ -1,0 +1,175 @@
+import type { StaffNote } from '../engraving'
+import { flagGlyph, flagsOf, type GlyphName, glyphOf, glyphWidth, headGlyph } from './glyphs'
+import {
+  BEAM_STEP,
+  HIGH_STEM_LENGTH,
+  LEDGER,
+  LEDGER_REACH,
+  SHORTEST_STEM,
+  STAFF_HEIGHT,
+  STEM,
+  STEM_LENGTH,
+  stepY,
+} from './measures'
+import type { Shape } from './shape'
+
+/** A head in its place: the glyph's origin in staff spaces. */
+interface PlacedHead {
+  readonly name: GlyphName
+  readonly x: number
+  readonly y: number
+  readonly ghost: boolean
+  readonly step: number
+}
+
+/** A note with its heads on its column, and where its stem would end by itself. */
+export interface PlacedNote {
+  readonly note: StaffNote
+  readonly x: number
+  readonly stem: 'up' | 'down'
+  readonly heads: readonly PlacedHead[]
+  /** The middle of the stem. */
+  readonly stemX: number
+  /** Where the stem meets the head that is farthest from its end. */
+  readonly stemFrom: number
+  readonly tip: number
+  readonly left: number
+  readonly right: number
+}
+
+/** The room a staff has: how high above its top line and how low under it anything may be drawn. */
+export interface Room {
+  readonly ceiling: number
+  readonly floor: number
+}
+
+/**
+ * Puts the heads of a note on its column: all on one side of the stem, but for the upper one of two
+ * neighbours, which stands on the other.
+ */
+export function placeNote(note: StaffNote, x: number, stem: 'up' | 'down', room: Room): PlacedNote {
+  // From the head at the stem's beginning to the one at its end.
+  const sorted = [...note.heads].sort((a, b) => (stem === 'up' ? a.step - b.step : b.step - a.step))
+  const names = sorted.map(({ shape }) => headGlyph(shape, note.value))
+  const first = names[0] as GlyphName
+  const joint = (name: GlyphName) => {
+    const anchor = glyphOf(name)[stem]
+    return anchor ? anchor[0] : stem === 'up' ? glyphWidth(name) : 0
+  }
+  const side = stem === 'up' ? 1 : -1
+  const stemX = x - glyphWidth(first) / 2 + joint(first) - (side * STEM) / 2
+  let crossed = false
+  const heads = sorted.map((head, i): PlacedHead => {
+    const name = names[i] as GlyphName
+    const below = sorted[i - 1]
+    crossed = below !== undefined && Math.abs(head.step - below.step) === 1 && !crossed
+    const across = stem === 'up' ? stemX - STEM / 2 : stemX + STEM / 2 - glyphWidth(name)
+    return {
+      name,
+      x: crossed ? across : stemX + (side * STEM) / 2 - joint(name),
+      y: stepY(head.step),
+      ghost: head.ghost,
+      step: head.step,
+    }
+  })
+  const near = heads[0] as PlacedHead
+  const far = heads.at(-1) as PlacedHead
+  return {
+    note,
+    x,
+    stem,
+    heads,
+    stemX,
+    stemFrom: near.y + (glyphOf(near.name)[stem]?.[1] ?? 0),
+    tip: stemTip(far.y, flagsOf(note.value), stem, room),
+    left: Math.min(...heads.map((head) => head.x)) - (heads.some(({ ghost }) => ghost) ? GHOST : 0),
+    right: Math.max(...heads.map((head) => head.x + glyphWidth(head.name))),
+  }
+}
+
+/** How wide a bracket around a ghost is, with its gap. */
+const GHOST = glyphWidth('noteheadParenthesisLeft') + 0.12
+
+/**
+ * Where a stem ends: so far from the last head that its flags have room, at the middle line at least,
+ * and within the room there is.
+ */
+function stemTip(y: number, flags: number, stem: 'up' | 'down', { ceiling, floor }: Room): number {
+  const more = Math.max(0, flags - 2) * BEAM_STEP
+  const middle = STAFF_HEIGHT / 2
+  if (stem === 'up') {
+    const length = y < -0.25 ? HIGH_STEM_LENGTH : STEM_LENGTH
+    const wanted = Math.max(ceiling, Math.min(middle, y - length - more))
+    return Math.min(wanted, y - SHORTEST_STEM)
+  }
+  const length = y > STAFF_HEIGHT + 0.25 ? HIGH_STEM_LENGTH : STEM_LENGTH
+  const wanted = Math.min(floor, Math.max(middle, y + length + more))
+  return Math.max(wanted, y + SHORTEST_STEM)
+}
+
+/** Heads, ledger lines, brackets of ghosts and dots of a note. */
+export function headShapes({ heads, note }: PlacedNote): Shape[] {
+  return heads.flatMap((head): Shape[] => {
+    const width = glyphWidth(head.name)
+    const glyph = (name: GlyphName, x: number, y = head.y): Shape => ({
+      kind: 'glyph',
+      name,
+      at: [x, y],
+      size: 1,
+    })
+    const brackets: Shape[] = head.ghost
+      ? [
+          glyph('noteheadParenthesisLeft', head.x - GHOST),
+          glyph('noteheadParenthesisRight', head.x + width + 0.12),
+        ]
+      : []
+    // A dot on a line would be lost in it: it stands in the space above.
+    const dotY = head.step % 2 === 0 ? head.y - 0.5 : head.y
+    const dotX = head.x + width + (head.ghost ? GHOST + 0.1 : 0) + 0.35
+    const dots = note.dots === 1 ? [glyph('augmentationDot', dotX, dotY)] : []
+    return [...ledgerLines(head, width), glyph(head.name, head.x), ...brackets, ...dots]
+  })
+}
+
+/** The lines that a head outside of the staff stands on. */
+function ledgerLines({ step, x }: { step: number; x: number }, width: number): Shape[] {
+  const steps: number[] = []
+  for (let at = 10; at <= step; at += 2) steps.push(at)
+  for (let at = -2; at >= step; at -= 2) steps.push(at)
+  return steps.map((at) => ({
+    kind: 'line',
+    from: [x - LEDGER_REACH, stepY(at)],
+    to: [x + width + LEDGER_REACH, stepY(at)],
+    width: LEDGER,
+  }))
+}
+
+/** The stem from the first head to `tip`; a whole note has none. */
+export function stemShapes({ note, stemX, stemFrom }: PlacedNote, tip: number): Shape[] {
+  if (note.value < 2) return []
+  return [{ kind: 'line', from: [stemX, stemFrom], to: [stemX, tip], width: STEM }]
+}
+
+/** The flags of a note that hangs on no beam. */
+export function flagShapes({ note, stem, stemX, tip }: PlacedNote): Shape[] {
+  const name = flagGlyph(note.value, stem)
+  return name ? [{ kind: 'glyph', name, at: [stemX - STEM / 2, tip], size: 1 }] : []
+}
+
+/** An accent beyond the end of the stem. */
+export function markShapes({ note, x, stem }: PlacedNote, tip: number): Shape[] {
+  if (!note.mark) return []
+  const name = note.mark === 'strong' ? 'articMarcatoAbove' : 'articAccentAbove'
+  const { box } = glyphOf(name)
+  const y = stem === 'up' ? tip - MARK_GAP : tip + MARK_GAP - box[1]
+  return [{ kind: 'glyph', name, at: [x - (box[0] + box[2]) / 2, y], size: 1 }]
+}
+
+const MARK_GAP = 0.35
+
+/** How far an accent reaches beyond the end of its stem; 0 without one. */
+export function markReach({ note }: PlacedNote): number {
+  if (!note.mark) return 0
+  const { box } = glyphOf(note.mark === 'strong' ? 'articMarcatoAbove' : 'articAccentAbove')
+  return MARK_GAP + box[3] - box[1]
+}
