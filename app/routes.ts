@@ -8,6 +8,7 @@ export default [
   route('flow', 'routes/flow.tsx'),
   route('log', 'routes/log.tsx'),
   route('compare', 'routes/compare.tsx'),
+  route('sheet', 'routes/sheet.tsx'),
   route('bin', 'routes/bin.tsx'),
   route('link', 'routes/link.tsx'),
   route('backup', 'routes/backup.tsx'),

@@ -16,6 +16,7 @@ const PAGES = [
   '/bin',
   '/link',
   '/compare',
+  '/sheet',
   '/backup',
   '/settings',
 ]

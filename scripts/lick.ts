@@ -16,6 +16,7 @@ import { formatMidi } from '../app/codecs/midi'
 import { formatMusicXml } from '../app/codecs/musicxml'
 import { toOwnGrooves } from '../app/core/groove'
 import type { Lick } from '../app/core/line'
+import { pdfSheet, svgSheet } from './lick-sheet'
 
 interface Options extends LimitOptions {
   readonly velocity: boolean
@@ -37,7 +38,10 @@ const DOCUMENTS: Readonly<Record<string, (lick: Lick, options: Options) => Uint8
   midi: (lick, { bare, kit }) => formatMidi(lick, { bare, ...(kit && { kit }), ...grooves(lick) }),
   musicxml: (lick, { kit }) =>
     formatMusicXml(lick, { beaming: 'beat', ...(kit && { kit }), ...grooves(lick) }),
+  svg: (lick, { kit }) => svgSheet(lick, { ...(kit && { kit }), ...grooves(lick) }),
+  pdf: (lick, { kit }) => pdfSheet(lick, { ...(kit && { kit }), ...grooves(lick) }),
 }
+
 const USAGE = `usage: npm run -s lick -- ${Object.keys(COMMANDS).join('|')} FILE [FILE ...]
        npm run -s lick -- ${Object.keys(DOCUMENTS).join('|')} FILE [--out PATH]
        events takes --velocity; limit takes --landing or --loop, and --kit KITFILE; midi takes --bare`

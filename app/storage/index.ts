@@ -11,6 +11,7 @@ export {
   type LickTexts,
   loadLick,
   loadLicks,
+  loadVersions,
   type NewLick,
   toLickRecord,
   wasVisited,

@@ -2,7 +2,7 @@ import { nanoid } from 'nanoid'
 import { fail, ok, type Result } from '~/core/foundation'
 import { withStore } from './database'
 import type { StoreIssue } from './issue'
-import { LICK_RECORD_VERSION, type LickRecord } from './records'
+import { LICK_RECORD_VERSION, type LickRecord, type VersionRecord } from './records'
 import { type Kept, readKept } from './tables'
 import type { Change } from './write'
 import { write } from './writer'
@@ -51,6 +51,20 @@ export function loadLicks(ids: readonly string[]): Promise<Result<Kept<LickRecor
         return read?.ok && read.value.deletedAt === null ? [read.value] : []
       }),
     )
+  })
+}
+
+/** The saved versions of licks, oldest first; those that cannot be read are left out. */
+export function loadVersions(
+  lickIds: readonly string[],
+): Promise<Result<Kept<VersionRecord>[], StoreIssue>> {
+  return withStore(async (database) => {
+    const rows = await database.versions.where('lickId').anyOf(lickIds).toArray()
+    const versions = rows.flatMap((row) => {
+      const read = readKept('versions', row)
+      return read.ok && read.value.deletedAt === null ? [read.value] : []
+    })
+    return ok(versions.sort((a, b) => a.createdAt - b.createdAt))
   })
 }
 

@@ -16,9 +16,20 @@ export function svgElements({ shapes }: Figure): SvgElement[] {
   const elements: SvgElement[] = []
   const lines = new Map<string, string>()
   let areas = ''
+  const draw = () => {
+    for (const [key, d] of lines) {
+      const [width = '', dash, stroke = ''] = key.split(' ')
+      elements.push(path({ d, fill: 'none', stroke, 'stroke-width': width, ...dashed(dash) }))
+    }
+    if (areas) elements.push(path({ d: areas }))
+    lines.clear()
+    areas = ''
+  }
   for (const shape of shapes) {
+    // What is of the paper's colour lies over what was drawn before it, and under what comes after.
+    if (shape.kind === 'box') draw()
     if (shape.kind === 'line') {
-      const key = `${shape.width} ${shape.dash ?? ''}`
+      const key = `${shape.width} ${shape.dash ?? ''} ${shape.paper ? PAPER : 'currentColor'}`
       const { from, to } = shape
       const d = `M${short(from[0])} ${short(from[1])}L${short(to[0])} ${short(to[1])}`
       lines.set(key, (lines.get(key) ?? '') + d)
@@ -26,13 +37,7 @@ export function svgElements({ shapes }: Figure): SvgElement[] {
       areas += `M${shape.points.map(([x, y]) => `${short(x)} ${short(y)}`).join('L')}Z`
     } else elements.push(element(shape))
   }
-  for (const [key, d] of lines) {
-    const [width = '', dash] = key.split(' ')
-    elements.push(
-      path({ d, fill: 'none', stroke: 'currentColor', 'stroke-width': width, ...dashed(dash) }),
-    )
-  }
-  if (areas) elements.push(path({ d: areas }))
+  draw()
   return elements
 }
 
@@ -51,7 +56,6 @@ function element(shape: Exclude<Shape, { kind: 'line' | 'area' }>): SvgElement {
       y: short(shape.at[1]),
       'text-anchor': shape.anchor,
       class: shape.face,
-      ...(shape.italic && { 'font-style': 'italic' }),
     }
     const children = shape.runs.map(
       ({ text, size, bold }): SvgElement => ({
@@ -62,7 +66,7 @@ function element(shape: Exclude<Shape, { kind: 'line' | 'area' }>): SvgElement {
     )
     return { tag: 'text', attributes, children }
   }
-  const ink = shape.paper ? 'var(--paper, #fff)' : 'currentColor'
+  const ink = 'currentColor'
   const paint =
     shape.hollow === null
       ? { fill: ink }
@@ -78,6 +82,9 @@ function element(shape: Exclude<Shape, { kind: 'line' | 'area' }>): SvgElement {
   }
   return { tag: 'rect', attributes, children: [] }
 }
+
+/** The colour of the paper, unless a page says otherwise. */
+const PAPER = '#fff'
 
 function path(attributes: SvgElement['attributes']): SvgElement {
   return { tag: 'path', attributes, children: [] }

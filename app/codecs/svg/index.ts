@@ -1,1 +1,2 @@
 export { type SvgElement, svgElements } from './elements'
+export { formatSvgPage, type PageFont } from './page'

@@ -1,5 +1,6 @@
 export type { Atom, Bracket } from './atoms'
 export { type ScoreBar, type ScoreVoice, toScore } from './score'
+export { scoreUnits } from './score-units'
 export {
   landingUnit,
   type Staff,

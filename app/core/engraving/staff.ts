@@ -187,7 +187,8 @@ export function landingUnit(
   return { from: tick, to: tick + length, notes, ...bare }
 }
 
-function toNote(atom: Atom, key: StaffKey = STAFF_KEY): StaffNote {
+/** An atom as it stands on the staff of a kit. */
+export function toNote(atom: Atom, key: StaffKey = STAFF_KEY): StaffNote {
   const { tick, value, dots, group, strokes } = atom
   const graced = strokes.find((stroke) => stroke.graces > 0)
   return {

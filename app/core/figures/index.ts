@@ -1,3 +1,14 @@
 export { GLYPH_UNIT, type GlyphName, glyphOf, glyphWidth } from './glyphs'
+export { heightOf, moved } from './moving'
+export { headFigure, noteReach } from './notes'
 export type { Face, Figure, Part, Point, Shape, TextRun } from './shape'
-export { type Barline, barlineFigure, type StaffPlace, staffFigures, staveFigure } from './staff'
+export { clefFigure, meterFigure, tempoFigure, tempoNoteWidth } from './signs'
+export { stackFigure } from './stack'
+export {
+  type Barline,
+  barlineFigure,
+  letterFigure,
+  type StaffPlace,
+  staffFigures,
+  staveFigure,
+} from './staff'

@@ -1,4 +1,5 @@
 import type { StaffNote } from '../engraving'
+import type { HeadPlace } from '../kit'
 import { flagGlyph, flagsOf, type GlyphName, glyphOf, glyphWidth, headGlyph } from './glyphs'
 import {
   BEAM_STEP,
@@ -11,7 +12,7 @@ import {
   STEM_LENGTH,
   stepY,
 } from './measures'
-import type { Shape } from './shape'
+import type { Figure, Shape } from './shape'
 
 /** A head in its place: the glyph's origin in staff spaces. */
 interface PlacedHead {
@@ -131,6 +132,17 @@ export function headShapes({ heads, note }: PlacedNote): Shape[] {
   })
 }
 
+/** A head by itself on its column, for a key to the staff. */
+export function headFigure(place: HeadPlace, x: number): Figure {
+  const name = headGlyph(place.shape, 4)
+  const left = x - glyphWidth(name) / 2
+  const lines = ledgerLines({ step: place.step, x: left }, glyphWidth(name))
+  return {
+    part: 'note',
+    shapes: [...lines, { kind: 'glyph', name, at: [left, stepY(place.step)], size: 1 }],
+  }
+}
+
 /** The lines that a head outside of the staff stands on. */
 function ledgerLines({ step, x }: { step: number; x: number }, width: number): Shape[] {
   const steps: number[] = []
@@ -172,4 +184,17 @@ export function markReach({ note }: PlacedNote): number {
   if (!note.mark) return 0
   const { box } = glyphOf(note.mark === 'strong' ? 'articMarcatoAbove' : 'articAccentAbove')
   return MARK_GAP + box[3] - box[1]
+}
+
+/** How far a note reaches to the left and right of its column, with all that hangs on it. */
+export function noteReach(note: StaffNote): { left: number; right: number } {
+  if (note.kind !== 'note') return { left: 0.7, right: note.dots === 1 ? 1.3 : 0.7 }
+  const at = placeNote(note, 0, 'up', { ceiling: -100, floor: 100 })
+  const graces = note.graces ? 1.1 + (note.graces.count - 1) * 0.95 : 0
+  const ghost = note.heads.some((head) => head.ghost) ? GHOST : 0
+  const flag = note.value >= 8 ? 0.4 : 0
+  return {
+    left: graces - at.left,
+    right: at.right + Math.max(ghost, flag) + (note.dots ? 0.75 : 0),
+  }
 }

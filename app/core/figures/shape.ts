@@ -28,6 +28,8 @@ export type Shape =
       readonly to: Point
       readonly width: number
       readonly dash?: number
+      /** Of the colour of the paper, over something filled. */
+      readonly paper?: boolean
     }
   | {
       readonly kind: 'box'
@@ -38,8 +40,6 @@ export type Shape =
       /** The line's width where it is hollow; null where it is filled. */
       readonly hollow: number | null
       readonly dash?: number
-      /** White on black: what is drawn over a filled area. */
-      readonly paper?: boolean
     }
   | {
       readonly kind: 'text'
@@ -47,7 +47,6 @@ export type Shape =
       readonly at: Point
       readonly anchor: 'start' | 'middle' | 'end'
       readonly face: Face
-      readonly italic?: boolean
       readonly runs: readonly TextRun[]
     }
 

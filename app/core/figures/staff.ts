@@ -26,6 +26,8 @@ export interface StaffPlace {
   readonly sticking: number | null
   /** Whether strokes of the feet have their letters too; they have where nothing is said. */
   readonly footLetters?: boolean
+  /** The height of a letter's em; ghosts have three quarters of it. */
+  readonly letterSize?: number
 }
 
 /**
@@ -36,7 +38,7 @@ export function staffFigures(unit: StaffUnit, place: StaffPlace): Figure[] {
   return [
     ...voiceFigures(unit.notes, unit.beams, unit.tuplets, 'up', place),
     ...voiceFigures(unit.feet, unit.feetBeams, unit.feetTuplets, 'down', place),
-    ...(place.sticking === null ? [] : [stickingFigure(unit, place.sticking, place)]),
+    ...(place.sticking === null ? [] : [letterFigure(unit, place.sticking, place)]),
   ]
 }
 
@@ -124,17 +126,23 @@ function slash(x: number): Shape {
   }
 }
 
-const LETTER = { size: 1.2, ghost: 0.9 } as const
+const LETTER_SIZE = 1.2
+const GHOST_LETTER = 0.75
 const FEET = new Set(['K', 'H', 'J'])
 
-/** The sticking in a row of its own, ghosts smaller; the groove has none. */
-function stickingFigure(unit: StaffUnit, y: number, place: StaffPlace): Figure {
+/** The sticking in a row of its own on the baseline `y`, ghosts smaller; the groove has none. */
+export function letterFigure(
+  unit: StaffUnit,
+  y: number,
+  place: Pick<StaffPlace, 'xOf' | 'footLetters' | 'letterSize'>,
+): Figure {
+  const size = place.letterSize ?? LETTER_SIZE
   const shapes = unit.notes.flatMap(({ tick, letters, group }): Shape[] => {
     const shown = letters.filter(({ letter }) => place.footLetters !== false || !FEET.has(letter))
     if (group === null || shown.length === 0) return []
     const runs = shown.map(({ letter, ghost }) => ({
       text: letter,
-      size: ghost ? LETTER.ghost : LETTER.size,
+      size: ghost ? size * GHOST_LETTER : size,
       bold: !ghost,
     }))
     return [{ kind: 'text', at: [place.xOf(tick), y], anchor: 'middle', face: 'mono', runs }]

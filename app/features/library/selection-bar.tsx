@@ -1,4 +1,4 @@
-import { Columns2, Download, Tag, Trash2 } from 'lucide-react'
+import { Columns2, Download, Printer, Tag, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import type { LickSummary } from '~/storage'
@@ -17,6 +17,8 @@ interface SelectionBarProps {
 
 /** So many licks are seen side by side. */
 const MOST_COMPARED = 6
+/** So many go on a sheet. */
+const MOST_ON_SHEET = 64
 
 /** What can be done with all the licks that are selected; nothing while none is. */
 export function SelectionBar({ selected, shown, onSelect, onClear, onDeleted }: SelectionBarProps) {
@@ -88,6 +90,14 @@ export function SelectionBar({ selected, shown, onSelect, onClear, onDeleted }: 
           className="btn btn-outline border-base-300 btn-sm font-normal"
         >
           <Columns2 size={14} aria-hidden /> Compare
+        </Link>
+      )}
+      {selected.size <= MOST_ON_SHEET && (
+        <Link
+          to={`/sheet?licks=${ids.join(',')}`}
+          className="btn btn-outline border-base-300 btn-sm font-normal"
+        >
+          <Printer size={14} aria-hidden /> Sheet
         </Link>
       )}
       <Act onClick={() => void remove()}>

@@ -5,7 +5,6 @@ import {
   formName,
   type GridRung,
   inForm,
-  type PartKind,
   type PlannedStep,
   type PracticeForm,
   type PracticePart,
@@ -14,19 +13,7 @@ import {
   stageSeconds,
 } from '~/core/practice'
 import type { Grid } from '~/core/time'
-
-const PART_WORDS: Readonly<Record<PartKind, string>> = {
-  hands: 'hands alone',
-  feet: 'feet alone',
-  together: 'on one surface',
-  transition: 'link between groups',
-  bottleneck: 'the tightest move',
-  half: 'one half',
-  'right-voices': 'the right hand’s voices',
-  'left-voices': 'the left hand’s voices',
-  bar: 'in the bar, after groove',
-  loop: 'a loop',
-}
+import { PART_WORDS } from '~/words/practice-words'
 
 /** A step of the plan as it is listed and played. */
 export interface Step {

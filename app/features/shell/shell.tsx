@@ -17,7 +17,7 @@ export function Shell({ children }: { children: ReactNode }) {
       >
         Skip to content
       </a>
-      <header className="paint-alone border-base-300 border-b bg-base-100">
+      <header className="paint-alone border-base-300 print:hidden border-b bg-base-100">
         <div className="mx-auto flex h-11 w-full max-w-7xl items-center gap-2 px-3 sm:gap-5 sm:px-5">
           <NavLink
             to="/"

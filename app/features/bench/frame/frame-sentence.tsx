@@ -6,13 +6,14 @@ import { late } from '~/ui/late'
 import { LoadBoundary } from '~/ui/load-boundary'
 import { SentencePart } from '~/ui/sentence-part'
 import { plural } from '~/words/figures'
+import { intoWords } from '~/words/frame-words'
 import { gridWords } from '~/words/grid-words'
 import { spokenPlace } from '~/words/places'
 import { swingMovesNothing } from '~/workspace/frame-change'
 import { memoize } from '~/workspace/memoize'
 import type { WorkspaceState } from '~/workspace/workspace'
 import { useSlice } from '../state/use-workspace'
-import { type FramePartId, landingWords, PART_NAMES } from './frame-words'
+import { type FramePartId, PART_NAMES } from './frame-words'
 
 /** Fetched when a part is opened first. */
 const FrameFields = late(async () => (await import('./frame-fields')).default)
@@ -61,7 +62,7 @@ export function FrameSentence() {
           ? 'no groove'
           : `${plural(frame.lead, 'bar')} of ${grooveName}`,
     },
-    { id: 'landing', lead: 'into', words: landingWords(frame.landing) },
+    { id: 'landing', lead: 'into', words: intoWords(frame.landing) },
     {
       id: 'tempo',
       words: frame.goal === null ? `${frame.tempo} bpm` : `${frame.tempo} to ${frame.goal}`,

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { parseLickText } from '~/codecs/lick-text'
+import { intoWords } from '~/words/frame-words'
 import {
   frameFault,
   speedNotice,
@@ -8,7 +9,6 @@ import {
   withRows,
 } from '~/workspace/frame-change'
 import { lickOf } from '../../../../tests/support/licks'
-import { landingWords } from './frame-words'
 
 const TEXT = 'dime-lick: 1\nmeter: 4/4\ntempo: 80\ngrid: 1/16\nstart: 4&\nline: RL\n'
 
@@ -88,7 +88,7 @@ it.each([
 )
 
 it('a landing is named in a word or its own notation', () => {
-  const label = (text: string) => landingWords(lickOf(text).frame.landing)
+  const label = (text: string) => intoWords(lickOf(text).frame.landing)
   expect([label('landing: last beat'), label('landing: (>L:c1K) choke')]).toEqual([
     'its last stroke on a beat',
     '(>L:c1K)',

@@ -1,9 +1,12 @@
 import { useState } from 'react'
+import { Link } from 'react-router'
 import { formatLink } from '~/codecs/link'
 import { Act, Part } from '~/ui/parts'
 import { saveFile } from '~/ui/save-file'
 import { usePanel } from '../state/use-panel'
 import { useWorkspace } from '../state/use-workspace'
+
+const LINK = 'btn btn-outline border-base-300 btn-sm font-normal'
 
 /**
  * The lick for other programs and other people: as MIDI and MusicXML, and in a link. What writes a file is
@@ -11,7 +14,7 @@ import { useWorkspace } from '../state/use-workspace'
  */
 export function FilesPart({ text }: { text: string }) {
   const workspace = useWorkspace()
-  const { voiced, grooves, setting } = usePanel()
+  const { id, voiced, grooves, setting } = usePanel()
   const [said, setSaid] = useState('')
   const name = voiced.title || 'lick'
   const { kit, player } = setting
@@ -39,15 +42,31 @@ export function FilesPart({ text }: { text: string }) {
       () => setSaid('It could not be made. Check the connection, and try again.'),
     )
   return (
-    <Part title="For other programs, and to share">
-      <p className="flex flex-wrap gap-1.5">
-        <Act onClick={() => fetched(midi())}>Save as MIDI</Act>
-        <Act onClick={() => fetched(musicXml())}>Save as MusicXML</Act>
-        <Act onClick={copyLink}>Copy a link</Act>
-      </p>
-      <p role="status" className="text-(--quiet) text-sm">
-        {said}
-      </p>
-    </Part>
+    <>
+      <Part title="On paper">
+        <p className="flex flex-wrap gap-1.5">
+          <Link to={`/sheet?licks=${id}`} className={LINK}>
+            Make a sheet
+          </Link>
+          <Link to={`/sheet?licks=${id}&with=parts,versions`} className={LINK}>
+            A page for a pupil
+          </Link>
+        </p>
+        <p className="text-(--quiet) text-sm">
+          The sheet is printed, or saved as PDF, SVG or PNG. The page for a pupil has the parts in
+          the order of learning, your saved versions, and the tempos to tick off.
+        </p>
+      </Part>
+      <Part title="For other programs, and to share">
+        <p className="flex flex-wrap gap-1.5">
+          <Act onClick={() => fetched(midi())}>Save as MIDI</Act>
+          <Act onClick={() => fetched(musicXml())}>Save as MusicXML</Act>
+          <Act onClick={copyLink}>Copy a link</Act>
+        </p>
+        <p role="status" className="text-(--quiet) text-sm">
+          {said}
+        </p>
+      </Part>
+    </>
   )
 }

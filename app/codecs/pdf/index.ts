@@ -1,0 +1,1 @@
+export { formatPdf, type PdfDocument, type PdfFont } from './write'

@@ -1,0 +1,53 @@
+import type { Page } from '~/core/sheet'
+import { element, type Xml } from '../xml'
+import { figureXml } from './write'
+
+/** A face of a sheet: what it is called in the file, and its font, if it goes along. */
+export interface PageFont {
+  /** `text-ext` has the letters that `text` lacks. */
+  readonly family: 'text' | 'text-ext' | 'mono'
+  readonly weight: 400 | 600
+  /** The font as a `data:` address. */
+  readonly source: string
+}
+
+/**
+ * A page as an SVG document that stands alone: music as outlines, words as text in fonts that it takes
+ * along. Without fonts, words are set in whatever sans and monospaced faces there are.
+ */
+export function formatSvgPage(page: Page, title: string, fonts: readonly PageFont[] = []): string {
+  const { width, height, space, figures } = page
+  const drawing = element(
+    'svg',
+    {
+      xmlns: 'http://www.w3.org/2000/svg',
+      width: `${width}mm`,
+      height: `${height}mm`,
+      viewBox: `0 0 ${width} ${height}`,
+      color: '#000',
+      fill: 'currentColor',
+    },
+    element('title', {}, title || 'Sheet'),
+    element('style', {}, raw(styleOf(fonts))),
+    element('rect', { width, height, fill: '#fff' }),
+    element('g', { transform: `scale(${space})` }, figureXml(figures)),
+  )
+  return `<?xml version="1.0" encoding="UTF-8"?>\n${drawing.xml}\n`
+}
+
+/** Style is text without markup: nothing of the player's is in it. */
+function raw(css: string): Xml {
+  return { xml: css }
+}
+
+function styleOf(fonts: readonly PageFont[]): string {
+  const faces = fonts.map(
+    ({ family, weight, source }) =>
+      `@font-face{font-family:'sheet-${family}';font-weight:${weight};src:url(${source})}`,
+  )
+  return [
+    ...faces,
+    "text.text{font-family:'sheet-text','sheet-text-ext',sans-serif}",
+    "text.mono{font-family:'sheet-mono',monospace}",
+  ].join('')
+}

@@ -1,0 +1,182 @@
+import {
+  beatWindows,
+  landingUnit,
+  type StaffUnit,
+  type StaffView,
+  scoreUnits,
+  staffUnit,
+  toScore,
+  toStaff,
+} from '../engraving'
+import { aimOf, frameTicks, type Lick, lickSlots, lineCounts, NO_GROOVE } from '../line'
+import { type Disc, strokeSurface, strokesInSlot, toDisc } from '../sticking'
+import type { CountingSystem, Ticks } from '../time'
+
+/** A word at an instant: a count, or the voices that are struck there. */
+export interface Word {
+  readonly tick: Ticks
+  readonly text: string
+  readonly strong: boolean
+}
+
+/** A group of the line over the stretch that it takes. */
+export interface Group {
+  readonly from: Ticks
+  /** Where its last slot begins. */
+  readonly last: Ticks
+  readonly size: number
+  readonly discs: readonly Disc[]
+}
+
+/** A stretch of a lick between two places where a system may be broken: a bar, or a part of a long one. */
+export interface Piece {
+  readonly kind: 'groove' | 'fill' | 'landing'
+  readonly from: Ticks
+  readonly to: Ticks
+  readonly units: readonly StaffUnit[]
+  readonly counts: readonly Word[]
+  readonly voices: readonly Word[]
+  /** Whether a barline ends it. */
+  readonly closesBar: boolean
+  /** The number of the bar that begins here, the fill's own being 1; null within a bar and outside of the fill. */
+  readonly bar: number | null
+  /** How often a bar of groove is played. */
+  readonly times: number
+}
+
+/** A lick on paper, before it is laid out. */
+export interface SheetLine {
+  readonly lick: Lick
+  readonly pieces: readonly Piece[]
+  readonly groups: readonly Group[]
+}
+
+/** How a lick is written out. */
+export interface WrittenAs {
+  readonly view: StaffView
+  readonly counting?: CountingSystem
+  /** Whether a bar of the groove before it is written too. */
+  readonly lead: boolean
+}
+
+/** More slots than this in a piece, and a bar is cut at its beats so that it need not go on one system. */
+const MOST_COLUMNS = 33
+
+/**
+ * A lick as pieces for paper: a bar of the groove before it, its own bars, and what it lands on.
+ * Example: one bar of sixteenths into a crash is three pieces, or two where the lead-in is left out.
+ */
+export function toSheetLine(lick: Lick, { view, counting, lead }: WrittenAs): SheetLine {
+  const { frame } = lick
+  const { bar } = frameTicks(frame)
+  const { end, target } = aimOf(lick)
+  const over = Math.max(bar, Math.ceil(Math.max(end, target) / bar) * bar)
+  const counts = countWords(lick, counting)
+  const voices = voiceWords(lick)
+  const staff = toStaff(lick, view)
+  const within = (words: readonly Word[], from: Ticks, to: Ticks) =>
+    words.filter(({ tick }) => tick >= from && tick < to)
+  const fill = Array.from({ length: over / bar }, (_, i) => i).flatMap((i) =>
+    cuts(staffUnit(staff, i * bar, (i + 1) * bar), beatWindows(frame.meter)).map(
+      ([from, to]): Piece => ({
+        kind: 'fill',
+        from,
+        to,
+        units: [staffUnit(staff, from, to)],
+        counts: within(counts, from, to),
+        voices: within(voices, from, to),
+        closesBar: to === (i + 1) * bar,
+        bar: from === i * bar ? i + 1 : null,
+        times: 1,
+      }),
+    ),
+  )
+  const landing = target >= over ? landingUnit(lick, target, bar, view.key) : null
+  const landed: Piece[] = landing
+    ? [
+        {
+          kind: 'landing',
+          from: target,
+          to: target + bar,
+          units: [landing],
+          counts: [{ tick: target, text: '1', strong: true }],
+          voices: [],
+          closesBar: true,
+          bar: null,
+          times: 1,
+        },
+      ]
+    : []
+  return {
+    lick,
+    pieces: [...(lead ? leadPieces(lick, view) : []), ...fill, ...landed],
+    groups: groupsOf(lick),
+  }
+}
+
+/** The last bar of groove before a fill, with the strokes of a pick-up in it; none where there is silence. */
+function leadPieces(lick: Lick, view: StaffView): Piece[] {
+  const bars = toScore(lick, view).filter(({ to }) => to <= 0)
+  const last = bars.at(-1)
+  const silent = lick.frame.groove === NO_GROOVE && lick.ostinatos.length === 0
+  if (!last || (silent && last.pickup.atoms.length === 0)) return []
+  return [
+    {
+      kind: 'groove',
+      from: last.from,
+      to: last.to,
+      units: scoreUnits(last, view.key),
+      counts: [],
+      voices: [],
+      closesBar: true,
+      bar: null,
+      times: bars.length,
+    },
+  ]
+}
+
+/** Where a bar is cut: nowhere, or at beats where it has more columns than a system holds. */
+function cuts(
+  unit: StaffUnit,
+  windows: readonly { readonly from: Ticks; readonly to: Ticks }[],
+): [from: Ticks, to: Ticks][] {
+  if (unit.notes.length <= MOST_COLUMNS) return [[unit.from, unit.to]]
+  const parts = Math.ceil(unit.notes.length / MOST_COLUMNS)
+  const most = Math.ceil(windows.length / parts)
+  const found: [Ticks, Ticks][] = []
+  for (let i = 0; i < windows.length; i += most) {
+    const [first, last] = [windows[i], windows[Math.min(windows.length, i + most) - 1]]
+    if (first && last) found.push([unit.from + first.from, unit.from + last.to])
+  }
+  return found
+}
+
+function countWords(lick: Lick, counting?: CountingSystem): Word[] {
+  const { beat } = frameTicks(lick.frame)
+  const syllables = lineCounts(lick, counting)
+  return lickSlots(lick).map(({ tick }, i) => ({
+    tick,
+    text: syllables[i] ?? '',
+    strong: tick % beat === 0,
+  }))
+}
+
+function voiceWords(lick: Lick): Word[] {
+  return lickSlots(lick).flatMap(({ tick, content }): Word[] => {
+    const voices = [...new Set(strokesInSlot(content).map(({ stroke }) => strokeSurface(stroke)))]
+    return voices.length === 0 ? [] : [{ tick, text: voices.join(' '), strong: false }]
+  })
+}
+
+function groupsOf(lick: Lick): Group[] {
+  const slots = lickSlots(lick)
+  let start = 0
+  return lick.line.groups.flatMap((size): Group[] => {
+    const inside = slots.slice(start, start + size)
+    start += size
+    const [first, last] = [inside[0], inside.at(-1)]
+    if (!first || !last) return []
+    const discs = inside.map(({ content }) => toDisc(content))
+    return [{ from: first.tick, last: last.tick, size, discs }]
+  })
+}

@@ -1,0 +1,203 @@
+import fc from 'fast-check'
+import { describe, expect, it, test } from 'vitest'
+import * as random from '../../../tests/support/arbitraries'
+import { lickOf } from '../../../tests/support/licks'
+import { heightOf } from '../figures'
+import type { Lick } from '../line'
+import {
+  DEFAULT_CHOICES,
+  layOut,
+  lookOf,
+  PAPERS,
+  type Sheet,
+  type SheetChoices,
+  toSheetLine,
+} from '.'
+import { breakSystems, systemCost } from './breaking'
+import { placesOf, spacePiece } from './spacing'
+import { drawSystem, roomFor } from './system'
+import { cutToWidth, textWidth, wrapped } from './text'
+
+const lineOf = (lick: Lick, lead = true) =>
+  toSheetLine(lick, { view: { beaming: 'beat', groove: 'slashes' }, lead })
+
+function sheetWith(licks: readonly Lick[], more: Partial<Sheet> = {}): Sheet {
+  const items = licks.map((lick) => ({
+    title: lick.title || 'Untitled',
+    facts: '4/4',
+    notes: [],
+    tempo: { beat: 10080, words: '72 to 118' },
+    rows: [{ label: '', line: lineOf(lick), groove: '1 bar' }],
+    rungs: [72, 80, 89],
+  }))
+  return { title: '', notes: [], items, key: [], ...more }
+}
+const look = (choices: Partial<SheetChoices> = {}) => lookOf({ ...DEFAULT_CHOICES, ...choices })
+const barlines = (pages: ReturnType<typeof layOut>) =>
+  pages.map(({ figures }) => figures.filter(({ part }) => part === 'barline').length)
+const texts = (pages: ReturnType<typeof layOut>) =>
+  pages
+    .flatMap(({ figures }) => figures.flatMap(({ shapes }) => shapes))
+    .flatMap((shape) => (shape.kind === 'text' ? shape.runs.map(({ text }) => text) : []))
+
+describe('systems', () => {
+  it('are broken as well as any breaking of them is (law, against all breakings)', () => {
+    const piece = fc.record({
+      natural: fc.double({ min: 10, max: 80, noNaN: true }),
+      least: fc.double({ min: 5, max: 60, noNaN: true }),
+    })
+    fc.assert(
+      fc.property(fc.array(piece, { minLength: 1, maxLength: 9 }), (given) => {
+        const pieces = given.map(({ natural, least }) => ({
+          natural,
+          least: Math.min(natural, least),
+        }))
+        const room = (first: number) => (first === 0 ? 90 : 95)
+        const cost = (ends: readonly number[]) =>
+          ends.reduce((sum, end, i) => {
+            const from = ends[i - 1] ?? 0
+            return sum + systemCost(pieces.slice(from, end), room(from), end === pieces.length)
+          }, 0)
+        const all = Array.from({ length: 2 ** (pieces.length - 1) }, (_, mask) => [
+          ...pieces.slice(1).flatMap((_, i) => (mask & (1 << i) ? [i + 1] : [])),
+          pieces.length,
+        ])
+        const best = Math.min(...all.map(cost))
+        expect(cost(breakSystems(pieces, room))).toBeCloseTo(best, 9)
+      }),
+      { numRuns: 200 },
+    )
+  })
+
+  it('keep columns in order and within their width, however wide or narrow (law)', () => {
+    fc.assert(
+      fc.property(random.lick, fc.double({ min: 5, max: 300, noNaN: true }), (lick, width) => {
+        for (const piece of lineOf(lick).pieces) {
+          const places = [...placesOf(spacePiece(piece), width).values()]
+          for (const [i, x] of places.entries()) expect(x).toBeGreaterThan(places[i - 1] ?? 0)
+          expect(places.at(-1) ?? 0).toBeLessThanOrEqual(width)
+        }
+      }),
+      { numRuns: 100 },
+    )
+  })
+
+  it('give longer notes more room, but not in proportion', () => {
+    const [, fill] = lineOf(lickOf('RLRL @1/4 R @1/16 RL')).pieces
+    const room = fill ? spacePiece(fill).columns.map(({ natural }) => natural) : []
+    const [sixteenth, quarter] = [room[1] as number, room[5] as number]
+    expect(quarter).toBeGreaterThan(1.3 * sixteenth)
+    expect(quarter).toBeLessThan(4 * sixteenth)
+  })
+
+  it('draw a lick as its groove, its bars and its landing, the last barline thick', () => {
+    const line = lineOf(lickOf('RLRL RLRL RLRL RLRK'))
+    expect(line.pieces.map(({ kind }) => kind)).toEqual(['groove', 'fill', 'landing'])
+    const part = {
+      pieces: line.pieces,
+      spaced: line.pieces.map(spacePiece),
+      first: true,
+      last: true,
+      groove: '',
+    }
+    const { figures } = drawSystem(line, part, look().rows, 103)
+    const bars = figures.filter(({ part: of }) => of === 'barline')
+    expect(bars.map(({ shapes }) => shapes.length)).toEqual([1, 1, 2])
+    expect(roomFor(103, true)).toBeLessThan(roomFor(103, false))
+  })
+
+  it('cut a bar of more slots than a system holds at its beats', () => {
+    const line = lineOf(lickOf('meter: 5/4\ngrid: 1/32\nline: R*40'), false)
+    const bars = line.pieces.filter(({ kind }) => kind === 'fill')
+    expect(bars.map(({ from, to, closesBar }) => [from, to, closesBar])).toEqual([
+      [0, 30240, false],
+      [30240, 50400, true],
+    ])
+  })
+})
+
+describe('pages', () => {
+  it('have every bar of every lick once, and nothing over the margin (law)', () => {
+    const choices = fc.record({
+      paper: fc.constantFrom('A4' as const, 'Letter' as const),
+      size: fc.constantFrom('small' as const, 'normal' as const, 'large' as const),
+      stacks: fc.boolean(),
+      sticking: fc.constantFrom('below' as const, 'above' as const, 'none' as const),
+      counts: fc.boolean(),
+      voices: fc.boolean(),
+    })
+    fc.assert(
+      fc.property(
+        fc.array(random.lick, { minLength: 1, maxLength: 6 }),
+        choices,
+        (licks, chosen) => {
+          const sheet = sheetWith(licks)
+          const pages = layOut(sheet, look(chosen))
+          const closed = sheet.items.flatMap(({ rows }) =>
+            rows.flatMap(({ line }) => line.pieces.filter(({ closesBar }) => closesBar)),
+          )
+          expect(barlines(pages).reduce((sum, count) => sum + count, 0)).toBe(closed.length)
+          const paper = PAPERS[chosen.paper]
+          for (const { figures, space, width, height } of pages) {
+            expect([width, height]).toEqual([paper.width, paper.height])
+            const { top, bottom } = heightOf(figures) ?? { top: 0, bottom: 0 }
+            expect(top * space).toBeGreaterThan(10)
+            expect(bottom * space).toBeLessThan(paper.height - 10)
+          }
+        },
+      ),
+      { numRuns: 40 },
+    )
+  })
+
+  it('have no more systems than is wished, and headings stay with their first system', () => {
+    const lick = lickOf('title: Tightrope\nline: RLRL RLRL RLRL RLRK')
+    const two = layOut(sheetWith(Array(5).fill(lick)), look({ mostSystems: 2 }))
+    expect(two).toHaveLength(3)
+    for (const { figures } of two.slice(0, 2))
+      expect(figures.filter(({ part }) => part === 'clef')).toHaveLength(2)
+    expect(texts(two).filter((text) => text === 'Tightrope')).toHaveLength(5)
+    expect(texts(two)).toContain('2 / 3')
+  })
+
+  it('are one at least, also of nothing; long notes go over pages', () => {
+    expect(layOut(sheetWith([]), look())).toHaveLength(1)
+    const notes = [Array(200).fill('Count out loud.').join('\n')]
+    const pages = layOut(sheetWith([], { notes }), look())
+    expect(pages.length).toBeGreaterThan(2)
+    expect(texts(pages).filter((text) => text === 'Count out loud.')).toHaveLength(200)
+  })
+
+  it('have a box for each tempo, and a key of the places that are used', () => {
+    const key = [{ place: { step: 5, shape: 'round' as const }, name: 'snare' }]
+    const [page] = layOut(sheetWith([lickOf('RLRL')], { key }), look({ stacks: false }))
+    const boxes = page?.figures.flatMap(({ shapes }) => shapes.filter(({ kind }) => kind === 'box'))
+    expect(boxes).toHaveLength(3)
+    expect(texts(page ? [page] : [])).toEqual(expect.arrayContaining(['72', '80', '89', 'snare']))
+  })
+})
+
+describe('words', () => {
+  test.each([
+    ['a short one', 100, ['a short one']],
+    ['one two three four', 8, ['one two', 'three', 'four']],
+    ['first\nsecond', 100, ['first', 'second']],
+    ['', 10, ['']],
+  ])('%j in %d is %j', (text, width, rows) => expect(wrapped(text, 2, false, width)).toEqual(rows))
+
+  it('keep all characters and fit their width, but for a character that is wider (law)', () => {
+    fc.assert(
+      fc.property(
+        fc.string({ unit: 'grapheme' }),
+        fc.double({ min: 3, max: 60, noNaN: true }),
+        (text, width) => {
+          const rows = wrapped(text, 2, true, width)
+          expect(rows.join('').replace(/\s/g, '')).toBe(text.replace(/\s/g, ''))
+          for (const row of rows)
+            if ([...row].length > 1) expect(textWidth(row, 2, true)).toBeLessThanOrEqual(width)
+          expect(textWidth(cutToWidth(text, 2, true, width), 2, true)).toBeLessThanOrEqual(width)
+        },
+      ),
+    )
+  })
+})

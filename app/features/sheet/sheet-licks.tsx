@@ -1,0 +1,118 @@
+import { DragDropProvider } from '@dnd-kit/react'
+import { isSortable, useSortable } from '@dnd-kit/react/sortable'
+import { GripVertical, X } from 'lucide-react'
+import { useLive } from '~/live/use-live'
+import { liveSummaries } from '~/storage'
+import { IconButton } from '~/ui/icon-button'
+import { Part } from '~/ui/parts'
+import { Tick } from '~/ui/tick'
+import { MOST_ON_SHEET, type SheetState, UNDER, type Under } from './sheet-address'
+
+interface SheetLicksProps {
+  readonly state: SheetState
+  readonly titles: readonly (string | null)[]
+  readonly onChange: (part: Partial<SheetState>) => void
+}
+
+const UNDER_WORDS: Readonly<Record<Under, string>> = {
+  parts: 'its parts, in the order of learning',
+  versions: 'its saved versions',
+}
+
+/** The licks of a sheet in their order: dragged, or lifted by space and carried by arrows. */
+export function SheetLicks({ state, titles, onChange }: SheetLicksProps) {
+  const { ids, under } = state
+  const { rows } = useLive(liveSummaries)
+  const others = rows.filter(({ id }) => !ids.includes(id))
+  const move = (from: number, to: number) => {
+    const id = ids[from]
+    if (id !== undefined) onChange({ ids: ids.toSpliced(from, 1).toSpliced(to, 0, id) })
+  }
+  return (
+    <Part title="Licks">
+      <DragDropProvider
+        onDragEnd={({ operation: { source }, canceled }) => {
+          if (!canceled && isSortable(source)) move(source.initialIndex, source.index)
+        }}
+      >
+        <ol aria-label="Licks on the sheet" className="flex flex-col text-sm">
+          {ids.map((id, i) => (
+            <LickOnSheet
+              key={id}
+              id={id}
+              at={i}
+              title={titles[i] ?? null}
+              onRemove={() => onChange({ ids: ids.filter((one) => one !== id) })}
+            />
+          ))}
+        </ol>
+      </DragDropProvider>
+      {ids.length < MOST_ON_SHEET ? (
+        <select
+          aria-label="Add a lick"
+          className="min-w-0 rounded-field border border-base-300 bg-base-100 px-2 py-1.5 text-sm"
+          value=""
+          onChange={(event) => onChange({ ids: [...ids, event.target.value] })}
+        >
+          <option value="">Add a lick …</option>
+          {others.map(({ id, title }) => (
+            <option key={id} value={id}>
+              {title || 'Untitled'}
+            </option>
+          ))}
+        </select>
+      ) : (
+        <p className="text-(--quiet) text-sm">A sheet holds {MOST_ON_SHEET} licks.</p>
+      )}
+      <fieldset className="flex flex-col gap-1">
+        <legend className="mb-1 text-(--quiet) text-xs">Under each lick</legend>
+        {UNDER.map((one) => (
+          <Tick
+            key={one}
+            checked={under.includes(one)}
+            onTick={(on) =>
+              onChange({
+                under: UNDER.filter((each) => (each === one ? on : under.includes(each))),
+              })
+            }
+          >
+            {UNDER_WORDS[one]}
+          </Tick>
+        ))}
+      </fieldset>
+    </Part>
+  )
+}
+
+function LickOnSheet({
+  id,
+  at,
+  title,
+  onRemove,
+}: {
+  readonly id: string
+  readonly at: number
+  readonly title: string | null
+  readonly onRemove: () => void
+}) {
+  const { ref, handleRef } = useSortable({ id, index: at })
+  const name = title ?? 'A lick that is no longer there'
+  return (
+    <li ref={ref} className="flex items-center gap-1 bg-base-200">
+      <button
+        ref={handleRef}
+        type="button"
+        aria-label={`Move: ${name}`}
+        className="btn btn-ghost btn-square btn-xs cursor-grab touch-none"
+      >
+        <GripVertical size={14} aria-hidden />
+      </button>
+      <span dir="auto" className={`min-w-0 grow truncate ${title === null ? 'text-error' : ''}`}>
+        {name}
+      </span>
+      <IconButton size="tiny" label={`Remove: ${name}`} onClick={onRemove}>
+        <X size={14} aria-hidden />
+      </IconButton>
+    </li>
+  )
+}

@@ -1,0 +1,83 @@
+import { useCallback, useDeferredValue, useMemo } from 'react'
+import type { Result } from '~/core/foundation'
+import { layOut, lookOf, type Page } from '~/core/sheet'
+import { useSettings } from '~/live/use-live'
+import { useOwnGrooves } from '~/live/use-own'
+import { useRead } from '~/live/use-read'
+import { useCounting, useSettingFor } from '~/live/use-setting'
+import { loadLicks, loadVersions } from '~/storage'
+import { sheetOf } from '~/words/sheet-words'
+import type { SheetState } from './sheet-address'
+import { entryOf, type SheetSource } from './sheet-entries'
+
+/** A sheet as it stands: its pages, and what is on it. */
+export interface ShownSheet {
+  /** Null until the licks have been read. */
+  readonly pages: readonly Page[] | null
+  /** The title of each lick in order; null where it is no longer there, or cannot be read. */
+  readonly titles: readonly (string | null)[]
+  /** Whether an older state is still shown. */
+  readonly late: boolean
+}
+
+/** The pages of a sheet, laid out anew when the licks or the choices change. */
+export function useSheet(state: SheetState): ShownSheet {
+  const sources = useSources(state.ids)
+  const grooves = useOwnGrooves()
+  const setting = useSettingFor(DEFAULT)
+  const counting = useCounting()
+  const { turnLetters } = useSettings().settings
+  const wanted = useMemo(() => ({ state, sources }), [state, sources])
+  const shown = useDeferredValue(wanted)
+  const made = useMemo(() => {
+    const { sources: licks, state: now } = shown
+    if (!licks) return { pages: null, titles: [] }
+    const { choices, under, title, note } = now
+    const turned = choices.turned !== turnLetters
+    const read = licks.map((source) =>
+      source ? entryOf(source, under, turned, setting) : undefined,
+    )
+    const entries = read.filter((entry) => entry !== undefined)
+    const head = { title, notes: note === '' ? [] : [note] }
+    const sheet = sheetOf(entries, choices, head, { counting, grooves, kit: setting.kit })
+    return {
+      pages: layOut(sheet, lookOf(choices)),
+      titles: read.map((entry) => (entry ? entry.lick.title || 'Untitled' : null)),
+    }
+  }, [shown, setting, counting, grooves, turnLetters])
+  return { ...made, late: shown !== wanted }
+}
+const DEFAULT = { kit: null, unknown: [] }
+
+/** The texts of licks in order, with their versions; null until they have been read. */
+function useSources(ids: readonly string[]): readonly (SheetSource | null)[] | null {
+  const key = ids.join(',')
+  const read = useCallback(() => loadSources(key === '' ? [] : key.split(',')), [key])
+  const concerns = useCallback(
+    (table: string, changed: readonly string[]) =>
+      table === 'versions' || (table === 'licks' && changed.some((id) => key.includes(id))),
+    [key],
+  )
+  const found = useRead<{ key: string; licks: readonly (SheetSource | null)[] } | null>(
+    read,
+    concerns,
+    null,
+  )
+  return found && found.key === key ? found.licks : null
+}
+
+async function loadSources(
+  ids: readonly string[],
+): Promise<Result<{ key: string; licks: readonly (SheetSource | null)[] }, unknown>> {
+  const licks = await loadLicks(ids)
+  if (!licks.ok) return licks
+  const versions = await loadVersions(ids)
+  if (!versions.ok) return versions
+  const byId = new Map(licks.value.map((record) => [record.id, record]))
+  const sources = ids.map((id): SheetSource | null => {
+    const record = byId.get(id)
+    const own = versions.value.filter(({ lickId }) => lickId === id)
+    return record ? { id, text: record.text, voicing: record.voicing, versions: own } : null
+  })
+  return { ok: true, value: { key: ids.join(','), licks: sources } }
+}

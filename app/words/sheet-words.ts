@@ -1,0 +1,94 @@
+import { GROOVES, type Groove } from '~/core/groove'
+import { type Kit, STAFF_KEY, staffKeyOf } from '~/core/kit'
+import { frameTicks, type Lick, landingStrokes, strokeEvents } from '~/core/line'
+import { DEFAULT_CAP, wholeRatios } from '~/core/practice'
+import { type Sheet, type SheetChoices, type SheetItem, toSheetLine } from '~/core/sheet'
+import { SURFACE_NAMES, type Voice } from '~/core/sticking'
+import type { CountingSystem } from '~/core/time'
+import { plural } from './figures'
+import { frameWords } from './frame-words'
+
+/** What is printed: a lick, with parts or voicings of it under each other, if any. */
+export interface SheetEntry {
+  readonly lick: Lick
+  readonly notes?: readonly string[]
+  /** Lines under its own, each with what stands over it. */
+  readonly rows: readonly { readonly label: string; readonly lick: Lick }[]
+}
+
+/** What a sheet is read with. */
+export interface SheetReading {
+  readonly counting?: CountingSystem
+  readonly grooves?: readonly Groove[]
+  readonly kit?: Kit
+}
+
+/** A sheet of some licks, in their order, with what is chosen to be on it. */
+export function sheetOf(
+  entries: readonly SheetEntry[],
+  choices: SheetChoices,
+  { title = '', notes = [] }: { readonly title?: string; readonly notes?: readonly string[] } = {},
+  reading: SheetReading = {},
+): Sheet {
+  return {
+    title,
+    notes,
+    items: entries.map((entry) => itemOf(entry, choices, reading)),
+    key: choices.key ? keyOf(entries, reading) : [],
+  }
+}
+
+function itemOf(
+  { lick, notes = [], rows }: SheetEntry,
+  choices: SheetChoices,
+  reading: SheetReading,
+): SheetItem {
+  const { tempo, goal } = lick.frame
+  const line = (one: Lick, lead: boolean) =>
+    toSheetLine(one, {
+      view: {
+        beaming: choices.beaming,
+        groove: choices.groove === 'notes' ? 'notes' : 'slashes',
+        ...(reading.grooves && { grooves: reading.grooves }),
+        ...(reading.kit && { key: staffKeyOf(reading.kit) }),
+      },
+      ...(reading.counting && { counting: reading.counting }),
+      lead,
+    })
+  const groove = `${grooveName(lick, reading)}, ${plural(lick.frame.lead, 'bar')}`
+  return {
+    title: lick.title || 'Untitled',
+    facts: frameWords(lick),
+    notes,
+    tempo: {
+      beat: frameTicks(lick.frame).beat,
+      words: goal === null ? String(tempo) : `${tempo} to ${goal}`,
+    },
+    rows: [
+      { label: '', line: line(lick, choices.groove !== 'none'), groove },
+      ...rows.map(({ label, lick: one }) => ({ label, line: line(one, false), groove: '' })),
+    ],
+    rungs:
+      choices.ladder && goal !== null && goal > tempo ? wholeRatios(tempo, goal, DEFAULT_CAP) : [],
+  }
+}
+
+function grooveName({ frame }: Lick, { grooves = [] }: SheetReading): string {
+  return [...GROOVES, ...grooves].find(({ id }) => id === frame.groove)?.name ?? frame.groove
+}
+
+/** The places on the staff of all that is struck in some licks, from the lowest up, with their names. */
+function keyOf(entries: readonly SheetEntry[], { kit }: SheetReading): Sheet['key'] {
+  const places = kit ? staffKeyOf(kit) : STAFF_KEY
+  const voices = new Set<Voice>()
+  for (const { lick, rows } of entries) {
+    for (const one of [lick, ...rows.map((row) => row.lick)]) {
+      for (const { surface } of strokeEvents(one)) voices.add(surface)
+      for (const { surface } of landingStrokes(one)) voices.add(surface)
+    }
+  }
+  return [...voices]
+    .filter((voice) => voice !== '??')
+    .map((voice) => ({ place: places[voice], name: SURFACE_NAMES[voice] }))
+    .sort((a, b) => a.place.step - b.place.step)
+}
