@@ -3,17 +3,21 @@ import type { ComponentProps, ReactNode } from 'react'
 /** A part of a panel under a small heading. */
 export function Part({
   title,
+  level = 3,
   aside,
   children,
 }: {
   title: string
+  /** Of its heading: 2 where the part stands on a page by itself. */
+  level?: 2 | 3
   aside?: ReactNode
   children: ReactNode
 }) {
+  const Heading = `h${level}` as const
   return (
     <section className="flex min-w-0 flex-col gap-2">
       <div className="flex flex-wrap items-baseline gap-x-3">
-        <h3 className="font-semibold text-sm">{title}</h3>
+        <Heading className="font-semibold text-sm">{title}</Heading>
         {aside}
       </div>
       {children}

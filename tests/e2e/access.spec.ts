@@ -64,7 +64,16 @@ test('counting goes by the system of the settings', async ({ page }) => {
   ).toBeVisible()
 })
 
-const PLACES = ['/', '/kit', '/flow', '/log', '/bin', '/backup', '/settings']
+const PLACES = [
+  '/',
+  '/kit',
+  '/flow',
+  '/log',
+  '/sheet?licks=demo-tightrope',
+  '/bin',
+  '/backup',
+  '/settings',
+]
 const PANELS = ['cells', 'change', 'fit', 'voices', 'feet', 'families', 'versions']
 
 /** Every page, and the bench with panels that have the most to press. */

@@ -82,7 +82,7 @@ export function SheetChoicesForm({ state, onChange }: SheetChoicesFormProps) {
   )
   return (
     <>
-      <Part title="Words">
+      <Part level={2} title="Words">
         <SettledField
           label="Title of the sheet"
           value={state.title}
@@ -95,7 +95,7 @@ export function SheetChoicesForm({ state, onChange }: SheetChoicesFormProps) {
           onSettle={(note) => onChange({ note })}
         />
       </Part>
-      <Part title="Shown">
+      <Part level={2} title="Shown">
         <div className="grid grid-cols-2 gap-3">
           {pick('sticking')}
           {pick('groove')}
@@ -109,7 +109,7 @@ export function SheetChoicesForm({ state, onChange }: SheetChoicesFormProps) {
           ))}
         </div>
       </Part>
-      <Part title="Paper">
+      <Part level={2} title="Paper">
         <div className="grid grid-cols-2 gap-3">
           {pick('paper')}
           {pick('size')}

@@ -66,19 +66,14 @@ function missingWords(missing: readonly string[]): string {
 
 /** A page as a picture of its real size. */
 async function picture(svg: string, { width, height }: Page): Promise<Uint8Array> {
-  const address = URL.createObjectURL(new Blob([svg], { type: 'image/svg+xml' }))
-  try {
-    const image = new Image()
-    image.src = address
-    await image.decode()
-    const canvas = document.createElement('canvas')
-    canvas.width = Math.round((width / 25.4) * PICTURE_DPI)
-    canvas.height = Math.round((height / 25.4) * PICTURE_DPI)
-    canvas.getContext('2d')?.drawImage(image, 0, 0, canvas.width, canvas.height)
-    const blob = await new Promise<Blob | null>((done) => canvas.toBlob(done, 'image/png'))
-    if (!blob) throw new Error('the canvas gave no picture')
-    return new Uint8Array(await blob.arrayBuffer())
-  } finally {
-    URL.revokeObjectURL(address)
-  }
+  const image = new Image()
+  image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`
+  await image.decode()
+  const canvas = document.createElement('canvas')
+  canvas.width = Math.round((width / 25.4) * PICTURE_DPI)
+  canvas.height = Math.round((height / 25.4) * PICTURE_DPI)
+  canvas.getContext('2d')?.drawImage(image, 0, 0, canvas.width, canvas.height)
+  const blob = await new Promise<Blob | null>((done) => canvas.toBlob(done, 'image/png'))
+  if (!blob) throw new Error('the canvas gave no picture')
+  return new Uint8Array(await blob.arrayBuffer())
 }

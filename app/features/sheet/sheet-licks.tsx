@@ -29,7 +29,7 @@ export function SheetLicks({ state, titles, onChange }: SheetLicksProps) {
     if (id !== undefined) onChange({ ids: ids.toSpliced(from, 1).toSpliced(to, 0, id) })
   }
   return (
-    <Part title="Licks">
+    <Part level={2} title="Licks">
       <DragDropProvider
         onDragEnd={({ operation: { source }, canceled }) => {
           if (!canceled && isSortable(source)) move(source.initialIndex, source.index)

@@ -1,27 +1,19 @@
 import { Printer } from 'lucide-react'
-import { useMemo } from 'react'
-import { Link, useLocation, useNavigate } from 'react-router'
+import { Link } from 'react-router'
 import { PageView } from '~/drawing/figures/page-view'
-import { formatSheetAddress, parseSheetAddress, type SheetState } from './sheet-address'
 import { SheetChoicesForm } from './sheet-choices-form'
 import { SheetFiles } from './sheet-files'
 import { SheetLicks } from './sheet-licks'
 import { useSheet } from './use-sheet'
+import { useSheetState } from './use-sheet-state'
 
 /** A sheet: what is on it and how at the left, the pages as they will be printed at the right. */
 export function SheetPage() {
-  const { search } = useLocation()
-  const navigate = useNavigate()
-  const state = useMemo(() => parseSheetAddress(new URLSearchParams(search)), [search])
-  const change = (part: Partial<SheetState>) =>
-    void navigate(
-      { search: formatSheetAddress({ ...state, ...part }) },
-      { replace: true, preventScrollReset: true },
-    )
+  const { state, change } = useSheetState()
   const { pages, titles, late } = useSheet(state)
   const name = state.title || titles.find((title) => title !== null) || 'Sheet'
   return (
-    <div className="mx-auto flex w-full max-w-7xl flex-col gap-6 px-4 py-7 pb-20 sm:px-5 lg:flex-row print:max-w-none print:p-0">
+    <div className="mx-auto flex w-full max-w-7xl flex-col gap-6 px-4 py-7 pb-20 sm:px-5 lg:flex-row print:block print:max-w-none print:p-0">
       <div className="flex min-w-0 flex-col gap-5 lg:w-80 lg:shrink-0 print:hidden">
         <h1 className="font-semibold text-3xl tracking-tight">Sheet</h1>
         {pages && state.ids.length > 0 && (
@@ -35,7 +27,7 @@ export function SheetPage() {
         <SheetLicks state={state} titles={titles} onChange={change} />
         <SheetChoicesForm state={state} onChange={change} />
       </div>
-      <div className="flex min-w-0 grow flex-col gap-6" aria-busy={late}>
+      <div className="flex min-w-0 grow flex-col gap-6 print:block" aria-busy={late}>
         {state.ids.length === 0 && (
           <p className="text-(--quiet) print:hidden">
             Add a lick at the left, or select licks in the{' '}
