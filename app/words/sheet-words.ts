@@ -1,6 +1,6 @@
-import { GROOVES, type Groove } from '~/core/groove'
+import { GROOVES, type Groove, grooveEvents } from '~/core/groove'
 import { type Kit, STAFF_KEY, staffKeyOf } from '~/core/kit'
-import { frameTicks, type Lick, landingStrokes, strokeEvents } from '~/core/line'
+import { frameTicks, type Lick, landingStrokes, NO_GROOVE, strokeEvents } from '~/core/line'
 import { DEFAULT_CAP, wholeRatios } from '~/core/practice'
 import { type Sheet, type SheetChoices, type SheetItem, toSheetLine } from '~/core/sheet'
 import { SURFACE_NAMES, type Voice } from '~/core/sticking'
@@ -34,7 +34,7 @@ export function sheetOf(
     title,
     notes,
     items: entries.map((entry) => itemOf(entry, choices, reading)),
-    key: choices.key ? keyOf(entries, reading) : [],
+    key: choices.key ? keyOf(entries, choices, reading) : [],
   }
 }
 
@@ -78,7 +78,11 @@ function grooveName({ frame }: Lick, { grooves = [] }: SheetReading): string {
 }
 
 /** The places on the staff of all that is struck in some licks, from the lowest up, with their names. */
-function keyOf(entries: readonly SheetEntry[], { kit }: SheetReading): Sheet['key'] {
+function keyOf(
+  entries: readonly SheetEntry[],
+  choices: SheetChoices,
+  { kit, grooves = [] }: SheetReading,
+): Sheet['key'] {
   const places = kit ? staffKeyOf(kit) : STAFF_KEY
   const voices = new Set<Voice>()
   for (const { lick, rows } of entries) {
@@ -86,6 +90,9 @@ function keyOf(entries: readonly SheetEntry[], { kit }: SheetReading): Sheet['ke
       for (const { surface } of strokeEvents(one)) voices.add(surface)
       for (const { surface } of landingStrokes(one)) voices.add(surface)
     }
+    const { groove, meter } = lick.frame
+    if (choices.groove !== 'notes' || groove === NO_GROOVE) continue
+    for (const { surface } of grooveEvents(groove, meter, grooves)) voices.add(surface)
   }
   return [...voices]
     .filter((voice) => voice !== '??')

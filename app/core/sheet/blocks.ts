@@ -111,7 +111,8 @@ function headingBlock({ title, facts, tempo }: SheetItem, width: number): Block 
 /** The systems of a row, its label over the first. */
 function rowBlocks({ label, line, groove }: SheetRow, rows: Rows, width: number): Block[] {
   const spaced = line.pieces.map(spacePiece)
-  const ends = breakSystems(spaced, (first) => roomFor(width, first === 0))
+  const breakable = spaced.map((one, i) => ({ ...one, glued: line.pieces[i]?.kind === 'landing' }))
+  const ends = breakSystems(breakable, (first) => roomFor(width, first === 0))
   const systems = ends.map((end, i): Block => {
     const from = ends[i - 1] ?? 0
     const part = {

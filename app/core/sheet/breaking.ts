@@ -2,6 +2,8 @@
 export interface Breakable {
   readonly natural: number
   readonly least: number
+  /** Whether it stays with what is before it: what a lick lands on never begins a system. */
+  readonly glued?: boolean
 }
 
 /**
@@ -18,6 +20,7 @@ export function breakSystems(
   for (let end = 1; end <= pieces.length; end += 1) {
     let found = { cost: Number.POSITIVE_INFINITY, from: end - 1 }
     for (let from = end - 1; from >= 0; from -= 1) {
+      if (from > 0 && pieces[from]?.glued) continue
       const cost =
         (best[from]?.cost ?? 0) +
         systemCost(pieces.slice(from, end), room(from), end === pieces.length)

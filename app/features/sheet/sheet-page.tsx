@@ -13,11 +13,11 @@ export function SheetPage() {
   const { pages, titles, late } = useSheet(state)
   const name = state.title || titles.find((title) => title !== null) || 'Sheet'
   return (
-    <div className="mx-auto flex w-full max-w-7xl flex-col gap-6 px-4 py-7 pb-20 sm:px-5 lg:flex-row print:block print:max-w-none print:p-0">
-      <div className="flex min-w-0 flex-col gap-5 lg:w-80 lg:shrink-0 print:hidden">
+    <div className="mx-auto grid w-full max-w-7xl items-start gap-x-8 gap-y-6 px-4 py-7 pb-20 sm:px-5 lg:grid-cols-[20rem_1fr] lg:grid-rows-[auto_1fr] print:block print:max-w-none print:p-0">
+      <div className="flex min-w-0 flex-col gap-5 print:hidden">
         <h1 className="font-semibold text-3xl tracking-tight">Sheet</h1>
         {pages && state.ids.length > 0 && (
-          <div className="flex flex-wrap gap-2">
+          <div className="flex flex-wrap items-center gap-2">
             <button type="button" className="btn btn-primary" onClick={() => window.print()}>
               <Printer size={18} aria-hidden /> Print
             </button>
@@ -25,12 +25,11 @@ export function SheetPage() {
           </div>
         )}
         <SheetLicks state={state} titles={titles} onChange={change} />
-        <SheetChoicesForm state={state} onChange={change} />
       </div>
-      <div className="flex min-w-0 grow flex-col gap-6 print:block" aria-busy={late}>
+      <div className="flex min-w-0 flex-col gap-6 lg:row-span-2 print:block" aria-busy={late}>
         {state.ids.length === 0 && (
-          <p className="text-(--quiet) print:hidden">
-            Add a lick at the left, or select licks in the{' '}
+          <p className="text-(--quiet) lg:pt-3 print:hidden">
+            Add a lick, or select licks in the{' '}
             <Link className="link" to="/">
               library
             </Link>{' '}
@@ -46,6 +45,9 @@ export function SheetPage() {
               label={`Page ${i + 1} of ${pages.length}`}
             />
           ))}
+      </div>
+      <div className="flex min-w-0 flex-col gap-5 print:hidden">
+        <SheetChoicesForm state={state} onChange={change} />
       </div>
     </div>
   )

@@ -10,7 +10,9 @@ export function Shell({ children }: { children: ReactNode }) {
   // The bench does not scroll as a page: its parts do.
   const fixed = useMatch('/bench/:id') !== null
   return (
-    <div className={`flex min-h-dvh flex-col print:block print:min-h-0 ${fixed ? 'fixed-page' : ''}`}>
+    <div
+      className={`flex min-h-dvh flex-col print:block print:min-h-0 ${fixed ? 'fixed-page' : ''}`}
+    >
       <a
         href="#main"
         className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-base-100 focus:p-3"
