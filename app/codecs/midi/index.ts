@@ -1,1 +1,2 @@
+export { parseMidi } from './read'
 export { formatMidi, type MidiOptions } from './write'

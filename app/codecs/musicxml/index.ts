@@ -1,1 +1,2 @@
+export { parseMusicXml } from './read'
 export { formatMusicXml, type MusicXmlOptions } from './write'

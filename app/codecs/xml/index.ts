@@ -1,1 +1,2 @@
+export { attribute, child, children, number, parseXml, text, type XmlNode } from './read'
 export { type Content, element, type Xml } from './write'

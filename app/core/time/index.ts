@@ -25,6 +25,7 @@ export {
   findMeter,
   groupStarts,
   isCompound,
+  MAX_METER_COUNT,
   type Meter,
   meterName,
   toMeter,

@@ -1,0 +1,159 @@
+import { type MidiData, type MidiEvent, parseMidi as parseBytes } from 'midi-file'
+import { fail, ok, type Result } from '~/core/foundation'
+import type { Kit } from '~/core/kit'
+import { TEMPO_RANGE, VELOCITIES } from '~/core/line'
+import { beatTicks, MAX_METER_COUNT, type Meter, TICKS_PER_QUARTER, toMeter } from '~/core/time'
+import {
+  type DrumPart,
+  findVoice,
+  levelOf,
+  type PartInstrument,
+  type PartNote,
+} from '~/core/transcription'
+
+/** The drum channel, from 0. */
+const CHANNEL = 9
+const MOST_BYTES = 20 * 1024 * 1024
+const MOST_NOTES = 100_000
+/** A metronome is no part of the music: its track is called so. */
+const CLICK_TRACK = /click|metronome/i
+const DEFAULT_MICROSECONDS = 500_000
+
+/** A track's event with its time, in the file's ticks from the beginning. */
+interface Timed {
+  readonly at: number
+  readonly event: MidiEvent
+}
+
+/**
+ * The drum part of a standard MIDI file: the notes of channel 10, or of the only channel that has any.
+ * The first tempo and the first metre hold for all of it. Refuses what is no MIDI file, has no notes, or
+ * counts in frames of film. Source: Standard MIDI Files 1.0 (RP-001).
+ */
+export function parseMidi(bytes: Uint8Array, kit?: Kit): Result<DrumPart, string> {
+  if (bytes.length > MOST_BYTES) return fail('The MIDI file is larger than 20 MB.')
+  let data: MidiData
+  try {
+    data = parseBytes(bytes)
+  } catch {
+    return fail('The MIDI file is damaged or cut off.')
+  }
+  const division = data.header.ticksPerBeat
+  if (!division)
+    return fail('The MIDI file counts in frames of film, not in beats: save it in ticks a quarter.')
+  const tracks = data.tracks.map(timed)
+  const leftOut: string[] = []
+  const meta = tracks.flat().sort((a, b) => a.at - b.at)
+  const meter = meterOf(meta, division, leftOut)
+  const tempo = tempoOf(meta, meter, leftOut)
+  const struck = notesOf(tracks, leftOut)
+  if (struck.length === 0) return fail('There are no notes in the MIDI file.')
+  if (struck.length > MOST_NOTES) return fail('The MIDI file has more than 100,000 notes.')
+  const scale = TICKS_PER_QUARTER / division
+  const notes = struck.map(
+    ({ at, note, velocity }): PartNote => ({
+      tick: at * scale,
+      instrument: keyOf(note),
+      level: levelOf(velocity, VELOCITIES),
+      letter: null,
+      grace: false,
+    }),
+  )
+  const used = [...new Set(struck.map(({ note }) => note))].sort((a, b) => a - b)
+  const instruments = used.map((note): PartInstrument => {
+    const found = findVoice({ name: '', midi: note, place: null }, kit)
+    // Two bass drums are two only beside each other; one alone is the bass drum, whichever note it has.
+    const voice = note === 35 && !used.includes(36) ? 'bd' : found
+    return { key: keyOf(note), name: `MIDI note ${note}`, midi: note, place: null, voice }
+  })
+  return ok({ title: titleOf(tracks), tempo, meter, notes, instruments, exact: false, leftOut })
+}
+
+function keyOf(note: number): string {
+  return `midi ${note}`
+}
+
+function timed(track: readonly MidiEvent[]): Timed[] {
+  let at = 0
+  return track.map((event) => {
+    at += Number.isFinite(event.deltaTime) ? event.deltaTime : 0
+    return { at, event }
+  })
+}
+
+function meterOf(all: readonly Timed[], division: number, leftOut: string[]): Meter {
+  const found = all.flatMap(({ at, event }) =>
+    event.type === 'timeSignature' ? [{ at, event }] : [],
+  )
+  const usable = found.flatMap(({ at, event: { numerator, denominator } }) => {
+    const unit = ([2, 4, 8, 16] as const).find((one) => one === denominator)
+    return unit && numerator >= 1 && numerator <= MAX_METER_COUNT
+      ? [{ at, meter: toMeter(numerator, unit) }]
+      : []
+  })
+  const [first, ...others] = usable
+  if (found.length > usable.length) leftOut.push('A metre that a lick cannot have.')
+  const change = others.find(
+    ({ meter }) => meter.count !== first?.meter.count || meter.unit !== first.meter.unit,
+  )
+  if (change)
+    leftOut.push(
+      `Changes of metre: the first one, ${first?.meter.count}/${first?.meter.unit}, holds for all of it (it changes after ${Math.round(change.at / division)} quarters).`,
+    )
+  return first?.meter ?? toMeter(4, 4)
+}
+
+function tempoOf(all: readonly Timed[], meter: Meter, leftOut: string[]): number {
+  const found = all.flatMap(({ event }) =>
+    event.type === 'setTempo' ? [event.microsecondsPerBeat] : [],
+  )
+  const [first = DEFAULT_MICROSECONDS, ...others] = found
+  if (others.some((one) => one !== first))
+    leftOut.push('Changes of tempo: the first one holds for all of it.')
+  const beat = (Math.max(1, first) * beatTicks(meter)) / TICKS_PER_QUARTER
+  const tempo = Math.round(60e6 / beat)
+  return Math.max(TEMPO_RANGE.least, Math.min(TEMPO_RANGE.most, tempo))
+}
+
+/** The strokes of the drum channel; where it has none, of the channel that has the most. */
+function notesOf(
+  tracks: readonly Timed[][],
+  leftOut: string[],
+): { at: number; note: number; velocity: number }[] {
+  const named = (track: readonly Timed[]) =>
+    track.some(({ event }) => event.type === 'trackName' && CLICK_TRACK.test(event.text))
+  const struck = tracks
+    .filter((track) => !named(track))
+    .flatMap((track) =>
+      track.flatMap(({ at, event }) =>
+        event.type === 'noteOn' && event.velocity > 0
+          ? [{ at, note: event.noteNumber, velocity: event.velocity, channel: event.channel }]
+          : [],
+      ),
+    )
+  const counts = new Map<number, number>()
+  for (const { channel } of struck) counts.set(channel, (counts.get(channel) ?? 0) + 1)
+  const most = [...counts].sort((a, b) => b[1] - a[1])[0]?.[0]
+  const channel = counts.has(CHANNEL) ? CHANNEL : most
+  const others = struck.filter((one) => one.channel !== channel).length
+  if (others > 0) leftOut.push(`Other channels than the drums: ${others} notes.`)
+  return struck.filter((one) => one.channel === channel).sort((a, b) => a.at - b.at)
+}
+
+/** The name of the file's first track that has one, where it is not that of an instrument. */
+function titleOf(tracks: readonly Timed[][]): string {
+  const [name = ''] = tracks.flatMap((track) =>
+    track.flatMap(({ event }) => (event.type === 'trackName' ? [decoded(event.text)] : [])),
+  )
+  return name.slice(0, 200)
+}
+
+/** The library gives a character a byte: most programs write UTF-8. */
+function decoded(text: string): string {
+  const bytes = Uint8Array.from(text, (character) => character.charCodeAt(0) & 0xff)
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes)
+  } catch {
+    return text
+  }
+}

@@ -1,0 +1,61 @@
+import { type Landing, type Lick, landingStrokes } from '../line'
+import { type Letter, type Stroke, type Struck, strokeSurface, type Voice } from '../sticking'
+import type { Tolerance } from './grids'
+import type { Onset } from './onsets'
+
+const CRASHES: ReadonlySet<Voice> = new Set(['c1', 'c2', 'ch', 'sp', 'x2'])
+
+/** A last onset on a barline that has a crash in it is what the line lands on. */
+export function landingOf(
+  onsets: readonly Onset[],
+  begin: number,
+  bar: number,
+  tolerance: Tolerance,
+): { body: readonly Onset[]; landing: { tick: number; landing: Landing } | null } {
+  const last = onsets.at(-1)
+  const barline = last ? Math.round(last.tick / bar) * bar : 0
+  const lands =
+    last &&
+    onsets.length > 1 &&
+    barline > begin &&
+    Math.abs(last.tick - barline) <= tolerance.ticks &&
+    last.strokes.some((stroke) => CRASHES.has(strokeSurface(stroke)))
+  if (!last || !lands) return { body: onsets, landing: null }
+  const slot: Struck = { kind: 'struck', strokes: last.strokes }
+  return { body: onsets.slice(0, -1), landing: { tick: barline, landing: landingAs(slot) } }
+}
+
+/** Strokes as a landing of the lick's own; open hands are decided, since nothing comes after them. */
+function landingAs(slot: Struck): Landing {
+  const strokes = slot.strokes.map((stroke) =>
+    stroke.letter === 'X' ? { ...stroke, letter: 'R' as const } : stroke,
+  )
+  return {
+    kind: 'strokes',
+    at: 'bar',
+    slot: { kind: 'struck', strokes: oneOfEach(strokes) },
+    choke: false,
+  }
+}
+
+/** A lick whose own landing strikes what the usual crash would strike has the usual crash. */
+export function withUsualLanding(lick: Lick): Lick {
+  if (lick.frame.landing.kind !== 'strokes') return lick
+  const crash: Lick = { ...lick, frame: { ...lick.frame, landing: { kind: 'crash', at: 'bar' } } }
+  const struck = (one: Lick) =>
+    landingStrokes(one)
+      .map(({ surface, dynamic, limb, grace }) => `${surface} ${dynamic} ${grace} ${limb[1]}`)
+      .sort()
+      .join()
+  return struck(lick) === struck(crash) ? crash : lick
+}
+
+/** Two open hands become the right and the left. */
+function oneOfEach(strokes: readonly Stroke[]): Stroke[] {
+  const taken = new Set<Letter>()
+  return strokes.map((stroke) => {
+    const letter = taken.has(stroke.letter) && stroke.letter === 'R' ? 'L' : stroke.letter
+    taken.add(letter)
+    return { ...stroke, letter }
+  })
+}

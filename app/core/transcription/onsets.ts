@@ -1,0 +1,142 @@
+import { STAFF_KEY } from '../kit'
+import {
+  findTogetherFault,
+  type Graces,
+  HOME_SURFACE,
+  isHand,
+  LEVELS,
+  type Letter,
+  type Stroke,
+  strokeSurface,
+  toStroke,
+  type Voice,
+} from '../sticking'
+import type { DrumPart, PartNote } from './part'
+import type { TranscribeWish } from './wish'
+
+/** What was played within this is together; what comes so shortly before a louder one is its grace. */
+const TOGETHER_MS = 12
+const GRACE_MS = 45
+const GRACE_LEVELS = 1
+
+/** Strokes that sound together, at one instant. */
+export interface Onset {
+  readonly tick: number
+  readonly strokes: readonly Stroke[]
+}
+
+/** The strokes of a part instant by instant, graces put to them; what one player cannot strike is told. */
+export function onsetsOf(
+  { notes, instruments, exact }: DrumPart,
+  { voices }: TranscribeWish,
+  perTick: number,
+  leftOut: string[],
+): Onset[] {
+  const known = new Map(instruments.map((one) => [one.key, one]))
+  const voiceOf = (key: string) =>
+    voices?.get(key) ?? (voices?.has(key) ? null : (known.get(key)?.voice ?? null))
+  const silent = new Map<string, number>()
+  const heard = notes
+    .flatMap((note) => {
+      const voice = voiceOf(note.instrument)
+      if (voice) return [{ ...note, voice }]
+      const name = known.get(note.instrument)?.name ?? note.instrument
+      silent.set(name, (silent.get(name) ?? 0) + 1)
+      return []
+    })
+    .sort((a, b) => a.tick - b.tick || Number(b.grace) - Number(a.grace))
+  for (const [name, count] of silent)
+    leftOut.push(`${name}: ${count} ${count === 1 ? 'stroke' : 'strokes'}.`)
+  const near = exact ? 0 : TOGETHER_MS / perTick
+  const groups: { tick: number; main: Heard[]; graces: Heard[] }[] = []
+  let waiting: Heard[] = []
+  for (const [i, note] of heard.entries()) {
+    if (note.grace || (!exact && isPlayedGrace(heard, i, perTick))) {
+      waiting.push(note)
+      continue
+    }
+    const group = groups.at(-1)
+    if (group && note.tick - group.tick <= near) group.main.push(note)
+    else groups.push({ tick: note.tick, main: [note], graces: waiting })
+    if (!(group && note.tick - group.tick <= near)) waiting = []
+  }
+  if (waiting.length > 0) leftOut.push(`${waiting.length} grace notes without a note after them.`)
+  let crowded = 0
+  const onsets = groups.map(({ tick, main, graces }): Onset => {
+    const { strokes, left } = strokesOf(main, graces)
+    crowded += left
+    return { tick, strokes }
+  })
+  if (crowded > 0)
+    leftOut.push(
+      `${crowded} ${crowded === 1 ? 'stroke' : 'strokes'} that two hands and two feet cannot add at one time.`,
+    )
+  return onsets.filter(({ strokes }) => strokes.length > 0)
+}
+
+type Heard = PartNote & { readonly voice: Voice }
+
+/** A soft stroke by another hand a moment before a louder one. */
+function isPlayedGrace(heard: readonly Heard[], at: number, perTick: number): boolean {
+  const [note, next] = [heard[at], heard[at + 1]]
+  if (!note || !next || FEET[note.voice] || FEET[next.voice]) return false
+  const gap = (next.tick - note.tick) * perTick
+  if (gap < TOGETHER_MS || gap > GRACE_MS) return false
+  return LEVELS.indexOf(next.level) - LEVELS.indexOf(note.level) >= GRACE_LEVELS
+}
+
+/** Which foot strikes a voice. */
+const FEET: Partial<Record<Voice, Letter>> = { bd: 'K', hf: 'H', b2: 'J' }
+
+/** The strokes of an instant with letters, as many as one player can strike; how many were left. */
+function strokesOf(
+  main: readonly Heard[],
+  graces: readonly Heard[],
+): { strokes: Stroke[]; left: number } {
+  let strokes: Stroke[] = []
+  let left = 0
+  for (const { note, letter } of lettered(main)) {
+    const voice = note.voice === HOME_SURFACE[letter] ? {} : { voice: note.voice }
+    const stroke = toStroke(letter, { level: note.level, ...voice })
+    const all = [...strokes, stroke]
+    // Two hands may strike one drum where the file tells them apart.
+    const again = note.letter === null && strokes.some((one) => strokeSurface(one) === note.voice)
+    if (again || findTogetherFault(all)) left += 1
+    else strokes = all
+  }
+  const hand = strokes.findIndex(({ letter }) => isHand(letter))
+  const [grace] = graces
+  if (!grace) return { strokes, left }
+  const chosen = strokes[hand]
+  if (!chosen) return { strokes, left: left + graces.length }
+  const count = Math.min(3, graces.length) as Graces
+  const graceVoice = grace.voice === strokeSurface(chosen) ? {} : { graceVoice: grace.voice }
+  const graced = strokes.with(hand, { ...chosen, graces: count, ...graceVoice })
+  if (findTogetherFault(graced)) return { strokes, left: left + graces.length }
+  return { strokes: graced, left: left + graces.length - count }
+}
+
+/**
+ * Notes of an instant with their letters. Of two open hands at once the right takes the cymbal, else the
+ * drum that stands lower on the staff, which is further to the right.
+ */
+function lettered(main: readonly Heard[]): { note: Heard; letter: Letter }[] {
+  const all = main.map((note) => ({ note, letter: letterOf(note) }))
+  const open = all.filter(({ letter }) => letter === 'X')
+  if (open.length < 2) return all
+  const right = (note: Heard) => {
+    const { step } = STAFF_KEY[note.voice]
+    return step > HIGHEST_DRUM ? step : -step
+  }
+  const [first, second] = open.sort((a, b) => right(b.note) - right(a.note))
+  return all.map((one) => {
+    if (one === first) return { ...one, letter: 'R' }
+    return one === second ? { ...one, letter: 'L' } : one
+  })
+}
+const HIGHEST_DRUM = 7
+
+/** The letter that is told; else the foot whose drum it is, or an open hand. */
+function letterOf({ letter, voice }: Heard): Letter {
+  return letter ?? FEET[voice] ?? 'X'
+}

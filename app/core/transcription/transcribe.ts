@@ -1,0 +1,151 @@
+import { suggestHands } from '../hands'
+import { DEFAULT_FRAME, EMPTY_LICK, type Landing, type Lick, MAX_BARS } from '../line'
+import { DEFAULT_SETTING } from '../playing'
+import { LEVELS, type Level } from '../sticking'
+import { barTicks, beatTicks, gridTicks, secondsPerTick, TICKS_PER_QUARTER } from '../time'
+import { EXACT, type FoundGrids, findGapGrids, findGrids, oneGrid, type Tolerance } from './grids'
+import { landingOf, withUsualLanding } from './landing'
+import { layOn, toLine } from './laying'
+import { type Onset, onsetsOf } from './onsets'
+import type { DrumPart } from './part'
+import type { TranscribeWish } from './wish'
+
+/** A part as a lick, and what there is to know about it. */
+export interface Transcribed {
+  readonly lick: Lick
+  /** How far each stroke lay from where it stands now, in milliseconds, in order; late is more. */
+  readonly offsetsMs: readonly number[]
+  /** Whether hands were proposed that the file did not tell. */
+  readonly handsProposed: boolean
+  readonly leftOut: readonly string[]
+}
+
+/** How early or late a played stroke may be: 30 ms, and under a third of its slot. */
+const PLAYED_MS = 30
+const PLAYED_SHARE = 0.32
+/**
+ * A drum part as a lick: graces put to their notes, the grid found (or as wished), the strokes laid on its
+ * slots, a last crash on a barline taken as the landing, and hands that are not told proposed. What does
+ * not fit a lick is left out and told. Law: of a written part, every stroke that is not left out lies at
+ * its own tick.
+ */
+export function transcribe(part: DrumPart, wish: TranscribeWish = {}): Transcribed {
+  const leftOut: string[] = [...part.leftOut]
+  const perTick = secondsPerTick(part.tempo, beatTicks(part.meter)) * 1000
+  const tolerance: Tolerance = part.exact
+    ? EXACT
+    : { ticks: PLAYED_MS / perTick, share: PLAYED_SHARE }
+  const onsets = onsetsOf(part, wish, perTick, leftOut)
+  const bar = barTicks(part.meter)
+  const first = onsets[0]
+  if (!first) return { lick: titled(part), offsetsMs: [], handsProposed: false, leftOut }
+  const zero = Math.floor((first.tick + tolerance.ticks) / bar) * bar
+  const most = zero + MAX_BARS * bar
+  const kept = onsets.filter(({ tick }) => tick < most)
+  if (kept.length < onsets.length)
+    leftOut.push(
+      `A lick has ${MAX_BARS} bars at most: ${onsets.length - kept.length} strokes after that.`,
+    )
+  const plan = planOf(kept, part, wish, { zero, bar, tolerance })
+  const { begin, body, landing, stretches } = plan
+  const laid = layOn(body, stretches, begin, plan.tolerance, leftOut)
+  const moved = laid.offsets.filter((off) => Math.abs(off) > plan.tolerance.ticks)
+  if (moved.length > 0 && !wish.grid) {
+    const far = Math.max(...moved.map(Math.abs)) * perTick
+    leftOut.push(
+      `${moved.length} ${moved.length === 1 ? 'stroke lies' : 'strokes lie'} on no grid that a lick has, and moved by ${far.toFixed(0)} ms at the most.`,
+    )
+  }
+  const line = toLine(laid.slots, stretches, landing ? landing.tick - begin : undefined)
+  const frame = {
+    ...DEFAULT_FRAME,
+    meter: part.meter,
+    tempo: part.tempo,
+    grid: stretches[0]?.grid ?? DEFAULT_FRAME.grid,
+    start: begin - zero,
+    lead: 0,
+    landing: landing?.landing ?? ({ kind: 'none', at: 'bar' } as const),
+  }
+  const bare: Lick = { ...titled(part), frame, line }
+  const open = body.some(({ strokes }) => strokes.some(({ letter }) => letter === 'X'))
+  const handed = open ? suggestHands(bare, wish.setting ?? DEFAULT_SETTING) : bare
+  const lick = withUsualLanding(handed)
+  return {
+    lick,
+    offsetsMs: laid.offsets.map((off) => Math.round(off * perTick * 10) / 10),
+    handsProposed: open,
+    leftOut,
+  }
+}
+
+/** Where a line begins, what it lands on, and the grids it stands on. */
+interface Plan extends FoundGrids {
+  readonly begin: number
+  readonly body: readonly Onset[]
+  readonly landing: { readonly tick: number; readonly landing: Landing } | null
+}
+
+/**
+ * From the beat of the first stroke, or from the stroke itself, where that lies on grids to the tick; else
+ * from the beat with what hands are off. A landing that lies on no slot of the last grid is a stroke like
+ * others.
+ */
+function planOf(
+  onsets: readonly Onset[],
+  { exact }: DrumPart,
+  wish: TranscribeWish,
+  { zero, bar, tolerance }: { zero: number; bar: number; tolerance: Tolerance },
+): Plan {
+  const first = onsets[0]?.tick ?? zero
+  const beat =
+    zero + Math.floor((first + tolerance.ticks - zero) / TICKS_PER_QUARTER) * TICKS_PER_QUARTER
+  const from = (begin: number, allowed: Tolerance, lands = true): Plan => {
+    const { body, landing } = lands
+      ? landingOf(onsets, begin, bar, tolerance)
+      : { body: onsets, landing: null }
+    const last = body.at(-1)?.tick ?? begin
+    const quarters = Math.floor((last + tolerance.ticks - begin) / TICKS_PER_QUARTER) + 1
+    const until = landing ? landing.tick - begin : 0
+    const length = Math.max(1, quarters, Math.ceil(until / TICKS_PER_QUARTER)) * TICKS_PER_QUARTER
+    const ticks = body.map(({ tick }) => tick - begin)
+    const found = wish.grid
+      ? { stretches: oneGrid(wish.grid, length), explained: true, tolerance }
+      : findGrids(ticks, length, allowed)
+    const end = found.stretches.at(-1)
+    const whole = landing && end && (until - end.from) % gridTicks(end.grid) === 0
+    return landing && !whole ? from(begin, allowed, false) : { ...found, begin, body, landing }
+  }
+  const own = Math.round(first)
+  const ways: (() => Plan | undefined)[] = [
+    () => from(beat, EXACT),
+    () => from(own, EXACT),
+    () => fromGaps(onsets, own),
+    ...(exact ? [] : [() => from(beat, tolerance)]),
+  ]
+  for (const way of ways) {
+    const plan = way()
+    if (plan?.explained) return plan
+  }
+  return from(beat, exact ? EXACT : tolerance)
+}
+
+/** Most lines that change grid within a beat are short; a long one is searched beat by beat alone. */
+const MOST_GAPS = 1024
+
+/** From stroke to stroke, with no landing: see `findGapGrids`. */
+function fromGaps(onsets: readonly Onset[], begin: number): Plan | undefined {
+  if (onsets.length > MOST_GAPS) return undefined
+  const found = findGapGrids(onsets.map(({ tick }) => tick - begin))
+  return found && { ...found, begin, body: onsets, landing: null }
+}
+
+function titled({ title, tempo, meter }: DrumPart): Lick {
+  return { ...EMPTY_LICK, title, frame: { ...DEFAULT_FRAME, meter, tempo, lead: 0 } }
+}
+
+/** The level of a MIDI velocity: the one whose own is nearest. */
+export function levelOf(velocity: number, velocities: Readonly<Record<Level, number>>): Level {
+  return LEVELS.reduce((best, level) =>
+    Math.abs(velocities[level] - velocity) < Math.abs(velocities[best] - velocity) ? level : best,
+  )
+}
