@@ -66,7 +66,16 @@ export function parseMidi(bytes: Uint8Array, kit?: Kit): Result<DrumPart, string
     const voice = note === 35 && !used.includes(36) ? 'bd' : found
     return { key: keyOf(note), name: `MIDI note ${note}`, midi: note, place: null, voice }
   })
-  return ok({ title: titleOf(tracks), tempo, meter, notes, instruments, exact: false, leftOut })
+  return ok({
+    title: titleOf(tracks),
+    tempo,
+    meter,
+    notes,
+    instruments,
+    exact: false,
+    resolution: scale,
+    leftOut,
+  })
 }
 
 function keyOf(note: number): string {

@@ -104,6 +104,8 @@ class PartReader {
   private readonly instruments = new Map<string, PartInstrument>()
   private readonly told = new Set<string>()
   private divisions = 1
+  /** The fewest divisions of a quarter that are used anywhere. */
+  private finest = Number.POSITIVE_INFINITY
   private meter: Meter | undefined
   private tempo: number | undefined
   private begin = 0
@@ -159,6 +161,7 @@ class PartReader {
         voice: findVoice(one, kit),
       })),
       exact: true,
+      resolution: TICKS_PER_QUARTER / this.finest,
       leftOut: this.leftOut,
     }
   }
@@ -171,7 +174,10 @@ class PartReader {
 
   private attributes(node: XmlNode): void {
     const divisions = number(child(node, 'divisions'))
-    if (divisions !== null && divisions > 0) this.divisions = divisions
+    if (divisions !== null && divisions > 0) {
+      this.divisions = divisions
+      this.finest = Math.min(this.finest, divisions)
+    }
     const time = child(node, 'time')
     if (!time) return
     const beats = text(child(time, 'beats'))

@@ -22,8 +22,16 @@ export interface Tolerance {
   readonly share: number
 }
 
-/** Notes that are written lie on their slots to the tick, but for what a division cannot say. */
-export const EXACT: Tolerance = { ticks: 2, share: 0.02 }
+/** Notes written at our own ticks lie on their slots, but for what is left of a tick. */
+export const EXACT: Tolerance = { ticks: 0.99, share: 0.1 }
+
+/**
+ * How far a written note may lie from its slot in a file that counts in steps of so many of our ticks:
+ * less than a step. Example: 480 steps to a quarter are 21 ticks each, and septuplets lie up to 12 off.
+ */
+export function writtenTolerance(resolution: number): Tolerance {
+  return resolution <= 1 ? EXACT : { ticks: resolution * 0.75, share: 0.1 }
+}
 
 const SPANS = [1, 2, 4] as const
 const BEAT = TICKS_PER_QUARTER
@@ -83,7 +91,10 @@ export function findGrids(
  * changed as seldom as can be; the first onset is 0. Undefined where a gap is whole slots of none.
  * Example: gaps of 1260 and 1440 ticks are a thirty-second and a slot of sixteenth septuplets.
  */
-export function findGapGrids(onsets: readonly number[]): FoundGrids | undefined {
+export function findGapGrids(
+  onsets: readonly number[],
+  tolerance: Tolerance = EXACT,
+): FoundGrids | undefined {
   type Way = { cost: number; stretches: readonly GridStretch[] }
   let ways = new Map<Grid | null, Way>([[null, { cost: 0, stretches: [] }]])
   for (const [i, from] of onsets.entries()) {
@@ -92,7 +103,7 @@ export function findGapGrids(onsets: readonly number[]): FoundGrids | undefined 
     for (const grid of ALL_GRIDS) {
       const slot = gridTicks(grid)
       const slots = i === onsets.length - 1 ? 1 : Math.round(gap / slot)
-      if (slots < 1 || (gap > 0 && Math.abs(gap - slots * slot) > 0.5)) continue
+      if (slots < 1 || (gap > 0 && Math.abs(gap - slots * slot) > tolerance.ticks / 2)) continue
       for (const [before, way] of ways) {
         const cost = way.cost + slots + (before === null || before === grid ? 0 : CHANGE)
         if ((next.get(grid)?.cost ?? Number.POSITIVE_INFINITY) <= cost) continue
@@ -103,7 +114,7 @@ export function findGapGrids(onsets: readonly number[]): FoundGrids | undefined 
     ways = next
   }
   const [best] = [...ways.values()].sort((a, b) => a.cost - b.cost)
-  return best && { stretches: joined(best.stretches), explained: true, tolerance: EXACT }
+  return best && { stretches: joined(best.stretches), explained: true, tolerance }
 }
 
 /** One grid for everything: strokes lie on its nearest slots, however far these are. */

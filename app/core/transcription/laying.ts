@@ -38,8 +38,8 @@ export function layOn(
       const struck = mine.slice(next, next + within.length)
       next += within.length
       const made = contentOf(struck, within, from + i * slot, slot, tolerance)
+      offsets.push(...made.places.map((place, at) => (struck[at] as Onset).tick - begin - place))
       slots.push(made.content)
-      offsets.push(...made.offsets)
       crowded += made.crowded
     }
   }
@@ -47,19 +47,20 @@ export function layOn(
   return { slots, offsets }
 }
 
+/** What strikes in a slot, and where in the line each of its strokes lies now, in ticks. */
 function contentOf(
   struck: readonly Onset[],
   within: readonly number[],
   at: number,
   slot: number,
   tolerance: Tolerance,
-): { content: SlotContent; offsets: number[]; crowded: number } {
-  if (struck.length === 0) return { content: REST, offsets: [], crowded: 0 }
+): { content: SlotContent; places: number[]; crowded: number } {
+  if (struck.length === 0) return { content: REST, places: [], crowded: 0 }
   const as = ({ strokes }: Onset): Struck => ({ kind: 'struck', strokes })
   const parts = partsOf(within, at, slot, tolerance)
   const [only] = struck
   if (only && struck.length === 1 && (!parts || parts.count === 1))
-    return { content: as(only), offsets: [(within[0] as number) - at], crowded: 0 }
+    return { content: as(only), places: [at], crowded: 0 }
   // Where no division explains them, they share the slot in their order.
   const kept = struck.slice(0, MAX_SQUEEZE)
   const count = parts?.count ?? Math.max(2, kept.length)
@@ -68,9 +69,7 @@ function contentOf(
   for (const [i, onset] of kept.entries()) pieces[places[i] as number] = as(onset)
   return {
     content: { kind: 'squeeze', parts: pieces },
-    offsets: kept.map(
-      (_, i) => (within[i] as number) - at - ((places[i] as number) * slot) / count,
-    ),
+    places: kept.map((_, i) => at + Math.floor(((places[i] as number) * slot) / count)),
     crowded: struck.length - kept.length,
   }
 }

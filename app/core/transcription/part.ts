@@ -34,6 +34,8 @@ export interface DrumPart {
   readonly meter: Meter
   readonly notes: readonly PartNote[]
   readonly instruments: readonly PartInstrument[]
+  /** A step in which the file counts time, in our ticks: 10080 over its steps to a quarter. */
+  readonly resolution: number
   /** Whether the notes are written, and so lie where they are meant; else they were played. */
   readonly exact: boolean
   /** What of the file could not be taken, in sentences. */

@@ -3,7 +3,14 @@ import { DEFAULT_FRAME, EMPTY_LICK, type Landing, type Lick, MAX_BARS } from '..
 import { DEFAULT_SETTING } from '../playing'
 import { LEVELS, type Level } from '../sticking'
 import { barTicks, beatTicks, gridTicks, secondsPerTick, TICKS_PER_QUARTER } from '../time'
-import { EXACT, type FoundGrids, findGapGrids, findGrids, oneGrid, type Tolerance } from './grids'
+import {
+  type FoundGrids,
+  findGapGrids,
+  findGrids,
+  oneGrid,
+  type Tolerance,
+  writtenTolerance,
+} from './grids'
 import { landingOf, withUsualLanding } from './landing'
 import { layOn, toLine } from './laying'
 import { type Onset, onsetsOf } from './onsets'
@@ -33,7 +40,7 @@ export function transcribe(part: DrumPart, wish: TranscribeWish = {}): Transcrib
   const leftOut: string[] = [...part.leftOut]
   const perTick = secondsPerTick(part.tempo, beatTicks(part.meter)) * 1000
   const tolerance: Tolerance = part.exact
-    ? EXACT
+    ? writtenTolerance(part.resolution)
     : { ticks: PLAYED_MS / perTick, share: PLAYED_SHARE }
   const onsets = onsetsOf(part, wish, perTick, leftOut)
   const bar = barTicks(part.meter)
@@ -92,7 +99,7 @@ interface Plan extends FoundGrids {
  */
 function planOf(
   onsets: readonly Onset[],
-  { exact }: DrumPart,
+  { exact, resolution }: DrumPart,
   wish: TranscribeWish,
   { zero, bar, tolerance }: { zero: number; bar: number; tolerance: Tolerance },
 ): Plan {
@@ -116,26 +123,30 @@ function planOf(
     return landing && !whole ? from(begin, allowed, false) : { ...found, begin, body, landing }
   }
   const own = Math.round(first)
+  const written = writtenTolerance(resolution)
   const ways: (() => Plan | undefined)[] = [
-    () => from(beat, EXACT),
-    () => from(own, EXACT),
-    () => fromGaps(onsets, own),
+    () => from(beat, written),
+    () => from(own, written),
+    () => fromGaps(onsets, own, written),
     ...(exact ? [] : [() => from(beat, tolerance)]),
   ]
   for (const way of ways) {
     const plan = way()
     if (plan?.explained) return plan
   }
-  return from(beat, exact ? EXACT : tolerance)
+  return from(beat, tolerance)
 }
 
 /** Most lines that change grid within a beat are short; a long one is searched beat by beat alone. */
 const MOST_GAPS = 1024
 
 /** From stroke to stroke, with no landing: see `findGapGrids`. */
-function fromGaps(onsets: readonly Onset[], begin: number): Plan | undefined {
+function fromGaps(onsets: readonly Onset[], begin: number, tolerance: Tolerance): Plan | undefined {
   if (onsets.length > MOST_GAPS) return undefined
-  const found = findGapGrids(onsets.map(({ tick }) => tick - begin))
+  const found = findGapGrids(
+    onsets.map(({ tick }) => tick - begin),
+    tolerance,
+  )
   return found && { ...found, begin, body: onsets, landing: null }
 }
 

@@ -38,6 +38,7 @@ function played(
       instrument('odd', null),
     ],
     exact: false,
+    resolution: 1,
     leftOut: [],
   }
 }
