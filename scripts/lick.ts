@@ -1,4 +1,5 @@
 import { readFileSync, writeFileSync } from 'node:fs'
+import { partText, recogniseFile } from '../app/codecs/any-file'
 import {
   type LimitOptions,
   toHeadlessEvents,
@@ -13,7 +14,7 @@ import {
   type TextIssue,
 } from '../app/codecs/lick-text'
 import { formatMidi } from '../app/codecs/midi'
-import { formatMusicXml } from '../app/codecs/musicxml'
+import { formatMusicXml, formatMxl } from '../app/codecs/musicxml'
 import { toOwnGrooves } from '../app/core/groove'
 import type { Lick } from '../app/core/line'
 import { pdfSheet, svgSheet } from './lick-sheet'
@@ -36,21 +37,58 @@ const COMMANDS: Readonly<Record<string, (lick: Lick, options: Options) => unknow
 /** Commands that print a document of their own, of one file. */
 const DOCUMENTS: Readonly<Record<string, (lick: Lick, options: Options) => Uint8Array | string>> = {
   midi: (lick, { bare, kit }) => formatMidi(lick, { bare, ...(kit && { kit }), ...grooves(lick) }),
-  musicxml: (lick, { kit }) =>
-    formatMusicXml(lick, { beaming: 'beat', ...(kit && { kit }), ...grooves(lick) }),
+  musicxml: (lick, { kit, out }) => {
+    const xml = formatMusicXml(lick, { beaming: 'beat', ...(kit && { kit }), ...grooves(lick) })
+    return out?.endsWith('.mxl') ? formatMxl(xml) : xml
+  },
   svg: (lick, { kit }) => svgSheet(lick, { ...(kit && { kit }), ...grooves(lick) }),
   pdf: (lick, { kit }) => pdfSheet(lick, { ...(kit && { kit }), ...grooves(lick) }),
 }
 
+/** Reads a score or a MIDI file and prints the lick text that its drums come to. */
+function convert(from: string): void {
+  const read = recogniseFile(bytesOf(from), options.kit)
+  if (!read.ok || read.value.kind !== 'part') {
+    refuse(read.ok ? 'The file is one of ours: there is nothing to convert.' : read.error.message)
+    return
+  }
+  const { text, leftOut } = partText(read.value.part)
+  for (const line of leftOut) console.error(`left out: ${line}`)
+  if (options.out === null) process.stdout.write(text)
+  else writeFileSync(options.out, text)
+}
+
+function refuse(message: string): void {
+  console.log(
+    JSON.stringify(
+      { errors: [{ line: 1, column: 1, found: '', expected: message, code: 'not-a-part' }] },
+      null,
+      2,
+    ),
+  )
+  process.exitCode = 1
+}
+
+function bytesOf(file: string): Uint8Array {
+  try {
+    return readFileSync(file === '-' ? 0 : file)
+  } catch {
+    return stop(`cannot read ${file}`)
+  }
+}
+
 const USAGE = `usage: npm run -s lick -- ${Object.keys(COMMANDS).join('|')} FILE [FILE ...]
        npm run -s lick -- ${Object.keys(DOCUMENTS).join('|')} FILE [--out PATH]
+       npm run -s lick -- convert FILE [--out PATH]
+       convert takes MusicXML, compressed or not, and MIDI
        events takes --velocity; limit takes --landing or --loop, and --kit KITFILE; midi takes --bare`
 
 const [command = '', ...rest] = process.argv.slice(2)
 const [run, document] = [COMMANDS[command], DOCUMENTS[command]]
 const { files, options } = readOptions(rest)
 const [file] = files
-if (document && file && files.length === 1) printDocument(file, document)
+if (command === 'convert' && file && files.length === 1) convert(file)
+else if (document && file && files.length === 1) printDocument(file, document)
 else if (run && file) printAnswers(run)
 else stop(USAGE)
 
@@ -110,7 +148,7 @@ function readOptions(given: readonly string[]): { files: string[]; options: Opti
   while (left.length > 0) {
     const word = left.shift() as string
     const limits = command === 'limit'
-    const documents = command in DOCUMENTS
+    const documents = command in DOCUMENTS || command === 'convert'
     if (command === 'events' && word === '--velocity') options = { ...options, velocity: true }
     else if (limits && word === '--landing') options = { ...options, reading: 'landing' }
     else if (limits && word === '--loop') options = { ...options, reading: 'loop' }

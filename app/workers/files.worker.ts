@@ -1,4 +1,6 @@
-import { formatBackup, recogniseFile } from '~/codecs/backup'
+import { recogniseFile } from '~/codecs/any-file'
+import { formatBackup } from '~/codecs/backup'
+import { findGrid } from '~/core/time'
 import {
   applyImport,
   type Choice,
@@ -9,6 +11,8 @@ import {
   readLicksWhole,
   rowsOfFile,
 } from '~/storage/backup'
+import { foundPart } from './found-part'
+import type { FoundPart } from './protocol'
 import { type ServePort, serve } from './serve'
 
 /** What was inspected last, until it is imported. */
@@ -27,13 +31,22 @@ serve(self as unknown as ServePort, {
     if (!lickIds) await noteBackup(at)
     return { zip }
   },
-  inspect: async ({ files, at }, { tell, cancelled }) => {
+  inspect: async ({ files, at, wishes }, { tell, cancelled }) => {
     const faults: string[] = []
+    const parts: FoundPart[] = []
     const rows: ReturnType<typeof rowsOfFile> = []
-    for (const file of files) {
+    const [drums, grids] = [new Map(wishes.drums), new Map(wishes.grids)]
+    for (const [i, file] of files.entries()) {
+      if (cancelled()) throw new Error('cancelled')
+      tell({ done: i, all: files.length })
       const read = recogniseFile(new Uint8Array(await file.arrayBuffer()))
-      if (read.ok) for (const row of rowsOfFile(read.value, at)) rows.push(row)
-      else faults.push(`${file.name}: ${read.error.message}`)
+      if (!read.ok) {
+        faults.push(`${file.name}: ${read.error.message}`)
+        continue
+      }
+      const wish = { voices: drums, grid: findGrid(grids.get(i) ?? '') ?? null }
+      for (const row of rowsOfFile(read.value, at, wish)) rows.push(row)
+      if (read.value.kind === 'part') parts.push(foundPart(read.value.part, wish, file.name, i))
     }
     const planned = await planImport(rows, (done, all) => {
       if (cancelled()) throw new Error('cancelled')
@@ -41,7 +54,7 @@ serve(self as unknown as ServePort, {
     })
     if (!planned.ok) throw new Error(planned.error.detail)
     plan = planned.value
-    return { entries: plan.planned.map(({ entry }) => entry), faults }
+    return { entries: plan.planned.map(({ entry }) => entry), parts, faults }
   },
   import: async ({ different, single, at }, { tell, cancelled }) => {
     if (!plan) throw new Error('Nothing was inspected.')

@@ -1,5 +1,6 @@
 import type { Lick } from '~/core/line'
 import type { LoopOptions, SoundName } from '~/core/sound'
+import type { Voice } from '~/core/sticking'
 import type { ImportDone, IncomingEntry } from '~/storage/backup'
 
 /** What the ticker is told. It answers with a bare tick. */
@@ -11,6 +12,37 @@ export type TickerRequest =
 export interface Progress {
   readonly done: number
   readonly all: number
+}
+
+/** What a player decides about drum parts of other programs. */
+export interface PartWishes {
+  /** What instruments are taken for, in every file that has them; null leaves one out. */
+  readonly drums: readonly (readonly [instrument: string, voice: Voice | null])[]
+  /** The grid of a file, by its number in the list of files. */
+  readonly grids: readonly (readonly [file: number, grid: string])[]
+}
+
+/** A drum part of another program, as it was found in a file. */
+export interface FoundPart {
+  /** The number of its file in the list of files. */
+  readonly file: number
+  readonly name: string
+  readonly title: string
+  /** The lick that it becomes. */
+  readonly text: string
+  /** Whether the lick travelled in the file and was taken from there. */
+  readonly own: boolean
+  readonly strokes: number
+  readonly instruments: readonly {
+    readonly key: string
+    readonly name: string
+    readonly voice: Voice | null
+    readonly strokes: number
+  }[]
+  readonly handsProposed: boolean
+  /** How far its strokes lie from the grid, milliseconds: on average, and at the most. */
+  readonly offMs: { readonly mean: number; readonly most: number }
+  readonly leftOut: readonly string[]
 }
 
 /** What workers are asked for, by name: what goes in, what is told on the way, and what comes out. */
@@ -34,9 +66,17 @@ export interface Jobs {
   }
   /** Holds files against what is here; what they would bring stays in the worker. */
   readonly inspect: {
-    readonly in: { readonly files: readonly File[]; readonly at: number }
+    readonly in: {
+      readonly files: readonly File[]
+      readonly at: number
+      readonly wishes: PartWishes
+    }
     readonly on: Progress
-    readonly out: { readonly entries: readonly IncomingEntry[]; readonly faults: readonly string[] }
+    readonly out: {
+      readonly entries: readonly IncomingEntry[]
+      readonly parts: readonly FoundPart[]
+      readonly faults: readonly string[]
+    }
   }
   /** Carries out what was inspected last. */
   readonly import: {

@@ -1,15 +1,20 @@
 import vm from 'node:vm'
 import { describe, expect, it } from 'vitest'
-import { formatBackup, recogniseFile } from '~/codecs/backup'
+import { recogniseFile } from '~/codecs/any-file'
+import { formatBackup } from '~/codecs/backup'
 import { formatBundle } from '~/codecs/bundle'
 import { formatKit } from '~/codecs/kit'
 import { parseLickText } from '~/codecs/lick-text'
+import { formatLink, parseLink } from '~/codecs/link'
+import { formatMidi } from '~/codecs/midi'
+import { formatMusicXml, formatMxl } from '~/codecs/musicxml'
 import { formatVoicing, parseVoicing } from '~/codecs/voicing'
 import { type RandomStream, toRandomStream } from '~/core/foundation'
 import { DEFAULT_KIT } from '~/core/kit'
 import { DEMO_LICKS } from '~/demo/licks'
 import { rowsOfFile } from '~/storage/backup'
 import { KEPT_TABLES, readKept } from '~/storage/tables'
+import { lickOf } from '../support/licks'
 
 /** So many mutants of each format, and milliseconds that each may take. */
 const MUTANTS = 10_000
@@ -37,6 +42,11 @@ const SPLICES = [
   '__proto__',
   '1/16t',
   '99999999999999999999',
+  '<a>'.repeat(200),
+  '&a;&#x0;&#99999999;',
+  '<!DOCTYPE x [<!ENTITY a "b">]>',
+  '<!--',
+  ']]>',
 ].map((text) => new TextEncoder().encode(text))
 
 /** A copy of some bytes with one to four things done to it. */
@@ -87,6 +97,12 @@ const rows = texts.slice(0, 3).map((text, i) => ({
 }))
 const zip = formatBackup(new Map([['licks', rows]]), 1)
 
+/** Licks whose files are small, so that ten thousand of them are read in a while. */
+const short = [
+  'lead: 0\ngroove: none\nline: >RlfL(RK)-',
+  'lead: 0\ngroove: none\ngrid: 1/8t\nline: R{ll}K dRLK',
+]
+
 /** Reads a file as an import does, up to the store. */
 function readFile(bytes: Uint8Array): void {
   const file = recogniseFile(bytes)
@@ -104,6 +120,18 @@ const FORMATS: readonly (readonly [string, readonly Uint8Array[], (bytes: Uint8A
     ['collections of licks', [encode(bundle)], readFile],
     ['kits', [encode(formatKit(DEFAULT_KIT))], readFile],
     ['backups', [zip], readFile],
+    [
+      'links',
+      short.map((text) => encode(formatLink({ text, voicing: '' }))),
+      (bytes) => void parseLink(decode(bytes)),
+    ],
+    ['MusicXML files', short.map((text) => encode(formatMusicXml(lickOf(text)))), readFile],
+    [
+      'compressed MusicXML files',
+      short.map((text) => formatMxl(formatMusicXml(lickOf(text)))),
+      readFile,
+    ],
+    ['MIDI files', short.map((text) => formatMidi(lickOf(text))), readFile],
   ]
 
 describe('hostile files', () => {

@@ -3,5 +3,5 @@ export {
   type BackupTables,
   type FileIssue,
   formatBackup,
+  parseBackup,
 } from './backup'
-export { type OurFile, recogniseFile } from './recognise'

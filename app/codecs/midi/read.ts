@@ -1,5 +1,6 @@
 import { type MidiData, type MidiEvent, parseMidi as parseBytes } from 'midi-file'
 import { fail, ok, type Result } from '~/core/foundation'
+import { toOwnGrooves } from '~/core/groove'
 import type { Kit } from '~/core/kit'
 import { TEMPO_RANGE, VELOCITIES } from '~/core/line'
 import { beatTicks, MAX_METER_COUNT, type Meter, TICKS_PER_QUARTER, toMeter } from '~/core/time'
@@ -10,6 +11,8 @@ import {
   type PartInstrument,
   type PartNote,
 } from '~/core/transcription'
+import { findOwnGrooves, parseLickText } from '../lick-text'
+import { formatMidi } from './write'
 
 /** The drum channel, from 0. */
 const CHANNEL = 9
@@ -38,6 +41,7 @@ export function parseMidi(bytes: Uint8Array, kit?: Kit): Result<DrumPart, string
   } catch {
     return fail('The MIDI file is damaged or cut off.')
   }
+  if (data.tracks.length === 0) return fail('The MIDI file is damaged or cut off.')
   const division = data.header.ticksPerBeat
   if (!division)
     return fail('The MIDI file counts in frames of film, not in beats: save it in ticks a quarter.')
@@ -75,7 +79,24 @@ export function parseMidi(bytes: Uint8Array, kit?: Kit): Result<DrumPart, string
     exact: false,
     resolution: scale,
     leftOut,
+    ...ownLick(tracks, notes),
   })
+}
+
+/** The lick that travels in the file, where writing it gives the same notes at the same times. */
+function ownLick(tracks: readonly Timed[][], notes: readonly PartNote[]): { own?: string } {
+  const [own] = tracks.flatMap((track) =>
+    track.flatMap(({ event }) => (event.type === 'text' ? [decoded(event.text)] : [])),
+  )
+  const read = own?.startsWith('dime-lick:') ? parseLickText(own) : undefined
+  if (own === undefined || !read?.ok) return {}
+  const grooves = toOwnGrooves(findOwnGrooves(read.value.lick.unknown))
+  for (const swapsGroove of [false, true]) {
+    const again = parseBytes(formatMidi(read.value.lick, { grooves, swapsGroove, text: '' }))
+    const ticks = notesOf(again.tracks.map(timed), []).map(({ at }) => at)
+    if (ticks.join() === notes.map(({ tick }) => Math.round(tick)).join()) return { own }
+  }
+  return {}
 }
 
 function keyOf(note: number): string {

@@ -4,6 +4,7 @@ import { aimOf, eventVelocity, frameTicks, isNoGroove, type Lick, strokeEvents }
 import { type SoundClick, type SoundEvent, strikesOf, toPerformance } from '~/core/performance'
 import type { Voice } from '~/core/sticking'
 import { secondsPerTick, swungTick, TICKS_PER_QUARTER, type Ticks } from '~/core/time'
+import { formatLickText } from '../lick-text'
 import { be, meta, type TrackEvent, textMeta, toMidiFile } from './bytes'
 
 export interface MidiOptions {
@@ -14,6 +15,8 @@ export interface MidiOptions {
   /** The player's own grooves, and whether the groove's hands change places. */
   readonly grooves?: readonly Groove[]
   readonly swapsGroove?: boolean
+  /** The lick as text, to travel along; its canonical text where nothing is said. */
+  readonly text?: string
 }
 
 /** A note of the kit: what is struck when, and how loud (1 to 127). Ticks from the fill's barline. */
@@ -29,7 +32,7 @@ const CHANNEL = 9
 const LENGTH: Ticks = TICKS_PER_QUARTER / 8
 const CLICK_NOTES = { bar: 76, group: 76, beat: 77, between: 77 } as const
 const CLICK_VELOCITIES = { bar: 112, group: 96, beat: 84, between: 52 } as const
-const [TRACK_NAME, MARKER, TEMPO, METER] = [0x03, 0x06, 0x51, 0x58]
+const [TEXT, TRACK_NAME, MARKER, TEMPO, METER] = [0x01, 0x03, 0x06, 0x51, 0x58]
 const [NOTE_OFF, NOTE_ON, PRESSURE] = [0x80, 0x90, 0xa0]
 
 /**
@@ -52,7 +55,7 @@ export function formatMidi(lick: Lick, options: MidiOptions = {}): Uint8Array<Ar
     velocity: CLICK_VELOCITIES[weight],
   }))
   const tracks = [
-    frameTrack(lick, at),
+    frameTrack(lick, at, options),
     [
       named('Kit'),
       ...noteEvents(notes, at),
@@ -67,7 +70,11 @@ export function formatMidi(lick: Lick, options: MidiOptions = {}): Uint8Array<Ar
 }
 
 /** Title, tempo, metre, and where groove, fill and landing begin. */
-function frameTrack(lick: Lick, at: (tick: Ticks) => Ticks): TrackEvent[] {
+function frameTrack(
+  lick: Lick,
+  at: (tick: Ticks) => Ticks,
+  { bare = false, text = formatLickText(lick) }: MidiOptions,
+): TrackEvent[] {
   const { frame, title } = lick
   const { beat, bar } = frameTicks(frame)
   const { target, start } = aimOf(lick)
@@ -80,6 +87,7 @@ function frameTrack(lick: Lick, at: (tick: Ticks) => Ticks): TrackEvent[] {
   if (frame.landing.kind !== 'none') markers.push([target, 'landing'])
   return [
     named(title || 'Untitled'),
+    ...(bare ? [] : [{ tick: 0, order: 0, bytes: textMeta(TEXT, text) }]),
     { tick: 0, order: 0, bytes: meta(TEMPO, be(microseconds, 3)) },
     { tick: 0, order: 0, bytes: meta(METER, [count, Math.log2(unit), clocks, 8]) },
     ...markers.map(([tick, name]) => ({ tick: at(tick), order: 1, bytes: textMeta(MARKER, name) })),

@@ -1,2 +1,3 @@
+export { formatMxl, parseMxl } from './mxl'
 export { parseMusicXml } from './read'
 export { formatMusicXml, type MusicXmlOptions } from './write'

@@ -1,4 +1,5 @@
 import { fail, ok, type Result } from '~/core/foundation'
+import { toOwnGrooves } from '~/core/groove'
 import { HEAD_SHAPES, type HeadPlace, type HeadShape, type Kit } from '~/core/kit'
 import { TEMPO_RANGE, VELOCITIES } from '~/core/line'
 import type { Letter, Level } from '~/core/sticking'
@@ -10,7 +11,9 @@ import {
   type PartInstrument,
   type PartNote,
 } from '~/core/transcription'
+import { findOwnGrooves, parseLickText } from '../lick-text'
 import { attribute, child, children, number, parseXml, text, type XmlNode } from '../xml'
+import { formatMusicXml, OWN_FIELD } from './write'
 
 const MOST_BYTES = 20 * 1024 * 1024
 const MOST_NOTES = 100_000
@@ -58,7 +61,30 @@ export function parseMusicXml(source: string, kit?: Kit): Result<DrumPart, strin
   for (const measure of children(part, 'measure')) reader.measure(measure)
   if (reader.notes.length === 0) return fail('There are no drum notes in the score.')
   if (reader.notes.length > MOST_NOTES) return fail('The score has more than 100,000 notes.')
-  return ok(reader.part(titleOf(score), kit))
+  const found = reader.part(titleOf(score), kit)
+  return ok({ ...found, ...ownLick(score, found.notes) })
+}
+
+/** The lick that travels in the file, where writing it gives the same notes with the same stickings. */
+function ownLick(score: XmlNode, notes: readonly PartNote[]): { own?: string } {
+  const head = child(score, 'identification')
+  const fields = head && child(head, 'miscellaneous')
+  const field =
+    fields &&
+    children(fields, 'miscellaneous-field').find((one) => attribute(one, 'name') === OWN_FIELD)
+  const own = field?.text
+  const read = own === undefined ? undefined : parseLickText(own)
+  if (own === undefined || !read?.ok) return {}
+  const { lick } = read.value
+  const grooves = toOwnGrooves(findOwnGrooves(lick.unknown))
+  const again = parseXml(formatMusicXml(lick, { beaming: 'beat', grooves, text: '' }))
+  const part = again?.find(({ name }) => name === 'score-partwise')
+  const reader = new PartReader(new Map(), [])
+  for (const one of part ? children(part, 'part') : [])
+    for (const measure of children(one, 'measure')) reader.measure(measure)
+  const told = (all: readonly PartNote[]) =>
+    all.map(({ tick, level, letter, grace }) => [tick, level, letter, grace].join(' ')).join()
+  return told(reader.notes) === told(notes) ? { own } : {}
 }
 
 function has(node: XmlNode, name: string): boolean {

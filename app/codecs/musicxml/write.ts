@@ -3,18 +3,23 @@ import { type Kit, MIDI_NOTES, STAFF_KEY, type StaffKey, staffKeyOf } from '~/co
 import type { Lick } from '~/core/line'
 import { SURFACE_NAMES, type Voice } from '~/core/sticking'
 import { beatTicks, isCompound, TICKS_PER_QUARTER, toMeter } from '~/core/time'
+import { formatLickText } from '../lick-text'
 import { type Content, element, type Xml } from '../xml'
 import { noteElements, voicesIn } from './notes'
 
 export interface MusicXmlOptions extends Pick<StaffView, 'beaming' | 'grooves'> {
   /** Where its pieces stand on the staff, and their MIDI notes. */
   readonly kit?: Kit
+  /** The lick as text, to travel along; its canonical text where nothing is said. */
+  readonly text?: string
 }
 
 const HEAD = `<?xml version="1.0" encoding="UTF-8"?>
 <!DOCTYPE score-partwise PUBLIC "-//Recordare//DTD MusicXML 4.0 Partwise//EN" "http://www.musicxml.org/dtds/partwise.dtd">
 `
 const PART = 'P1'
+/** In which the lick itself travels. */
+export const OWN_FIELD = 'dime-lick'
 
 /**
  * A lick as MusicXML 4.0: whole bars from the first of groove to the one that it lands in, on a percussion
@@ -33,7 +38,16 @@ export function formatMusicXml(lick: Lick, options: MusicXmlOptions = { beaming:
     'score-partwise',
     { version: '4.0' },
     element('work', {}, element('work-title', {}, lick.title || 'Untitled')),
-    element('identification', {}, element('encoding', {}, element('software', {}, 'Dime Stack'))),
+    element(
+      'identification',
+      {},
+      element('encoding', {}, element('software', {}, 'Dime Stack')),
+      element(
+        'miscellaneous',
+        {},
+        element('miscellaneous-field', { name: OWN_FIELD }, options.text ?? formatLickText(lick)),
+      ),
+    ),
     element(
       'part-list',
       {},

@@ -15,6 +15,8 @@ const parser = new XMLParser({
   attributeNamePrefix: '',
   parseTagValue: false,
   parseAttributeValue: false,
+  // A text keeps its rows and its last line end; `text` takes blanks off.
+  trimValues: false,
   // Entities of a document's own are never expanded: a few lines of them can stand for gigabytes.
   processEntities: false,
   ignoreDeclaration: true,

@@ -38,6 +38,8 @@ export interface DrumPart {
   readonly resolution: number
   /** Whether the notes are written, and so lie where they are meant; else they were played. */
   readonly exact: boolean
+  /** The text of the lick that the file was made from, where its notes are still those of that lick. */
+  readonly own?: string
   /** What of the file could not be taken, in sentences. */
   readonly leftOut: readonly string[]
 }

@@ -1,9 +1,11 @@
 import { Upload } from 'lucide-react'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { Choice, ImportDone, IncomingEntry } from '~/storage/backup'
 import { Trouble } from '~/ui/parts'
+import type { FoundPart, PartWishes } from '~/workers'
 import { doneWords, STANDINGS, TABLE_WORDS, toTableRows } from './import-view'
 import { JobProgress } from './job-progress'
+import { PartList } from './part-list'
 import { takeStagedFiles } from './staged-files'
 import { useJob } from './use-job'
 
@@ -16,23 +18,43 @@ const CHOICES: readonly (readonly [Choice, string])[] = [
   ['skip', 'Skip, keep what is here'],
 ]
 
+interface Looked {
+  readonly entries: readonly IncomingEntry[]
+  readonly parts: readonly FoundPart[]
+  readonly faults: readonly string[]
+}
+const NO_WISHES: PartWishes = { drums: [], grids: [] }
+
 /** Files on their way in: what they hold, how that stands to what is here, and what to do with it. */
 export function ImportPart() {
   const input = useRef<HTMLInputElement>(null)
-  const looked = useJob<{ entries: readonly IncomingEntry[]; faults: readonly string[] }>()
+  const looked = useJob<Looked>()
   const imported = useJob<ImportDone>()
+  const [files, setFiles] = useState<readonly File[]>([])
+  const [wishes, setWishes] = useState<PartWishes>(NO_WISHES)
+  // What was found stays in sight while it is looked at again with other wishes.
+  const [found, setFound] = useState<Looked | null>(null)
   const { run: look } = looked
-  const inspect = useMemo(
-    () => (files: readonly File[]) =>
-      look(async (onTold, signal) => {
+  const inspect = useCallback(
+    async (chosen: readonly File[], wished: PartWishes) => {
+      setFiles(chosen)
+      setWishes(wished)
+      const output = await look(async (onTold, signal) => {
         const { filesWorker } = await import('~/workers')
-        return filesWorker.ask('inspect', { files, at: Date.now() }, { onTold, signal })
-      }),
+        const asked = { files: chosen, at: Date.now(), wishes: wished }
+        return filesWorker.ask('inspect', asked, { onTold, signal })
+      })
+      if (output) setFound(output)
+    },
     [look],
   )
+  const open = (chosen: readonly File[]) => {
+    setFound(null)
+    void inspect(chosen, NO_WISHES)
+  }
   useEffect(() => {
-    const files = takeStagedFiles()
-    if (files.length > 0) void inspect(files)
+    const staged = takeStagedFiles()
+    if (staged.length > 0) void inspect(staged, NO_WISHES)
   }, [inspect])
   const { state } = looked
   return (
@@ -41,7 +63,8 @@ export function ImportPart() {
         Import
       </h2>
       <p className="text-(--quiet) text-sm">
-        Backups, lick texts, kits and collections of licks. Nothing is written before you say so.
+        Backups, lick texts, kits, collections of licks, and drum parts as MusicXML or MIDI: told
+        apart by what is in them. Nothing is written before you say so.
       </p>
       <input
         ref={input}
@@ -51,9 +74,9 @@ export function ImportPart() {
         aria-label="Files to read"
         tabIndex={-1}
         onChange={(event) => {
-          const files = [...(event.target.files ?? [])]
+          const chosen = [...(event.target.files ?? [])]
           event.target.value = ''
-          if (files.length > 0) void inspect(files)
+          if (chosen.length > 0) open(chosen)
         }}
       />
       <div>
@@ -70,14 +93,19 @@ export function ImportPart() {
       )}
       <Trouble words={state.kind === 'failed' ? `Not read: ${state.message}` : ''} />
       {state.kind === 'cancelled' && <p role="status">Cancelled. Nothing was written.</p>}
-      {state.kind === 'done' && (
+      {found && (
         <>
-          {state.output.faults.map((fault) => (
+          {found.faults.map((fault) => (
             <Trouble key={fault} words={fault} />
           ))}
-          {state.output.entries.length > 0 && (
-            <Found key={looked.state.kind} entries={state.output.entries} imported={imported} />
+          {found.parts.length > 0 && (
+            <PartList
+              parts={found.parts}
+              wishes={wishes}
+              onWish={(wished) => void inspect(files, wished)}
+            />
           )}
+          {found.entries.length > 0 && <Found entries={found.entries} imported={imported} />}
         </>
       )}
     </section>

@@ -5,7 +5,7 @@ import { ExportButton, stageFiles } from '../backup'
 
 const BUTTON = 'btn btn-ghost max-sm:btn-square'
 
-/** The ways in and out of the library: files of any of our kinds, also dropped; a backup; the bin. */
+/** The ways in and out of the library: files of any kind that can be read, also dropped and pasted; a backup; the bin. */
 export function LibraryFiles({ hasLicks }: { hasLicks: boolean }) {
   const input = useRef<HTMLInputElement>(null)
   const navigate = useNavigate()
@@ -20,11 +20,20 @@ export function LibraryFiles({ hasLicks }: { hasLicks: boolean }) {
       stageFiles(files)
       navigate('/backup')
     }
+    const paste = (event: ClipboardEvent) => {
+      const found = pastedFiles(event)
+      if (found.length === 0) return
+      event.preventDefault()
+      stageFiles(found)
+      navigate('/backup')
+    }
     window.addEventListener('dragover', over)
     window.addEventListener('drop', drop)
+    window.addEventListener('paste', paste)
     return () => {
       window.removeEventListener('dragover', over)
       window.removeEventListener('drop', drop)
+      window.removeEventListener('paste', paste)
     }
   }, [navigate])
   return (
@@ -58,4 +67,16 @@ export function LibraryFiles({ hasLicks }: { hasLicks: boolean }) {
       </Link>
     </>
   )
+}
+
+/** Files that are pasted, or a text that looks like one of ours or a score; none into a field. */
+function pastedFiles({ clipboardData, target }: ClipboardEvent): File[] {
+  if (
+    !clipboardData ||
+    (target instanceof HTMLElement && target.closest('input, textarea, select'))
+  )
+    return []
+  if (clipboardData.files.length > 0) return [...clipboardData.files]
+  const text = clipboardData.getData('text/plain').trimStart()
+  return /^(dime-lick:|[a-z-]+: |[{<])/.test(text) ? [new File([text], 'pasted text')] : []
 }

@@ -1,7 +1,8 @@
 import 'fake-indexeddb/auto'
 import Dexie from 'dexie'
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import { formatBackup, type OurFile, recogniseFile } from '~/codecs/backup'
+import { type AnyFile, recogniseFile } from '~/codecs/any-file'
+import { formatBackup } from '~/codecs/backup'
 import { formatBundle } from '~/codecs/bundle'
 import { DATABASE_NAME } from '../database'
 import type { Choice, ImportDone } from './import'
@@ -26,15 +27,15 @@ async function browser() {
     if (!read.ok) throw new Error(read.error.detail)
     return read.value
   }
-  const plan = async (file: OurFile) => {
+  const plan = async (file: AnyFile) => {
     const planned = await backup.planImport(backup.rowsOfFile(file, 1), () => {})
     if (!planned.ok) throw new Error(planned.error.detail)
     return planned.value
   }
-  const standings = async (file: OurFile) =>
+  const standings = async (file: AnyFile) =>
     (await plan(file)).planned.map(({ entry }) => `${entry.table} ${entry.name}: ${entry.standing}`)
   const bring = async (
-    file: OurFile,
+    file: AnyFile,
     different: Choice = 'replace',
     single = new Map<number, Choice>(),
   ): Promise<ImportDone> =>
@@ -55,7 +56,7 @@ async function elsewhere() {
   return browser()
 }
 
-function read(bytes: Uint8Array): OurFile {
+function read(bytes: Uint8Array): AnyFile {
   const file = recogniseFile(bytes)
   if (!file.ok) throw new Error(file.error.message)
   return file.value

@@ -1,8 +1,9 @@
 import { nanoid } from 'nanoid'
-import type { OurFile } from '~/codecs/backup'
+import { type AnyFile, partText } from '~/codecs/any-file'
 import { findOwnGrooves, parseLickText } from '~/codecs/lick-text'
 import { parseVoicing } from '~/codecs/voicing'
 import { fail, ok, type Result } from '~/core/foundation'
+import type { TranscribeWish } from '~/core/transcription'
 import { nameOf } from '../bin'
 import { announce } from '../changes'
 import { type DimeDatabase, withStore } from '../database'
@@ -43,8 +44,8 @@ export interface IncomingRow {
   readonly row: unknown
 }
 
-/** A file's rows, and what it is called where it names nothing itself. */
-export function rowsOfFile(file: OurFile, now: number): IncomingRow[] {
+/** A file's rows. A drum part of another program is made into a lick, as `wish` says. */
+export function rowsOfFile(file: AnyFile, now: number, wish: TranscribeWish = {}): IncomingRow[] {
   switch (file.kind) {
     case 'backup':
       return [
@@ -69,6 +70,8 @@ export function rowsOfFile(file: OurFile, now: number): IncomingRow[] {
           row: { ...groove, version: 1, createdAt: now },
         })),
       ]
+    case 'part':
+      return rowsOfFile({ kind: 'lick', text: partText(file.part, wish).text }, now)
     case 'kit':
       return [
         {

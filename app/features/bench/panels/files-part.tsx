@@ -8,11 +8,17 @@ import { useWorkspace } from '../state/use-workspace'
 
 const LINK = 'btn btn-outline border-base-300 btn-sm font-normal'
 
+interface FilesPartProps {
+  readonly text: string
+  /** The text with its voices and its own groove, to travel in files of other formats. */
+  readonly withVoices: () => string
+}
+
 /**
  * The lick for other programs and other people: as MIDI and MusicXML, and in a link. What writes a file is
  * fetched when it is asked for first.
  */
-export function FilesPart({ text }: { text: string }) {
+export function FilesPart({ text, withVoices }: FilesPartProps) {
   const workspace = useWorkspace()
   const { id, voiced, grooves, setting } = usePanel()
   const [said, setSaid] = useState('')
@@ -21,12 +27,16 @@ export function FilesPart({ text }: { text: string }) {
   const midi = async () => {
     const { formatMidi } = await import('~/codecs/midi')
     const swapsGroove = player.swapsGroove ?? false
-    saveFile(`${name}.mid`, 'audio/midi', formatMidi(voiced, { kit, grooves, swapsGroove }))
+    const bytes = formatMidi(voiced, { kit, grooves, swapsGroove, text: withVoices() })
+    saveFile(`${name}.mid`, 'audio/midi', bytes)
   }
-  const musicXml = async () => {
-    const { formatMusicXml } = await import('~/codecs/musicxml')
-    const written = formatMusicXml(voiced, { beaming: 'beat', grooves, kit })
-    saveFile(`${name}.musicxml`, 'application/vnd.recordare.musicxml+xml', written)
+  const musicXml = async (packed: boolean) => {
+    const { formatMusicXml, formatMxl } = await import('~/codecs/musicxml')
+    const options = { beaming: 'beat', grooves, kit, text: withVoices() } as const
+    const written = formatMusicXml(voiced, options)
+    const type = 'application/vnd.recordare.musicxml'
+    if (packed) saveFile(`${name}.mxl`, type, formatMxl(written) as Uint8Array<ArrayBuffer>)
+    else saveFile(`${name}.musicxml`, `${type}+xml`, written)
   }
   const copyLink = () => {
     const { voicing } = workspace.session.texts()
@@ -60,7 +70,8 @@ export function FilesPart({ text }: { text: string }) {
       <Part title="For other programs, and to share">
         <p className="flex flex-wrap gap-1.5">
           <Act onClick={() => fetched(midi())}>Save as MIDI</Act>
-          <Act onClick={() => fetched(musicXml())}>Save as MusicXML</Act>
+          <Act onClick={() => fetched(musicXml(false))}>Save as MusicXML</Act>
+          <Act onClick={() => fetched(musicXml(true))}>Save as MXL</Act>
           <Act onClick={copyLink}>Copy a link</Act>
         </p>
         <p role="status" className="text-(--quiet) text-sm">

@@ -79,7 +79,10 @@ export function TextPanel() {
       )}
       <div className="mt-4 flex flex-col gap-4">
         <SoundFilePart />
-        <FilesPart text={withRow(workspace.session.texts().text, groove)} />
+        <FilesPart
+          text={withRow(workspace.session.texts().text, groove)}
+          withVoices={() => withRow(formatLickText(voiced), groove)}
+        />
       </div>
     </>
   )

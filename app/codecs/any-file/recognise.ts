@@ -1,0 +1,97 @@
+import { fail, ok, type Result } from '~/core/foundation'
+import type { Kit } from '~/core/kit'
+import type { DrumPart } from '~/core/transcription'
+import { type Backup, type FileIssue, parseBackup } from '../backup'
+import { type BundleEntry, parseBundle } from '../bundle'
+import { parseKit } from '../kit'
+import { lineTextOf, parseLickText } from '../lick-text'
+import { parseMidi } from '../midi'
+import { parseMusicXml, parseMxl } from '../musicxml'
+
+/** What a file is, whatever it is called: one of ours, or a drum part of another program. */
+export type AnyFile =
+  | { readonly kind: 'backup'; readonly backup: Backup }
+  | { readonly kind: 'bundle'; readonly licks: readonly BundleEntry[] }
+  | { readonly kind: 'lick'; readonly text: string }
+  | { readonly kind: 'kit'; readonly json: string }
+  | { readonly kind: 'part'; readonly part: DrumPart }
+
+const MOST_BYTES = 256 * 1024 * 1024
+const ZIP = [0x50, 0x4b, 0x03, 0x04]
+const MIDI = [0x4d, 0x54, 0x68, 0x64]
+
+/**
+ * Tells what a file is from what is in it, never from its name. `kit` is the player's, by whose MIDI
+ * notes the instruments of other programs are known.
+ */
+export function recogniseFile(bytes: Uint8Array, kit?: Kit): Result<AnyFile, FileIssue> {
+  if (bytes.length > MOST_BYTES)
+    return fail({ code: 'too-large', message: 'The file is larger than 256 MB.' })
+  if (begins(bytes, ZIP)) return recogniseZip(bytes, kit)
+  if (begins(bytes, MIDI)) return asPart(parseMidi(bytes, kit))
+  const text = decoded(bytes)
+  if (text === undefined) {
+    return fail({
+      code: 'not-ours',
+      message:
+        'The file is neither a backup nor a text, a score or a MIDI file that Dime Stack can read.',
+    })
+  }
+  const start = text.trimStart()
+  if (start.startsWith('{')) return recogniseJson(text)
+  if (start.startsWith('<')) return asPart(parseMusicXml(start, kit))
+  return recogniseLick(text)
+}
+
+function begins(bytes: Uint8Array, sign: readonly number[]): boolean {
+  return sign.every((byte, i) => bytes[i] === byte)
+}
+
+/** A text in UTF-8, or in UTF-16 with its mark; undefined where it is neither. */
+function decoded(bytes: Uint8Array): string | undefined {
+  const wide = begins(bytes, [0xff, 0xfe])
+    ? 'utf-16le'
+    : begins(bytes, [0xfe, 0xff])
+      ? 'utf-16be'
+      : null
+  try {
+    return new TextDecoder(wide ?? 'utf-8', { fatal: true }).decode(bytes)
+  } catch {
+    return undefined
+  }
+}
+
+function asPart(read: Result<DrumPart, string>): Result<AnyFile, FileIssue> {
+  if (read.ok) return ok({ kind: 'part', part: read.value })
+  return fail({ code: 'damaged', message: read.error })
+}
+
+function recogniseZip(bytes: Uint8Array, kit: Kit | undefined): Result<AnyFile, FileIssue> {
+  const read = parseBackup(bytes)
+  if (read.ok) return ok({ kind: 'backup', backup: read.value })
+  if (read.error.code !== 'not-ours') return read
+  const score = parseMxl(bytes)
+  if (!score) return read
+  return asPart(score.ok ? parseMusicXml(score.value, kit) : score)
+}
+
+function recogniseJson(text: string): Result<AnyFile, FileIssue> {
+  const bundle = parseBundle(text)
+  if (bundle.ok) return ok({ kind: 'bundle', licks: bundle.value })
+  if (bundle.error.code === 'newer') return fail({ code: 'newer', message: bundle.error.message })
+  const kit = parseKit(text)
+  if (kit.ok) return ok({ kind: 'kit', json: text })
+  return fail({
+    code: bundle.error.code === 'not-json' ? 'damaged' : 'not-ours',
+    message: bundle.error.message,
+  })
+}
+
+function recogniseLick(text: string): Result<AnyFile, FileIssue> {
+  const read = parseLickText(text)
+  if (read.ok && lineTextOf(text).trim() !== '') return ok({ kind: 'lick', text })
+  if (read.ok) return fail({ code: 'not-ours', message: 'There is no sticking in the file.' })
+  const [issue] = read.error
+  const place = issue ? ` Line ${issue.line}, character ${issue.column}: ${issue.expected}.` : ''
+  return fail({ code: 'not-ours', message: `The file can’t be read as a lick.${place}` })
+}
