@@ -1,7 +1,6 @@
-import type { Lick } from '~/core/line'
-import type { LoopOptions, SoundName } from '~/core/sound'
+import type { SoundName } from '~/core/sound'
 import { WorkerClient, type WorkerPort } from './client'
-import type { TickerRequest } from './protocol'
+import type { Jobs, Progress, TickerRequest } from './protocol'
 
 /** Renders every sound of the kit in a worker, at the rate of the device. */
 export async function renderKit(rate: number): Promise<Map<SoundName, Float32Array>> {
@@ -23,8 +22,11 @@ export async function renderKit(rate: number): Promise<Map<SoundName, Float32Arr
   }
 }
 
-/** A lick round after round as a sound file, at the rate of most players; `signal` gives it up. */
-export async function renderLoopFile(lick: Lick, options: LoopOptions, signal: AbortSignal) {
+/** Licks round after round as a sound file; `signal` gives it up. */
+export async function renderLoopFile(
+  input: Jobs['render-loop']['in'],
+  { signal, onTold }: { signal: AbortSignal; onTold: (told: Progress) => void },
+) {
   const client = new WorkerClient(
     () =>
       new Worker(new URL('./loop.worker.ts', import.meta.url), { type: 'module' }) as WorkerPort,
@@ -32,13 +34,11 @@ export async function renderLoopFile(lick: Lick, options: LoopOptions, signal: A
   // It is one step: given up, the worker is ended.
   signal.addEventListener('abort', () => client.close())
   try {
-    return await client.ask('render-loop', { lick, options, rate: FILE_RATE })
+    return await client.ask('render-loop', input, { onTold })
   } finally {
     client.close()
   }
 }
-
-const FILE_RATE = 44_100
 
 /** The worker that reads and writes files. */
 export const filesWorker = new WorkerClient(

@@ -1,5 +1,4 @@
-import type { Lick } from '~/core/line'
-import type { LoopOptions, SoundName } from '~/core/sound'
+import type { LoopOptions, LoopStretch, SoundName } from '~/core/sound'
 import type { Voice } from '~/core/sticking'
 import type { ImportDone, IncomingEntry } from '~/storage/backup'
 
@@ -7,6 +6,9 @@ import type { ImportDone, IncomingEntry } from '~/storage/backup'
 export type TickerRequest =
   | { readonly kind: 'start'; readonly everyMs: number }
   | { readonly kind: 'stop' }
+
+/** A format of sound files. */
+export type SoundFormat = 'wav' | 'opus'
 
 /** How far a long piece of work is. */
 export interface Progress {
@@ -52,11 +54,15 @@ export interface Jobs {
     readonly on: { readonly name: SoundName; readonly samples: Float32Array }
     readonly out: null
   }
-  /** A lick round after round as a sound file. */
+  /** Licks round after round as a sound file: as it is (`wav`), or compressed (`opus`). */
   readonly 'render-loop': {
-    readonly in: { readonly lick: Lick; readonly options: LoopOptions; readonly rate: number }
-    readonly on: never
-    readonly out: { readonly wav: Uint8Array<ArrayBuffer> }
+    readonly in: {
+      readonly stretches: readonly LoopStretch[]
+      readonly options: LoopOptions
+      readonly format: SoundFormat
+    }
+    readonly on: Progress
+    readonly out: { readonly bytes: Uint8Array<ArrayBuffer> }
   }
   /** A backup of everything (on null), or of some licks with all that is theirs. */
   readonly export: {

@@ -14,7 +14,9 @@ const parts = (page: Page) => page.getByRole('region', { name: 'Drum parts from 
 test('a score and a MIDI file become licks: told apart by content, drums said, the grid chosen', async ({
   page,
 }) => {
-  const score = formatMusicXml(lickOf('title: Net drop\nlead: 0\ngroove: none\nline: RLRK LRLK RLLR LRRK'))
+  const score = formatMusicXml(
+    lickOf('title: Net drop\nlead: 0\ngroove: none\nline: RLRK LRLK RLLR LRRK'),
+  )
     .replaceAll('Snare', 'Biscuit tin')
     .replaceAll('snare', 'biscuit tin')
     .replace(/<midi-unpitched>39</g, '<midi-unpitched>120<')

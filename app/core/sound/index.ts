@@ -1,3 +1,9 @@
 export { renderSound, SOUND_NAMES, type SoundName } from './kit-sounds'
-export { type LoopOptions, renderLoop } from './loop'
+export {
+  type LoopOptions,
+  type LoopParts,
+  type LoopStretch,
+  loopSeconds,
+  renderLoops,
+} from './loop'
 export { CHOKE_SECONDS, CLICK_GAIN, silencedBy, soundOf, velocityGain } from './striking'

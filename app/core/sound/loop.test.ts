@@ -2,15 +2,19 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
-import { frameTicks, GRACE_VELOCITY } from '../line'
+import { frameTicks, GRACE_VELOCITY, type Lick } from '../line'
 import { graceLeads, toPerformance } from '../performance'
 import { secondsPerTick } from '../time'
-import { loopEvents, renderLoop } from './loop'
+import { loopEvents as eventsOf, type LoopStretch, loopSeconds, renderLoops } from './loop'
 import { mixEvents, type TimedEvent } from './mix'
 
 /** Low, since a random lick may last for minutes. */
 const RATE = 4000
 const PLAIN = { tempo: 100, rounds: 1, click: true, parts: 'all' } as const
+type Given = Omit<LoopStretch, 'lick'> & Parameters<typeof eventsOf>[1]
+const loopEvents = (lick: Lick, given: Given) => eventsOf({ lick, ...given }, given)
+const renderLoop = (lick: Lick, given: Given, rate: number, sound: () => Float32Array) =>
+  renderLoops([{ lick, ...given }], given, rate, sound)
 /** A sound of one sample: where the mix is not silent, something begins. */
 const dot = () => Float32Array.of(1)
 function struck(samples: Float32Array): number[] {
@@ -77,6 +81,31 @@ describe('a lick as samples', () => {
   })
 })
 
+describe('stretches one after the other', () => {
+  const lick = lickOf('tempo: 60\nline: RLRL RLRL RLRL RLRL')
+  const ladder = [60, 120, 240].map((tempo) => ({ lick, tempo, rounds: 2 }))
+  it('are each counted in where the one before is over, and last as long as all of them', () => {
+    expect(loopSeconds(ladder)).toBeCloseTo(20 + 10 + 5 + 2, 9)
+    const samples = renderLoops(ladder, { click: false, parts: 'click' }, 1000, dot)
+    expect(samples).toHaveLength(37_000)
+    const clicks = struck(samples)
+    expect(clicks.slice(0, 3)).toEqual([0, 1000, 2000])
+    expect(clicks).toContain(20_000)
+    expect(clicks).toContain(30_250)
+    // The click alone: five bars of four for each, and the one that the last lands on.
+    expect(clicks).toHaveLength(61)
+  })
+
+  it('tell how far they are', () => {
+    const told: [number, number][] = []
+    const many = Array.from({ length: 12 }, () => ({ lick, tempo: 240, rounds: 3 }))
+    renderLoops(many, { click: true, parts: 'all' }, 100, dot, (...one) => told.push(one))
+    expect(told[0]?.[0]).toBe(0)
+    expect(told.length).toBeGreaterThan(1)
+    expect(told.every(([done, all]) => done < all)).toBe(true)
+  })
+})
+
 describe('a mix', () => {
   const stroke = (surface: 'sn' | 'c1' | 'ho' | 'hf', velocity = 127): TimedEvent['event'] => ({
     kind: 'stroke',
@@ -91,46 +120,42 @@ describe('a mix', () => {
     since: null,
   })
   const long = () => new Float32Array(1000).fill(0.25)
-  const mixing = { rate: 1000, seconds: 2, secondsPerTick: 1, sound: long }
-
-  it('adds what sounds at once, by its loudness', () => {
-    const one = mixEvents([{ event: stroke('sn'), seconds: 0.1 }], mixing)
-    const two = mixEvents(
-      [
-        { event: stroke('sn'), seconds: 0.1 },
-        { event: stroke('c1'), seconds: 0.5 },
-      ],
+  const mixing = { rate: 1000, seconds: 2, sound: long }
+  const mix = (events: readonly Omit<TimedEvent, 'secondsPerTick'>[]) =>
+    mixEvents(
+      events.map((one) => ({ ...one, secondsPerTick: 1 })),
       mixing,
     )
+
+  it('adds what sounds at once, by its loudness', () => {
+    const one = mix([{ event: stroke('sn'), seconds: 0.1 }])
+    const two = mix([
+      { event: stroke('sn'), seconds: 0.1 },
+      { event: stroke('c1'), seconds: 0.5 },
+    ])
     expect([one[99], one[100], one[600], two[600]]).toEqual([0, 0.25, 0.25, 0.5])
-    const soft = mixEvents([{ event: stroke('sn', GRACE_VELOCITY), seconds: 0 }], mixing)
+    const soft = mix([{ event: stroke('sn', GRACE_VELOCITY), seconds: 0 }])
     expect(soft[0]).toBeLessThan(0.05)
   })
 
   it('is softer as a whole where it would clip, and no onset moves', () => {
     const events = Array.from({ length: 6 }, () => ({ event: stroke('sn'), seconds: 0.2 }))
-    const mixed = mixEvents(events, mixing)
+    const mixed = mix(events)
     expect(mixed[199]).toBe(0)
     expect(mixed[200]).toBeCloseTo(0.98, 6)
   })
 
   it('lets what is choked die away, and an open hi-hat when its pedal is trodden', () => {
-    const choked = mixEvents(
-      [
-        { event: stroke('c1'), seconds: 0 },
-        { event: { kind: 'choke', tick: 0, surface: 'c1' }, seconds: 0.5 },
-      ],
-      mixing,
-    )
+    const choked = mix([
+      { event: stroke('c1'), seconds: 0 },
+      { event: { kind: 'choke', tick: 0, surface: 'c1' }, seconds: 0.5 },
+    ])
     expect(choked[499]).toBeCloseTo(0.25, 6)
     expect(choked[530]).toBeLessThan(0.02)
-    const closed = mixEvents(
-      [
-        { event: stroke('ho'), seconds: 0 },
-        { event: stroke('hf'), seconds: 0.5 },
-      ],
-      mixing,
-    )
+    const closed = mix([
+      { event: stroke('ho'), seconds: 0 },
+      { event: stroke('hf'), seconds: 0.5 },
+    ])
     expect(closed[560]).toBeLessThan(0.3)
   })
 })

@@ -6,16 +6,23 @@ import { secondsPerTick } from '../time'
 import type { SoundName } from './kit-sounds'
 import { mixEvents, type TimedEvent } from './mix'
 
-/** A lick to practise along with. */
-export interface LoopOptions {
+/** What is heard of the music: all, all but the line, whose place is left free, or the click alone. */
+export type LoopParts = 'all' | 'without-line' | 'click'
+
+/** A lick for some rounds at a tempo, counted in. */
+export interface LoopStretch {
+  readonly lick: Lick
   /** In beats of the metre a minute. */
   readonly tempo: number
   /** How often it goes round, from 1. */
   readonly rounds: number
+}
+
+/** How stretches are played. */
+export interface LoopOptions {
   /** Whether the click goes along; the count-in is heard in any case. */
   readonly click: boolean
-  /** What is heard of the music: all of it, or all but the line, whose place is left free. */
-  readonly parts: 'all' | 'without-line'
+  readonly parts: LoopParts
   readonly grooves?: readonly Groove[]
   readonly swapsGroove?: boolean
   /** Surfaces that sound like another one on this kit. */
@@ -26,28 +33,50 @@ export interface LoopOptions {
 const RING_SECONDS = 2
 
 /**
- * A lick counted in and played round after round, as samples from -1 to 1 in one channel. Every stroke
- * lies at the sample nearest to the core's own time. `sound` gives a sound of the kit at the rate.
+ * Stretches to practise along with, one after the other, each counted in and played round after round, as
+ * samples from -1 to 1 in one channel. Every stroke lies at the sample nearest to the core's own time.
+ * `sound` gives a sound of the kit at the rate.
  * Example: two rounds of a bar of groove and a bar of fill at 60 are 20 s with the count-in, and 2 s more.
  */
-export function renderLoop(
-  lick: Lick,
+export function renderLoops(
+  stretches: readonly LoopStretch[],
   options: LoopOptions,
   rate: number,
   sound: (name: SoundName) => Float32Array,
+  onProgress?: (done: number, all: number) => void,
 ): Float32Array<ArrayBuffer> {
-  const { events, seconds, perTick } = loopEvents(lick, options)
+  let seconds = 0
+  const events = stretches.flatMap((stretch, i) => {
+    const own = loopEvents(stretch, options)
+    const last = i === stretches.length - 1
+    const begun = seconds
+    seconds += own.seconds
+    // Where one stretch lands the next is counted in: there is one click, not two.
+    const heard = own.events.filter(
+      ({ event, seconds: at }) => last || event.kind !== 'click' || at < own.seconds,
+    )
+    return heard.map((event) => ({ ...event, seconds: begun + event.seconds }))
+  })
   return mixEvents(events, {
     rate,
     seconds: seconds + RING_SECONDS,
-    secondsPerTick: perTick,
     sound,
+    ...(onProgress && { onProgress }),
   })
 }
 
+/** How long stretches last, in seconds, with what rings at the end. */
+export function loopSeconds(stretches: readonly LoopStretch[]): number {
+  return stretches.reduce((sum, { lick, tempo, rounds }) => {
+    const { countInTicks, roundTicks } = toPerformance(lick, { loop: true, countIn: true })
+    const perTick = secondsPerTick(tempo, frameTicks(lick.frame).beat)
+    return sum + (countInTicks + rounds * roundTicks) * perTick
+  }, RING_SECONDS)
+}
+
 /** What is heard when, in seconds from the first click of the count-in, and how long all rounds take. */
-export function loopEvents(lick: Lick, options: LoopOptions) {
-  const { tempo, rounds, click, parts, grooves = [], swapsGroove = false, sounds = {} } = options
+export function loopEvents({ lick, tempo, rounds }: LoopStretch, options: LoopOptions) {
+  const { click, parts, grooves = [], swapsGroove = false, sounds = {} } = options
   const performance = onKit(
     toPerformance(lick, { loop: true, countIn: true, grooves, swapsGroove }),
     sounds,
@@ -56,9 +85,12 @@ export function loopEvents(lick: Lick, options: LoopOptions) {
   const end = performance.countInTicks + rounds * performance.roundTicks
   // The landing of the last round is heard too: it lies at its end.
   const events = eventsBetween(performance, 0, end + 1).flatMap((event): TimedEvent[] => {
-    const unheard = event.kind === 'click' && !click && !event.countIn
-    const free = parts === 'without-line' && event.kind === 'stroke' && event.part === 'line'
-    return unheard || free ? [] : [{ event, seconds: event.tick * perTick }]
+    const heard =
+      event.kind === 'click'
+        ? click || parts === 'click' || event.countIn
+        : parts === 'all' ||
+          (parts === 'without-line' && !(event.kind === 'stroke' && event.part === 'line'))
+    return heard ? [{ event, seconds: event.tick * perTick, secondsPerTick: perTick }] : []
   })
   return { events, seconds: end * perTick, perTick }
 }

@@ -7,6 +7,8 @@ import { CHOKE_SECONDS, CLICK_GAIN, silencedBy, soundOf, velocityGain } from './
 export interface TimedEvent {
   readonly event: SoundEvent
   readonly seconds: number
+  /** How long a tick lasts where it sounds: the lead of graces is in milliseconds. */
+  readonly secondsPerTick: number
 }
 
 /** What is mixed, and how. */
@@ -15,11 +17,14 @@ export interface Mixing {
   readonly rate: number
   /** How long it is, in seconds; what rings longer is cut there. */
   readonly seconds: number
-  /** For the graces, whose lead is in milliseconds. */
-  readonly secondsPerTick: number
   /** The sound of a name at that rate. */
   readonly sound: (name: SoundName) => Float32Array
+  /** Told now and then how many of all the sounds are in. */
+  readonly onProgress?: (done: number, all: number) => void
 }
+
+/** Sounds between two tellings of progress. */
+const TOLD_EACH = 500
 
 /** Something that rings: from which sample of the mix, how loud, and where it is taken hold of. */
 interface Ringing {
@@ -46,7 +51,11 @@ export function mixEvents(
 ): Float32Array<ArrayBuffer> {
   const { rate, seconds } = mixing
   const mixed = new Float32Array(Math.ceil(seconds * rate))
-  for (const one of ringingOf(events, mixing)) addTo(mixed, one, rate)
+  const ringing = ringingOf(events, mixing)
+  for (const [i, one] of ringing.entries()) {
+    if (i % TOLD_EACH === 0) mixing.onProgress?.(i, ringing.length)
+    addTo(mixed, one, rate)
+  }
   const peak = peakOf(mixed)
   if (peak <= LOUDEST) return mixed
   for (let i = 0; i < mixed.length; i += 1) mixed[i] = ((mixed[i] as number) * LOUDEST) / peak
@@ -73,12 +82,12 @@ function ringingOf(events: readonly TimedEvent[], mixing: Mixing): Ringing[] {
     for (const silenced of silencedBy(surface)) choke(silenced, at)
     start(soundOf(surface, velocity), surface, velocityGain(velocity), at)
   }
-  for (const { event, seconds } of events) {
+  for (const { event, seconds, secondsPerTick } of events) {
     const at = Math.round(seconds * rate)
     if (event.kind === 'choke') choke(event.surface, at)
     else if (event.kind === 'click') start(`click-${event.weight}`, 'click', CLICK_GAIN, at)
     else {
-      for (const one of strikesOf(event, mixing.secondsPerTick)) {
+      for (const one of strikesOf(event, secondsPerTick)) {
         const before = Math.max(0, Math.round((seconds - one.leadMs / 1000) * rate))
         strike(one.surface, one.velocity, before)
       }

@@ -1,8 +1,13 @@
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
+import { findVoicedLick } from '~/codecs/voicing'
 import { soundsOn } from '~/core/kit'
+import { DEFAULT_CAP, wholeRatios } from '~/core/practice'
+import type { LoopParts, LoopStretch } from '~/core/sound'
+import { useLive } from '~/live/use-live'
+import { SaveSound } from '~/playback/save-sound'
+import { liveVersions } from '~/storage'
 import { LabelledNumber } from '~/ui/number-field'
-import { Act, Choice, Part } from '~/ui/parts'
-import { saveFile } from '~/ui/save-file'
+import { Choice, Part } from '~/ui/parts'
 import { Tick } from '~/ui/tick'
 import { usePanel } from '../state/use-panel'
 import { usePlayedTempo } from '../state/use-workspace'
@@ -11,46 +16,44 @@ const MOST_ROUNDS = 64
 const PARTS = [
   ['all', 'everything'],
   ['without-line', 'the fill left free'],
-] as const
+  ['click', 'the click alone'],
+] as const satisfies readonly (readonly [LoopParts, string])[]
 
-/** The lick as a sound file to play along with: counted in, round after round, at the playing tempo. */
+type Course = 'tempo' | 'ladder' | 'versions'
+
+/** The lick as a sound file to play along with: at one tempo, up its ladder, or with its versions in turn. */
 export function SoundFilePart() {
-  const { voiced, grooves, setting } = usePanel()
+  const { id, voiced, grooves, setting } = usePanel()
   const tempo = usePlayedTempo()
   const [rounds, setRounds] = useState(8)
   const [click, setClick] = useState(true)
-  const [parts, setParts] = useState<'all' | 'without-line'>('all')
-  const [working, setWorking] = useState<AbortController | null>(null)
-  const [said, setSaid] = useState('')
-  const save = async () => {
-    const work = new AbortController()
-    setWorking(work)
-    setSaid('')
-    try {
-      const { renderLoopFile } = await import('~/workers')
-      const options = {
-        tempo,
-        rounds,
-        click,
-        parts,
-        grooves,
-        sounds: soundsOn(setting.kit),
-        swapsGroove: setting.player.swapsGroove ?? false,
-      }
-      const { wav } = await renderLoopFile(voiced, options, work.signal)
-      saveFile(`${voiced.title || 'lick'} ${tempo}.wav`, 'audio/wav', wav)
-    } catch {
-      setSaid(work.signal.aborted ? 'Cancelled.' : 'It could not be made. Try fewer rounds.')
-    } finally {
-      setWorking(null)
-    }
+  const [parts, setParts] = useState<LoopParts>('all')
+  const [course, setCourse] = useState<Course>('tempo')
+  const versions = useLive(liveVersions(id)).rows
+  const { goal, tempo: learn } = voiced.frame
+  const ladder = useMemo(
+    () => (goal !== null && goal > learn ? wholeRatios(learn, goal, DEFAULT_CAP) : []),
+    [learn, goal],
+  )
+  const courses: (readonly [Course, string])[] = [
+    ['tempo', `at ${tempo} bpm`],
+    ...(ladder.length > 0 ? [['ladder', `${ladder.join(', ')} bpm`] as const] : []),
+    ...(versions.length > 0 ? [['versions', 'saved versions in turn'] as const] : []),
+  ]
+  const chosen = courses.some(([one]) => one === course) ? course : 'tempo'
+  const stretches = (): LoopStretch[] => {
+    if (chosen === 'ladder') return ladder.map((rung) => ({ lick: voiced, tempo: rung, rounds }))
+    const saved = chosen === 'versions' ? versions : []
+    const others = saved.flatMap((one) => findVoicedLick(one) ?? [])
+    return [voiced, ...others].map((lick) => ({ lick, tempo, rounds }))
   }
+  const name = voiced.title || 'lick'
   return (
     <Part title="To play along with">
-      <div className="flex flex-wrap items-end gap-3">
+      <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
         <div className="w-24">
           <LabelledNumber
-            label="Rounds"
+            label={chosen === 'tempo' ? 'Rounds' : 'Rounds of each'}
             value={rounds}
             min={1}
             max={MOST_ROUNDS}
@@ -58,18 +61,26 @@ export function SoundFilePart() {
           />
         </div>
         <Choice legend="What is heard" options={PARTS} value={parts} onChoose={setParts} />
-        <Tick checked={click} onTick={setClick}>
-          Click
-        </Tick>
-        {working ? (
-          <Act onClick={() => working.abort()}>Making it … Cancel</Act>
-        ) : (
-          <Act onClick={() => void save()}>Save as WAV at {tempo} bpm</Act>
+        {parts !== 'click' && (
+          <Tick checked={click} onTick={setClick}>
+            Click
+          </Tick>
         )}
       </div>
-      <p role="status" className="text-(--quiet) text-sm empty:hidden">
-        {said}
-      </p>
+      {courses.length > 1 && (
+        <Choice legend="In which order" options={courses} value={chosen} onChoose={setCourse} />
+      )}
+      <SaveSound
+        name={chosen === 'tempo' ? `${name} ${tempo}` : name}
+        stretches={stretches}
+        options={{
+          click,
+          parts,
+          grooves,
+          sounds: soundsOn(setting.kit),
+          swapsGroove: setting.player.swapsGroove ?? false,
+        }}
+      />
     </Part>
   )
 }

@@ -1,0 +1,1 @@
+export { formatOpus } from './opus'

@@ -1,0 +1,75 @@
+import { useEffect, useRef, useState } from 'react'
+import { type LoopOptions, type LoopStretch, loopSeconds } from '~/core/sound'
+import { Act } from '~/ui/parts'
+import { saveFile } from '~/ui/save-file'
+import type { SoundFormat } from '~/workers'
+
+/** An hour of sound is 300 MB: more is not made in one file. */
+const MOST_SECONDS = 3600
+const TYPES = { wav: 'audio/wav', opus: 'audio/ogg' } as const
+const ENDINGS = { wav: 'wav', opus: 'ogg' } as const
+
+type State =
+  | { readonly kind: 'idle'; readonly said: string }
+  | { readonly kind: 'working'; readonly control: AbortController; readonly share: number }
+
+interface SaveSoundProps {
+  readonly name: string
+  readonly stretches: () => readonly LoopStretch[]
+  readonly options: LoopOptions
+}
+
+/** Saves licks as a sound file, uncompressed or small, made off the main thread, with the way to give it up. */
+export function SaveSound({ name, stretches, options }: SaveSoundProps) {
+  const [state, setState] = useState<State>({ kind: 'idle', said: '' })
+  const working = useRef<AbortController | null>(null)
+  useEffect(() => () => working.current?.abort(), [])
+  const save = async (format: SoundFormat) => {
+    const wanted = stretches()
+    if (loopSeconds(wanted) > MOST_SECONDS) {
+      setState({ kind: 'idle', said: 'That is more than an hour: choose fewer rounds.' })
+      return
+    }
+    const control = new AbortController()
+    working.current = control
+    setState({ kind: 'working', control, share: 0 })
+    let said = ''
+    try {
+      const { renderLoopFile } = await import('~/workers')
+      const { bytes } = await renderLoopFile(
+        { stretches: wanted, options, format },
+        {
+          signal: control.signal,
+          onTold: ({ done, all }) =>
+            setState({ kind: 'working', control, share: all === 0 ? 0 : done / all }),
+        },
+      )
+      saveFile(`${name}.${ENDINGS[format]}`, TYPES[format], bytes)
+    } catch (error) {
+      const told = error instanceof Error && error.message.endsWith('.') ? error.message : ''
+      said = control.signal.aborted
+        ? 'Cancelled.'
+        : told || 'It could not be made. Try fewer rounds.'
+    }
+    setState({ kind: 'idle', said })
+  }
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-2">
+        {state.kind === 'working' ? (
+          <Act onClick={() => state.control.abort()}>
+            Making it, {Math.round(state.share * 100)} % … Cancel
+          </Act>
+        ) : (
+          <>
+            <Act onClick={() => void save('wav')}>Save as WAV</Act>
+            <Act onClick={() => void save('opus')}>Save as Opus (small)</Act>
+          </>
+        )}
+      </div>
+      <p role="status" className="text-(--quiet) text-sm empty:hidden">
+        {state.kind === 'idle' ? state.said : ''}
+      </p>
+    </>
+  )
+}
