@@ -1,10 +1,11 @@
+import { strFromU8, unzipSync } from 'fflate'
 import { fail, ok, type Result } from '~/core/foundation'
 import type { Kit } from '~/core/kit'
 import type { DrumPart } from '~/core/transcription'
 import { type Backup, type FileIssue, parseBackup } from '../backup'
 import { type BundleEntry, parseBundle } from '../bundle'
 import { parseKit } from '../kit'
-import { lineTextOf, parseLickText } from '../lick-text'
+import { joinLickTexts, lineTextOf, parseLickText, splitLickTexts } from '../lick-text'
 import { parseMidi } from '../midi'
 import { parseMusicXml, parseMxl } from '../musicxml'
 
@@ -12,11 +13,13 @@ import { parseMusicXml, parseMxl } from '../musicxml'
 export type AnyFile =
   | { readonly kind: 'backup'; readonly backup: Backup }
   | { readonly kind: 'bundle'; readonly licks: readonly BundleEntry[] }
-  | { readonly kind: 'lick'; readonly text: string }
+  | { readonly kind: 'licks'; readonly texts: readonly string[] }
   | { readonly kind: 'kit'; readonly json: string }
   | { readonly kind: 'part'; readonly part: DrumPart }
 
 const MOST_BYTES = 256 * 1024 * 1024
+const MOST_LICKS = 10_000
+const MOST_TEXT = 64 * 1024 * 1024
 const ZIP = [0x50, 0x4b, 0x03, 0x04]
 const MIDI = [0x4d, 0x54, 0x68, 0x64]
 
@@ -40,7 +43,7 @@ export function recogniseFile(bytes: Uint8Array, kit?: Kit): Result<AnyFile, Fil
   const start = text.trimStart()
   if (start.startsWith('{')) return recogniseJson(text)
   if (start.startsWith('<')) return asPart(parseMusicXml(start, kit))
-  return recogniseLick(text)
+  return recogniseLicks(text)
 }
 
 function begins(bytes: Uint8Array, sign: readonly number[]): boolean {
@@ -71,7 +74,7 @@ function recogniseZip(bytes: Uint8Array, kit: Kit | undefined): Result<AnyFile, 
   if (read.ok) return ok({ kind: 'backup', backup: read.value })
   if (read.error.code !== 'not-ours') return read
   const score = parseMxl(bytes)
-  if (!score) return read
+  if (!score) return lickZip(bytes) ?? read
   return asPart(score.ok ? parseMusicXml(score.value, kit) : score)
 }
 
@@ -87,11 +90,37 @@ function recogniseJson(text: string): Result<AnyFile, FileIssue> {
   })
 }
 
-function recogniseLick(text: string): Result<AnyFile, FileIssue> {
-  const read = parseLickText(text)
-  if (read.ok && lineTextOf(text).trim() !== '') return ok({ kind: 'lick', text })
-  if (read.ok) return fail({ code: 'not-ours', message: 'There is no sticking in the file.' })
-  const [issue] = read.error
-  const place = issue ? ` Line ${issue.line}, character ${issue.column}: ${issue.expected}.` : ''
-  return fail({ code: 'not-ours', message: `The file can’t be read as a lick.${place}` })
+/** The licks of a text: all of them, or the first fault of the first that cannot be read. */
+function recogniseLicks(text: string): Result<AnyFile, FileIssue> {
+  const texts = splitLickTexts(text)
+  if (texts.length > MOST_LICKS)
+    return fail({ code: 'too-large', message: `The text has more than ${MOST_LICKS} licks.` })
+  for (const [i, one] of texts.entries()) {
+    const read = parseLickText(one)
+    if (read.ok && lineTextOf(one).trim() !== '') continue
+    if (read.ok) return fail({ code: 'not-ours', message: 'There is no sticking in the file.' })
+    const [issue] = read.error
+    const which = texts.length > 1 ? `lick ${i + 1}` : 'a lick'
+    const place = issue ? ` Line ${issue.line}, character ${issue.column}: ${issue.expected}.` : ''
+    return fail({ code: 'not-ours', message: `The file can’t be read as ${which}.${place}` })
+  }
+  return ok({ kind: 'licks', texts })
+}
+
+/** A zip of lick texts, as the library saves a selection; undefined where there is none in it. */
+function lickZip(bytes: Uint8Array): Result<AnyFile, FileIssue> | undefined {
+  const sizes = { all: 0 }
+  try {
+    const files = unzipSync(bytes, {
+      filter: ({ name, originalSize }) => {
+        if (!/\.lick$/i.test(name)) return false
+        sizes.all += originalSize
+        return sizes.all <= MOST_TEXT
+      },
+    })
+    const texts = Object.values(files).map((one) => strFromU8(one))
+    return texts.length === 0 ? undefined : recogniseLicks(joinLickTexts(texts))
+  } catch {
+    return undefined
+  }
 }

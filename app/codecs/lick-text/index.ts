@@ -1,9 +1,16 @@
 export { lineTextOf, setLineText, setValues, valuesOf } from './edit'
 export { HEADER_CODES, type HeaderCode, type TextIssue } from './issue'
-export { type CarriedGroove, findOwnGrooves, formatOwnGroove, toOwnGrooveRow } from './own-groove'
+export {
+  type CarriedGroove,
+  findOwnGrooves,
+  formatOwnGroove,
+  toOwnGrooveRow,
+  withOwnGroove,
+} from './own-groove'
 export { type LickReading, MAX_TEXT_BYTES, parseLickText } from './read'
 export { type LineChange, rewriteLick, setSwells } from './rewrite'
 export { KEYS, type Key } from './rows'
+export { joinLickTexts, splitLickTexts } from './several'
 export { normalTitle, splitTags } from './title'
 export { turnHands } from './turn'
 export { canonicalValues, formatLanding, formatLayer, formatLickText, formatSwing } from './write'

@@ -1,4 +1,5 @@
-import { type OwnGroove, parseGrooveBar } from '~/core/groove'
+import { type Groove, type OwnGroove, parseGrooveBar } from '~/core/groove'
+import type { Lick } from '~/core/line'
 import { findMeter } from '~/core/time'
 import { normalTitle } from './title'
 
@@ -37,4 +38,21 @@ export function findOwnGrooves(
     const read = known && parseGrooveBar({ grid, line }, known)
     return OWN_ID.test(id) && name !== '' && read?.ok ? [{ id, name, meter, grid, line }] : []
   })
+}
+
+/**
+ * A lick's text with the player's own groove that it names, if there is one, so that it sounds the same
+ * elsewhere; the text as it is where it names none or carries it already.
+ */
+export function withOwnGroove(
+  text: string,
+  { frame, unknown }: Pick<Lick, 'frame' | 'unknown'>,
+  grooves: readonly Groove[],
+): string {
+  const own = grooves.find(({ id }) => id === frame.groove)
+  const [bar] = own ? Object.entries(own.bars) : []
+  if (!own || !bar || findOwnGrooves(unknown).some(({ id }) => id === own.id)) return text
+  const [meter, { grid, line }] = bar
+  const row = formatOwnGroove({ id: own.id, name: own.name, meter, grid, line })
+  return `${text.trimEnd()}\n${row}\n`
 }

@@ -1,8 +1,9 @@
-import { Columns2, Download, Printer, Tag, Trash2 } from 'lucide-react'
+import { Columns2, Copy, Download, FileDown, Printer, Tag, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import type { LickSummary } from '~/storage'
+import type { LickSummary, StoreIssue } from '~/storage'
 import { Act, TextBox, Trouble } from '~/ui/parts'
+import { saveFile } from '~/ui/save-file'
 import { ExportButton, JobProgress, useJob } from '../backup'
 import { type DeletedLick, deleteLicks, type LibraryOutcome, tagLicks } from './library-actions'
 
@@ -13,6 +14,10 @@ interface SelectionBarProps {
   readonly onSelect: (ids: readonly string[], on: boolean) => void
   readonly onClear: () => void
   readonly onDeleted: (licks: readonly DeletedLick[]) => void
+}
+
+function notReadWords({ detail }: StoreIssue): string {
+  return `The licks could not be read: ${detail}`
 }
 
 /** So many licks are seen side by side. */
@@ -41,6 +46,23 @@ export function SelectionBar({ selected, shown, onSelect, onClear, onDeleted }: 
       if (done.kind === 'done')
         onDeleted(ids.map((id) => ({ id, title: titles.get(id) ?? 'Untitled' })))
     })
+  const say = (words: string) => setOutcome({ kind: 'done', message: words })
+  const refuse = (issue: StoreIssue) => setOutcome({ kind: 'failed', message: notReadWords(issue) })
+  const copy = async () => {
+    const { copiedTexts } = await import('./lick-texts')
+    const texts = await copiedTexts(ids)
+    if (!texts.ok) return refuse(texts.error)
+    await navigator.clipboard.writeText(texts.value).then(
+      () => say('Copied.'),
+      () => say('The browser does not allow copying.'),
+    )
+  }
+  const saveTexts = async () => {
+    const { savedTexts } = await import('./lick-texts')
+    const texts = await savedTexts(ids)
+    if (!texts.ok) return refuse(texts.error)
+    saveFile(texts.value.name, texts.value.type, texts.value.content)
+  }
   return (
     <section
       aria-label="Selected licks"
@@ -100,6 +122,12 @@ export function SelectionBar({ selected, shown, onSelect, onClear, onDeleted }: 
           <Printer size={14} aria-hidden /> Sheet
         </Link>
       )}
+      <Act onClick={() => void copy()}>
+        <Copy size={14} aria-hidden /> Copy as text
+      </Act>
+      <Act onClick={() => void saveTexts()}>
+        <FileDown size={14} aria-hidden /> Save texts
+      </Act>
       <Act onClick={() => void remove()}>
         <Trash2 size={14} aria-hidden /> Delete
       </Act>

@@ -75,3 +75,14 @@ export function formatSheetAddress({ ids, title, note, under, choices }: SheetSt
   if (choices.mostSystems !== null) search.set('systems', String(choices.mostSystems))
   return search.toString()
 }
+
+/** What stands for a lick that is not in the library: its number among the texts that came along. */
+export function textId(index: number): string {
+  return `text-${index}`
+}
+
+/** The text that an id stands for; undefined where it is that of a lick. */
+export function textOf(id: string, texts: readonly string[]): string | undefined {
+  const number = /^text-(\d{1,3})$/.exec(id)?.[1]
+  return number === undefined ? undefined : texts[Number(number)]
+}

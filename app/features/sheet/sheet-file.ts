@@ -39,7 +39,7 @@ export async function sheetFile(
   const files =
     kind === 'svg'
       ? svgs.map((svg) => encoder.encode(svg))
-      : await Promise.all(svgs.map((svg, i) => picture(svg, pages[i] as Page)))
+      : await Promise.all(svgs.map((svg, i) => pagePicture(svg, pages[i] as Page)))
   const type = kind === 'svg' ? 'image/svg+xml' : 'image/png'
   const [only] = files
   if (files.length === 1 && only)
@@ -65,7 +65,7 @@ function missingWords(missing: readonly string[]): string {
 }
 
 /** A page as a picture of its real size. */
-async function picture(svg: string, { width, height }: Page): Promise<Uint8Array> {
+export async function pagePicture(svg: string, { width, height }: Page): Promise<Uint8Array> {
   const image = new Image()
   image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`
   await image.decode()

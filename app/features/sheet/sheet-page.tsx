@@ -4,13 +4,14 @@ import { PageView } from '~/drawing/figures/page-view'
 import { SheetChoicesForm } from './sheet-choices-form'
 import { SheetFiles } from './sheet-files'
 import { SheetLicks } from './sheet-licks'
+import { SheetSound } from './sheet-sound'
 import { useSheet } from './use-sheet'
 import { useSheetState } from './use-sheet-state'
 
 /** A sheet: what is on it and how at the left, the pages as they will be printed at the right. */
 export function SheetPage() {
-  const { state, change } = useSheetState()
-  const { pages, titles, late } = useSheet(state)
+  const { state, texts, change } = useSheetState()
+  const { pages, titles, licks, late } = useSheet(state, texts)
   const name = state.title || titles.find((title) => title !== null) || 'Sheet'
   return (
     <div className="mx-auto grid w-full max-w-7xl items-start gap-x-8 gap-y-6 px-4 py-7 pb-20 sm:px-5 lg:grid-cols-[20rem_1fr] lg:grid-rows-[auto_1fr] print:block print:max-w-none print:p-0">
@@ -24,6 +25,7 @@ export function SheetPage() {
             <SheetFiles pages={pages} name={name} />
           </div>
         )}
+        {licks.length > 0 && <SheetSound licks={licks} name={name} />}
         <SheetLicks state={state} titles={titles} onChange={change} />
       </div>
       <div className="flex min-w-0 flex-col gap-6 lg:row-span-2 print:block" aria-busy={late}>

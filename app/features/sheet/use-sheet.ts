@@ -1,5 +1,6 @@
 import { useCallback, useDeferredValue, useMemo } from 'react'
 import type { Result } from '~/core/foundation'
+import type { Lick } from '~/core/line'
 import { layOut, lookOf, type Page } from '~/core/sheet'
 import { useSettings } from '~/live/use-live'
 import { useOwnGrooves } from '~/live/use-own'
@@ -7,7 +8,7 @@ import { useRead } from '~/live/use-read'
 import { useCounting, useSettingFor } from '~/live/use-setting'
 import { loadLicks, loadVersions } from '~/storage'
 import { sheetOf } from '~/words/sheet-words'
-import type { SheetState } from './sheet-address'
+import { type SheetState, textOf } from './sheet-address'
 import { entryOf, type SheetSource } from './sheet-entries'
 
 /** A sheet as it stands: its pages, and what is on it. */
@@ -16,13 +17,14 @@ export interface ShownSheet {
   readonly pages: readonly Page[] | null
   /** The title of each lick in order; null where it is no longer there, or cannot be read. */
   readonly titles: readonly (string | null)[]
+  readonly licks: readonly Lick[]
   /** Whether an older state is still shown. */
   readonly late: boolean
 }
 
 /** The pages of a sheet, laid out anew when the licks or the choices change. */
-export function useSheet(state: SheetState): ShownSheet {
-  const sources = useSources(state.ids)
+export function useSheet(state: SheetState, texts: readonly string[]): ShownSheet {
+  const sources = useSources(state.ids, texts)
   const grooves = useOwnGrooves()
   const setting = useSettingFor(DEFAULT)
   const counting = useCounting()
@@ -31,7 +33,7 @@ export function useSheet(state: SheetState): ShownSheet {
   const shown = useDeferredValue(wanted)
   const made = useMemo(() => {
     const { sources: licks, state: now } = shown
-    if (!licks) return { pages: null, titles: [] }
+    if (!licks) return { pages: null, titles: [], licks: [] }
     const { choices, under, title, note } = now
     const turned = choices.turned !== turnLetters
     const read = licks.map((source) =>
@@ -43,6 +45,7 @@ export function useSheet(state: SheetState): ShownSheet {
     return {
       pages: layOut(sheet, lookOf(choices)),
       titles: read.map((entry) => (entry ? entry.lick.title || 'Untitled' : null)),
+      licks: entries.map(({ lick }) => lick),
     }
   }, [shown, setting, counting, grooves, turnLetters])
   return { ...made, late: shown !== wanted }
@@ -50,9 +53,12 @@ export function useSheet(state: SheetState): ShownSheet {
 const DEFAULT = { kit: null, unknown: [] }
 
 /** The texts of licks in order, with their versions; null until they have been read. */
-function useSources(ids: readonly string[]): readonly (SheetSource | null)[] | null {
+function useSources(
+  ids: readonly string[],
+  texts: readonly string[],
+): readonly (SheetSource | null)[] | null {
   const key = ids.join(',')
-  const read = useCallback(() => loadSources(key === '' ? [] : key.split(',')), [key])
+  const read = useCallback(() => loadSources(key === '' ? [] : key.split(','), texts), [key, texts])
   const concerns = useCallback(
     (table: string, changed: readonly string[]) =>
       table === 'versions' || (table === 'licks' && changed.some((id) => key.includes(id))),
@@ -68,6 +74,7 @@ function useSources(ids: readonly string[]): readonly (SheetSource | null)[] | n
 
 async function loadSources(
   ids: readonly string[],
+  texts: readonly string[],
 ): Promise<Result<{ key: string; licks: readonly (SheetSource | null)[] }, unknown>> {
   const licks = await loadLicks(ids)
   if (!licks.ok) return licks
@@ -75,6 +82,8 @@ async function loadSources(
   if (!versions.ok) return versions
   const byId = new Map(licks.value.map((record) => [record.id, record]))
   const sources = ids.map((id): SheetSource | null => {
+    const text = textOf(id, texts)
+    if (text !== undefined) return { id, text, voicing: '', versions: [] }
     const record = byId.get(id)
     const own = versions.value.filter(({ lickId }) => lickId === id)
     return record ? { id, text: record.text, voicing: record.voicing, versions: own } : null

@@ -249,7 +249,7 @@ describe('files', () => {
   const bytes = (text: string) => new TextEncoder().encode(text)
 
   it('are known by what is in them', () => {
-    expect(read(bytes('line: RLLK')).kind).toBe('lick')
+    expect(read(bytes('line: RLLK')).kind).toBe('licks')
     expect(read(bytes(`\uFEFF${formatBundle([lick('a')])}`.slice(1))).kind).toBe('bundle')
     expect(read(formatBackup(new Map(), 1)).kind).toBe('backup')
   })

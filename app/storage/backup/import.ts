@@ -59,19 +59,10 @@ export function rowsOfFile(file: AnyFile, now: number, wish: TranscribeWish = {}
         table: 'licks',
         row: toLickRecord({ id, text, draft, voicing }, now - i),
       }))
-    case 'lick':
-      return [
-        {
-          table: 'licks',
-          row: toLickRecord({ id: nanoid(12), text: file.text, draft: null, voicing: '' }, now),
-        },
-        ...carriedIn(file.text).map((groove) => ({
-          table: 'grooves',
-          row: { ...groove, version: 1, createdAt: now },
-        })),
-      ]
+    case 'licks':
+      return file.texts.flatMap((text, i) => lickRows(text, now - i))
     case 'part':
-      return rowsOfFile({ kind: 'lick', text: partText(file.part, wish).text }, now)
+      return lickRows(partText(file.part, wish).text, now)
     case 'kit':
       return [
         {
@@ -80,6 +71,18 @@ export function rowsOfFile(file: AnyFile, now: number, wish: TranscribeWish = {}
         },
       ]
   }
+}
+
+/** A lick from its text, with the grooves that this carries along. */
+function lickRows(text: string, now: number): IncomingRow[] {
+  const lick = toLickRecord({ id: nanoid(12), text, draft: null, voicing: '' }, now)
+  return [
+    { table: 'licks', row: lick },
+    ...carriedIn(text).map((groove) => ({
+      table: 'grooves',
+      row: { ...groove, version: 1, createdAt: now },
+    })),
+  ]
 }
 
 /** The grooves that a lick's text carries along. */

@@ -1,5 +1,7 @@
 import { ChevronLeft, ChevronRight, Play } from 'lucide-react'
 import { useMemo, useState } from 'react'
+import { useNavigate } from 'react-router'
+import { formatLickText } from '~/codecs/lick-text'
 import { formatPhrase, type Phrase, phraseOf } from '~/core/changes'
 import { accentFamily, type Family, inversionFamily, kickFamily } from '~/core/families'
 import { PhraseStacks, PhraseText } from '~/drawing/stacks/phrase-figure'
@@ -9,7 +11,7 @@ import { Act, Choice, Nothing, Part } from '~/ui/parts'
 import { appendPhrase, replaceRange } from '~/workspace/edits/edits'
 import { usePanel } from '../state/use-panel'
 import { changeCells } from './saved-store'
-import { soloLick } from './solo'
+import { onceLick, soloLick } from './solo'
 
 const RULES = [
   ['kicks', 'Kicks in the gaps'],
@@ -35,6 +37,9 @@ function familyOf(rule: Rule, phrase: Phrase, { slots, most, adjacent }: Asked):
   }
 }
 
+/** So many members go on a sheet. */
+const MOST_ON_SHEET = 64
+
 /** All members of a rule, counted and numbered, to try one after the other. */
 export function FamilyPanel() {
   const props = usePanel()
@@ -55,6 +60,7 @@ export function FamilyPanel() {
   const name = RULES.find(([id]) => id === rule)?.[1] ?? ''
   const { tell, trouble, busy } = useSaving(changeCells)
   const [savedAt, setSavedAt] = useState(-1)
+  const navigate = useNavigate()
   const save = (phrase: Phrase) => {
     setSavedAt(at)
     void tell({
@@ -63,6 +69,16 @@ export function FamilyPanel() {
       line: formatPhrase(phrase),
       tags: ['family'],
     })
+  }
+  // The members from the one that is shown on, as many as a sheet holds.
+  const sheet = () => {
+    const count = Math.min(MOST_ON_SHEET, last - at + 1)
+    const texts = Array.from({ length: count }, (_, i) => {
+      const one = family?.at(BigInt(at + i))
+      const title = `${name} ${at + i + 1}`
+      return one ? formatLickText({ ...onceLick(lick, one), title }) : ''
+    })
+    void navigate('/sheet', { state: { texts } })
   }
   const saved = trouble || (savedAt === at && !busy ? `Saved as “${name} ${at + 1}”` : '')
   return (
@@ -132,6 +148,7 @@ export function FamilyPanel() {
             >
               Replace
             </Act>
+            <Act onClick={sheet}>Make a sheet</Act>
             <Act disabled={busy} onClick={() => save(member)}>
               Save as cell
             </Act>

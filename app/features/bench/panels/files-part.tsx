@@ -46,6 +46,21 @@ export function FilesPart({ text, withVoices }: FilesPartProps) {
       () => setSaid('The browser does not allow copying.'),
     )
   }
+  const copyPicture = async () => {
+    const { lickPicture } = await import('../../sheet')
+    // Handed over as a promise: the browser still sees that it was asked for by hand.
+    const picture = lickPicture(voiced, { kit, grooves })
+    await navigator.clipboard.write([new ClipboardItem({ 'image/png': picture })]).then(
+      () => setSaid('The picture is copied.'),
+      () => setSaid('The browser does not allow copying pictures.'),
+    )
+  }
+  const share = () => {
+    const { voicing } = workspace.session.texts()
+    const url = `${location.origin}/link#${formatLink({ text, voicing })}`
+    // Given up by hand is no fault.
+    void navigator.share({ title: name, url }).catch(() => {})
+  }
   const fetched = (work: Promise<void>) =>
     void work.then(
       () => setSaid(''),
@@ -73,6 +88,8 @@ export function FilesPart({ text, withVoices }: FilesPartProps) {
           <Act onClick={() => fetched(musicXml(false))}>Save as MusicXML</Act>
           <Act onClick={() => fetched(musicXml(true))}>Save as MXL</Act>
           <Act onClick={copyLink}>Copy a link</Act>
+          <Act onClick={() => void copyPicture()}>Copy as a picture</Act>
+          {'share' in navigator && <Act onClick={share}>Share …</Act>}
         </p>
         <p role="status" className="text-(--quiet) text-sm">
           {said}

@@ -1,7 +1,5 @@
 import { useMemo, useState } from 'react'
-import { findOwnGrooves, formatLickText, formatOwnGroove } from '~/codecs/lick-text'
-import type { Groove } from '~/core/groove'
-import type { Lick } from '~/core/line'
+import { formatLickText, withOwnGroove } from '~/codecs/lick-text'
 import { isPlain } from '~/core/voicing'
 import { Act } from '~/ui/parts'
 import { saveFile } from '~/ui/save-file'
@@ -11,26 +9,14 @@ import { useDocument, useWorkspace } from '../state/use-workspace'
 import { FilesPart } from './files-part'
 import { SoundFilePart } from './sound-file-part'
 
-/** The row that takes a lick's own groove along with its text; empty where there is nothing to take. */
-export function grooveRow({ frame, unknown }: Lick, grooves: readonly Groove[]): string {
-  const own = grooves.find(({ id }) => id === frame.groove)
-  const [bar] = own ? Object.entries(own.bars) : []
-  if (!own || !bar || findOwnGrooves(unknown).some(({ id }) => id === own.id)) return ''
-  const [meter, { grid, line }] = bar
-  return formatOwnGroove({ id: own.id, name: own.name, meter, grid, line })
-}
-
-function withRow(text: string, row: string): string {
-  return row === '' ? text : `${text.trimEnd()}\n${row}\n`
-}
-
 /** The whole lick as its open text: everything can be read, changed and copied here. */
 export function TextPanel() {
   const workspace = useWorkspace()
   const { history, issues } = useDocument()
   const { lick, voiced, voicing, grooves } = usePanel()
   const { text } = history
-  const groove = useMemo(() => grooveRow(lick, grooves), [lick, grooves])
+  const whole = (written: string) => withOwnGroove(written, lick, grooves)
+  const carries = useMemo(() => withOwnGroove('', lick, grooves) !== '', [lick, grooves])
   const [copied, setCopied] = useState('')
   return (
     <>
@@ -51,20 +37,16 @@ export function TextPanel() {
         ))}
       </ul>
       <p className="mt-1 flex flex-wrap items-center gap-3 text-sm">
-        <Act
-          onClick={() =>
-            saveFile(`${lick.title || 'lick'}.lick`, 'text/plain', withRow(text, groove))
-          }
-        >
+        <Act onClick={() => saveFile(`${lick.title || 'lick'}.lick`, 'text/plain', whole(text))}>
           Save as a file
         </Act>
-        {groove !== '' && <span className="text-(--quiet)">The file takes your groove along.</span>}
+        {carries && <span className="text-(--quiet)">The file takes your groove along.</span>}
       </p>
       {!isPlain(voicing) && (
         <p className="mt-2 flex flex-wrap items-center gap-3 text-sm">
           <Act
             onClick={() =>
-              void navigator.clipboard.writeText(withRow(formatLickText(voiced), groove)).then(
+              void navigator.clipboard.writeText(whole(formatLickText(voiced))).then(
                 () => setCopied('Copied.'),
                 () => setCopied('The browser does not allow copying.'),
               )
@@ -80,8 +62,8 @@ export function TextPanel() {
       <div className="mt-4 flex flex-col gap-4">
         <SoundFilePart />
         <FilesPart
-          text={withRow(workspace.session.texts().text, groove)}
-          withVoices={() => withRow(formatLickText(voiced), groove)}
+          text={whole(workspace.session.texts().text)}
+          withVoices={() => whole(formatLickText(voiced))}
         />
       </div>
     </>

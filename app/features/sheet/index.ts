@@ -1,0 +1,1 @@
+export { lickPicture } from './lick-picture'
