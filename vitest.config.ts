@@ -6,5 +6,7 @@ export default defineConfig({
     include: ['app/**/*.test.ts', 'tests/unit/**/*.test.ts'],
     environment: 'node',
     testTimeout: 30_000,
+    // By itself it leaves a core free: of two, that is half of the time.
+    maxWorkers: 2,
   },
 })

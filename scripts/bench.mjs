@@ -60,6 +60,11 @@ if (process.argv[2] === 'attacks') {
   run(process.execPath, ['tests/bench/run-attacks.mjs', ...process.argv.slice(3)])
   process.exit()
 }
+if (process.argv[2] === 'files') {
+  // What each file of a lick costs: in the core and codecs alone.
+  run('node_modules/.bin/tsx', ['tests/bench/files.ts'])
+  process.exit()
+}
 if (process.argv[2] === 'rows') {
   // What can be seen of a bar beside every panel: asked for by itself.
   run(process.execPath, ['scripts/build.mjs'], { stdio: ['ignore', 'ignore', 'inherit'] })

@@ -3,7 +3,7 @@ import { formatPdf, type PdfFont } from '../app/codecs/pdf'
 import { formatSvgPage, type PageFont } from '../app/codecs/svg'
 import type { Lick } from '../app/core/line'
 import { DEFAULT_CHOICES, layOut, lookOf } from '../app/core/sheet'
-import { type SheetReading, sheetOf } from '../app/words/sheet-words'
+import { type SheetEntry, type SheetReading, sheetOf } from '../app/words/sheet-words'
 
 const FACES = ['text', 'text-ext', 'mono'] as const
 const WEIGHTS = [400, 600] as const
@@ -18,9 +18,18 @@ export function svgSheet(lick: Lick, reading: SheetReading): string {
   return page ? formatSvgPage(page, lick.title, fonts) : ''
 }
 
-/** The whole sheet. */
+/** The whole sheet of a lick. */
 export function pdfSheet(lick: Lick, reading: SheetReading): Uint8Array {
   return formatPdf(pagesOf(lick, reading), { title: lick.title, fonts: readFonts() }).bytes
+}
+
+/** A sheet of several licks under a title, as a PDF. */
+export function pdfOf(
+  entries: readonly SheetEntry[],
+  head: { readonly title: string; readonly notes: readonly string[] },
+): Uint8Array {
+  const pages = layOut(sheetOf(entries, DEFAULT_CHOICES, head), lookOf(DEFAULT_CHOICES))
+  return formatPdf(pages, { title: head.title, fonts: readFonts() }).bytes
 }
 
 function pagesOf(lick: Lick, reading: SheetReading) {

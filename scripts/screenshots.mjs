@@ -1,3 +1,5 @@
+import { execFileSync } from 'node:child_process'
+import { readFileSync } from 'node:fs'
 import { CHROMIUM, ensureChromium, ensurePackages, run } from './ensure.mjs'
 import { QUIET_FLAGS, serveDemo } from './serve.mjs'
 
@@ -17,7 +19,7 @@ const ALL = [
   { name: 'workbench-paths-dark', dark: true, open: crossing },
   { name: 'library-10000', open: crowded },
   { name: 'conflict', open: conflict },
-  { name: 'bin', open: bin },
+  { name: 'sheet', open: sheet },
   { name: 'import', open: importing },
   { name: 'kit', open: kit },
   { name: 'kit-phone-dark', size: PHONE, dark: true, open: kit },
@@ -177,17 +179,18 @@ async function conflict(page) {
   return second
 }
 
-async function bin(page) {
+/** A backup comes back after some licks were changed and one was deleted. */
+async function sheet(page) {
+  const search = new URLSearchParams({
+    licks: 'demo-tightrope,demo-teeterboard,demo-clown-walk',
+    title: 'Lantern Circus, act one',
+    note: 'Two minutes each. Stop where it gets tense.',
+  })
   await library(page)
-  for (const title of ['Parade', 'Tightrope', 'Fire Ring']) {
-    await page.getByRole('button', { name: `Delete ${title}` }).click()
-    await page.getByText(`“${title}” is in the bin.`).waitFor()
-  }
-  await page.goto('/bin')
-  await page.getByRole('button', { name: 'Restore Parade' }).waitFor()
+  await page.goto(`/sheet?${search}`)
+  await page.getByRole('img', { name: 'Page 1 of 1' }).waitFor()
 }
 
-/** A backup comes back after some licks were changed and one was deleted. */
 async function importing(page) {
   await library(page)
   const download = page.waitForEvent('download')
@@ -201,6 +204,20 @@ async function importing(page) {
   }
   await page.getByRole('button', { name: 'Delete Parade' }).click()
   await page.getByText('“Parade” is in the bin.').waitFor()
-  await page.getByLabel('Files to import').setInputFiles(file)
+  // A drum part of another program beside the backup: its notes alone, one of them unknown.
+  const lick = [
+    'run',
+    '-s',
+    'lick',
+    '--',
+    'midi',
+    'tests/fixtures/cases/teeterboard.lick',
+    '--bare',
+  ]
+  const midi = execFileSync('npm', lick)
+  for (let at = midi.indexOf(48); at > 60; at = midi.indexOf(48, at + 1)) midi[at] = 81
+  const part = { name: 'teeterboard.mid', mimeType: 'audio/midi', buffer: midi }
+  const backup = { name: 'backup.zip', mimeType: 'application/zip', buffer: readFileSync(file) }
+  await page.getByLabel('Files to import').setInputFiles([backup, part])
   await page.getByRole('table', { name: 'What the files hold' }).waitFor()
 }

@@ -56,6 +56,12 @@ test('after the first visit everything works with the server gone', async ({ pag
   await expect(page.getByText(/^step 1 of/)).toBeVisible()
   await page.reload()
   await expect(page.getByText(/^step 1 of/)).toBeVisible()
+  // A sheet, with the fonts of its files.
+  await page.goto(`${server.address}/sheet?licks=demo-parade`)
+  await expect(page.getByRole('img', { name: 'Page 1 of 1' })).toContainText('Parade')
+  const sheet = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Save as PDF' }).click()
+  expect((await sheet).suggestedFilename()).toBe('Parade.pdf')
   // A backup is written by a worker.
   await page.goto(`${server.address}/backup`)
   const download = page.waitForEvent('download')

@@ -33,19 +33,17 @@ export function formatPdf(
   const [first] = pages
   if (!first) throw new RangeError('pages: a document has one at least')
   const doc = new jsPDF({ unit: 'mm', format: [first.width, first.height], compress: true })
-  for (const { face, weight, bytes } of fonts) {
-    const file = `${face}-${weight}.ttf`
-    doc.addFileToVFS(file, binary(bytes))
-    doc.addFont(file, face, styleOf(weight))
-  }
   doc.setProperties({ title, creator: 'Dime Stack' })
   const missing = new Set<string>()
+  const faces = new Faces(doc, fonts)
   for (const [i, page] of pages.entries()) {
     if (i > 0) doc.addPage([page.width, page.height])
-    const pen = new Pen(doc, page.space, missing)
+    const pen = new Pen(faces, page.space, missing)
     for (const { shapes } of page.figures) for (const shape of shapes) pen.draw(shape)
   }
-  return { bytes: new Uint8Array(doc.output('arraybuffer')), missing: [...missing].sort() }
+  const bytes = new Uint8Array(doc.output('arraybuffer'))
+  nameOrdering(bytes)
+  return { bytes, missing: [...missing].sort() }
 }
 
 function styleOf(weight: PdfFont['weight']): 'normal' | 'bold' {
@@ -60,13 +58,74 @@ function binary(bytes: Uint8Array): string {
   return text
 }
 
+/** The faces of a document: one that is never used is not put into it. */
+class Faces {
+  private readonly added = new Set<string>()
+  private readonly known = new Map<string, boolean>()
+
+  constructor(
+    readonly doc: jsPDF,
+    private readonly fonts: readonly PdfFont[],
+  ) {}
+
+  /** Sets text in a face from here on; a size in points. */
+  set(face: PdfFont['face'], bold: boolean, size: number): void {
+    const weight = bold ? 600 : 400
+    const file = `${face}-${weight}.ttf`
+    const font = this.fonts.find((one) => one.face === face && one.weight === weight)
+    if (font && !this.added.has(file)) {
+      this.doc.addFileToVFS(file, binary(font.bytes))
+      this.doc.addFont(file, face, styleOf(weight))
+      this.added.add(file)
+    }
+    this.doc.setFont(face, bold ? 'bold' : 'normal')
+    this.doc.setFontSize(size)
+  }
+
+  /** Whether a face has a character; a glyph of number 0 stands for those that it lacks. */
+  has(face: PdfFont['face'], bold: boolean, character: string): boolean {
+    const key = `${face} ${bold} ${character}`
+    const known = this.known.get(key)
+    if (known !== undefined) return known
+    this.set(face, bold, 1)
+    const { metadata } = this.doc.getFont() as unknown as {
+      metadata?: { characterToGlyph?: (code: number) => number }
+    }
+    const found = (metadata?.characterToGlyph?.(character.codePointAt(0) ?? 0) ?? 0) > 0
+    this.known.set(key, found)
+    return found
+  }
+}
+
+const WRITTEN = '(Identity-H)'
+const MEANT = '(Identity)  '
+
+/**
+ * The library names the order of its glyphs after their encoding; readers know it as `Identity` alone
+ * (ISO 32000-1, 9.7.3). The name is as long as before, so that nothing moves.
+ */
+function nameOrdering(bytes: Uint8Array): void {
+  const sign = [...WRITTEN].map((letter) => letter.charCodeAt(0))
+  for (
+    let at = bytes.indexOf(sign[0] as number);
+    at >= 0;
+    at = bytes.indexOf(sign[0] as number, at + 1)
+  )
+    if (sign.every((byte, i) => bytes[at + i] === byte))
+      for (const [i, letter] of [...MEANT].entries()) bytes[at + i] = letter.charCodeAt(0)
+}
+
 /** Draws shapes given in staff spaces, `space` millimetres each. */
 class Pen {
+  private readonly doc: jsPDF
+
   constructor(
-    private readonly doc: jsPDF,
+    private readonly faces: Faces,
     private readonly space: number,
     private readonly missing: Set<string>,
-  ) {}
+  ) {
+    this.doc = faces.doc
+  }
 
   draw(shape: Shape): void {
     if (shape.kind === 'glyph') this.glyph(shape)
@@ -137,7 +196,7 @@ class Pen {
     for (const character of run.text) {
       const has = (
         face === 'mono' ? (['mono', 'text'] as const) : (['text', 'text-ext'] as const)
-      ).find((one) => this.has(one, run, character))
+      ).find((one) => this.faces.has(one, run.bold, character))
       if (!has) {
         this.missing.add(character)
         continue
@@ -154,16 +213,6 @@ class Pen {
   }
 
   private set(face: PdfFont['face'], { size, bold }: TextRun): void {
-    this.doc.setFont(face, bold ? 'bold' : 'normal')
-    this.doc.setFontSize(size * this.space * POINTS)
-  }
-
-  /** Whether a font has a character; a glyph of number 0 stands for those that it lacks. */
-  private has(face: PdfFont['face'], run: TextRun, character: string): boolean {
-    this.set(face, run)
-    const { metadata } = this.doc.getFont() as unknown as {
-      metadata?: { characterToGlyph?: (code: number) => number }
-    }
-    return (metadata?.characterToGlyph?.(character.codePointAt(0) ?? 0) ?? 0) > 0
+    this.faces.set(face, bold, size * this.space * POINTS)
   }
 }

@@ -28,11 +28,28 @@ export function formatSvgPage(page: Page, title: string, fonts: readonly PageFon
       fill: 'currentColor',
     },
     element('title', {}, title || 'Sheet'),
-    element('style', {}, raw(styleOf(fonts))),
+    element('style', {}, raw(styleOf(usedFonts(page, fonts)))),
     element('rect', { width, height, fill: '#fff' }),
     element('g', { transform: `scale(${space})` }, figureXml(figures)),
   )
   return `<?xml version="1.0" encoding="UTF-8"?>\n${drawing.xml}\n`
+}
+
+/** What the first text face lacks and the second has: Latin letters beyond Western Europe. */
+const EXTENDED = /[\u0100-\u02ba\u1e00-\u1eff\u2c60-\u2c7f\ua720-\ua7ff]/
+
+/** The fonts that a page needs: one that none of its texts is set in is left out. */
+function usedFonts({ figures }: Page, fonts: readonly PageFont[]): readonly PageFont[] {
+  const used = new Set<string>()
+  for (const { shapes } of figures)
+    for (const shape of shapes)
+      if (shape.kind === 'text')
+        for (const { text, bold } of shape.runs) {
+          const weight = bold ? 600 : 400
+          used.add(`${shape.face} ${weight}`)
+          if (EXTENDED.test(text)) used.add(`text-ext ${weight}`)
+        }
+  return fonts.filter(({ family, weight }) => used.has(`${family} ${weight}`))
 }
 
 /** Style is text without markup: nothing of the player's is in it. */

@@ -20,7 +20,7 @@ describe('an SVG page', () => {
   it('stands alone: size in millimetres, fonts inside, the title told', () => {
     const font = {
       family: 'text' as const,
-      weight: 400 as const,
+      weight: 600 as const,
       source: 'data:font/ttf;base64,AA==',
     }
     const svg = formatSvgPage(page('Tightrope'), 'Tightrope', [font])

@@ -11,28 +11,40 @@ const OTHER_MIDI: Readonly<Record<number, Surface>> = {
   59: 'rd',
 }
 
-/** What a name has to say for a surface, the narrower before the wider. */
-const NAMES: readonly (readonly [RegExp, Surface])[] = [
-  [/cross.?stick|side.?stick/, 'xs'],
-  [/rim/, 'rs'],
-  [/(pedal|foot).*hat|hat.*(pedal|foot)/, 'hf'],
-  [/open.*hat|hat.*open/, 'ho'],
-  [/hat/, 'hh'],
-  [/bell/, 'rb'],
-  [/ride/, 'rd'],
-  [/splash/, 'sp'],
-  [/china|chinese/, 'ch'],
-  [/crash.*2|2.*crash/, 'c2'],
-  [/crash|cymbal/, 'c1'],
-  [/second (bass|kick)|(bass|kick).*2/, 'b2'],
-  [/bass|kick/, 'bd'],
-  [/(low|second) floor|floor.*2/, 'f2'],
-  [/floor/, 'f1'],
-  [/(low|tom.?3|3.*tom)/, 't3'],
-  [/(mid|tom.?2|2.*tom)/, 't2'],
-  [/(high|hi.?tom|tom.?1|1.*tom|tom)/, 't1'],
-  [/cow/, 'cb'],
-  [/snare/, 'sn'],
+/** What a name has to say for a surface, all of one list; the narrower before the wider. */
+const NAMES: readonly (readonly [words: readonly string[], surface: Surface])[] = [
+  [['cross', 'stick'], 'xs'],
+  [['side', 'stick'], 'xs'],
+  [['rim'], 'rs'],
+  [['pedal', 'hat'], 'hf'],
+  [['foot', 'hat'], 'hf'],
+  [['open', 'hat'], 'ho'],
+  [['hat'], 'hh'],
+  [['bell'], 'rb'],
+  [['ride'], 'rd'],
+  [['splash'], 'sp'],
+  [['china'], 'ch'],
+  [['chinese'], 'ch'],
+  [['crash', '2'], 'c2'],
+  [['crash'], 'c1'],
+  [['cymbal'], 'c1'],
+  [['second', 'bass'], 'b2'],
+  [['second', 'kick'], 'b2'],
+  [['kick', '2'], 'b2'],
+  [['bass', '2'], 'b2'],
+  [['kick'], 'bd'],
+  [['bass'], 'bd'],
+  [['second', 'floor'], 'f2'],
+  [['low', 'floor'], 'f2'],
+  [['floor', '2'], 'f2'],
+  [['floor'], 'f1'],
+  [['tom', 'low'], 't3'],
+  [['tom', '3'], 't3'],
+  [['tom', 'mid'], 't2'],
+  [['tom', '2'], 't2'],
+  [['tom'], 't1'],
+  [['cow'], 'cb'],
+  [['snare'], 'sn'],
 ]
 
 /**
@@ -52,7 +64,8 @@ export function findVoice(
     const found = own ?? ours ?? OTHER_MIDI[midi]
     if (found) return found
   }
-  const named = NAMES.find(([pattern]) => pattern.test(name.toLowerCase()))
+  const said = name.toLowerCase()
+  const named = NAMES.find(([words]) => words.every((word) => said.includes(word)))
   if (named) return named[1]
   if (!place) return null
   const stands = (Object.entries(STAFF_KEY) as [Voice, HeadPlace][]).find(

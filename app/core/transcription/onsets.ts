@@ -76,14 +76,25 @@ export function onsetsOf(
 
 type Heard = PartNote & { readonly voice: Voice }
 
-/** A soft stroke by another hand a moment before a louder one. */
+/**
+ * A soft stroke of a hand a moment before a louder one, or before others as soft that are: a flam's one
+ * grace, the two of a drag, the three of a ruff.
+ */
 function isPlayedGrace(heard: readonly Heard[], at: number, perTick: number): boolean {
-  const [note, next] = [heard[at], heard[at + 1]]
-  if (!note || !next || FEET[note.voice] || FEET[next.voice]) return false
-  const gap = (next.tick - note.tick) * perTick
-  if (gap < TOGETHER_MS || gap > GRACE_MS) return false
-  return LEVELS.indexOf(next.level) - LEVELS.indexOf(note.level) >= GRACE_LEVELS
+  const soft = heard[at]
+  if (!soft || FEET[soft.voice]) return false
+  let before = soft
+  for (const next of heard.slice(at + 1, at + 1 + MOST_GRACES)) {
+    const gap = (next.tick - before.tick) * perTick
+    if (FEET[next.voice] || gap < TOGETHER_MS || gap > GRACE_MS) return false
+    const louder = LEVELS.indexOf(next.level) - LEVELS.indexOf(soft.level)
+    if (louder >= GRACE_LEVELS) return true
+    if (louder < 0) return false
+    before = next
+  }
+  return false
 }
+const MOST_GRACES = 3
 
 /** Which foot strikes a voice. */
 const FEET: Partial<Record<Voice, Letter>> = { bd: 'K', hf: 'H', b2: 'J' }

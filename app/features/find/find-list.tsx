@@ -12,6 +12,7 @@ const PLACES: readonly (readonly [path: string, name: string, also: string])[] =
   ['/kit', 'Kit', 'drums cymbals set-up speeds'],
   ['/flow', 'Flow', 'play licks one after the other'],
   ['/log', 'Log', 'practice sessions minutes due'],
+  ['/sheet', 'Sheet', 'print paper page pdf svg png pupil exercise'],
   ['/settings', 'Settings', 'counting left-handed preferences'],
   ['/backup', 'Backup', 'export import save files'],
   ['/bin', 'Bin', 'deleted restore'],
