@@ -1,4 +1,4 @@
-import { memo } from 'react'
+import { memo, useDeferredValue, useMemo } from 'react'
 import type { StaffUnit } from '~/core/engraving'
 import { late } from '~/ui/late'
 import { LoadBoundary } from '~/ui/load-boundary'
@@ -15,13 +15,16 @@ interface StaffUnitProps {
 /** One unit of staff. It is drawn again only when its own content or geometry has changed. */
 export const StaffUnitView = memo(
   function StaffUnitView({ unit, geometry }: StaffUnitProps) {
+    // What was typed is painted first: the staff follows in the next step.
+    const wanted = useMemo(() => ({ unit, geometry }), [unit, geometry])
+    const shown = useDeferredValue(wanted)
     return (
       <div
         className="staff-unit paint-alone"
         style={{ height: STAFF_HEIGHT, width: geometry.width }}
       >
         <LoadBoundary what="The staff">
-          <UnitFigure unit={unit} geometry={geometry} />
+          <UnitFigure {...shown} />
         </LoadBoundary>
       </div>
     )
