@@ -23,6 +23,6 @@ export function frameWords({ frame }: Lick): string {
     meterName(meter),
     gridWords(grid),
     ...(start === 0 ? [] : [`from ${placeName(start, meter)}`]),
-    `into ${intoWords(landing)}`,
+    ...(landing.kind === 'none' ? [] : [`into ${intoWords(landing)}`]),
   ].join(' · ')
 }

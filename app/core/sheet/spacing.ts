@@ -29,31 +29,38 @@ const WIDEST_LETTER = 1.1
 
 /**
  * The columns of a piece with the room that each wants: longer notes have more, but not in proportion
- * (twice the length has about a third more, as engravers space by hand), and none less than its heads,
- * brackets, graces and letters take.
+ * (twice the length has about a third more, as engravers space by hand), notes of one length all the same,
+ * and none less than its heads, brackets, graces and words take.
  */
 export function spacePiece(piece: Piece): Spaced {
-  const reaches = reachesOf(piece)
-  const ticks = [...reaches.keys()].sort((a, b) => a - b)
-  const columns = ticks.map((tick, i): Column => {
-    const reach = reaches.get(tick) ?? NONE
-    const before = ticks[i - 1]
-    if (before === undefined) {
-      const least = AFTER_BARLINE + reach.left
-      return { tick, least, natural: least }
-    }
-    const least = (reaches.get(before) ?? NONE).right + BETWEEN + reach.left
-    return { tick, least, natural: Math.max(least, roomOf(tick - before)) }
-  })
+  const [heads, words] = [headReaches(piece), wordReaches(piece)]
+  const ticks = [...heads.keys()].sort((a, b) => a - b)
   const last = ticks.at(-1) ?? piece.from
-  const right = (reaches.get(last) ?? NONE).right + BETWEEN
+  const right = Math.max(rightOf(heads, last), rightOf(words, last)) + BETWEEN
+  const gaps = ticks.slice(1).map((tick, i) => {
+    const before = ticks[i] as Ticks
+    const apart = (of: Reaches) => rightOf(of, before) + BETWEEN + leftOf(of, tick)
+    return { tick, length: tick - before, heads: apart(heads), words: apart(words) }
+  })
+  // A long word makes room at all notes of that length, so that they stay evenly apart.
+  const widest = new Map<Ticks, number>()
+  for (const gap of gaps)
+    widest.set(gap.length, Math.max(widest.get(gap.length) ?? 0, gap.words, roomOf(gap.length)))
+  const [first] = ticks
+  const before = AFTER_BARLINE + Math.max(leftOf(heads, first), leftOf(words, first))
+  const columns: Column[] = [
+    ...(first === undefined ? [] : [{ tick: first, least: before, natural: before }]),
+    ...gaps.map((gap) => ({
+      tick: gap.tick,
+      least: Math.max(gap.heads, gap.words),
+      natural: Math.max(gap.heads, widest.get(gap.length) ?? 0),
+    })),
+  ]
   const behind = { least: right, natural: Math.max(right, roomOf(lengthBehind(piece, last))) }
   const sum = (of: 'least' | 'natural') =>
     columns.reduce((all, column) => all + column[of], behind[of])
   return { columns, least: sum('least'), natural: sum('natural') }
 }
-
-const NONE = { left: 0.6, right: 0.6 }
 
 /** What the landing lasts does not matter: nothing follows it. */
 function lengthBehind(piece: Piece, last: Ticks): Ticks {
@@ -65,25 +72,44 @@ function roomOf(ticks: Ticks): number {
 }
 
 /** How far what is written at each instant reaches to both sides. */
-function reachesOf({ units, counts }: Piece): Map<Ticks, { left: number; right: number }> {
+type Reaches = ReadonlyMap<Ticks, { readonly left: number; readonly right: number }>
+
+/** What nothing is written at takes. */
+const NOTHING = 0.6
+const leftOf = (reaches: Reaches, tick: Ticks | undefined) =>
+  (tick === undefined ? undefined : reaches.get(tick)?.left) ?? NOTHING
+const rightOf = (reaches: Reaches, tick: Ticks) => reaches.get(tick)?.right ?? NOTHING
+
+function joined(
+  all: readonly { readonly tick: Ticks; readonly left: number; readonly right: number }[],
+): Reaches {
   const reaches = new Map<Ticks, { left: number; right: number }>()
-  const widen = (tick: Ticks, left: number, right: number) => {
+  for (const { tick, left, right } of all) {
     const known = reaches.get(tick) ?? { left: 0, right: 0 }
     reaches.set(tick, { left: Math.max(known.left, left), right: Math.max(known.right, right) })
   }
-  for (const { notes, feet } of units) {
-    for (const note of [...notes, ...feet]) {
-      const { left, right } = noteReach(note)
-      widen(note.tick, left, right)
-      const half = (note.letters.length * WIDEST_LETTER) / 2
-      if (note.group !== null) widen(note.tick, half, half)
-    }
-  }
-  for (const { tick, text } of counts) {
-    const half = Math.max(0.5, text.length * 0.42)
-    widen(tick, half, half)
-  }
   return reaches
+}
+
+/** Of heads, brackets, graces and flags. */
+function headReaches({ units }: Piece): Reaches {
+  return joined(
+    units.flatMap(({ notes, feet }) =>
+      [...notes, ...feet].map((note) => ({ tick: note.tick, ...noteReach(note) })),
+    ),
+  )
+}
+
+/** Of counts and letters under the notes. */
+function wordReaches({ units, counts }: Piece): Reaches {
+  const even = (tick: Ticks, half: number) => ({ tick, left: half, right: half })
+  const letters = units.flatMap(({ notes }) =>
+    notes.flatMap(({ tick, group, letters: all }) =>
+      group === null ? [] : [even(tick, (all.length * WIDEST_LETTER) / 2)],
+    ),
+  )
+  const words = counts.map(({ tick, text }) => even(tick, Math.max(0.5, text.length * 0.42)))
+  return joined([...letters, ...words])
 }
 
 /**

@@ -35,7 +35,10 @@ export function SheetLicks({ state, titles, onChange }: SheetLicksProps) {
           if (!canceled && isSortable(source)) move(source.initialIndex, source.index)
         }}
       >
-        <ol aria-label="Licks on the sheet" className="flex flex-col text-sm">
+        <ol
+          aria-label="Licks on the sheet"
+          className="flex max-h-80 flex-col overflow-y-auto text-sm"
+        >
           {ids.map((id, i) => (
             <LickOnSheet
               key={id}
