@@ -73,6 +73,10 @@ test('five hundred files come in at once while the page answers, and can be give
   await expect(parts(page).getByText('and 450 more')).toBeVisible()
   await page.getByRole('button', { name: 'Import', exact: true }).click()
   await expect(page.getByText('Done: 500 added.')).toBeVisible()
+  // Once more, and given up on the way: nothing is asked, nothing is written.
+  await page.getByLabel('Files to read').setInputFiles(files)
+  await page.getByRole('button', { name: 'Cancel' }).click()
+  await expect(page.getByText('Cancelled. Nothing was written.')).toBeVisible()
 })
 
 test('a score that is pasted on the library is looked at, a word in a field is not', async ({

@@ -207,7 +207,8 @@ describe('a backup', () => {
 
   it('can be cancelled between two steps, and what was done stays', async () => {
     const one = await browser()
-    const licks = Array.from({ length: 350 }, (_, i) => lick(`l${i}`))
+    // More than are written as one.
+    const licks = Array.from({ length: 1100 }, (_, i) => lick(`l${i}`))
     const file = read(new TextEncoder().encode(formatBundle(licks)))
     let steps = 0
     const done = await one.applyImport(
@@ -221,6 +222,38 @@ describe('a backup', () => {
     )
     expect(done).toMatchObject({ added: 200, cancelled: true })
     expect((await one.liveSummaries.settled()).rows).toHaveLength(200)
+  })
+
+  it('leaves the store as it was where that fails in the middle', async () => {
+    const one = await browser()
+    const licks = Array.from({ length: 300 }, (_, i) => lick(`l${i}`))
+    const plan = await one.plan(read(new TextEncoder().encode(formatBundle(licks))))
+    const { put } = IDBObjectStore.prototype
+    let puts = 0
+    IDBObjectStore.prototype.put = function full(...given) {
+      puts += 1
+      if (puts > 150) throw new DOMException('no room', 'QuotaExceededError')
+      return put.apply(this, given)
+    }
+    try {
+      const choices = { different: 'skip', single: new Map() } as const
+      const done = await one.applyImport(
+        plan,
+        choices,
+        1,
+        () => {},
+        () => false,
+      )
+      expect(done).toMatchObject({
+        added: 0,
+        faults: ['Not saved: the browser’s storage is full.'],
+      })
+    } finally {
+      IDBObjectStore.prototype.put = put
+    }
+    expect(puts).toBeGreaterThan(150)
+    expect((await one.liveSummaries.settled()).rows).toHaveLength(0)
+    expect((await one.everything()).get('licks')).toEqual([])
   })
 
   it('of some licks takes along what is theirs, and their own grooves', async () => {

@@ -7,7 +7,7 @@ import type { TranscribeWish } from '~/core/transcription'
 import { nameOf } from '../bin'
 import { announce } from '../changes'
 import { type DimeDatabase, withStore } from '../database'
-import type { StoreIssue } from '../issue'
+import { notSavedWords, type StoreIssue } from '../issue'
 import { toLickRecord } from '../licks'
 import { patchSettings, readSettings } from '../settings'
 import {
@@ -278,11 +278,16 @@ export interface ImportDone {
   readonly cancelled: boolean
 }
 
+/** So many entries are written as one: all of them, or none. More, and it goes in steps. */
+const WHOLE = 1000
 const WRITTEN_AT_ONCE = 100
+/** What fails for one entry fails for all: the store itself is full, or gone. */
+const OF_THE_STORE: ReadonlySet<StoreIssue['code']> = new Set(['quota', 'unavailable'])
 
 /**
- * Carries a plan out, in steps that are each made whole or not at all; between them it can be
- * cancelled, and what was done stays done.
+ * Carries a plan out. Up to a thousand entries are written whole, so that a store that fails in the middle
+ * is as it was; a large backup goes in steps that are each made whole or not at all, between which it can
+ * be cancelled, and what was done stays done. An entry that is refused by itself stops no other.
  */
 export async function applyImport(
   { planned }: ImportPlan,
@@ -293,13 +298,18 @@ export async function applyImport(
 ): Promise<ImportDone> {
   const count = { added: 0, replaced: 0, aside: 0, skipped: 0 }
   const faults: string[] = []
-  for (let from = 0; from < planned.length && !cancelled(); from += WRITTEN_AT_ONCE) {
-    const chunk = planned.slice(from, from + WRITTEN_AT_ONCE)
+  const step = planned.length <= WHOLE ? WHOLE : WRITTEN_AT_ONCE
+  for (let from = 0; from < planned.length && !cancelled(); from += step) {
+    const chunk = planned.slice(from, from + step)
     const kept = chunk.map((one) => decided(one, choices))
     const done = await write(
       kept.flatMap(({ changes }) => changes),
       now,
     )
+    if (!done.ok && OF_THE_STORE.has(done.error.code)) {
+      faults.push(notSavedWords(done.error))
+      break
+    }
     if (done.ok) for (const { as } of kept) count[as] += 1
     else await oneByOne(kept, now, count, faults)
     for (const [i, { entry, row }] of chunk.entries()) {
@@ -314,7 +324,7 @@ export async function applyImport(
       count[as] -= 1
       faults.push(`${entry.name}: ${beside.error.detail}`)
     }
-    onProgress(Math.min(planned.length, from + WRITTEN_AT_ONCE), planned.length)
+    onProgress(Math.min(planned.length, from + step), planned.length)
     await new Promise((resolve) => setTimeout(resolve))
   }
   return { ...count, faults, cancelled: cancelled() }
