@@ -27,14 +27,19 @@ interface Place {
 
 interface Choice {
   readonly cost: number
-  readonly hands: readonly (Hand | null)[]
+  /** The hand of the slot, and the choice for the slots before it. */
+  readonly hand: Hand | null
+  readonly before: Choice | null
   readonly last: Hand | null
   readonly run: number
   readonly R: Place | null
   readonly L: Place | null
 }
 
-const NOTHING: Choice = { cost: 0, hands: [], last: null, run: 0, R: null, L: null }
+const NOTHING: Choice = {
+  ...{ cost: 0, hand: null, before: null },
+  ...{ last: null, run: 0, R: null, L: null },
+}
 
 /**
  * A lick with its undecided hands suggested: the decided ones stay, hands in neighbouring slots
@@ -44,13 +49,17 @@ const NOTHING: Choice = { cost: 0, hands: [], last: null, run: 0, R: null, L: nu
  * Example: `start: 1e`, `XXX` are LRL.
  */
 export function suggestHands(lick: Lick, setting: Setting = DEFAULT_SETTING): Lick {
+  const beat = beatTicks(lick.frame.meter)
+  const perTick = secondsPerTick(lick.frame.tempo, beat) * 1000
+  const long = Math.max(beat, LONG_AGO_MS / perTick)
   let states: Choice[] = [NOTHING]
   for (const slot of lickSlots(lick)) {
     const best = new Map<string, Choice>()
     for (const state of states) {
       for (const hand of handsFor(slot.content)) {
         const next = taken(state, slot, hand, lick, setting)
-        const key = `${next.last}${next.run} ${placeKey(next.R)} ${placeKey(next.L)}`
+        const places = [next.R, next.L].map((place) => placeKey(place, slot.tick, long))
+        const key = `${next.last}${next.run} ${places.join(' ')}`
         const known = best.get(key)
         if (!known || next.cost < known.cost) best.set(key, next)
       }
@@ -58,15 +67,21 @@ export function suggestHands(lick: Lick, setting: Setting = DEFAULT_SETTING): Li
     states = [...best.values()]
   }
   const best = states.reduce((a, b) => (b.cost < a.cost ? b : a))
+  const hands: (Hand | null)[] = []
+  for (let at: Choice | null = best; at?.before; at = at.before) hands.push(at.hand)
   const slots = lick.line.slots.map((content, i) => {
-    const hand = best.hands[i]
+    const hand = hands[lick.line.slots.length - 1 - i]
     return hand && isOpen(content) ? ledBy(content, hand) : content
   })
   return { ...lick, line: { ...lick.line, slots } }
 }
 
-function placeKey(place: Place | null): string {
-  return place ? `${place.tick}${place.voice}` : ''
+/** No way takes a hand so long: where it was before that costs nothing any more. */
+const LONG_AGO_MS = 2000
+
+/** What of a hand's last place still matters at a tick; nothing of one that was left long ago. */
+function placeKey(place: Place | null, tick: Ticks, long: Ticks): string {
+  return place && tick - place.tick <= long ? `${place.tick}${place.voice}` : ''
 }
 
 /** A state after one hand more, or after a slot without any. */
@@ -77,8 +92,8 @@ function taken(
   lick: Lick,
   setting: Setting,
 ): Choice {
-  const hands = [...state.hands, hand]
-  if (hand === null) return { ...state, hands, last: null, run: 0 }
+  const step = { hand, before: state }
+  if (hand === null) return { ...state, ...step, last: null, run: 0 }
   const run = hand === state.last ? Math.min(3, state.run + 1) : 1
   const here: Place = { tick: slot.tick, voice: voiceOf(slot.content) }
   const open = isOpen(slot.content)
@@ -86,7 +101,7 @@ function taken(
     (run === 2 ? COST.double : run > 2 ? COST.third : 0) +
     (open && hand !== naturalHand(slot, lick) ? COST.unnatural : 0) +
     (open ? wayCost(state, here, hand, lick, setting) : 0)
-  return { ...state, [hand]: here, hands, last: hand, run, cost: state.cost + cost }
+  return { ...state, ...step, [hand]: here, last: hand, run, cost: state.cost + cost }
 }
 
 /** The hand of a slot in natural sticking: the right on every even slot of the bar's grid. */
