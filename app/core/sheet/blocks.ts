@@ -72,12 +72,14 @@ const MOST_KEPT = 8
 
 /** A lick with its heading, its systems and its ladder. */
 export function itemBlocks(item: SheetItem, rows: Rows, width: number): Block[] {
-  return [
-    headingBlock(item, width),
-    ...noteBlocks(item.notes, width, 0.3),
-    ...item.rows.flatMap((row) => rowBlocks(row, rows, width)),
-    ...ladderBlocks(item.rungs, width),
-  ]
+  const ladder = ladderBlocks(item.rungs, width)
+  const systems = item.rows.flatMap((row) => rowBlocks(row, rows, width))
+  const last = systems.length - 1
+  // Tempos to tick off stay with the last system of their lick.
+  const kept = systems.map((block, i) =>
+    i === last && ladder.length > 0 ? { ...block, keep: true } : block,
+  )
+  return [headingBlock(item, width), ...noteBlocks(item.notes, width, 0.3), ...kept, ...ladder]
 }
 
 function headingBlock({ title, facts, tempo }: SheetItem, width: number): Block {

@@ -175,6 +175,23 @@ describe('pages', () => {
     expect(texts(two)).toContain('2 / 3')
   })
 
+  it('keep tempos to tick off with the last system of their lick', () => {
+    const pages = layOut(sheetWith(Array(9).fill(lickOf('RLRL RLRL RLRL RLRK'))), look())
+    expect(pages.length).toBeGreaterThan(1)
+    for (const { figures } of pages) {
+      const parts = figures.map(({ part, shapes }) =>
+        part === 'clef'
+          ? 'system'
+          : shapes.some(({ kind }) => kind === 'box') && part === 'words'
+            ? 'ladder'
+            : '',
+      )
+      const order = parts.filter((one) => one !== '')
+      expect(order[0]).toBe('system')
+      expect(order.at(-1)).toBe('ladder')
+    }
+  })
+
   it('are one at least, also of nothing; long notes go over pages', () => {
     expect(layOut(sheetWith([]), look())).toHaveLength(1)
     const notes = [Array(200).fill('Count out loud.').join('\n')]
