@@ -1,7 +1,7 @@
 import { GROOVES, type Groove, grooveEvents } from '~/core/groove'
 import { type Kit, STAFF_KEY, staffKeyOf } from '~/core/kit'
 import { frameTicks, type Lick, landingStrokes, NO_GROOVE, strokeEvents } from '~/core/line'
-import { DEFAULT_CAP, wholeRatios } from '~/core/practice'
+import { goalLadder } from '~/core/practice'
 import { type Sheet, type SheetChoices, type SheetItem, toSheetLine } from '~/core/sheet'
 import { SURFACE_NAMES, type Voice } from '~/core/sticking'
 import type { CountingSystem } from '~/core/time'
@@ -68,8 +68,7 @@ function itemOf(
       { label: '', line: line(lick, choices.groove !== 'none'), groove },
       ...rows.map(({ label, lick: one }) => ({ label, line: line(one, false), groove: '' })),
     ],
-    rungs:
-      choices.ladder && goal !== null && goal > tempo ? wholeRatios(tempo, goal, DEFAULT_CAP) : [],
+    rungs: choices.ladder ? goalLadder(lick.frame) : [],
   }
 }
 

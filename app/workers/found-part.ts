@@ -1,14 +1,9 @@
 import { partText } from '~/codecs/any-file'
-import type { DrumPart, TranscribeWish } from '~/core/transcription'
+import type { DrumPart, PartWish } from '~/core/drum-parts'
 import type { FoundPart } from './protocol'
 
 /** What there is to tell of a drum part, and the lick that it becomes as `wish` says. */
-export function foundPart(
-  part: DrumPart,
-  wish: TranscribeWish,
-  name: string,
-  file: number,
-): FoundPart {
+export function foundPart(part: DrumPart, wish: PartWish, name: string, file: number): FoundPart {
   const { text, own, handsProposed, offsetsMs, leftOut } = partText(part, wish)
   const strokesOn = (key: string) =>
     part.notes.filter(({ instrument }) => instrument === key).length

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
 import { type Browser, expect, type Locator, type Page, test } from '@playwright/test'
 
@@ -94,4 +95,13 @@ export async function expectAccessible(page: Page): Promise<void> {
   await page.setViewportSize({ width: 390, height: 800 })
   const wide = () => page.evaluate(() => document.documentElement.scrollWidth - innerWidth)
   await expect.poll(wide).toBe(0)
+}
+
+/** What a button saves: what the file is called, and what is in it. */
+export async function saved(page: Page, name: string) {
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name, exact: true }).click(),
+  ])
+  return { name: download.suggestedFilename(), bytes: readFileSync(await download.path()) }
 }

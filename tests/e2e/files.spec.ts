@@ -1,17 +1,7 @@
-import { readFileSync } from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
-import { expect, type Page, test } from '@playwright/test'
+import { expect, test } from '@playwright/test'
 import { parseMidi } from 'midi-file'
-import { openLick, openPanel, staffNotes, sticking } from './bench-page'
-
-/** What a button saves. */
-async function saved(page: Page, name: string) {
-  const [download] = await Promise.all([
-    page.waitForEvent('download'),
-    page.getByRole('button', { name, exact: true }).click(),
-  ])
-  return { name: download.suggestedFilename(), bytes: readFileSync(await download.path()) }
-}
+import { openLick, openPanel, saved, staffNotes, sticking } from './bench-page'
 
 test('a lick is saved for other programs, with its voices', async ({ page }) => {
   await openLick(page, 'Tightrope')

@@ -1,16 +1,7 @@
-import { readFileSync } from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page, test } from '@playwright/test'
 import { unzipSync } from 'fflate'
-import { openLick, openPanel } from './bench-page'
-
-async function saved(page: Page, name: string) {
-  const [download] = await Promise.all([
-    page.waitForEvent('download'),
-    page.getByRole('button', { name, exact: true }).click(),
-  ])
-  return { name: download.suggestedFilename(), bytes: readFileSync(await download.path()) }
-}
+import { openLick, openPanel, saved } from './bench-page'
 
 const titles = (page: Page) => page.getByRole('list', { name: 'Licks on the sheet' }).locator('li')
 const pages = (page: Page) => page.getByRole('img', { name: /^Page \d+ of \d+$/ })

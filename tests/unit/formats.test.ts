@@ -7,8 +7,8 @@ import { formatLink, parseLink } from '~/codecs/link'
 import { formatMidi } from '~/codecs/midi'
 import { formatMusicXml } from '~/codecs/musicxml'
 import { findVoicedLick, formatVoicing } from '~/codecs/voicing'
+import { partToLick } from '~/core/drum-parts'
 import { aimOf, type Lick, landingStrokes, lickSlots, lineEvents } from '~/core/line'
-import { transcribe } from '~/core/transcription'
 import { lickOf } from '../support/licks'
 
 /** A lick as it is stored: its text, and the rules of its voicing. */
@@ -25,7 +25,7 @@ function fromNotes(bytes: Uint8Array): Lick {
   const read = recogniseFile(bytes)
   if (!read.ok || read.value.kind !== 'part') throw new Error('no part')
   const { own: _own, ...part } = read.value.part
-  return transcribe(part).lick
+  return partToLick(part).lick
 }
 
 /** Each format out and in again. MusicXML and MIDI carry the lick text too: here their notes alone are read. */

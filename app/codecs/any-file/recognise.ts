@@ -1,7 +1,7 @@
 import { strFromU8, unzipSync } from 'fflate'
+import type { DrumPart } from '~/core/drum-parts'
 import { fail, ok, type Result } from '~/core/foundation'
 import type { Kit } from '~/core/kit'
-import type { DrumPart } from '~/core/transcription'
 import { type Backup, type FileIssue, parseBackup } from '../backup'
 import { type BundleEntry, parseBundle } from '../bundle'
 import { parseKit } from '../kit'

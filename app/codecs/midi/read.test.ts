@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { mapStrokes } from '~/core/changes'
+import { partToLick } from '~/core/drum-parts'
 import { aimOf, type Lick, landingStrokes, lineEvents } from '~/core/line'
 import { beatTicks, secondsPerTick } from '~/core/time'
-import { transcribe } from '~/core/transcription'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
 import { formatMidi, parseMidi } from '.'
@@ -35,7 +35,7 @@ describe('a MIDI file', () => {
   })
 
   it('becomes a lick with proposed hands, on the grid that explains it', () => {
-    const { lick, handsProposed, offsetsMs } = transcribe(read(lickOf('lead: 0\nline: RLRK RLRK')))
+    const { lick, handsProposed, offsetsMs } = partToLick(read(lickOf('lead: 0\nline: RLRK RLRK')))
     expect(handsProposed).toBe(true)
     expect(offsetsMs.every((off) => off === 0)).toBe(true)
     expect(lineEvents(lick).map(({ tick, surface }) => [tick, surface])).toEqual(
@@ -76,7 +76,7 @@ describe('a MIDI file', () => {
             (tick - (written[i - 1]?.tick ?? 0)) * perTick < 13,
         )
         if (close) return
-        const { lick: back, leftOut, offsetsMs } = transcribe(part)
+        const { lick: back, leftOut, offsetsMs } = partToLick(part)
         const landed = back.frame.landing.kind === 'none' ? [] : landingStrokes(back)
         const shift = (written[0]?.tick ?? 0) - (lineEvents(back)[0]?.tick ?? 0)
         // A drum that two limbs strike at one time is one note of a MIDI drum.

@@ -1,16 +1,16 @@
 import { type MidiData, type MidiEvent, parseMidi as parseBytes } from 'midi-file'
-import { fail, ok, type Result } from '~/core/foundation'
-import { toOwnGrooves } from '~/core/groove'
-import type { Kit } from '~/core/kit'
-import { TEMPO_RANGE, VELOCITIES } from '~/core/line'
-import { beatTicks, MAX_METER_COUNT, type Meter, TICKS_PER_QUARTER, toMeter } from '~/core/time'
 import {
   type DrumPart,
   findVoice,
   levelOf,
   type PartInstrument,
   type PartNote,
-} from '~/core/transcription'
+} from '~/core/drum-parts'
+import { fail, ok, type Result } from '~/core/foundation'
+import { toOwnGrooves } from '~/core/groove'
+import type { Kit } from '~/core/kit'
+import { TEMPO_RANGE, VELOCITIES } from '~/core/line'
+import { beatTicks, MAX_METER_COUNT, type Meter, TICKS_PER_QUARTER, toMeter } from '~/core/time'
 import { findOwnGrooves, parseLickText } from '../lick-text'
 import { formatMidi } from './write'
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { partToLick } from '~/core/drum-parts'
 import { aimOf, frameTicks, type Lick, landingStrokes, lineEvents } from '~/core/line'
-import { transcribe } from '~/core/transcription'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
 import { formatMusicXml, parseMusicXml } from '.'
@@ -19,7 +19,7 @@ describe('a MusicXML file', () => {
     )
     const part = read(lick)
     expect(part).toMatchObject({ title: 'Net <drop>', tempo: lick.frame.tempo, exact: true })
-    const { lick: back, leftOut, handsProposed } = transcribe(part)
+    const { lick: back, leftOut, handsProposed } = partToLick(part)
     expect([leftOut, handsProposed]).toEqual([[], false])
     const told = (one: Lick) =>
       lineEvents(one).map(({ tick, limb, surface, dynamic, grace }) => [
@@ -50,7 +50,7 @@ describe('a MusicXML file', () => {
         }
         const written = lineEvents(lick)
         if (written.length === 0) return
-        const { lick: back, leftOut } = transcribe(read(lick))
+        const { lick: back, leftOut } = partToLick(read(lick))
         const { bar } = frameTicks(lick.frame)
         const zero = Math.floor((written[0]?.tick ?? 0) / bar) * bar
         const told = (events: typeof written, by: number) =>

@@ -1,16 +1,16 @@
-import { fail, ok, type Result } from '~/core/foundation'
-import { toOwnGrooves } from '~/core/groove'
-import { HEAD_SHAPES, type HeadPlace, type HeadShape, type Kit } from '~/core/kit'
-import { TEMPO_RANGE, VELOCITIES } from '~/core/line'
-import type { Letter, Level } from '~/core/sticking'
-import { beatTicks, findMeter, type Meter, TICKS_PER_QUARTER, toMeter } from '~/core/time'
 import {
   type DrumPart,
   findVoice,
   levelOf,
   type PartInstrument,
   type PartNote,
-} from '~/core/transcription'
+} from '~/core/drum-parts'
+import { fail, ok, type Result } from '~/core/foundation'
+import { toOwnGrooves } from '~/core/groove'
+import { HEAD_SHAPES, type HeadPlace, type HeadShape, type Kit } from '~/core/kit'
+import { TEMPO_RANGE, VELOCITIES } from '~/core/line'
+import type { Letter, Level } from '~/core/sticking'
+import { beatTicks, findMeter, type Meter, TICKS_PER_QUARTER, toMeter } from '~/core/time'
 import { findOwnGrooves, parseLickText } from '../lick-text'
 import { attribute, child, children, number, parseXml, text, type XmlNode } from '../xml'
 import { formatMusicXml, OWN_FIELD } from './write'

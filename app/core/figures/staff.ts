@@ -14,7 +14,7 @@ import {
   type Room,
   stemShapes,
 } from './notes'
-import type { Figure, Part, Shape } from './shape'
+import type { Figure, Shape } from './shape'
 import { tupletShapes } from './tuplets'
 
 /** Where a unit of staff is drawn, in staff spaces; y is 0 at the top line of the staff. */
@@ -162,7 +162,7 @@ export function staveFigure(from: number, to: number): Figure {
 }
 
 /** How a bar ends. */
-export type Barline = 'single' | 'double' | 'final'
+export type Barline = 'single' | 'final'
 
 const THICK = 0.5
 
@@ -176,8 +176,7 @@ export function barlineFigure(x: number, kind: Barline = 'single'): Figure {
   })
   const shapes = {
     single: [line(x, THIN_BARLINE)],
-    double: [line(x - 0.55, THIN_BARLINE), line(x, THIN_BARLINE)],
     final: [line(x - THICK - 0.4, THIN_BARLINE), line(x, THICK)],
   }[kind]
-  return { part: 'barline' satisfies Part, shapes }
+  return { part: 'barline', shapes }
 }

@@ -44,6 +44,7 @@ export {
   DEFAULT_CAP,
   equalRatios,
   equalSteps,
+  goalLadder,
   jumpsOf,
   LADDER_KINDS,
   type LadderKind,

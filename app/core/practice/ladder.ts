@@ -1,4 +1,4 @@
-import { DEFAULT_TEMPO, TEMPO_RANGE } from '../line'
+import { DEFAULT_TEMPO, type Frame, TEMPO_RANGE } from '../line'
 import type { Rating } from '../log'
 
 /** How a ladder's tempos are chosen. */
@@ -32,6 +32,14 @@ export function wholeRatios(from: number, to: number, cap: number): number[] {
     rungs.push(last)
   }
   return rungs
+}
+
+/**
+ * The tempos from a lick's own to its goal, none a larger step than the usual cap; empty where it has no
+ * goal above it. Example: 72 to 118 are 72 80 89 99 110 118.
+ */
+export function goalLadder({ tempo, goal }: Pick<Frame, 'tempo' | 'goal'>): number[] {
+  return goal !== null && goal > tempo ? wholeRatios(tempo, goal, DEFAULT_CAP) : []
 }
 
 /** Tempos by an equal amount; the last step may be shorter. By 18: 72 90 108 126. */

@@ -14,6 +14,7 @@ import {
   equalSteps,
   formName,
   type GridRung,
+  goalLadder,
   inForm,
   jumpsOf,
   LADDER_KINDS,
@@ -285,5 +286,13 @@ describe('build-ups (C48)', () => {
       }),
       { numRuns: 60 },
     )
+  })
+})
+
+describe('the ladder to a goal', () => {
+  it('goes from the tempo to the goal, and is empty without one above', () => {
+    expect(goalLadder({ tempo: 72, goal: 118 })).toEqual([72, 80, 89, 99, 110, 118])
+    expect(goalLadder({ tempo: 72, goal: null })).toEqual([])
+    expect(goalLadder({ tempo: 72, goal: 72 })).toEqual([])
   })
 })

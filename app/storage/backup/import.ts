@@ -2,8 +2,8 @@ import { nanoid } from 'nanoid'
 import { type AnyFile, partText } from '~/codecs/any-file'
 import { findOwnGrooves, parseLickText } from '~/codecs/lick-text'
 import { parseVoicing } from '~/codecs/voicing'
+import type { PartWish } from '~/core/drum-parts'
 import { fail, ok, type Result } from '~/core/foundation'
-import type { TranscribeWish } from '~/core/transcription'
 import { nameOf } from '../bin'
 import { announce } from '../changes'
 import { type DimeDatabase, withStore } from '../database'
@@ -45,7 +45,7 @@ export interface IncomingRow {
 }
 
 /** A file's rows. A drum part of another program is made into a lick, as `wish` says. */
-export function rowsOfFile(file: AnyFile, now: number, wish: TranscribeWish = {}): IncomingRow[] {
+export function rowsOfFile(file: AnyFile, now: number, wish: PartWish = {}): IncomingRow[] {
   switch (file.kind) {
     case 'backup':
       return [

@@ -1,7 +1,7 @@
-import { useMemo, useState } from 'react'
+import { useState } from 'react'
 import { findVoicedLick } from '~/codecs/voicing'
 import { soundsOn } from '~/core/kit'
-import { DEFAULT_CAP, wholeRatios } from '~/core/practice'
+import { goalLadder } from '~/core/practice'
 import type { LoopParts, LoopStretch } from '~/core/sound'
 import { useLive } from '~/live/use-live'
 import { SaveSound } from '~/playback/save-sound'
@@ -30,11 +30,7 @@ export function SoundFilePart() {
   const [parts, setParts] = useState<LoopParts>('all')
   const [course, setCourse] = useState<Course>('tempo')
   const versions = useLive(liveVersions(id)).rows
-  const { goal, tempo: learn } = voiced.frame
-  const ladder = useMemo(
-    () => (goal !== null && goal > learn ? wholeRatios(learn, goal, DEFAULT_CAP) : []),
-    [learn, goal],
-  )
+  const ladder = goalLadder(voiced.frame)
   const courses: (readonly [Course, string])[] = [
     ['tempo', `at ${tempo} bpm`],
     ...(ladder.length > 0 ? [['ladder', `${ladder.join(', ')} bpm`] as const] : []),

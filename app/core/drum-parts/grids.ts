@@ -37,8 +37,8 @@ const SPANS = [1, 2, 4] as const
 const BEAT = TICKS_PER_QUARTER
 /** A change of grid costs as much as so many empty slots. */
 const CHANGE = 6
-/** Strokes that no grid explains cost this much, and are laid on the finest one. */
-const UNEXPLAINED = 1000
+/** Beats that no grid explains cost more than any line that is explained, and get the finest one. */
+const UNEXPLAINED = 1e9
 /** A slot that several strokes divide costs this, and one for each part. */
 const SQUEEZE = 1.5
 /** How much a stroke's distance from its slot counts, at the limit of what is allowed. */
@@ -176,7 +176,7 @@ export function bySlot(
   return slots
 }
 /** What is not further before a slot than this share of it belongs to the slot. */
-const EARLY = 0.1
+export const EARLY = 0.1
 
 /** How the strokes of a slot divide it: each on the start of an equal part of its own. */
 export interface Parts {

@@ -1,7 +1,7 @@
 import { type GridChange, type Line, MAX_SLOTS } from '../line'
 import { MAX_SQUEEZE, REST, type Rest, type SlotContent, type Struck } from '../sticking'
 import { gridTicks, TICKS_PER_QUARTER } from '../time'
-import { bySlot, type GridStretch, partsOf, type Tolerance } from './grids'
+import { bySlot, EARLY, type GridStretch, partsOf, type Tolerance } from './grids'
 import type { Onset } from './onsets'
 
 /** The slots of a line, and how far each stroke was from its place, in ticks. */
@@ -22,7 +22,7 @@ export function layOn(
     const isLast = to === stretches.at(-1)?.to
     while (taken < onsets.length) {
       const onset = onsets[taken] as Onset
-      if (!isLast && (onset.tick - begin - from) / slot + 0.1 >= (to - from) / slot) break
+      if (!isLast && (onset.tick - begin - from) / slot + EARLY >= (to - from) / slot) break
       mine.push(onset)
       taken += 1
     }

@@ -12,7 +12,7 @@ import {
   type Voice,
 } from '../sticking'
 import type { DrumPart, PartNote } from './part'
-import type { TranscribeWish } from './wish'
+import type { PartWish } from './wish'
 
 /** What was played within this is together; what comes so shortly before a louder one is its grace. */
 const TOGETHER_MS = 12
@@ -28,7 +28,7 @@ export interface Onset {
 /** The strokes of a part instant by instant, graces put to them; what one player cannot strike is told. */
 export function onsetsOf(
   { notes, instruments, exact }: DrumPart,
-  { voices }: TranscribeWish,
+  { voices }: PartWish,
   perTick: number,
   leftOut: string[],
 ): Onset[] {

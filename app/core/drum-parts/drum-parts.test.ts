@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it, test } from 'vitest'
 import { formatSlot } from '../notation'
 import { ALL_GRIDS, gridTicks, toMeter } from '../time'
-import { type DrumPart, findVoice, transcribe } from '.'
+import { type DrumPart, findVoice, partToLick } from '.'
 import { EXACT, findGapGrids, findGrids, partsOf } from './grids'
 
 const instrument = (key: string, voice: DrumPart['instruments'][number]['voice']) => ({
@@ -43,7 +43,7 @@ function played(
   }
 }
 const slots = (part: DrumPart, wish = {}) =>
-  transcribe(part, wish)
+  partToLick(part, wish)
     .lick.line.slots.map((slot) => formatSlot(slot))
     .join(' ')
 
@@ -57,7 +57,7 @@ describe('a played part', () => {
       [615, 'sn'],
       [740, 'bd'],
     ])
-    const { lick, offsetsMs } = transcribe(part)
+    const { lick, offsetsMs } = partToLick(part)
     expect(lick.frame.grid).toEqual({ value: 16, tuplet: null })
     expect(slots(part)).toBe('R L K L R K')
     expect(offsetsMs).toEqual([3, -1, 5, 1, 15, -10])
@@ -72,7 +72,7 @@ describe('a played part', () => {
       [304, 'bd'],
       [450, 'sn'],
     ])
-    const { lick } = transcribe(part)
+    const { lick } = partToLick(part)
     expect(lick.line.slots[1]).toMatchObject({
       strokes: [{ graces: 1, graceVoice: 'sn', voice: 't1' }],
     })
@@ -86,7 +86,7 @@ describe('a played part', () => {
       [300, 'bd'],
       [450, 'sn'],
     ])
-    const eighth = transcribe(part, { grid: { value: 8, tuplet: null } })
+    const eighth = partToLick(part, { grid: { value: 8, tuplet: null } })
     expect(eighth.lick.line.slots.map(({ kind }) => kind)).toEqual(['squeeze', 'squeeze'])
     expect(eighth.offsetsMs.every((off) => off === 0)).toBe(true)
   })
@@ -99,13 +99,13 @@ describe('a played part', () => {
       [4000, 'c1', 'accent'],
       [4000, 'bd', 'accent'],
     ])
-    const { lick, leftOut } = transcribe(part)
+    const { lick, leftOut } = partToLick(part)
     expect(lick.frame.landing).toMatchObject({ kind: 'crash', at: 'bar' })
     expect(lick.line.slots).toHaveLength(4)
     expect(leftOut).toEqual(['odd: 1 stroke.'])
-    const mapped = transcribe(part, { voices: new Map([['odd', 'cb']]) })
+    const mapped = partToLick(part, { voices: new Map([['odd', 'cb']]) })
     expect(mapped.leftOut).toEqual([])
-    expect(transcribe(part, { voices: new Map([['bd', null]]) }).leftOut).toHaveLength(2)
+    expect(partToLick(part, { voices: new Map([['bd', null]]) }).leftOut).toHaveLength(2)
   })
 
   it('leaves out a third hand, and tells it', () => {
@@ -115,13 +115,13 @@ describe('a played part', () => {
       [0, 'c1'],
       [150, 'sn'],
     ])
-    expect(transcribe(part).leftOut).toEqual([
+    expect(partToLick(part).leftOut).toEqual([
       '1 stroke that two hands and two feet cannot add at one time.',
     ])
   })
 
   it('is an empty lick where nothing is struck', () => {
-    expect(transcribe(played(100, [])).lick.line.slots).toEqual([])
+    expect(partToLick(played(100, [])).lick.line.slots).toEqual([])
   })
 })
 
@@ -170,6 +170,12 @@ describe('grids', () => {
       ),
       { numRuns: 60 },
     )
+  })
+
+  it('explain a line of 64 bars of thirty-seconds as they do one bar', () => {
+    const onsets = Array.from({ length: 64 * 32 }, (_, i) => i * 1260)
+    const { stretches, explained } = findGrids(onsets, 64 * 40320, EXACT)
+    expect([explained, stretches.length, stretches[0]?.grid.value]).toEqual([true, 1, 32])
   })
 
   it('go from stroke to stroke where a beat has several', () => {

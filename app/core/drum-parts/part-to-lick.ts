@@ -15,10 +15,10 @@ import { landingOf, withUsualLanding } from './landing'
 import { layOn, toLine } from './laying'
 import { type Onset, onsetsOf } from './onsets'
 import type { DrumPart } from './part'
-import type { TranscribeWish } from './wish'
+import type { PartWish } from './wish'
 
 /** A part as a lick, and what there is to know about it. */
-export interface Transcribed {
+export interface PartLick {
   readonly lick: Lick
   /** How far each stroke lay from where it stands now, in milliseconds, in order; late is more. */
   readonly offsetsMs: readonly number[]
@@ -36,7 +36,7 @@ const PLAYED_SHARE = 0.32
  * not fit a lick is left out and told. Law: of a written part, every stroke that is not left out lies at
  * its own tick.
  */
-export function transcribe(part: DrumPart, wish: TranscribeWish = {}): Transcribed {
+export function partToLick(part: DrumPart, wish: PartWish = {}): PartLick {
   const leftOut: string[] = [...part.leftOut]
   const perTick = secondsPerTick(part.tempo, beatTicks(part.meter)) * 1000
   const tolerance: Tolerance = part.exact
@@ -100,7 +100,7 @@ interface Plan extends FoundGrids {
 function planOf(
   onsets: readonly Onset[],
   { exact, resolution }: DrumPart,
-  wish: TranscribeWish,
+  wish: PartWish,
   { zero, bar, tolerance }: { zero: number; bar: number; tolerance: Tolerance },
 ): Plan {
   const first = onsets[0]?.tick ?? zero
