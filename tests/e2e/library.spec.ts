@@ -83,7 +83,7 @@ test('files are known by what is in them, and what cannot be read is said', asyn
       .setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(content) })
   await put('photo.png', 'title: Ladder Walk\nline: RLLK*4')
   await page.getByRole('button', { name: 'Import', exact: true }).click()
-  await expect(page.getByText('Done: 1 added.')).toBeVisible()
+  await expect(page.getByText('Done: 1 added.')).toBeVisible({ timeout: 30_000 })
   await page.getByRole('link', { name: 'Library' }).click()
   await expect(page.getByRole('listitem')).toHaveCount(13)
   await put('bad.lick', 'title: Bad\nline: RLQ')

@@ -1,7 +1,7 @@
 import { Dices, Volume2, VolumeX } from 'lucide-react'
 import { useCallback, useMemo, useRef, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
-import { useNavigate, useSearchParams } from 'react-router'
+import { useNavigate } from 'react-router'
 import { formatLickText } from '~/codecs/lick-text'
 import { soundsOn } from '~/core/kit'
 import { DEFAULT_FRAME, frameTicks, TEMPO_RANGE } from '~/core/line'
@@ -13,6 +13,7 @@ import { useSettingFor } from '~/live/use-setting'
 import { PlayButton } from '~/playback/play-button'
 import { liveSummaries } from '~/storage'
 import { Trouble } from '~/ui/parts'
+import { useAddressState } from '~/ui/use-address-state'
 import { useSpace } from '~/ui/use-space'
 import { plural } from '~/words/figures'
 import { createLick } from '../library'
@@ -20,7 +21,7 @@ import type { Phase } from '../practice'
 import { BigCount, PartFigure, stillWords, useLights } from '../practice'
 import { FlowForm } from './flow-form'
 import { type FlowBar, flowBar, flowPhaseAt, toFlowMusic, toSavedLick } from './flow-music'
-import { type FlowSetup, formatSetup, parseSetup } from './flow-setup'
+import { FLOW_ADDRESS } from './flow-setup'
 import { SourceList } from './source-list'
 import { useFlow } from './use-flow'
 import { useMixable } from './use-mixable'
@@ -36,13 +37,7 @@ export function FlowPage() {
   const { settings } = useSettings()
   const cells = useOwnCells()
   const summaries = useLive(liveSummaries).rows
-  const [search, setSearch] = useSearchParams()
-  const setup = useMemo(() => parseSetup(search), [search])
-  const change = useCallback(
-    (changed: Partial<FlowSetup>) =>
-      setSearch(formatSetup({ ...setup, ...changed }), { replace: true, preventScrollReset: true }),
-    [setup, setSearch],
-  )
+  const [setup, change] = useAddressState(FLOW_ADDRESS)
   const licks = useMixable(setup.sources, settings.turnLetters)
   const { phraseAt, listed, trouble } = useMemo(() => toFlowMusic(setup, licks), [setup, licks])
   const setting = useSettingFor(ANY_LICK)
@@ -74,12 +69,12 @@ export function FlowPage() {
   const host = useRef<HTMLDivElement>(null)
   useLights(playing, position, phaseOf, says, host)
 
-  const draw = useCallback(() => change({ seed: (setup.seed % 999_999) + 1 }), [change, setup.seed])
+  const draw = useCallback(() => change(({ seed }) => ({ seed: (seed % 999_999) + 1 })), [change])
   const louder = useCallback(() => setHeard((was) => !was), [])
   const faster = (by: number) =>
-    change({
-      tempo: Math.min(TEMPO_RANGE.most, Math.max(TEMPO_RANGE.least, setup.tempo + by)),
-    })
+    change(({ tempo }) => ({
+      tempo: Math.min(TEMPO_RANGE.most, Math.max(TEMPO_RANGE.least, tempo + by)),
+    }))
   useSpace(toggle)
   const enabled = settings.singleKeys
   useHotkeys('d', draw, { enabled })

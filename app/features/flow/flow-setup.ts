@@ -84,3 +84,9 @@ export function formatSetup({ sources, ...rest }: FlowSetup): URLSearchParams {
   for (const [key, value] of Object.entries(rest)) search.set(key, String(value))
   return search
 }
+
+/** How a setup stands in the address of the page. */
+export const FLOW_ADDRESS = {
+  open: (search: string): FlowSetup => parseSetup(new URLSearchParams(search)),
+  format: (setup: FlowSetup): string => String(formatSetup(setup)),
+}
