@@ -1,5 +1,6 @@
 import {
   barOf,
+  barStart,
   eventsBetween,
   LONGEST_GRACE_MS,
   type Performance,
@@ -110,9 +111,8 @@ export class Scheduler {
 
   /** Marks every barline before a time at which the tempo changes. */
   private planUntil(horizon: number): void {
-    const { countInTicks, barTicks } = this.performance
     for (;;) {
-      const tick = countInTicks + this.unplanned * barTicks
+      const tick = barStart(this.performance, this.unplanned)
       const seconds = secondsAt(this.last, tick)
       if (seconds > horizon) return
       const secondsPerTick = this.plan(this.unplanned)

@@ -3,10 +3,12 @@ export type { SoundClick, SoundEvent, SoundStroke } from './events'
 export { GRACE_LEAD_MS, graceLeads, LONGEST_GRACE_MS } from './grace'
 export { type Performance, toMedley, toPerformance } from './performance'
 export { type PlayOptions, roundStrokes } from './round'
+export { sequenceStrokes, type Turn, toSequence } from './sequence'
 export { onKit } from './sounds'
 export { type Strike, strikesOf } from './strikes'
 export {
   barOf,
+  barStart,
   eventsBetween,
   type Position,
   plannedSeconds,

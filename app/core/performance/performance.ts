@@ -18,6 +18,8 @@ export interface Performance {
   readonly roundTicks: Ticks
   readonly endingTicks: Ticks
   readonly barTicks: Ticks
+  /** Where each bar of a round begins, where they are not all `barTicks` long. */
+  readonly barlines?: readonly Ticks[]
   /** Bars in which the click is silent. */
   readonly dropOut: DropOut | null
   /** Where in a round the barline of the fill's bar lies. */
@@ -75,8 +77,11 @@ function keeping<T>(make: (index: number) => T): (index: number) => T {
   }
 }
 
+/** What a round is held against to know how long everything is. */
+type FrameParts = Pick<RoundParts, 'ticks' | 'barlineTick' | 'pickup' | 'tail'>
+
 /** How long everything is, and what is counted before. */
-function frameOf(lick: Lick, parts: RoundParts, options: PlayOptions) {
+export function frameOf(lick: Lick, parts: FrameParts, options: PlayOptions) {
   const { bar, beat } = frameTicks(lick.frame)
   const once = options.countIn === true
   // A pick-up that begins before the round has whole bars to itself, counted in or not.

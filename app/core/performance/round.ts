@@ -228,7 +228,10 @@ function grooveBarAt(
  * The groove gives way: where a limb is wanted by anything else at the same tick, and with both
  * hands where the landing's crash sounds.
  */
-function yielding(groove: readonly SoundStroke[], others: readonly SoundEvent[]): SoundStroke[] {
+export function yielding(
+  groove: readonly SoundStroke[],
+  others: readonly SoundEvent[],
+): SoundStroke[] {
   const taken = new Set<string>()
   for (const event of others) {
     if (event.kind !== 'stroke') continue
@@ -243,7 +246,7 @@ function yielding(groove: readonly SoundStroke[], others: readonly SoundEvent[])
  * Sorts, drops a limb's second stroke on one surface at one tick, and tells the time since the
  * stroke before; `last` is the tick of the one before them all, null for none.
  */
-function ordered(events: readonly SoundEvent[], last: Ticks | null): SoundEvent[] {
+export function ordered(events: readonly SoundEvent[], last: Ticks | null): SoundEvent[] {
   const seen = new Set<string>()
   const kept = [...events].sort(compareEvents).filter((event) => {
     if (event.kind !== 'stroke') return true

@@ -36,9 +36,31 @@ function isSilent(performance: Performance, event: SoundEvent, tick: Ticks): boo
   return isDropped(performance.dropOut, barOf(performance, tick))
 }
 
-/** The bar of a play tick, counted from 0 after the count-in; negative in it. */
-export function barOf({ countInTicks, barTicks }: Performance, tick: Ticks): number {
-  return Math.floor((tick - countInTicks) / barTicks)
+/**
+ * The bar of a play tick, counted from 0 after the count-in; negative in it. Where the bars of a round
+ * differ, it is found among them by halving.
+ */
+export function barOf(performance: Performance, tick: Ticks): number {
+  const { countInTicks, barTicks, barlines, roundTicks } = performance
+  const since = tick - countInTicks
+  if (!barlines || since < 0) return Math.floor(since / barTicks)
+  const round = Math.floor(since / roundTicks)
+  const within = since - round * roundTicks
+  let [low, high] = [0, barlines.length]
+  while (high - low > 1) {
+    const middle = (low + high) >> 1
+    if ((barlines[middle] as Ticks) <= within) low = middle
+    else high = middle
+  }
+  return round * barlines.length + low
+}
+
+/** The play tick at which a bar begins, counted from 0 after the count-in. */
+export function barStart(performance: Performance, bar: number): Ticks {
+  const { countInTicks, barTicks, barlines, roundTicks } = performance
+  if (!barlines || bar < 0) return countInTicks + bar * barTicks
+  const round = Math.floor(bar / barlines.length)
+  return countInTicks + round * roundTicks + (barlines[bar - round * barlines.length] as Ticks)
 }
 
 /** The tempo of every bar, in seconds a tick; the count-in goes at that of bar 0. */
@@ -49,12 +71,16 @@ export type TempoPlan = (bar: number) => number
  * tempo, and its part of the bar it lies in.
  */
 export function plannedSeconds(performance: Performance, plan: TempoPlan, tick: Ticks): number {
-  const { countInTicks, barTicks } = performance
   const bar = barOf(performance, tick)
   if (bar < 0) return tick * plan(0)
-  let seconds = countInTicks * plan(0)
-  for (let before = 0; before < bar; before += 1) seconds += barTicks * plan(before)
-  return seconds + (tick - countInTicks - bar * barTicks) * plan(bar)
+  let start = barStart(performance, 0)
+  let seconds = start * plan(0)
+  for (let before = 0; before < bar; before += 1) {
+    const next = barStart(performance, before + 1)
+    seconds += (next - start) * plan(before)
+    start = next
+  }
+  return seconds + (tick - start) * plan(bar)
 }
 
 /** Where a play tick lies in the music. `tick` counts from the barline of the fill's bar. */

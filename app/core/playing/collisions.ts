@@ -9,7 +9,8 @@ import {
   placeOf,
   shoulderOf,
 } from '../kit'
-import { frameTicks, type Lick, lineEvents, strokeEvents } from '../line'
+import { frameTicks, type Lick, lineEvents, type StrokeEvent, strokeEvents } from '../line'
+import type { SoundStroke } from '../performance'
 import { isOneHand, type Limb, type Surface, type Voice } from '../sticking'
 import type { Ticks } from '../time'
 
@@ -43,10 +44,39 @@ interface HandStroke {
  * are not judged. It may be meant: it is told, never forbidden.
  */
 export function handCollisions(lick: Lick, kit: Kit, arms: Arms = DEFAULT_ARMS): HandCollision[] {
-  const { beat } = frameTicks(lick.frame)
+  return collisionsIn(strokeEvents(lick), frameTicks(lick.frame).beat, kit, arms)
+}
+
+/** The same among strokes that sound, in order of time: of a whole solo, or of a join in it. */
+export function collisionsOfStrokes(
+  strokes: readonly SoundStroke[],
+  beat: Ticks,
+  kit: Kit,
+  arms: Arms = DEFAULT_ARMS,
+): HandCollision[] {
+  return collisionsIn(
+    strokes.map((stroke) => ({ ...stroke, grace: stroke.graces })),
+    beat,
+    kit,
+    arms,
+  )
+}
+
+/** What of a stroke tells where its hand is, and when. */
+type Reaching = Pick<
+  StrokeEvent,
+  'tick' | 'limb' | 'surface' | 'grace' | 'graceLimb' | 'graceSurface'
+>
+
+function collisionsIn(
+  strokes: readonly Reaching[],
+  beat: Ticks,
+  kit: Kit,
+  arms: Arms,
+): HandCollision[] {
   const collisions: HandCollision[] = []
   let before: readonly HandStroke[] = []
-  for (const now of handOnsets(lick)) {
+  for (const now of handOnsets(strokes)) {
     for (const stroke of now) {
       for (const other of [...before, ...now]) {
         const together = now.includes(other)
@@ -64,7 +94,7 @@ export function handCollisions(lick: Lick, kit: Kit, arms: Arms = DEFAULT_ARMS):
 }
 
 /** Hand strokes onset by onset: graces, then what sounds together. */
-function handOnsets(lick: Lick): HandStroke[][] {
+function handOnsets(strokes: readonly Reaching[]): HandStroke[][] {
   const onsets: HandStroke[][] = []
   let graces: HandStroke[] = []
   let mains: HandStroke[] = []
@@ -74,7 +104,7 @@ function handOnsets(lick: Lick): HandStroke[][] {
     graces = []
     mains = []
   }
-  for (const event of strokeEvents(lick)) {
+  for (const event of strokes) {
     if (event.tick !== tick) close()
     tick = event.tick
     const add = (to: HandStroke[], hand: Limb | undefined, surface: Voice) => {

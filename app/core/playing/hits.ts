@@ -1,7 +1,7 @@
 import type { Groove } from '../groove'
 import { findPiece, type Kit } from '../kit'
 import { isNoGroove, type Lick, landingStrokes, strokeEvents } from '../line'
-import { GRACE_LEAD_MS, roundStrokes } from '../performance'
+import { GRACE_LEAD_MS, roundStrokes, type SoundStroke } from '../performance'
 import { compareLimbs, type Graces, type Limb, type Voice } from '../sticking'
 import type { Ticks } from '../time'
 
@@ -49,7 +49,15 @@ const GROOVE = Number.POSITIVE_INFINITY
  * double or a triple is judged in the line with its landing, and in each ostinato, by itself.
  */
 export function hitsOf(lick: Lick, reading: Reading, kit: Kit, groove: GrooveHands = {}): Hit[] {
-  const raw = rawStrokes(lick, reading, groove)
+  return judged(rawStrokes(lick, reading, groove), kit)
+}
+
+/** The same of strokes that sound, of whatever they are part: those of the line tell their slots apart. */
+export function hitsOfStrokes(strokes: readonly SoundStroke[], kit: Kit): Hit[] {
+  return judged(strokes.map(toRaw).sort(inOrder), kit)
+}
+
+function judged(raw: readonly Raw[], kit: Kit): Hit[] {
   const placed = (surface: Voice) => placeOn(kit, surface)
   const buzzes = buzzesIn(raw, placed)
   const judge = new RunJudge(placed)
@@ -78,21 +86,29 @@ export function hitsOf(lick: Lick, reading: Reading, kit: Kit, groove: GrooveHan
 function rawStrokes(lick: Lick, reading: Reading, { own = [], swapped = false }: GrooveHands) {
   const raw: Raw[] =
     reading === 'loop'
-      ? roundStrokes(lick, { grooves: own, swapsGroove: swapped }).map((stroke) => ({
-          tick: stroke.tick,
-          part: stroke.part === 'groove' ? GROOVE : stroke.layer,
-          slot: stroke.slot,
-          limb: stroke.limb,
-          surface: stroke.surface,
-          grace: stroke.graces,
-          graceLimb: stroke.graceLimb,
-          graceSurface: stroke.graceSurface,
-        }))
+      ? roundStrokes(lick, { grooves: own, swapsGroove: swapped }).map(toRaw)
       : [
           ...strokeEvents(lick).filter(isNoGroove(lick)),
           ...(reading === 'landing' ? landingStrokes(lick) : []),
         ].map(({ layer, ...event }) => ({ ...event, part: layer }))
-  return raw.sort((a, b) => a.tick - b.tick || compareLimbs(a.limb, b.limb))
+  return raw.sort(inOrder)
+}
+
+function toRaw(stroke: SoundStroke): Raw {
+  return {
+    tick: stroke.tick,
+    part: stroke.part === 'groove' ? GROOVE : stroke.layer,
+    slot: stroke.slot,
+    limb: stroke.limb,
+    surface: stroke.surface,
+    grace: stroke.graces,
+    graceLimb: stroke.graceLimb,
+    graceSurface: stroke.graceSurface,
+  }
+}
+
+function inOrder(a: Raw, b: Raw): number {
+  return a.tick - b.tick || compareLimbs(a.limb, b.limb)
 }
 
 /** What a limb struck last. */

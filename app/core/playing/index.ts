@@ -2,6 +2,7 @@ export { type Character, characterOf } from './character'
 export {
   clearSurfaces,
   collisionOf,
+  collisionsOfStrokes,
   type HandCollision,
   handCollisions,
   undecidedSlots,
@@ -17,6 +18,7 @@ export {
   type Move,
   type MoveKind,
   movesOf,
+  movesOfStrokes,
   type Setting,
   type SpeedLimit,
   speedLimit,

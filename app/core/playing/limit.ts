@@ -9,9 +9,10 @@ import {
   type Player,
 } from '../kit'
 import { frameTicks, type Lick } from '../line'
+import type { SoundStroke } from '../performance'
 import type { Limb, Voice } from '../sticking'
 import type { Ticks } from '../time'
-import { type Hit, type HitKind, hitsOf, type Reading } from './hits'
+import { type Hit, type HitKind, hitsOf, hitsOfStrokes, type Reading } from './hits'
 
 /**
  * Fitts's law for tapping with a light stylus: A + B log2(2D / W), in milliseconds, D the way in
@@ -72,7 +73,7 @@ export function speedLimit(
 ): SpeedLimit {
   // Only the slowest few are made and kept in order: there are as many moves as strokes.
   const slowest: Move[] = []
-  eachMove(lick, reading, setting, (bpm, make) => {
+  eachMove(hitsIn(lick, reading, setting), beatOf(lick), setting, (bpm, make) => {
     const last = slowest.at(-1)
     if (slowest.length > NEXT && last && bpm >= last.bpm) return
     slowest.push(make())
@@ -83,6 +84,15 @@ export function speedLimit(
   return { bpm: bottleneck?.bpm ?? null, bottleneck, next }
 }
 
+function hitsIn(lick: Lick, reading: Reading, { kit, player, grooves = [] }: Setting): Hit[] {
+  const groove = { own: grooves, swapped: player.swapsGroove ?? false }
+  return hitsOf(lick, reading, kit, groove)
+}
+
+function beatOf({ frame }: Lick): Ticks {
+  return frameTicks(frame).beat
+}
+
 function compareMoves(a: Move, b: Move): number {
   return a.bpm - b.bpm || a.toTick - b.toTick
 }
@@ -90,21 +100,34 @@ function compareMoves(a: Move, b: Move): number {
 /** Every move of a limb from one stroke to its next, in order of time. */
 export function movesOf(lick: Lick, reading: Reading, setting: Setting): Move[] {
   const moves: Move[] = []
-  eachMove(lick, reading, setting, (_, make) => moves.push(make()))
+  const visit = (_: number, make: () => Move) => moves.push(make())
+  eachMove(hitsIn(lick, reading, setting), beatOf(lick), setting, visit)
+  return moves
+}
+
+/**
+ * Every move of a limb among strokes that sound, in order of time; tempos in beats of `beat` ticks.
+ * What is read may be a whole solo: strokes of many licks, one after the other.
+ */
+export function movesOfStrokes(
+  strokes: readonly SoundStroke[],
+  beat: Ticks,
+  setting: Setting,
+): Move[] {
+  const moves: Move[] = []
+  eachMove(hitsOfStrokes(strokes, setting.kit), beat, setting, (_, make) => moves.push(make()))
   return moves
 }
 
 /** Visits every move with the tempo that it allows; the move itself is made on demand. */
 function eachMove(
-  lick: Lick,
-  reading: Reading,
-  { kit, player, grooves = [] }: Setting,
+  hits: readonly Hit[],
+  beat: Ticks,
+  { kit, player }: Setting,
   visit: (bpm: number, make: () => Move) => void,
 ): void {
-  const { beat } = frameTicks(lick.frame)
   const last = new Map<Limb, Hit>()
-  const groove = { own: grooves, swapped: player.swapsGroove ?? false }
-  for (const hit of hitsOf(lick, reading, kit, groove)) {
+  for (const hit of hits) {
     const { limb } = hit
     const before = last.get(limb)
     last.set(limb, hit)
