@@ -3,7 +3,7 @@ import { fail, ok, type Result } from '~/core/foundation'
 import type { StoreIssue } from './issue'
 
 export const DATABASE_NAME = 'dime-stack'
-export const STORE_VERSION = 6
+export const STORE_VERSION = 7
 /** Dexie keeps ten steps of the browser's version number for each of ours. */
 const STEPS = 10
 /** A store that does not answer for so long is told as one that cannot be opened. */
@@ -27,6 +27,8 @@ export class DimeDatabase extends Dexie {
   /** Practice sessions, under the name that the first stores gave them. */
   sittings!: Rows
   plans!: Rows
+  sets!: Rows
+  solos!: Rows
   /** What the library's list shows of each lick, derived from it. */
   summaries!: Rows
   /** What the log says of each lick, derived from its sessions. */
@@ -43,7 +45,7 @@ export class DimeDatabase extends Dexie {
     this.version(3).stores({ kits: 'id' })
     this.version(4).stores({ sittings: 'id, lickId' })
     this.version(5).stores({ plans: 'id' })
-    this.version(STORE_VERSION).stores({
+    this.version(6).stores({
       licks: 'id, deletedAt',
       cells: 'id, deletedAt',
       versions: 'id, lickId, deletedAt',
@@ -55,6 +57,7 @@ export class DimeDatabase extends Dexie {
       snapshots: 'id, lickId',
       aside: 'id',
     })
+    this.version(STORE_VERSION).stores({ sets: 'id, deletedAt', solos: 'id, deletedAt' })
   }
 }
 

@@ -1,5 +1,6 @@
 import * as z from 'zod/mini'
 import { fail, ok, type Result, showControls } from '~/core/foundation'
+import { PART_KINDS, PRACTICE_ORDERS } from '~/core/practice'
 import type { StoreIssue } from './issue'
 
 /** Texts longer than this are refused on the way in, so that what is written can be read. */
@@ -178,9 +179,9 @@ export const MOST_RUNGS = 128
 
 const planFields = z.object({
   id: z.string().check(z.minLength(1)),
-  version: z.literal(2),
+  version: z.literal(3),
   createdAt: z.number(),
-  school: z.enum(['parts', 'halves', 'whole', 'bar']),
+  school: z.enum(PRACTICE_ORDERS),
   ladder: z.enum(['three', 'bpm', 'percent']),
   /** The rungs as the player set them; null for those proposed. */
   rungs: z.nullable(
@@ -210,25 +211,77 @@ const planFields = z.object({
 
 /**
  * How a player practises a lick: order of the steps, ladder, repeats. Its id is the lick's. Plans of
- * version 1 called the links between groups joints.
+ * version 1 called the links between groups joints; those of version 2 knew fewer orders.
  */
 export const planRecordSchema = upgraded((stored) => {
-  const old = planV1.safeParse(stored)
+  const old = olderPlan.safeParse(stored)
   if (!old.success) return stored
   const steps = old.data.steps.map((step) => ({
     ...step,
     part: step.part.replace(/^joint /, 'transition '),
   }))
-  return { ...old.data, version: 2, steps }
+  return { ...old.data, version: 3, steps }
 }, planFields)
 export type PlanRecord = z.infer<typeof planRecordSchema>
 
-const planV1 = z.looseObject({
-  version: z.literal(1),
+const olderPlan = z.looseObject({
+  version: z.union([z.literal(1), z.literal(2)]),
   steps: z.array(z.looseObject({ part: z.string() })),
 })
 
+/** Exercises of a set at the most: the largest family that is listed has fewer. */
+export const MOST_IN_SET = 500
+
+/** Licks in an order, to be practised one after the other. */
+export const setRecordSchema = z.object({
+  id: z.string().check(z.minLength(1)),
+  version: z.literal(1),
+  createdAt: z.number(),
+  name,
+  note: words(500),
+  /** Minutes on each exercise, unless it has its own. */
+  minutes: z.number().check(z.minimum(0.5), z.maximum(60)),
+  exercises: z
+    .array(
+      z.object({
+        lickId: z.string().check(z.minLength(1), z.maxLength(60)),
+        minutes: z.nullable(z.number().check(z.minimum(0.5), z.maximum(60))),
+      }),
+    )
+    .check(
+      z.maxLength(MOST_IN_SET),
+      z.refine((all) => new Set(all.map(({ lickId }) => lickId)).size === all.length, {
+        message: 'each lick once',
+      }),
+    ),
+})
+export type SetRecord = z.infer<typeof setRecordSchema>
+
+/** A solo, as JSON in the form of a solo file, under its title. */
+export const soloRecordSchema = z.object({
+  id: z.string().check(z.minLength(1)),
+  version: z.literal(1),
+  createdAt: z.number(),
+  name: words(200),
+  solo: z.string().check(z.minLength(2), z.maxLength(8 * 1024 * 1024)),
+})
+export type SoloRecord = z.infer<typeof soloRecordSchema>
+
 const padNote = z.nullable(z.int().check(z.minimum(0), z.maximum(127)))
+
+/** A plan of the player's own, to be laid on other licks. */
+const planTemplate = z.object({
+  name,
+  school: z.enum(PRACTICE_ORDERS),
+  ladder: z.enum(['three', 'bpm', 'percent']),
+  repeats: z.int().check(z.minimum(1), z.maximum(99)),
+  climbs: z.boolean(),
+  steps: z
+    .array(z.object({ kind: z.enum(PART_KINDS), form: z.nullable(practiceForm) }))
+    .check(z.maxLength(40)),
+})
+export type PlanTemplate = z.infer<typeof planTemplate>
+export const MOST_TEMPLATES = 20
 
 /** What a player prefers; every field has a default, so that older records stay readable. */
 export const settingsSchema = z.object({
@@ -291,6 +344,8 @@ export const settingsSchema = z.object({
   /** The count is said by the browser's voice: of every slot, or of the strokes of each group. */
   voiceCount: z._default(z.boolean(), false),
   voiceSays: z._default(z.enum(['slots', 'strokes']), 'slots'),
+  /** Plans of the player's own, to be laid on other licks. */
+  templates: z._default(z.array(planTemplate).check(z.maxLength(MOST_TEMPLATES)), []),
   /** Minutes after which a break is called for; 0 for never. */
   breakAfter: z._default(z.int().check(z.minimum(0), z.maximum(120)), 25),
   /** The MIDI notes of the pads that run practice. */

@@ -151,6 +151,24 @@ describe('the store', () => {
       },
       settings: { id: 'settings', school: 'digits', pulse: true },
     },
+    {
+      version: 6,
+      tables: {
+        licks: 'id, deletedAt',
+        settings: 'id',
+        cells: 'id, deletedAt',
+        versions: 'id, lickId, deletedAt',
+        grooves: 'id, deletedAt',
+        kits: 'id, deletedAt',
+        sittings: 'id, lickId, createdAt, deletedAt',
+        plans: 'id',
+        summaries: 'id',
+        logs: 'id',
+        snapshots: 'id, lickId',
+        aside: 'id',
+      },
+      settings: { id: 'settings', school: 'digits', voiceCount: true },
+    },
   ]
 
   it.each(FROZEN)('of version $version is opened with all that is in it', async (frozen) => {
@@ -211,6 +229,8 @@ describe('the store', () => {
       frozen.version > 1 ? [['first', '']] : [],
     )
     expect((await store.liveKits.settled()).rows).toEqual([])
+    expect((await store.liveSets.settled()).rows).toEqual([])
+    expect((await store.liveSolos.settled()).rows).toEqual([])
     const fresh = { revision: 0, updatedAt: 9, deletedAt: null }
     const newest = {
       ...session,
@@ -236,7 +256,7 @@ describe('the store', () => {
           ? {
               ...plan,
               ...fresh,
-              version: 2,
+              version: 3,
               rungGrids: null,
               steps: [{ part: 'transition 3-7', skipped: true, form: null }],
             }

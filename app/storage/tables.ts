@@ -16,6 +16,10 @@ import {
   planRecordSchema,
   practiceSessionRecordSchema,
   readLickRecord,
+  type SetRecord,
+  type SoloRecord,
+  setRecordSchema,
+  soloRecordSchema,
   type VersionRecord,
   versionRecordSchema,
 } from './records'
@@ -29,6 +33,8 @@ export interface RecordOf {
   readonly kits: KitRecord
   readonly sittings: PracticeSessionRecord
   readonly plans: PlanRecord
+  readonly sets: SetRecord
+  readonly solos: SoloRecord
 }
 export type KeptTable = keyof RecordOf
 export const KEPT_TABLES = [
@@ -39,6 +45,8 @@ export const KEPT_TABLES = [
   'kits',
   'sittings',
   'plans',
+  'sets',
+  'solos',
 ] as const satisfies readonly KeptTable[]
 
 /** What the store itself keeps of every record, whatever is in it. */
@@ -67,6 +75,8 @@ const SCHEMAS = {
   kits: kitRecordSchema,
   sittings: practiceSessionRecordSchema,
   plans: planRecordSchema,
+  sets: setRecordSchema,
+  solos: soloRecordSchema,
 } as const
 
 /** Reads what a record holds, without what the store keeps of it. */

@@ -18,9 +18,9 @@ import {
 } from './tables'
 
 /** One thing to be written. */
-export type Change = {
-  [T in KeptTable]:
-    | {
+export type Change =
+  | {
+      [T in KeptTable]: {
         readonly kind: 'save'
         readonly table: T
         readonly record: RecordOf[T]
@@ -31,9 +31,9 @@ export type Change = {
         /** The page that saves it, where it keeps a journal: what it noted later replaces this. */
         readonly savedBy?: string
       }
-    /** Into the bin, or out of it. */
-    | { readonly kind: 'bin' | 'restore' | 'purge'; readonly table: T; readonly id: string }
-}[KeptTable]
+    }[KeptTable]
+  /** Into the bin, or out of it. */
+  | { readonly kind: 'bin' | 'restore' | 'purge'; readonly table: KeptTable; readonly id: string }
 
 /** Why a set of changes was refused, and which of them was. */
 class Refused extends Error {

@@ -6,7 +6,7 @@ import {
   parseLickText,
   rewriteLick,
   setLineText,
-  setSwells,
+  setSpanMarks,
   setValues,
   type TextIssue,
 } from '~/codecs/lick-text'
@@ -139,7 +139,7 @@ export function changeMap(before: Lick, after: Lick, { from, to, origins }: Slot
   return spliceMap(size, { from, to }, origins ?? inPlace(to - from, to - from + grown))
 }
 
-/** Takes what is typed; pins, notes and swells go with their strokes. */
+/** Takes what is typed; pins, notes, swells and named parts go with their strokes. */
 function typedOn(document: BenchDocument, typed: string, caret: number): BenchDocument {
   const { history } = document
   const transaction = toTransaction('type', setLineText(history.text, typed))
@@ -148,12 +148,11 @@ function typedOn(document: BenchDocument, typed: string, caret: number): BenchDo
   const read = parseLickText(applyTransaction(history.text, transaction))
   if (!read.ok) return typedAs(document, commit(history, transaction), read, typing)
   const { lick } = read.value
-  const { voicing, swells } = typedMarks(typing, read.value)
+  const { voicing, spanMarks } = typedMarks(typing, read.value)
   const written = withVoicing(transaction, history, voicing)
-  if (keepEqual(lick.frame.swells, swells) === lick.frame.swells) {
-    return typedAs(document, commit(history, written), read, typing)
-  }
-  const splices = [...written.splices, ...setSwells(history.text, lick, swells)]
+  const marked = setSpanMarks(history.text, lick, spanMarks)
+  if (marked.length === 0) return typedAs(document, commit(history, written), read, typing)
+  const splices = [...written.splices, ...marked]
   const moved = commit(history, { ...written, ...toTransaction('type', splices) })
   return typedAs(document, moved, parseLickText(moved.text), typing)
 }

@@ -186,6 +186,17 @@ describe('pins and notes', () => {
     expect(back.history.text).toBe(open.history.text)
   })
 
+  it('take the named parts along', () => {
+    const text = 'title: Ring\nline: RLRL RLRL\npart: 2..5 middle four # hard\n'
+    const open = openDocument({ text, draft: null, voicing: '' })
+    const partsOf = ({ good }: BenchDocument) => good.lick.parts
+    const front = keys(open, 0, 0, 'RL')
+    expect(partsOf(front)).toEqual([{ name: 'middle four', from: 4, to: 7 }])
+    expect(front.history.text).toContain('part: 4..7 middle four # hard')
+    expect(partsOf(keys(open, 2, 7, ''))).toEqual([])
+    expect(keys(open, 9, 9, ' K').history.text).toContain('part: 2..5 middle four # hard')
+  })
+
   it('follow a stroke through any letters typed in or deleted elsewhere (law)', () => {
     const letters = fc.string({ unit: fc.constantFrom('R', 'L', 'K'), minLength: 1, maxLength: 10 })
     fc.assert(

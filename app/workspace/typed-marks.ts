@@ -1,19 +1,18 @@
-import { type LickReading, lineTextOf } from '~/codecs/lick-text'
-import { moveSwells, type SlotMap } from '~/core/changes'
+import { type LickReading, lineTextOf, type SpanMarks } from '~/codecs/lick-text'
+import { moveSpans, type SlotMap } from '~/core/changes'
 import { type ChangedSpan, changedSpan, joinSpans } from '~/core/editing'
-import type { Swell } from '~/core/line'
 import { hasMarks, moveMarks, type Voicing } from '~/core/voicing'
 
 /**
  * Typing at one place of the line: how it was before, and where it has been typed at so far. Pins,
- * notes and swells are moved from there, not from key to key: of a group that is typed over, each
+ * notes, swells and named parts are moved from there, not from key to key: of a group that is typed over, each
  * stroke keeps its own, though for a moment most of it was gone.
  */
 export interface Typing {
   readonly line: string
   readonly spans: LickReading['spans']
   readonly voicing: Voicing
-  readonly swells: readonly Swell[]
+  readonly spanMarks: SpanMarks
   /** The place in the line as it is typed now. */
   readonly at: ChangedSpan
 }
@@ -30,23 +29,28 @@ interface Typed {
 /** The typing that a key goes on with or begins; null where nothing hangs on single slots. */
 export function typingAfter(before: Typed, typed: string, caret: number): Typing | null {
   const { text, goodText, good, voicing, typing } = before
-  const { swells } = good.lick.frame
-  const hangs = hasMarks(voicing) || swells.length > 0
+  const { frame, parts } = good.lick
+  const spanMarks = { swells: frame.swells, parts }
+  const hangs = hasMarks(voicing) || frame.swells.length > 0 || parts.length > 0
   if (!typing && !hangs) return null
   const at = typing && joinSpans(typing.at, changedSpan(lineTextOf(text), typed, caret))
   if (typing && at) return { ...typing, at }
   if (!hangs) return null
   const line = lineTextOf(goodText)
-  return { line, spans: good.spans, voicing, swells, at: changedSpan(line, typed, caret) }
+  return { line, spans: good.spans, voicing, spanMarks, at: changedSpan(line, typed, caret) }
 }
 
-/** Pins, notes and swells where their strokes are, once the typed line can be read. */
+/** Pins, notes, swells and named parts where their strokes are, once the typed line can be read. */
 export function typedMarks(
   typing: Typing,
   now: LickReading,
-): { readonly voicing: Voicing; readonly swells: readonly Swell[] } {
+): { readonly voicing: Voicing; readonly spanMarks: SpanMarks } {
   const map = typedMap(typing, now)
-  return { voicing: moveMarks(typing.voicing, map), swells: moveSwells(typing.swells, map) }
+  const { swells, parts } = typing.spanMarks
+  return {
+    voicing: moveMarks(typing.voicing, map),
+    spanMarks: { swells: moveSpans(swells, map), parts: moveSpans(parts, map) },
+  }
 }
 
 /** What typing at one place did to the slots: the map of it. */

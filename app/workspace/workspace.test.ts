@@ -181,6 +181,12 @@ describe('marks travel with their strokes', () => {
     expect([pins(one), notes(one)]).toEqual([[], ['7 low']])
   })
 
+  it('named parts too', () => {
+    const one = workspaceOf('line: RLLR KRL\npart: 1..2 middle\n')
+    moveGroup(one, 4, 0)
+    expect(one.lick.parts).toEqual([{ name: 'middle', from: 4, to: 5 }])
+  })
+
   it('swells too', () => {
     const one = workspaceOf('swell: 1..2 ghost>accent\nline: RLLR KRL')
     moveGroup(one, 4, 0)

@@ -176,6 +176,7 @@ export const lick: fc.Arbitrary<Lick> = fc
           swing: { percent: parts.percent, pairs: parts.percent > 60 ? 16 : 8 },
           swells: [{ from: 0, to: 3, start: parts.level, end: 'accent' }],
         },
+        parts: parts.picksUp < 2 ? [{ name: 'first few', from: 0, to: parts.picksUp }] : [],
         unknown: [['mood', 'calm']],
       }
     }),

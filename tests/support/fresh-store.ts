@@ -6,7 +6,7 @@ export const lick = (id: string) => ({ id, text: TEXT, draft: null, voicing: '' 
 
 export const PLAN: PlanRecord = {
   id: 'a',
-  version: 2,
+  version: 3,
   createdAt: 1,
   school: 'parts',
   ladder: 'three',

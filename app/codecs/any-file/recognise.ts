@@ -8,6 +8,7 @@ import { parseKit } from '../kit'
 import { joinLickTexts, lineTextOf, parseLickText, splitLickTexts } from '../lick-text'
 import { parseMidi } from '../midi'
 import { parseMusicXml, parseMxl } from '../musicxml'
+import { parseSolo } from '../solo'
 
 /** What a file is, whatever it is called: one of ours, or a drum part of another program. */
 export type AnyFile =
@@ -15,6 +16,7 @@ export type AnyFile =
   | { readonly kind: 'bundle'; readonly licks: readonly BundleEntry[] }
   | { readonly kind: 'licks'; readonly texts: readonly string[] }
   | { readonly kind: 'kit'; readonly json: string }
+  | { readonly kind: 'solo'; readonly json: string; readonly title: string }
   | { readonly kind: 'part'; readonly part: DrumPart }
 
 const MOST_BYTES = 256 * 1024 * 1024
@@ -82,6 +84,11 @@ function recogniseJson(text: string): Result<AnyFile, FileIssue> {
   const bundle = parseBundle(text)
   if (bundle.ok) return ok({ kind: 'bundle', licks: bundle.value })
   if (bundle.error.code === 'newer') return fail({ code: 'newer', message: bundle.error.message })
+  const solo = parseSolo(text)
+  if (solo.ok) return ok({ kind: 'solo', json: text, title: solo.value.title })
+  if (solo.error.code === 'newer') return fail({ code: 'newer', message: solo.error.message })
+  if (solo.error.code === 'broken')
+    return fail({ code: 'damaged', message: `The solo can’t be read. ${solo.error.message}` })
   const kit = parseKit(text)
   if (kit.ok) return ok({ kind: 'kit', json: text })
   return fail({

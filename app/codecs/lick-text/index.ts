@@ -8,7 +8,7 @@ export {
   withOwnGroove,
 } from './own-groove'
 export { type LickReading, MAX_TEXT_BYTES, parseLickText } from './read'
-export { type LineChange, rewriteLick, setSwells } from './rewrite'
+export { type LineChange, rewriteLick, type SpanMarks, setSpanMarks } from './rewrite'
 export { KEYS, type Key } from './rows'
 export { joinLickTexts, splitLickTexts } from './several'
 export { normalTitle, splitTags } from './title'

@@ -17,6 +17,7 @@ export const HEADER_CODES = [
   'landing',
   'swing',
   'swell',
+  'part',
   'kit',
   'pickup',
   'empty-layer',

@@ -144,6 +144,7 @@ const REFUSED: Readonly<Record<string, string>> = {
   landing: 'landing: crash bar',
   swing: 'swing: 76',
   swell: 'swell: 4..0 ghost>accent',
+  part: 'part: 4..0 first',
   kit: 'kit:',
   pickup: 'pickup: RL@1/8RL',
   'empty-layer': 'under: @1/4',

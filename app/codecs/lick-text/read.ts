@@ -6,6 +6,8 @@ import {
   type Frame,
   type Lick,
   type Line,
+  MOST_NAMED_PARTS,
+  type NamedPart,
   OSTINATO_SCOPES,
   type Ostinato,
   type OstinatoScope,
@@ -63,6 +65,7 @@ class Reader {
       kit: this.value('kit', 'kit', null, values.name),
       ostinatos: this.ostinatos(frame),
       pickup: this.pickup(frame),
+      parts: this.parts(),
       unknown: this.rows.filter((row) => !row.known).map((row) => [row.key, row.value] as const),
     }
     const line = this.line(readableLine(this.rows), frame)
@@ -116,6 +119,13 @@ class Reader {
       const scope = scopeOf(row) ?? 'all'
       return [{ scope, grid: first?.grid ?? frame.grid, line: { ...line, gridChanges } } as const]
     })
+  }
+
+  private parts(): NamedPart[] {
+    const rows = this.all('part')
+    const surplus = rows[MOST_NAMED_PARTS]
+    if (surplus) this.report(surplus, 'part', `at most ${MOST_NAMED_PARTS} parts`)
+    return rows.flatMap((row) => this.judge(row, 'part', values.part) ?? [])
   }
 
   private pickup(frame: Frame): Line {
@@ -220,6 +230,7 @@ const REPEATABLE: ReadonlySet<Key> = new Set<Key>([
   'under fill',
   'under groove',
   'swell',
+  'part',
 ])
 
 /** Under what the layer of a row sounds; undefined for rows that are no layers. */

@@ -1,5 +1,5 @@
 import { applyTransaction, type Splice, toTransaction } from '~/core/editing'
-import type { Lick, Swell } from '~/core/line'
+import type { Lick, NamedPart, Swell } from '~/core/line'
 import { lineTextOf, setLineText, setValues } from './edit'
 import { type LickReading, parseLickText } from './read'
 import { KEYS } from './rows'
@@ -44,14 +44,19 @@ export function rewriteLick(
   return [...rows, ...setLineText(text, canonicalValues(after, 'line')[0] ?? '')]
 }
 
-/** The change that gives the text of a lick other swells. */
-export function setSwells(text: string, lick: Lick, swells: readonly Swell[]): Splice[] {
-  const { frame } = lick
-  return setValues(
-    text,
-    'swell',
-    canonicalValues({ ...lick, frame: { ...frame, swells } }, 'swell'),
-  )
+/** What hangs on stretches of the line: its swells and its named parts. */
+export interface SpanMarks {
+  readonly swells: readonly Swell[]
+  readonly parts: readonly NamedPart[]
+}
+
+/** The change that gives the text of a lick other swells and named parts. */
+export function setSpanMarks(text: string, lick: Lick, { swells, parts }: SpanMarks): Splice[] {
+  const after = { ...lick, frame: { ...lick.frame, swells }, parts }
+  return (['swell', 'part'] as const).flatMap((key) => {
+    const [old, now] = [canonicalValues(lick, key), canonicalValues(after, key)]
+    return same(old, now) ? [] : setValues(text, key, now)
+  })
 }
 
 /** The typed line with some slots typed anew, with and without a space around them. */

@@ -20,6 +20,7 @@ export const KEYS = [
   'kit',
   'pickup',
   'line',
+  'part',
   'under',
   'under fill',
   'under groove',

@@ -1,5 +1,13 @@
 import { fail, ok, type Result } from '~/core/foundation'
-import { LANDING_WORDS, type Landing, MAX_LEAD, type Swell, TEMPO_RANGE } from '~/core/line'
+import {
+  LANDING_WORDS,
+  type Landing,
+  MAX_LEAD,
+  type NamedPart,
+  PART_NAME_MOST,
+  type Swell,
+  TEMPO_RANGE,
+} from '~/core/line'
 import { parseLine } from '~/core/notation'
 import { LEVELS, type Level } from '~/core/sticking'
 import {
@@ -11,6 +19,7 @@ import {
   type Swing,
   type Ticks,
 } from '~/core/time'
+import { normalTitle } from './title'
 import { FORMAT_VERSION_NAME } from './version'
 
 /** Reads a value; the failure is what was expected instead, in words. */
@@ -99,6 +108,15 @@ export function swell(value: string): Result<Swell, string> {
   }
   return ok({ from, to, start, end })
 }
+
+export function part(value: string): Result<NamedPart, string> {
+  const match = /^(\d{1,4})\.\.(\d{1,4})(?:\s+(.*))?$/.exec(value)
+  const [from, to] = [Number(match?.[1]), Number(match?.[2])]
+  if (!match || from > to || to > LAST_SLOT) return fail(PART_EXPECTED)
+  const name = normalTitle(match[3] ?? '')
+  return name.length > PART_NAME_MOST ? fail(PART_EXPECTED) : ok({ name, from, to })
+}
+const PART_EXPECTED = `slots from..to and a name of up to ${PART_NAME_MOST} letters, such as 0..4 first five`
 
 function level(word: string | undefined): Level | undefined {
   return LEVELS.find((known) => known === word)

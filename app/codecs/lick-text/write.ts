@@ -1,4 +1,4 @@
-import { DEFAULT_FRAME, type Lick, type Ostinato, type Swell } from '~/core/line'
+import { DEFAULT_FRAME, type Lick, type NamedPart, type Ostinato, type Swell } from '~/core/line'
 import { formatLine, formatSlot } from '~/core/notation'
 import { type Grid, gridName, meterName, placeName, type Swing, sameGrid } from '~/core/time'
 import { type Key, layerKey } from './rows'
@@ -44,6 +44,7 @@ function formatRows(lick: Lick): (readonly [key: Key | string, value: string])[]
     lick.kit !== null && ['kit', lick.kit],
     lick.pickup.slots.length > 0 && ['pickup', formatLine(lick.pickup)],
     ['line', formatLine(lick.line)],
+    ...lick.parts.map((part) => ['part', formatPart(part)] as const),
     ...lick.ostinatos.map((layer) => formatLayer(layer, frame.grid)),
   ]
   return [...rows.filter((row) => row !== false), ...lick.unknown]
@@ -65,6 +66,10 @@ export function formatSwing({ percent, pairs }: Swing): string {
 
 function formatSwell({ from, to, start, end }: Swell): string {
   return `${from}..${to} ${start}>${end}`
+}
+
+function formatPart({ from, to, name }: NamedPart): string {
+  return `${from}..${to} ${name}`.trimEnd()
 }
 
 /** A layer's row: its key, and its value with its grid where that is not the text's: `@1/4 H`. */

@@ -50,4 +50,4 @@ export {
   thenMap,
 } from './slot-map'
 export { changeLick, gridAt, regroup, startsOf } from './splice'
-export { addSwell, moveSwells, plainStrokes, removeSwell } from './swells'
+export { addSwell, moveSpans, plainStrokes, removeSwell } from './swells'

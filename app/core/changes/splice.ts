@@ -2,7 +2,7 @@ import { type Lick, type Line, normalGridChanges } from '../line'
 import type { Grid } from '../time'
 import type { Phrase, SlotRange } from './phrase'
 import { inPlace, spliceMap } from './slot-map'
-import { moveSwells } from './swells'
+import { moveSpans } from './swells'
 
 /**
  * A line with the slots of a range replaced by a phrase. Groups outside stay; a group that the
@@ -68,7 +68,8 @@ export function changeLick(
   const { frame } = lick
   const line = replaceSlots(lick.line, range, phrase, frame.grid)
   const map = spliceMap(lick.line.slots.length, range, origins)
-  return { ...lick, line, frame: { ...frame, swells: moveSwells(frame.swells, map) } }
+  const swells = moveSpans(frame.swells, map)
+  return { ...lick, line, frame: { ...frame, swells }, parts: moveSpans(lick.parts, map) }
 }
 
 /** A line with its slots in other groups; `groups` sum to the slots. */

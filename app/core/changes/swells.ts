@@ -32,18 +32,21 @@ export function plainStrokes({ line }: Lick, { from, to }: SlotRange): number {
 }
 
 /**
- * Swells moved with their slots: each over the stretch that its slots stand in now, without the copies
+ * Swells, or named parts, moved with their slots (both ends included): each over the stretch that its slots stand in now, without the copies
  * of a repeat; one whose slots are gone goes.
  */
-export function moveSwells(swells: readonly Swell[], map: SlotMap): readonly Swell[] {
-  return swells.flatMap((swell) => {
+export function moveSpans<Span extends { readonly from: number; readonly to: number }>(
+  spans: readonly Span[],
+  map: SlotMap,
+): readonly Span[] {
+  return spans.flatMap((span) => {
     const went: number[] = []
-    for (let slot = swell.from; slot <= swell.to; slot += 1) {
+    for (let slot = span.from; slot <= span.to; slot += 1) {
       const to = mapSlot(map, slot)
       if (to !== null) went.push(to)
     }
     if (went.length === 0) return []
-    return [{ ...swell, from: Math.min(...went), to: Math.max(...went) }]
+    return [{ ...span, from: Math.min(...went), to: Math.max(...went) }]
   })
 }
 

@@ -26,10 +26,13 @@ export {
   type LandingWord,
   type Lick,
   MAX_LEAD,
+  MOST_NAMED_PARTS,
+  type NamedPart,
   NO_GROOVE,
   OSTINATO_SCOPES,
   type Ostinato,
   type OstinatoScope,
+  PART_NAME_MOST,
   type Swell,
   TEMPO_RANGE,
 } from './lick'

@@ -54,6 +54,16 @@ export interface Swell {
   readonly end: Level
 }
 
+/** Slots from..to (both included) of the line that the player has named: they may cross its groups. */
+export interface NamedPart {
+  readonly name: string
+  readonly from: number
+  readonly to: number
+}
+/** The longest name of a part, in letters, and how many parts a lick has. */
+export const PART_NAME_MOST = 40
+export const MOST_NAMED_PARTS = 32
+
 /** Where the line stands in the music. All ticks count from the barline of the fill's bar. */
 export interface Frame {
   readonly meter: Meter
@@ -82,6 +92,8 @@ export interface Lick {
   /** Strokes that end where the line begins, on its grid, played before the first time only. */
   readonly pickup: Line
   readonly ostinatos: readonly Ostinato[]
+  /** What is practised, exchanged and kept by name; in the player's own order. */
+  readonly parts: readonly NamedPart[]
   /** Keys that this version does not know, in order, kept as they were written. */
   readonly unknown: readonly (readonly [key: string, value: string])[]
 }
@@ -116,6 +128,7 @@ export const EMPTY_LICK: Lick = {
   line: EMPTY_LINE,
   pickup: EMPTY_LINE,
   ostinatos: [],
+  parts: [],
   unknown: [],
 }
 

@@ -15,21 +15,8 @@ import { DEFAULT_SETTING, type Setting, speedLimit } from '../playing'
 import { isHand, type Stroke, strokesInSlot } from '../sticking'
 import type { Grid, Ticks } from '../time'
 import { inForm, type PracticeForm } from './form'
+import type { PartKind, PracticeOrder } from './kinds'
 import { pulseOf } from './pulse'
-
-export const PART_KINDS = [
-  'hands',
-  'feet',
-  'together',
-  'transition',
-  'bottleneck',
-  'half',
-  'right-voices',
-  'left-voices',
-  'bar',
-  'loop',
-] as const
-export type PartKind = (typeof PART_KINDS)[number]
 
 /** One step of a build-up: a small lick of its own, in the form in which it is played. */
 export interface PracticePart {
@@ -38,29 +25,20 @@ export interface PracticePart {
   readonly form: PracticeForm
   /** The slots of the lick that it is made from. */
   readonly range: SlotRange
+  /** What the player calls it; empty for what it is. */
+  readonly name?: string
+  /** The saved version that is played, by its id. */
+  readonly version?: string
 }
 
-/**
- * Limbs apart, then joined; halves, then glued; the whole line at once and slow, then voiced; or
- * straight into the bar.
- */
-export const PRACTICE_ORDERS = ['parts', 'halves', 'whole', 'bar'] as const
-export type PracticeOrder = (typeof PRACTICE_ORDERS)[number]
+/** The order for a lick where the player has chosen none: by its parts where it has two or more. */
+export function usualOrder(lick: Lick): PracticeOrder {
+  return lick.line.groups.length > 1 || lick.parts.length > 0 ? 'joined' : 'parts'
+}
 
 /** What tells a part of a lick's build-up from the others, also when the lick has changed. */
-export function partKey({ kind, range }: PracticePart): string {
-  return `${kind} ${range.from}-${range.to}`
-}
-
-/** Slots of a lick as a part of their own, over and over: a loop of what is selected. */
-export function loopPart(lick: Lick, range: SlotRange): PracticePart {
-  const loop = excerpt(lick, range.from, range.to)
-  return {
-    kind: 'loop',
-    lick: { ...loop, frame: { ...loop.frame, start: 0 } },
-    form: OVER,
-    range,
-  }
+export function partKey({ kind, range, version }: PracticePart): string {
+  return version ? `${kind} ${version}` : `${kind} ${range.from}-${range.to}`
 }
 
 const OVER: PracticeForm = { kind: 'over' }
@@ -86,6 +64,8 @@ export function buildUp(
   const together = wholePart('together', bare(plain), making)
   const voices = voiceParts(making)
   if (order === 'bar') return [whole]
+  if (order === 'joined') return [...joinedParts(making), whole]
+  if (order === 'growing') return [...grownParts(making), whole]
   if (order === 'whole') return [together, ...voices, whole]
   if (order === 'halves') return [...halves(plain, making), together, ...voices, whole]
   return [
@@ -190,6 +170,63 @@ function weakSpots(plain: Lick, making: Making): PracticePart[] {
   return [...transitions, placedPart('bottleneck', lick, tight, making)]
 }
 
+/**
+ * Each new part alone, then all so far, each in its place in the bar: the parts that the player named, in
+ * their order, or the groups. Example: groups of 5 3 4 4 are 5, 3, 5+3, 4, 5+3+4, 4, before the whole.
+ */
+function joinedParts(making: Making): PracticePart[] {
+  const { lick } = making
+  const count = lick.line.slots.length
+  const starts = startsOf(lick.line.groups)
+  const own = lick.parts
+    .filter(({ from }) => from < count)
+    .map(({ name, from, to }) => ({ name, from, to: Math.min(count, to + 1) }))
+  const groups = starts.map((from, i) => ({ name: '', from, to: starts[i + 1] ?? count }))
+  const spans = own.length > 0 ? own : few(groups)
+  const seen = new Set([`0-${count}`])
+  const steps: PracticePart[] = []
+  const add = (kind: 'part' | 'so-far', { from, to, name }: (typeof spans)[number]) => {
+    if (seen.has(`${from}-${to}`)) return
+    seen.add(`${from}-${to}`)
+    steps.push({ ...placedPart(kind, lick, { from, to }, making), ...(name && { name }) })
+  }
+  let [least, most] = [count, 0]
+  for (const span of spans) {
+    const first = most === 0
+    least = Math.min(least, span.from)
+    most = Math.max(most, span.to)
+    // What was played before may be played again: a group may stand twice, in another place.
+    add('part', span)
+    if (!first) add('so-far', { name: '', from: least, to: most })
+  }
+  return steps
+}
+
+/** So many parts are learnt by heart; of more groups, neighbours are one part. */
+const MOST_SPANS = 16
+
+function few<S extends { from: number; to: number }>(spans: readonly S[]): readonly S[] {
+  if (spans.length <= MOST_SPANS) return spans
+  const pairs = spans.flatMap((span, i) =>
+    i % 2 === 0 ? [{ ...span, to: (spans[i + 1] ?? span).to }] : [],
+  )
+  return few(pairs)
+}
+
+/** The line up to its first beat, its second, and so on, each in its place in the bar. */
+function grownParts(making: Making): PracticePart[] {
+  const { lick } = making
+  const { beat } = frameTicks(lick.frame)
+  const slots = lickSlots(lick)
+  const ends = new Set<number>()
+  for (const { index, tick } of slots) {
+    const next = slots[index + 1]
+    if (next && Math.floor(next.tick / beat) > Math.floor(tick / beat)) ends.add(index + 1)
+  }
+  const few = [...ends].filter((_, i) => i % Math.ceil(ends.size / MOST_SPANS) === 0)
+  return few.map((to) => placedPart('so-far', lick, { from: 0, to }, making))
+}
+
 /** The halves of a line of several groups, cut where a group ends nearest to the middle. */
 function halves(plain: Lick, making: Making): PracticePart[] {
   const count = plain.line.slots.length
@@ -234,12 +271,65 @@ function withSlots(lick: Lick, slots: Line['slots']): Lick {
   return { ...lick, line: { ...lick.line, slots } }
 }
 
+const LOOP_SURFACES = {
+  loop: (stroke) => stroke,
+  'loop-plain': withoutVoice,
+  'loop-right': (stroke) => (stroke.letter === 'R' ? stroke : withoutVoice(stroke)),
+  'loop-left': (stroke) => (stroke.letter === 'L' ? stroke : withoutVoice(stroke)),
+} as const satisfies Partial<Record<PartKind, (stroke: Stroke) => Stroke>>
+
+/** How a loop is voiced: as it is written, on one surface, or with one hand's voices alone. */
+export type LoopKind = keyof typeof LOOP_SURFACES
+export const LOOP_KINDS = Object.keys(LOOP_SURFACES) as LoopKind[]
+
+/** Slots of a lick as a part of their own, over and over: a loop of what is selected. */
+export function loopPart(lick: Lick, range: SlotRange, kind: LoopKind = 'loop'): PracticePart {
+  const loop = excerpt(lick, range.from, range.to)
+  const slots = mapStrokes(loop.line.slots, LOOP_SURFACES[kind])
+  return {
+    kind,
+    lick: { ...loop, line: { ...loop.line, slots }, frame: { ...loop.frame, start: 0 } },
+    form: OVER,
+    range,
+  }
+}
+
+/** A saved version of a lick as a part: the whole of it, in the bar. */
+export function versionPart(version: Lick, id: string, name: string): PracticePart {
+  const range = { from: 0, to: version.line.slots.length }
+  return { kind: 'version', lick: version, form: barForm(version), range, name, version: id }
+}
+
+/**
+ * The part that a key names, of those that a player adds to a plan: `loop 0-9`, `loop-right 0-9`, `version`
+ * and an id. Undefined for slots that the lick does not have, and for versions that are gone.
+ */
+export function addedPart(
+  lick: Lick,
+  key: string,
+  versions: readonly { readonly id: string; readonly name: string; readonly lick: Lick }[] = [],
+): PracticePart | undefined {
+  const [, kind, rest = ''] = /^([a-z-]+) (.+)$/.exec(key) ?? []
+  if (kind === 'version') {
+    const found = versions.find(({ id }) => id === rest)
+    return found && found.lick.line.slots.length > 0
+      ? versionPart(found.lick, found.id, found.name)
+      : undefined
+  }
+  const loop = LOOP_KINDS.find((known) => known === kind)
+  const [, from, to] = /^(\d+)-(\d+)$/.exec(rest) ?? []
+  const range = { from: Number(from), to: Number(to) }
+  const inLine = range.from < range.to && range.to <= lick.line.slots.length
+  return loop && inLine ? loopPart(lick, range, loop) : undefined
+}
+
 /** A lick by itself: without groove, pick-up or landing. */
 function bare(lick: Lick): Lick {
   const landing = { kind: 'none', at: 'bar' } as const
   return {
     ...lick,
     pickup: EMPTY_LICK.pickup,
+    parts: EMPTY_LICK.parts,
     frame: { ...lick.frame, lead: 0, groove: 'none', stop: 0, bars: null, landing },
   }
 }

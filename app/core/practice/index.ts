@@ -1,12 +1,12 @@
 export {
+  addedPart,
   buildUp,
+  LOOP_KINDS,
+  type LoopKind,
   loopPart,
-  PART_KINDS,
-  type PartKind,
-  PRACTICE_ORDERS,
-  type PracticeOrder,
   type PracticePart,
   partKey,
+  usualOrder,
 } from './build-up'
 export { minutesSinceBreak, type Strain, strainsAt } from './care'
 export {
@@ -39,6 +39,7 @@ export {
   rungSpeed,
 } from './grid-ladder'
 export type { JoinRules } from './joins'
+export { PART_KINDS, type PartKind, PRACTICE_ORDERS, type PracticeOrder } from './kinds'
 export {
   addRung,
   DEFAULT_CAP,
@@ -75,11 +76,15 @@ export { findPulsed, pulseOf } from './pulse'
 export { type SeamRun, seamRuns } from './seam'
 export {
   findStep,
+  isAdded,
+  layPattern,
   moveStep,
   type PlannedStep,
+  patternOf,
   planSteps,
   repeatStep,
   type StepChoice,
+  type StepPattern,
   sameForm,
   toChoices,
 } from './steps'

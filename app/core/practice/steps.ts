@@ -1,5 +1,6 @@
 import { type PracticePart, partKey } from './build-up'
 import type { PracticeForm } from './form'
+import type { PartKind } from './kinds'
 
 /** What the player made of a step of the build-up. */
 export interface StepChoice {
@@ -18,16 +19,17 @@ export interface PlannedStep {
 }
 
 /**
- * The steps of a build-up in the player's own order. A part that the lick has no more is left out;
- * one that is new stands before the part that follows it in the build-up, or at the end.
+ * The steps of a build-up in the player's own order, with those that the player added, which `added`
+ * makes from their keys. A part that the lick has no more is left out; one that is new stands before the part that follows it in the build-up, or at the end.
  */
 export function planSteps(
   parts: readonly PracticePart[],
   choices: readonly StepChoice[],
+  added: (key: string) => PracticePart | undefined = () => undefined,
 ): PlannedStep[] {
   const byKey = new Map(parts.map((part) => [partKey(part), part]))
   const chosen = choices.flatMap((choice): { key: string; step: PlannedStep }[] => {
-    const part = byKey.get(choice.part)
+    const part = byKey.get(choice.part) ?? added(choice.part)
     if (!part) return []
     const { skipped, form } = choice
     return [{ key: choice.part, step: { part, skipped, form: form ?? part.form } }]
@@ -52,6 +54,43 @@ export function toChoices(steps: readonly PlannedStep[]): StepChoice[] {
     skipped,
     form: sameForm(form, part.form) ? null : form,
   }))
+}
+
+/** A plan as it can be laid on other licks: which kinds of parts, in which order and form. */
+export interface StepPattern {
+  readonly kind: PartKind
+  /** Null for the form that is usual for the part. */
+  readonly form: PracticeForm | null
+}
+
+/** The pattern of a plan: each kind where it comes first, without what is skipped or added. */
+export function patternOf(steps: readonly PlannedStep[]): StepPattern[] {
+  const seen = new Set<PartKind>()
+  return steps.flatMap(({ part, skipped, form }) => {
+    if (skipped || seen.has(part.kind) || isAdded(part)) return []
+    seen.add(part.kind)
+    return [{ kind: part.kind, form: sameForm(form, part.form) ? null : form }]
+  })
+}
+
+/** A pattern laid on the parts of a lick: its kinds in its order, all others skipped at the end. */
+export function layPattern(
+  parts: readonly PracticePart[],
+  pattern: readonly StepPattern[],
+): StepChoice[] {
+  const wanted = pattern.flatMap(({ kind, form }) =>
+    parts
+      .filter((part) => part.kind === kind)
+      .map((part) => ({ part: partKey(part), skipped: false, form })),
+  )
+  const kinds = new Set(pattern.map(({ kind }) => kind))
+  const others = parts.filter(({ kind }) => !kinds.has(kind))
+  return [...wanted, ...others.map((part) => ({ part: partKey(part), skipped: true, form: null }))]
+}
+
+/** Whether a part is none of the build-up's own: the player put it into the plan. */
+export function isAdded({ kind }: PracticePart): boolean {
+  return kind === 'version' || kind.startsWith('loop')
 }
 
 /** A step moved to another place; places beyond the ends are the ends. */

@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto'
 import { describe, expect, it } from 'vitest'
+import { EMPTY_LICK } from '~/core/line'
 import {
   closeSaver,
   loadPlan,
@@ -11,7 +12,7 @@ import {
 import { keepPlanMine, planDifferences, takePlanTheirs } from './plan-conflict'
 import { newPlan } from './use-plan'
 
-const plan = (id: string, repeats: number) => ({ ...newPlan(id, 1), repeats })
+const plan = (id: string, repeats: number) => ({ ...newPlan(id, EMPTY_LICK, 1), repeats })
 
 /** A plan that was changed here, to 8 repeats, and in another tab, to 2. */
 async function conflict(id: string) {

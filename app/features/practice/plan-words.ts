@@ -1,7 +1,9 @@
 import type { LadderKind, PracticeOrder } from '~/core/practice'
 
 export const ORDER_WORDS: Readonly<Record<PracticeOrder, string>> = {
-  parts: 'part by part',
+  joined: 'part by part, then joined',
+  growing: 'one beat more each time',
+  parts: 'limb by limb, then together',
   halves: 'halves, then joined',
   whole: 'whole, slowly',
   bar: 'straight into the bar',

@@ -101,7 +101,7 @@ describe('the rungs of a lick', () => {
     dueAt: 0,
     steps: [],
   })
-  const plan = newPlan('a', 0)
+  const plan = newPlan('a', LICK, 0)
   const tempos = (rungs: readonly GridRung[]) => rungs.map(({ tempo }) => tempo)
 
   it('begin at the learning tempo, or where it was clean last', () => {

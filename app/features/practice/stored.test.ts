@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { EMPTY_LICK } from '~/core/line'
 import { MOST_RUNGS, type PracticeSessionRecord } from '~/storage'
 import { SessionWriter } from './session-writer'
 import { newPlan } from './use-plan'
@@ -30,9 +31,9 @@ describe('a plan', () => {
   const rungs = (count: number) => Array.from({ length: count }, (_, i) => 60 + i)
 
   it('may have every ladder that can be read again, and no longer one', () => {
-    expect(planFault({ ...newPlan('x', 1), rungs: rungs(44) })).toBe('')
-    expect(planFault({ ...newPlan('x', 1), rungs: rungs(MOST_RUNGS) })).toBe('')
-    expect(planFault({ ...newPlan('x', 1), rungs: rungs(MOST_RUNGS + 1) })).toMatch(
+    expect(planFault({ ...newPlan('x', EMPTY_LICK, 1), rungs: rungs(44) })).toBe('')
+    expect(planFault({ ...newPlan('x', EMPTY_LICK, 1), rungs: rungs(MOST_RUNGS) })).toBe('')
+    expect(planFault({ ...newPlan('x', EMPTY_LICK, 1), rungs: rungs(MOST_RUNGS + 1) })).toMatch(
       /at most 128 tempos/,
     )
   })
@@ -43,6 +44,8 @@ describe('a plan', () => {
     { repeats: 0 },
     { steps: [{ part: 'x'.repeat(61), skipped: false, form: null }] },
   ])('%j is refused in words', (changed) =>
-    expect(planFault({ ...newPlan('x', 1), ...changed })).toMatch(/nothing was changed\.$/),
+    expect(planFault({ ...newPlan('x', EMPTY_LICK, 1), ...changed })).toMatch(
+      /nothing was changed\.$/,
+    ),
   )
 })

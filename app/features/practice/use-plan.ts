@@ -11,18 +11,19 @@ import {
   type PlannedStep,
   planSteps,
   toChoices,
+  usualOrder,
 } from '~/core/practice'
 import { findGrid, type Grid, gridName, sameGrid } from '~/core/time'
 import type { PlanRecord } from '~/storage'
 import { toSteps } from './step-view'
 
 /** What a plan is before the player changes it. */
-export function newPlan(lickId: string, now: number): PlanRecord {
+export function newPlan(lickId: string, lick: Lick, now: number): PlanRecord {
   return {
     id: lickId,
-    version: 2,
+    version: 3,
     createdAt: now,
-    school: 'parts',
+    school: usualOrder(lick),
     ladder: 'three',
     rungs: null,
     rungGrids: null,
@@ -81,7 +82,7 @@ interface Planned {
 
 /** The plan of a lick: its steps on the grid that is played on, and its ladder, saved as they change. */
 export function usePlan({ lickId, lick, grid, setting, log, plan: stored, onSave }: Planned) {
-  const [usual] = useState(() => newPlan(lickId, Date.now()))
+  const [usual] = useState(() => newPlan(lickId, lick, Date.now()))
   const plan = stored ?? usual
   // What is proposed does not move under the player: it is taken from the log as it was at first.
   const [first] = useState(log)

@@ -12,6 +12,8 @@ export const BACKUP_TABLES = [
   'grooves',
   'kits',
   'plans',
+  'sets',
+  'solos',
   'sittings',
   'snapshots',
   'settings',

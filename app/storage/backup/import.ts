@@ -1,6 +1,7 @@
 import { nanoid } from 'nanoid'
 import { type AnyFile, partText } from '~/codecs/any-file'
 import { findOwnGrooves, parseLickText } from '~/codecs/lick-text'
+import { parseSolo } from '~/codecs/solo'
 import { parseVoicing } from '~/codecs/voicing'
 import type { PartWish } from '~/core/drum-parts'
 import { fail, ok, type Result } from '~/core/foundation'
@@ -61,6 +62,13 @@ export function rowsOfFile(file: AnyFile, now: number, wish: PartWish = {}): Inc
       }))
     case 'licks':
       return file.texts.flatMap((text, i) => lickRows(text, now - i))
+    case 'solo':
+      return [
+        {
+          table: 'solos',
+          row: { id: nanoid(12), version: 1, name: file.title, solo: file.json, createdAt: now },
+        },
+      ]
     case 'part':
       return lickRows(partText(file.part, wish).text, now)
     case 'kit':
@@ -226,11 +234,16 @@ function withOwnIds(table: KeptTable, row: unknown, renamed: Map<string, string>
     renamed.set(id, known)
     return known
   }
-  const { id, lickId } = row as { id?: unknown; lickId?: unknown }
+  const { id, lickId, exercises } = row as { id?: unknown; lickId?: unknown; exercises?: unknown }
+  const ownLick = (one: unknown) =>
+    typeof one === 'object' && one !== null && 'lickId' in one
+      ? { ...one, lickId: own(one.lickId) }
+      : one
   return {
     ...row,
     id: table === 'plans' ? own(id) : own(id, ID_PREFIX[table]),
     ...(lickId !== undefined && { lickId: own(lickId) }),
+    ...(table === 'sets' && Array.isArray(exercises) && { exercises: exercises.map(ownLick) }),
   }
 }
 
@@ -240,7 +253,7 @@ interface Judged {
   readonly updatedAt: number
 }
 
-/** Whether a row can be read as a record, and a lick as a lick. */
+/** Whether a row can be read as a record, a lick as a lick, and a solo as a solo. */
 function judge(table: KeptTable, row: unknown): Result<Judged, StoreIssue> {
   const content = parseContent(table, row)
   if (!content.ok) return content
@@ -250,6 +263,10 @@ function judge(table: KeptTable, row: unknown): Result<Judged, StoreIssue> {
       return fail({ code: 'broken-record', detail: 'the text can’t be read' })
     const read = parseVoicing(voicing)
     if (!read.ok) return fail({ code: 'broken-record', detail: read.error })
+  }
+  if (table === 'solos') {
+    const read = parseSolo((content.value as RecordOf['solos']).solo)
+    if (!read.ok) return fail({ code: 'broken-record', detail: read.error.message })
   }
   const kept = readKept(table, row)
   return kept.ok

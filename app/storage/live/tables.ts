@@ -52,6 +52,10 @@ export const liveCells = keptTable('cells')
 export const liveGrooves = keptTable('grooves')
 /** The player's own kits, oldest first. */
 export const liveKits = keptTable('kits')
+/** Sets of exercises, oldest first. */
+export const liveSets = keptTable('sets')
+/** Solos, oldest first. */
+export const liveSolos = keptTable('solos')
 
 const toSummaryRow = (row: StoredRow): ReadRow<LickSummary> => {
   if (row.unreadable === true) return { id: row.id, value: null }

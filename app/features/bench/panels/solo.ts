@@ -20,6 +20,7 @@ export function soloLick({ frame }: Lick, phrase: Phrase): Lick {
     kit: null,
     ostinatos: [],
     pickup: EMPTY_LINE,
+    parts: [],
     unknown: [],
     line: { ...fillTo(phrase, Math.floor((bars * bar) / slot)), gridChanges: [] },
     frame: {

@@ -1,0 +1,1 @@
+export { formatSolo, parseSolo, SOLO_FORMAT, type SoloFileIssue } from './solo'
