@@ -38,6 +38,8 @@ export {
   removeGridRung,
   rungSpeed,
 } from './grid-ladder'
+export { type Bounds, DRAWN, type Drawn, toImprovised } from './improvise'
+export { type InRow, type VersionRow, versionsInRow } from './in-row'
 export type { JoinRules } from './joins'
 export { PART_KINDS, type PartKind, PRACTICE_ORDERS, type PracticeOrder } from './kinds'
 export {
@@ -74,6 +76,7 @@ export {
 export { planSeconds, type Stage, stageSeconds } from './plan'
 export { findPulsed, pulseOf } from './pulse'
 export { type SeamRun, seamRuns } from './seam'
+export { orderOf, SET_ORDERS, type SetExercise, type SetOrder } from './sets'
 export {
   findStep,
   isAdded,
