@@ -1,5 +1,11 @@
 import { useEffect, useRef, useState } from 'react'
-import { type LoopOptions, type LoopStretch, loopSeconds } from '~/core/sound'
+import {
+  type LoopOptions,
+  type LoopStretch,
+  loopSeconds,
+  type SequenceSound,
+  sequenceSeconds,
+} from '~/core/sound'
 import { Act } from '~/ui/parts'
 import { saveFile } from '~/ui/save-file'
 import type { SoundFormat } from '~/workers'
@@ -15,18 +21,20 @@ type State =
 
 interface SaveSoundProps {
   readonly name: string
-  readonly stretches: () => readonly LoopStretch[]
+  readonly stretches?: () => readonly LoopStretch[]
+  /** In place of stretches: licks in a row, without a break. */
+  readonly sequence?: () => SequenceSound
   readonly options: LoopOptions
 }
 
 /** Saves licks as a sound file, uncompressed or small, made off the main thread, with the way to give it up. */
-export function SaveSound({ name, stretches, options }: SaveSoundProps) {
+export function SaveSound({ name, stretches, sequence, options }: SaveSoundProps) {
   const [state, setState] = useState<State>({ kind: 'idle', said: '' })
   const working = useRef<AbortController | null>(null)
   useEffect(() => () => working.current?.abort(), [])
   const save = async (format: SoundFormat) => {
-    const wanted = stretches()
-    if (loopSeconds(wanted) > MOST_SECONDS) {
+    const [wanted, inRow] = [stretches?.() ?? [], sequence?.()]
+    if ((inRow ? sequenceSeconds(inRow) : loopSeconds(wanted)) > MOST_SECONDS) {
       setState({ kind: 'idle', said: 'That is more than an hour: choose fewer rounds.' })
       return
     }
@@ -37,7 +45,7 @@ export function SaveSound({ name, stretches, options }: SaveSoundProps) {
     try {
       const { renderLoopFile } = await import('~/workers')
       const { bytes } = await renderLoopFile(
-        { stretches: wanted, options, format },
+        { stretches: wanted, ...(inRow && { sequence: inRow }), options, format },
         {
           signal: control.signal,
           onTold: ({ done, all }) =>

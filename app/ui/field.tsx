@@ -26,6 +26,16 @@ export function Field({
   )
 }
 
+/** Words over a control that has a name of its own. */
+export function Labelled({ words, children }: { words: string; children: ReactNode }) {
+  return (
+    <div>
+      <span className="mb-1 block text-(--quiet) text-xs">{words}</span>
+      {children}
+    </div>
+  )
+}
+
 export interface Option {
   readonly value: string
   readonly label: string

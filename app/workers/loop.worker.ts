@@ -1,5 +1,5 @@
 import { formatWav } from '~/codecs/wav'
-import { renderLoops, renderSound, type SoundName } from '~/core/sound'
+import { renderLoops, renderSequence, renderSound, type SoundName } from '~/core/sound'
 import { type ServePort, serve } from './serve'
 
 /** Samples a second: what most players take, and the only rate that the compressed format knows. */
@@ -7,7 +7,7 @@ const RATES = { wav: 44_100, opus: 48_000 } as const
 
 /** Renders licks as a sound file off the main thread; each sound of the kit is made once. */
 serve(self as unknown as ServePort, {
-  'render-loop': async ({ stretches, options, format }, { tell }) => {
+  'render-loop': async ({ stretches, sequence, options, format }, { tell }) => {
     const rate = RATES[format]
     const sounds = new Map<SoundName, Float32Array>()
     const sound = (name: SoundName) => {
@@ -15,7 +15,10 @@ serve(self as unknown as ServePort, {
       sounds.set(name, known)
       return known
     }
-    const samples = renderLoops(stretches, options, rate, sound, (done, all) => tell({ done, all }))
+    const onProgress = (done: number, all: number) => tell({ done, all })
+    const samples = sequence
+      ? renderSequence(sequence, options, rate, sound, onProgress)
+      : renderLoops(stretches, options, rate, sound, onProgress)
     if (format === 'wav') return { bytes: formatWav(samples, rate) }
     const { formatOpus } = await import('~/codecs/opus')
     return { bytes: await formatOpus(samples, rate) }

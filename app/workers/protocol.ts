@@ -1,4 +1,4 @@
-import type { LoopOptions, LoopStretch, SoundName } from '~/core/sound'
+import type { LoopOptions, LoopStretch, SequenceSound, SoundName } from '~/core/sound'
 import type { Voice } from '~/core/sticking'
 import type { ImportDone, IncomingEntry } from '~/storage/backup'
 
@@ -58,6 +58,8 @@ export interface Jobs {
   readonly 'render-loop': {
     readonly in: {
       readonly stretches: readonly LoopStretch[]
+      /** In place of the stretches: licks in a row, without a break. */
+      readonly sequence?: SequenceSound
       readonly options: LoopOptions
       readonly format: SoundFormat
     }

@@ -1,9 +1,22 @@
 import type { Groove } from '~/core/groove'
 import { findPiece, type Kit, MIDI_NOTES, placeOf } from '~/core/kit'
 import { aimOf, eventVelocity, frameTicks, isNoGroove, type Lick, strokeEvents } from '~/core/line'
-import { type SoundClick, type SoundEvent, strikesOf, toPerformance } from '~/core/performance'
+import {
+  type Performance,
+  type SoundClick,
+  type SoundEvent,
+  strikesOf,
+  toPerformance,
+} from '~/core/performance'
 import type { Voice } from '~/core/sticking'
-import { secondsPerTick, swungTick, TICKS_PER_QUARTER, type Ticks } from '~/core/time'
+import {
+  beatTicks,
+  type Meter,
+  secondsPerTick,
+  swungTick,
+  TICKS_PER_QUARTER,
+  type Ticks,
+} from '~/core/time'
 import { formatLickText } from '../lick-text'
 import { be, meta, type TrackEvent, textMeta, toMidiFile } from './bytes'
 
@@ -43,19 +56,29 @@ const [NOTE_OFF, NOTE_ON, PRESSURE] = [0x80, 0x90, 0xa0]
  * Source: Standard MIDI Files 1.0 (RP-001).
  */
 export function formatMidi(lick: Lick, options: MidiOptions = {}): Uint8Array<ArrayBuffer> {
-  const { notes, chokes, clicks } = options.bare ? bareNotes(lick, options) : heard(lick, options)
+  const found = options.bare ? bareNotes(lick, options) : heard(lick, options)
+  const { notes } = found
   const { bar } = frameTicks(lick.frame)
   const lead = -lick.frame.lead * bar
   const earliest = notes.reduce((first, { tick }) => Math.min(first, tick), lead)
   const zero = Math.floor(earliest / bar) * bar
   const at = (tick: Ticks) => tick - zero
+  const [kit, click] = soundTracks(found, at)
+  const tracks = [frameTrack(lick, at, options), kit, ...(options.bare ? [] : [click])]
+  return toMidiFile(tracks, TICKS_PER_QUARTER)
+}
+
+/** The track of the kit, and that of the click. */
+export function soundTracks(
+  { notes, chokes, clicks }: Heard,
+  at: (tick: Ticks) => Ticks,
+): [kit: TrackEvent[], click: TrackEvent[]] {
   const click = clicks.map(({ tick, weight }) => ({
     tick,
     note: CLICK_NOTES[weight],
     velocity: CLICK_VELOCITIES[weight],
   }))
-  const tracks = [
-    frameTrack(lick, at, options),
+  return [
     [
       named('Kit'),
       ...noteEvents(notes, at),
@@ -64,9 +87,8 @@ export function formatMidi(lick: Lick, options: MidiOptions = {}): Uint8Array<Ar
         { tick: at(tick), order: 1, bytes: [PRESSURE + CHANNEL, note, 0] },
       ]),
     ],
-    ...(options.bare ? [] : [[named('Click'), ...noteEvents(click, at)]]),
+    [named('Click'), ...noteEvents(click, at)],
   ]
-  return toMidiFile(tracks, TICKS_PER_QUARTER)
 }
 
 /** Title, tempo, metre, and where groove, fill and landing begin. */
@@ -78,23 +100,37 @@ function frameTrack(
   const { frame, title } = lick
   const { beat, bar } = frameTicks(frame)
   const { target, start } = aimOf(lick)
-  const microseconds = Math.round(secondsPerTick(frame.tempo, beat) * TICKS_PER_QUARTER * 1e6)
-  const { count, unit } = frame.meter
-  // In MIDI clocks: 24 to a quarter. The metronome sounds on the beat of the metre.
-  const clocks = Math.round((beat / TICKS_PER_QUARTER) * 24)
   const markers: [Ticks, string][] = [[start, 'fill']]
   if (frame.lead > 0) markers.unshift([-frame.lead * bar, 'groove'])
   if (frame.landing.kind !== 'none') markers.push([target, 'landing'])
   return [
     named(title || 'Untitled'),
     ...(bare ? [] : [{ tick: 0, order: 0, bytes: textMeta(TEXT, text) }]),
-    { tick: 0, order: 0, bytes: meta(TEMPO, be(microseconds, 3)) },
-    { tick: 0, order: 0, bytes: meta(METER, [count, Math.log2(unit), clocks, 8]) },
-    ...markers.map(([tick, name]) => ({ tick: at(tick), order: 1, bytes: textMeta(MARKER, name) })),
+    tempoEvent(secondsPerTick(frame.tempo, beat)),
+    meterEvent(frame.meter, 0),
+    ...markers.map(([tick, name]) => markerEvent(name, at(tick))),
   ]
 }
 
-function named(name: string): TrackEvent {
+/** The tempo from the beginning on; `tick` is how long one is, in seconds. */
+export function tempoEvent(tick: number): TrackEvent {
+  const microseconds = Math.round(tick * TICKS_PER_QUARTER * 1e6)
+  return { tick: 0, order: 0, bytes: meta(TEMPO, be(microseconds, 3)) }
+}
+
+/** A metre from a tick on. */
+export function meterEvent(meter: Meter, tick: Ticks): TrackEvent {
+  // In MIDI clocks: 24 to a quarter. The metronome sounds on the beat of the metre.
+  const clocks = Math.round((beatTicks(meter) / TICKS_PER_QUARTER) * 24)
+  return { tick, order: 0, bytes: meta(METER, [meter.count, Math.log2(meter.unit), clocks, 8]) }
+}
+
+export function markerEvent(name: string, tick: Ticks): TrackEvent {
+  return { tick, order: 1, bytes: textMeta(MARKER, name) }
+}
+
+/** What a track, or the whole file, is called. */
+export function named(name: string): TrackEvent {
   return { tick: 0, order: 0, bytes: textMeta(TRACK_NAME, name) }
 }
 
@@ -114,7 +150,7 @@ function noteEvents(notes: readonly Note[], at: (tick: Ticks) => Ticks): TrackEv
   })
 }
 
-interface Heard {
+export interface Heard {
   readonly notes: readonly Note[]
   readonly chokes: readonly Omit<Note, 'velocity'>[]
   readonly clicks: readonly SoundClick[]
@@ -123,13 +159,17 @@ interface Heard {
 /** Everything that sounds from the lead-in until the landing has rung. */
 function heard(lick: Lick, { kit, grooves = [], swapsGroove = false }: MidiOptions): Heard {
   const performance = toPerformance(lick, { loop: false, countIn: false, grooves, swapsGroove })
+  return heardIn(performance, secondsPerTick(lick.frame.tempo, frameTicks(lick.frame).beat), kit)
+}
+
+/** What sounds once in a performance, in ticks from its barline; `tick` is how long one is, in seconds. */
+export function heardIn(performance: Performance, tick: number, kit: Kit | undefined): Heard {
   const { barlineTick, roundTicks } = performance
   const shift = (by: Ticks) => (event: SoundEvent) => ({ ...event, tick: event.tick + by })
   const events = [
     ...performance.round(0).map(shift(-barlineTick)),
     ...performance.ending.map(shift(roundTicks - barlineTick)),
   ]
-  const tick = secondsPerTick(lick.frame.tempo, frameTicks(lick.frame).beat)
   const strokes = events.filter((event) => event.kind === 'stroke')
   const notes = strokes.flatMap((stroke) =>
     strikesOf(stroke, tick).map(({ surface, velocity, leadMs }) => ({

@@ -33,20 +33,44 @@ export function formatMusicXml(lick: Lick, options: MusicXmlOptions = { beaming:
   const { kit, beaming, grooves = [] } = options
   const key = kit ? staffKeyOf(kit) : STAFF_KEY
   const bars = toScore(lick, { beaming, groove: 'notes', grooves, key })
+  return scoreText({
+    title: lick.title,
+    text: options.text ?? formatLickText(lick),
+    bars,
+    kit,
+    measures: bars.map((bar, i) =>
+      measure(bar, i, {
+        key,
+        signature: i === 0 ? lick : null,
+        tempo: i === 0 ? lick : null,
+        words: bar.from === 0 ? 'fill' : null,
+        last: i === bars.length - 1,
+      }),
+    ),
+  })
+}
+
+interface ScoreText {
+  readonly title: string
+  /** What travels along, in the file's own field. */
+  readonly text: string
+  readonly bars: readonly ScoreBar[]
+  readonly kit: Kit | undefined
+  readonly measures: readonly Xml[]
+}
+
+/** A whole file of one part. */
+export function scoreText({ title, text, bars, kit, measures }: ScoreText): string {
   const voices = voicesIn(bars)
   const score = element(
     'score-partwise',
     { version: '4.0' },
-    element('work', {}, element('work-title', {}, lick.title || 'Untitled')),
+    element('work', {}, element('work-title', {}, title || 'Untitled')),
     element(
       'identification',
       {},
       element('encoding', {}, element('software', {}, 'Dime Stack')),
-      element(
-        'miscellaneous',
-        {},
-        element('miscellaneous-field', { name: OWN_FIELD }, options.text ?? formatLickText(lick)),
-      ),
+      element('miscellaneous', {}, element('miscellaneous-field', { name: OWN_FIELD }, text)),
     ),
     element(
       'part-list',
@@ -71,25 +95,36 @@ export function formatMusicXml(lick: Lick, options: MusicXmlOptions = { beaming:
         ),
       ),
     ),
-    element(
-      'part',
-      { id: PART },
-      bars.map((bar, i) => measure(bar, i, bars.length, lick, key)),
-    ),
+    element('part', { id: PART }, measures),
   )
   return `${HEAD}${score.xml}\n`
 }
 
-function measure(bar: ScoreBar, index: number, count: number, lick: Lick, key: StaffKey): Xml {
+/** What stands in a measure beside its notes. */
+interface MeasureMarks {
+  readonly key: StaffKey
+  /** Whose metre and whose tempo are told here; null for neither. */
+  readonly signature: Lick | null
+  readonly tempo: Lick | null
+  readonly words: string | null
+  readonly last: boolean
+  /** Voices that come from what stands before or after it: a landing, a pick-up. */
+  readonly more?: readonly ScoreBar['line'][]
+}
+
+/** A bar as a measure, numbered from 0. */
+export function measure(bar: ScoreBar, index: number, marks: MeasureMarks): Xml {
+  const { key, signature, tempo, words, last, more = [] } = marks
   const length = bar.to - bar.from
   const back = element('backup', {}, element('duration', {}, length))
   return element(
     'measure',
     { number: index + 1 },
-    index === 0 && [attributes(lick), tempoMark(lick)],
-    bar.from === 0 && rehearsal('fill'),
+    signature !== null && attributes(signature),
+    tempo !== null && tempoMark(tempo),
+    words !== null && rehearsal(words),
     noteElements(bar.line, { voice: 1, stem: 'up', key, instrument: instrumentId }),
-    [bar.pickup, ...bar.layers].map(
+    [bar.pickup, ...bar.layers, ...more].map(
       (voice, i) =>
         voice.atoms.length > 0 && [
           back,
@@ -101,8 +136,7 @@ function measure(bar: ScoreBar, index: number, count: number, lick: Lick, key: S
           }),
         ],
     ),
-    index === count - 1 &&
-      element('barline', { location: 'right' }, element('bar-style', {}, 'light-heavy')),
+    last && element('barline', { location: 'right' }, element('bar-style', {}, 'light-heavy')),
   )
 }
 

@@ -31,6 +31,7 @@ const named = { id: z.string().check(z.minLength(1), z.maxLength(60)), name: wor
 const struck = {
   ...named,
   text: z.string().check(z.maxLength(65_536)),
+  lickId: z._default(z.nullable(z.string().check(z.maxLength(60))), null),
   otherHand: z._default(z.boolean(), false),
   end: z._default(z.enum(PART_ENDS), 'auto'),
 }
@@ -153,8 +154,8 @@ function writePart(part: SoloPart): WrittenPart {
   switch (part.kind) {
     case 'lick':
     case 'run': {
-      const { lick, otherHand, end } = part
-      const common = { id, name, text: formatLickText(lick), otherHand, end }
+      const { lick, lickId, otherHand, end } = part
+      const common = { id, name, text: formatLickText(lick), lickId, otherHand, end }
       return part.kind === 'lick'
         ? { kind: 'lick', ...common, times: part.times }
         : { kind: 'run', ...common, bars: part.bars }

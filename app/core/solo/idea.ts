@@ -110,7 +110,7 @@ function stageParts(
   random: RandomStream,
 ): SoloPart[] {
   const { cell, grid } = idea
-  const common = { name: stage, otherHand: false, end: 'auto' } as const
+  const common = { name: stage, lickId: null, otherHand: false, end: 'auto' } as const
   const run = (id: string, lick: Lick, bars: number): SoloPart => ({
     ...common,
     kind: 'run',
@@ -194,6 +194,7 @@ function moved(idea: SoloIdea, count: number, random: RandomStream): SoloPart[] 
       name: 'moved',
       lick,
       times: 1,
+      lickId: null,
       otherHand: random() < 0.5,
       end: 'auto',
     })

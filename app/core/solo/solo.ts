@@ -16,6 +16,8 @@ interface Named {
 /** Something that is struck: how it is led, and how it goes over into the next part. */
 interface Struck extends Named {
   readonly lick: Lick
+  /** The lick that it was taken from, whose versions may take its place; null for none. */
+  readonly lickId: string | null
   /** Whether right and left change places. */
   readonly otherHand: boolean
   /**

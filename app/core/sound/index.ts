@@ -5,5 +5,8 @@ export {
   type LoopStretch,
   loopSeconds,
   renderLoops,
+  renderSequence,
+  type SequenceSound,
+  sequenceSeconds,
 } from './loop'
 export { CHOKE_SECONDS, CLICK_GAIN, silencedBy, soundOf, velocityGain } from './striking'

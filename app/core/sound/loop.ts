@@ -1,6 +1,13 @@
 import type { Groove } from '../groove'
 import { frameTicks, type Lick } from '../line'
-import { eventsBetween, onKit, toPerformance } from '../performance'
+import {
+  eventsBetween,
+  onKit,
+  type SoundEvent,
+  type Turn,
+  toPerformance,
+  toSequence,
+} from '../performance'
 import type { Surface } from '../sticking'
 import { secondsPerTick } from '../time'
 import type { SoundName } from './kit-sounds'
@@ -65,6 +72,41 @@ export function renderLoops(
   })
 }
 
+/**
+ * Sections one after the other as samples, counted in once; each tick is `perTick` seconds long from beginning
+ * to end. Every stroke lies at the sample nearest to the core's own time.
+ */
+export function renderSequence(
+  { turns, perTick }: SequenceSound,
+  options: LoopOptions,
+  rate: number,
+  sound: (name: SoundName) => Float32Array,
+  onProgress?: (done: number, all: number) => void,
+): Float32Array<ArrayBuffer> {
+  const { grooves = [], swapsGroove = false, sounds = {} } = options
+  const performance = onKit(
+    toSequence(turns, { loop: false, countIn: true, grooves, swapsGroove }),
+    sounds,
+  )
+  const end = performance.countInTicks + performance.roundTicks + performance.endingTicks
+  const heard = timed(eventsBetween(performance, 0, end), options, perTick)
+  const seconds = end * perTick + RING_SECONDS
+  return mixEvents(heard, { rate, seconds, sound, ...(onProgress && { onProgress }) })
+}
+
+/** How long licks in a row last, in seconds, with the count-in and what rings at the end. */
+export function sequenceSeconds({ turns, perTick }: SequenceSound): number {
+  const performance = toSequence(turns, { loop: false, countIn: true })
+  const { countInTicks, roundTicks, endingTicks } = performance
+  return (countInTicks + roundTicks + endingTicks) * perTick + RING_SECONDS
+}
+
+/** Sections to be heard, and how long a tick is, in seconds. */
+export interface SequenceSound {
+  readonly turns: readonly Turn[]
+  readonly perTick: number
+}
+
 /** How long stretches last, in seconds, with what rings at the end. */
 export function loopSeconds(stretches: readonly LoopStretch[]): number {
   return stretches.reduce((sum, { lick, tempo, rounds }) => {
@@ -76,7 +118,7 @@ export function loopSeconds(stretches: readonly LoopStretch[]): number {
 
 /** What is heard when, in seconds from the first click of the count-in, and how long all rounds take. */
 export function loopEvents({ lick, tempo, rounds }: LoopStretch, options: LoopOptions) {
-  const { click, parts, grooves = [], swapsGroove = false, sounds = {} } = options
+  const { grooves = [], swapsGroove = false, sounds = {} } = options
   const performance = onKit(
     toPerformance(lick, { loop: true, countIn: true, grooves, swapsGroove }),
     sounds,
@@ -84,7 +126,17 @@ export function loopEvents({ lick, tempo, rounds }: LoopStretch, options: LoopOp
   const perTick = secondsPerTick(tempo, frameTicks(lick.frame).beat)
   const end = performance.countInTicks + rounds * performance.roundTicks
   // The landing of the last round is heard too: it lies at its end.
-  const events = eventsBetween(performance, 0, end + 1).flatMap((event): TimedEvent[] => {
+  const events = timed(eventsBetween(performance, 0, end + 1), options, perTick)
+  return { events, seconds: end * perTick, perTick }
+}
+
+/** Those of some events that are to be heard, at their seconds. */
+function timed(
+  events: readonly SoundEvent[],
+  { click, parts }: LoopOptions,
+  perTick: number,
+): TimedEvent[] {
+  return events.flatMap((event): TimedEvent[] => {
     const heard =
       event.kind === 'click'
         ? click || parts === 'click' || event.countIn
@@ -92,5 +144,4 @@ export function loopEvents({ lick, tempo, rounds }: LoopStretch, options: LoopOp
           (parts === 'without-line' && !(event.kind === 'stroke' && event.part === 'line'))
     return heard ? [{ event, seconds: event.tick * perTick, secondsPerTick: perTick }] : []
   })
-  return { events, seconds: end * perTick, perTick }
 }

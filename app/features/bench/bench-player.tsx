@@ -1,12 +1,12 @@
 import { type ReactNode, useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react'
 import { soundsOn } from '~/core/kit'
 import { type Lick, TEMPO_RANGE } from '~/core/line'
-import { isCompound } from '~/core/time'
 import { useSettings } from '~/live/use-live'
 import { Transport } from '~/playback/transport'
 import { type PlaySwitches, usePlayback } from '~/playback/use-playback'
 import { late } from '~/ui/late'
 import { useTouch } from '~/ui/use-touch'
+import { beatName } from '~/words/beat-words'
 import {
   type BenchPlayer as Player,
   PlayerProvider,
@@ -83,9 +83,4 @@ export function BenchPlayer({ children }: { children: ReactNode }) {
       </div>
     </PlayerProvider>
   )
-}
-
-function beatName(meter: Lick['frame']['meter']): string {
-  if (isCompound(meter)) return meter.unit === 8 ? 'dotted quarters' : 'dotted eighths'
-  return { 2: 'halves', 4: 'quarters', 8: 'eighths', 16: 'sixteenths' }[meter.unit]
 }

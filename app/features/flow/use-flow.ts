@@ -1,12 +1,11 @@
-import { nanoid } from 'nanoid'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { onKit, type Performance, toMedley } from '~/core/performance'
 import type { MixPhrase } from '~/core/practice'
 import type { Surface } from '~/core/sticking'
 import { secondsPerTick, type Ticks } from '~/core/time'
 import { useSounding } from '~/playback/use-sounding'
-import { FLOW_ID, type PracticeSessionRecord, type Settings } from '~/storage'
-import { LIMB_KEYS, useSessionWriter } from '../practice'
+import { FLOW_ID, type Settings } from '~/storage'
+import { LIMB_KEYS, useSessionLog } from '../practice'
 
 interface Flowing {
   readonly phraseAt: ((round: number) => MixPhrase) | null
@@ -22,7 +21,6 @@ interface Flowing {
 }
 
 const LOOK_MS = 100
-const SAVE_MS = 1000
 
 /** Plays a flow without end, tells the bar that sounds, and writes the session down as it goes on. */
 export function useFlow(flowing: Flowing) {
@@ -57,54 +55,32 @@ export function useFlow(flowing: Flowing) {
     if (playing && !phraseAt) stop()
   }, [playing, phraseAt, stop])
 
-  const save = useSessionWriter()
-  const written = useRef({ words, tempo, grid })
-  written.current = { words, tempo, grid }
+  const rounds = useRef(0)
+  useSessionLog({
+    playing,
+    lickId: FLOW_ID,
+    part: '',
+    step: words,
+    tempo,
+    grid,
+    form: 'flow',
+    rating: null,
+    rounds: () => rounds.current,
+  })
   useEffect(() => {
     if (!playing) return
-    const begun = performance.now()
-    const session: PracticeSessionRecord = {
-      id: nanoid(),
-      version: 3,
-      lickId: FLOW_ID,
-      part: '',
-      createdAt: Date.now(),
-      step: '',
-      tempo: written.current.tempo,
-      repeats: 0,
-      seconds: 0,
-      rating: null,
-      tense: false,
-      grid: written.current.grid,
-      form: 'flow',
-      note: '',
-    }
-    let rounds = 0
-    let savedAt = begun
-    const write = () => {
-      const seconds = Math.round((performance.now() - begun) / 100) / 10
-      const { words: step, tempo: now } = written.current
-      if (seconds < 1) return
-      save({ ...session, step, tempo: now, repeats: rounds, seconds })
-      savedAt = performance.now()
-    }
-    const look = () => {
+    rounds.current = 0
+    const timer = setInterval(() => {
       const at = position()
-      if (at?.phase === 'round') {
-        rounds = at.round
-        setBar(at.bar)
-      }
-      if (performance.now() - savedAt >= SAVE_MS) write()
-    }
-    const timer = setInterval(look, LOOK_MS)
-    window.addEventListener('pagehide', write)
+      if (at?.phase !== 'round') return
+      rounds.current = at.round
+      setBar(at.bar)
+    }, LOOK_MS)
     return () => {
       clearInterval(timer)
-      window.removeEventListener('pagehide', write)
-      write()
       setBar(0)
     }
-  }, [playing, position, save])
+  }, [playing, position])
 
   const toggle = useCallback(() => {
     if (playing) stop()

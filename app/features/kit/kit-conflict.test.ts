@@ -2,9 +2,10 @@ import 'fake-indexeddb/auto'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { formatKit } from '~/codecs/kit'
 import { DEFAULT_KIT } from '~/core/kit'
+import { keepMine, keepTheirs } from '~/live/conflicts'
 import { liveKits, openSaver, putInBin, saveRecord } from '~/storage'
 import { ownKits } from '~/workspace/setting'
-import { keepKitMine, kitDifferences, leaveKit } from './kit-conflict'
+import { copyOfKit, kitDifferences } from './kit-conflict'
 
 const kit = (id: string, name: string) => ({
   id,
@@ -41,7 +42,7 @@ describe('a kit that two tabs changed', () => {
 
   it('keeps both when mine stays', async () => {
     const { saver, theirs } = await conflict()
-    expect(await keepKitMine(saver, theirs)).toBe(true)
+    expect(await keepMine(saver, theirs, copyOfKit)).toBe(true)
     await saver.flush()
     expect(await names()).toEqual(['Mine', 'Theirs, from another tab'])
     expect(saver.state().kind).toBe('saved')
@@ -49,18 +50,18 @@ describe('a kit that two tabs changed', () => {
 
   it('keeps both when the other stays', async () => {
     const { saver, theirs } = await conflict()
-    expect(await leaveKit(saver, theirs)).toBe(true)
+    expect(await keepTheirs(saver, theirs, copyOfKit)).toBe(true)
     expect(await names()).toEqual(['Mine, before the change', 'Theirs'])
   })
 
   it('that was deleted comes back with mine', async () => {
     const { saver, theirs } = await conflict()
-    expect(await leaveKit(saver, theirs)).toBe(true)
+    expect(await keepTheirs(saver, theirs, copyOfKit)).toBe(true)
     await putInBin([{ table: 'kits', id }])
     saver.change(kit(id, 'Mine again'))
     await saver.flush()
     expect(saver.state()).toEqual({ kind: 'conflict', theirs: null })
-    expect(await keepKitMine(saver, null)).toBe(true)
+    expect(await keepMine(saver, null, copyOfKit)).toBe(true)
     await saver.flush()
     expect(await names()).toContain('Mine again')
   })

@@ -4,6 +4,7 @@ import { formatKit } from '~/codecs/kit'
 import { findPiece, type Kit, overlapsOf, type Player, standIns } from '~/core/kit'
 import { crashesOf } from '~/core/playing'
 import { SURFACE_NAMES, type Surface } from '~/core/sticking'
+import { keepMine, keepTheirs } from '~/live/conflicts'
 import { SaverNotice } from '~/live/saver-notice'
 import { useCleanPlays } from '~/live/use-clean-plays'
 import { useLive, useSettings } from '~/live/use-live'
@@ -18,7 +19,7 @@ import { raisedSpeeds } from '~/workspace/speeds-of'
 import { EvidencePart } from './evidence-part'
 import { HandednessPart } from './handedness-part'
 import { changeKits } from './kit-actions'
-import { keepKitMine, kitDifferences, leaveKit } from './kit-conflict'
+import { copyOfKit, kitDifferences } from './kit-conflict'
 import { insteadOf } from './kit-edits'
 import { PieceList } from './piece-list'
 import { PlanEditor } from './plan-editor'
@@ -103,9 +104,9 @@ export function KitPage() {
             saver={saver}
             what="kit"
             differences={kitDifferences}
-            onMine={async (theirs) => setUndecided(!(await keepKitMine(saver, theirs)))}
+            onMine={async (theirs) => setUndecided(!(await keepMine(saver, theirs, copyOfKit)))}
             onTheirs={async (theirs) => {
-              const left = await leaveKit(saver, theirs)
+              const left = await keepTheirs(saver, theirs, copyOfKit)
               setUndecided(!left)
               if (!left) return
               if (theirs) takeTheirs(theirs)

@@ -32,6 +32,7 @@ export function Shell({ children }: { children: ReactNode }) {
             <Place to="/">Library</Place>
             <Place to="/kit">Kit</Place>
             <Place to="/flow">Flow</Place>
+            <Place to="/solos">Solos</Place>
             <Place to="/log">Log</Place>
           </nav>
           <div className="ml-auto flex items-center sm:gap-1">

@@ -1,0 +1,42 @@
+import { nanoid } from 'nanoid'
+import { formatSolo, parseSolo } from '~/codecs/solo'
+import type { CopyOf } from '~/live/conflicts'
+import type { SoloRecord } from '~/storage'
+import { partName } from '~/words/solo-words'
+
+/** A solo's copy under a title of its own; null where it cannot be read. */
+export const copyOfSolo: CopyOf<'solos'> = ({ solo: text }, why) => {
+  const read = parseSolo(text)
+  if (!read.ok) return null
+  const solo = { ...read.value, title: `${read.value.title}, ${why}`.slice(0, 200) }
+  return {
+    id: nanoid(12),
+    version: 1,
+    name: solo.title,
+    solo: formatSolo(solo),
+    createdAt: Date.now(),
+  }
+}
+
+/** In what a solo differs from another, each a line as `Tempo: 96 in the other, 100 in yours`. */
+export function soloDifferences(theirs: SoloRecord, mine: SoloRecord): string[] {
+  const [a, b] = [parseSolo(theirs.solo), parseSolo(mine.solo)]
+  if (!a.ok || !b.ok) return []
+  const fields = [
+    ['Title', a.value.title, b.value.title],
+    ['Tempo', String(a.value.tempo), String(b.value.tempo)],
+    ['Goal', String(a.value.goal ?? 'none'), String(b.value.goal ?? 'none')],
+    ['Parts', String(a.value.parts.length), String(b.value.parts.length)],
+  ] as const
+  const lines = fields.flatMap(([name, was, is]) =>
+    was === is ? [] : [`${name}: ${was} in the other, ${is} in yours`],
+  )
+  const text = (part: unknown) => JSON.stringify(part)
+  const changed = b.value.parts.filter((part) => {
+    const other = a.value.parts.find(({ id }) => id === part.id)
+    return !other || text(other) !== text(part)
+  })
+  if (changed.length > 0)
+    lines.push(`Parts that differ: ${changed.map((part) => partName(part)).join(', ')}`)
+  return lines
+}

@@ -1,0 +1,322 @@
+import { Redo2, Undo2 } from 'lucide-react'
+import { nanoid } from 'nanoid'
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
+import { useHotkeys } from 'react-hotkeys-hook'
+import { parseSolo } from '~/codecs/solo'
+import { staffKeyOf } from '~/core/kit'
+import { TEMPO_RANGE } from '~/core/line'
+import { judgeSolo, type Solo, shapeOf, soloLength, toSections } from '~/core/solo'
+import { findMeter, meterName } from '~/core/time'
+import { keepMine, keepTheirs } from '~/live/conflicts'
+import { SaverNotice } from '~/live/saver-notice'
+import { useSettings } from '~/live/use-live'
+import { useSettingFor } from '~/live/use-setting'
+import { useSlices } from '~/live/use-slices'
+import { Transport } from '~/playback/transport'
+import type { Kept, SoloRecord } from '~/storage'
+import { Labelled, SelectField } from '~/ui/field'
+import { IconButton } from '~/ui/icon-button'
+import { NumberField } from '~/ui/number-field'
+import { Part, TextBox, Trouble } from '~/ui/parts'
+import { usePageTitle } from '~/ui/use-page-title'
+import { useSpace } from '~/ui/use-space'
+import { beatName } from '~/words/beat-words'
+import { joinName, lengthWords, limitWords, partName } from '~/words/solo-words'
+import { AddPart } from './add-part'
+import { JoinList } from './join-list'
+import { LongRuler } from './long-ruler-view'
+import { endOf, MemoryAid } from './memory-aid'
+import { PartEditor } from './part-editor'
+import { ShapeTable } from './shape-table'
+import { copyOfSolo, soloDifferences } from './solo-conflict'
+import { SoloFiles } from './solo-files'
+import { useSolo } from './use-solo'
+import { type Stretch, useSoloSound } from './use-solo-sound'
+import { useVersionsOf } from './use-versions-of'
+
+const METRES = ['4/4', '3/4', '2/4', '5/4', '6/8', '7/8', '12/8']
+const WHOLE: Stretch = { from: 0, to: Number.POSITIVE_INFINITY, part: '', words: 'the whole solo' }
+const ANY_LICK = { kit: null, unknown: [] }
+const newId = () => nanoid(8)
+
+/** A whole solo: its parts in a row, how they meet, what they come to, and playing it. */
+export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Solo }) {
+  const { desk, saver, gone } = useSolo(opened, read)
+  const { solo, past, future, chosen, refused } = useSlices(desk)
+  usePageTitle(solo.title, 'Solo')
+  const { settings, change: changeSettings } = useSettings()
+  const setting = useSettingFor(ANY_LICK)
+  const versions = useVersionsOf(solo)
+  const sections = useMemo(() => toSections(solo), [solo])
+  // What is judged follows a moment later: 128 bars are thousands of moves.
+  const judged = useDeferredValue(useMemo(() => ({ solo, sections }), [solo, sections]))
+  const judgement = useMemo(
+    () => judgeSolo(judged.solo, judged.sections, setting),
+    [judged, setting],
+  )
+  const shape = useMemo(
+    () => shapeOf(judgement.sections, judgement.strokes, staffKeyOf(setting.kit)),
+    [judgement, setting.kit],
+  )
+  const length = soloLength(solo, sections)
+  const [tempo, setTempo] = useState<number | null>(null)
+  const [stretch, setStretch] = useState<Stretch>(WHOLE)
+  const [loops, setLoops] = useState(false)
+  const host = useRef<HTMLDivElement>(null)
+  const switches = useMemo(
+    () => ({ loop: loops, countIn: settings.countIn, click: settings.click }),
+    [loops, settings.countIn, settings.click],
+  )
+  const sound = useSoloSound({
+    id: opened.id,
+    solo,
+    sections,
+    stretch,
+    setting,
+    tempo: tempo ?? solo.tempo,
+    switches,
+    host,
+  })
+  const { playing, place, toggle, start, stop } = sound
+  useSpace(toggle)
+  useHotkeys('mod+z', () => desk.undo(), { preventDefault: true })
+  useHotkeys('mod+shift+z, mod+y', () => desk.redo(), { preventDefault: true })
+  const keys = { enabled: settings.singleKeys }
+  useHotkeys('left', () => desk.step(-1), keys)
+  useHotkeys('right', () => desk.step(1), keys)
+
+  // Another stretch begins anew.
+  const begin = useRef(start)
+  begin.current = start
+  const waits = useRef(false)
+  const play = (next: Stretch, loop: boolean) => {
+    stop()
+    setStretch(next)
+    setLoops(loop)
+    waits.current = true
+  }
+  useEffect(() => {
+    if (!waits.current) return
+    waits.current = false
+    begin.current()
+  })
+  const at = solo.parts.findIndex(({ id }) => id === chosen)
+  const part = solo.parts[at]
+  const playPart = () => {
+    const from = sections.findIndex((section) => section.part === at)
+    if (part && from >= 0)
+      play({ ...WHOLE, from, part: `from ${part.id}`, words: `from ${partName(part)}` }, false)
+  }
+  const loopJoin = (number: number) => {
+    const join = judgement.joins[number]
+    if (!join) return
+    const words = `join at ${joinName(join, judgement.sections, solo)}`
+    play(
+      { from: join.section - 1, to: join.section + 1, part: `join ${join.section}`, words },
+      true,
+    )
+  }
+  const [undecided, setUndecided] = useState(false)
+  const [openJoin, setOpenJoin] = useState<number | null>(null)
+  const draw = useCallback((bar: number, value: number) => desk.draw(bar, value), [desk])
+  const lift = useCallback(() => desk.lift(), [desk])
+  const choose = useCallback(
+    (index: number) => desk.choose(desk.state().solo.parts[index]?.id ?? null),
+    [desk],
+  )
+  const whole = stretch.from === 0 && stretch.to === Number.POSITIVE_INFINITY
+  return (
+    <div ref={host} className="flex grow flex-col">
+      <div className="mx-auto flex w-full max-w-7xl grow flex-col gap-4 px-4 py-4 sm:px-5">
+        <header className="flex flex-wrap items-end gap-x-4 gap-y-2">
+          <h1 className="sr-only">{solo.title || 'Untitled solo'}</h1>
+          <TextBox
+            label="Title of the solo"
+            className="w-72 border-transparent bg-transparent font-semibold text-2xl tracking-tight hover:border-base-300"
+            maxLength={200}
+            value={solo.title}
+            onType={(title) => desk.edit((now) => ({ ...now, title }), 'title')}
+          />
+          <SelectField
+            label="Beats of"
+            className="w-20"
+            value={meterName(solo.meter)}
+            options={[...new Set([meterName(solo.meter), ...METRES])].map((one) => ({
+              value: one,
+              label: one,
+            }))}
+            onChange={(value) => {
+              const meter = findMeter(value)
+              if (meter) desk.edit((now) => ({ ...now, meter }))
+            }}
+          />
+          <Labelled words="Tempo">
+            <NumberField
+              label="Tempo of the solo"
+              className="w-16"
+              min={TEMPO_RANGE.least}
+              max={TEMPO_RANGE.most}
+              whole={false}
+              value={solo.tempo}
+              onChange={(next) => desk.edit((now) => ({ ...now, tempo: next }), 'tempo')}
+            />
+          </Labelled>
+          <Labelled words="Goal">
+            <NumberField
+              label="Goal of the solo"
+              className="w-16"
+              min={TEMPO_RANGE.least}
+              max={TEMPO_RANGE.most}
+              whole={false}
+              value={solo.goal ?? solo.tempo}
+              onChange={(goal) => desk.edit((now) => ({ ...now, goal }), 'goal')}
+            />
+          </Labelled>
+          <p className="pb-1 font-semibold tabular-nums">
+            {lengthWords(length.bars, length.seconds)}
+          </p>
+          <span className="ml-auto flex items-center">
+            <IconButton label="Undo" disabled={past.length === 0} onClick={() => desk.undo()}>
+              <Undo2 size={17} aria-hidden />
+            </IconButton>
+            <IconButton label="Redo" disabled={future.length === 0} onClick={() => desk.redo()}>
+              <Redo2 size={17} aria-hidden />
+            </IconButton>
+          </span>
+        </header>
+        <SaverNotice
+          saver={saver}
+          what="solo"
+          differences={soloDifferences}
+          onMine={async (theirs) => setUndecided(!(await keepMine(saver, theirs, copyOfSolo)))}
+          onTheirs={async (theirs) => {
+            const left = await keepTheirs(saver, theirs, copyOfSolo)
+            setUndecided(!left)
+            const other = theirs && parseSolo(theirs.solo)
+            if (left && other?.ok) desk.take(other.value)
+          }}
+        />
+        <Trouble words={undecided ? 'Not done: the other version could not be kept.' : ''} />
+        <Trouble
+          words={gone ? 'This solo was deleted in another tab. It is in the bin.' : refused}
+        />
+        {place && playing && (
+          <MemoryAid
+            solo={solo}
+            sections={sections}
+            place={place}
+            last={endOf(sections, stretch.to)}
+            rating={sound.rating}
+            onRate={sound.setRating}
+          />
+        )}
+        <p className="text-sm">
+          <span className="font-semibold">The whole</span> {limitWords(judgement)}
+        </p>
+        <div className="grid grid-cols-1 gap-x-8 gap-y-6 lg:grid-cols-[minmax(0,1fr)_23rem]">
+          <div className="flex min-w-0 flex-col gap-4">
+            <LongRuler
+              solo={solo}
+              sections={sections}
+              judgement={judgement}
+              shape={shape}
+              chosen={chosen}
+              onChoose={choose}
+              onJoin={setOpenJoin}
+              onDraw={draw}
+              onLift={lift}
+            />
+            <p className="text-(--quiet) text-xs">
+              Columns: how much is struck in each bar, and how hard. Draw over them what you want.
+            </p>
+            <AddPart solo={solo} newId={newId} onAdd={(next) => desk.add(next)} />
+            {part && (
+              <PartEditor
+                part={part}
+                at={at}
+                count={solo.parts.length}
+                onChange={(change, about) => desk.changePart(part.id, change, about)}
+                onMove={(to) => desk.move(part.id, to)}
+                onDuplicate={() => desk.duplicate(part.id, newId())}
+                onRemove={() => desk.remove(part.id)}
+              />
+            )}
+          </div>
+          <aside className="flex min-w-0 flex-col gap-6">
+            <Part title="Play" level={2}>
+              <div className="flex flex-wrap gap-1.5">
+                <button
+                  type="button"
+                  className="btn btn-primary btn-sm"
+                  onClick={() => (playing && whole ? stop() : play({ ...WHOLE }, false))}
+                >
+                  {playing && whole ? 'Stop' : 'Play the whole solo'}
+                </button>
+                {part && at > 0 && (
+                  <button
+                    type="button"
+                    className="btn btn-outline border-base-300 btn-sm font-normal"
+                    onClick={playPart}
+                  >
+                    From {partName(part)}
+                  </button>
+                )}
+              </div>
+              {!whole && (
+                <p className="text-(--quiet) text-sm">
+                  Space plays {stretch.words}.{' '}
+                  <button type="button" className="link" onClick={() => setStretch({ ...WHOLE })}>
+                    Back to the whole
+                  </button>
+                </p>
+              )}
+            </Part>
+            <Part title="Joins" level={2}>
+              <JoinList
+                solo={judged.solo}
+                judgement={judgement}
+                setting={setting}
+                opened={openJoin}
+                versions={versions}
+                newId={newId}
+                onOpen={setOpenJoin}
+                onMend={(parts) => desk.edit((now) => ({ ...now, parts }))}
+                onLoop={loopJoin}
+              />
+            </Part>
+            <ShapeTable
+              shape={shape}
+              wish={solo.wish}
+              onWish={(bar, value) => {
+                desk.draw(bar, value)
+                desk.lift()
+              }}
+              onClear={() => desk.edit((now) => ({ ...now, wish: [] }))}
+            />
+            <SoloFiles solo={solo} sections={sections} setting={setting} />
+          </aside>
+        </div>
+      </div>
+      <div className="sticky bottom-0">
+        <Transport
+          playing={playing}
+          trouble={sound.trouble}
+          tempo={tempo ?? solo.tempo}
+          learning={solo.tempo}
+          goal={solo.goal}
+          beatName={beatName(solo.meter)}
+          switches={switches}
+          least={TEMPO_RANGE.least}
+          most={TEMPO_RANGE.most}
+          onToggle={toggle}
+          onTempo={setTempo}
+          onSwitch={({ loop, countIn, click }) => {
+            setLoops(loop)
+            changeSettings({ countIn, click })
+          }}
+          onVolume={sound.setVolume}
+        />
+      </div>
+    </div>
+  )
+}
