@@ -6,6 +6,8 @@ export default [
   route('kit', 'routes/kit.tsx'),
   route('practice/:id', 'routes/practice.tsx'),
   route('flow', 'routes/flow.tsx'),
+  route('sets', 'routes/sets.tsx'),
+  route('sets/:id', 'routes/set.tsx'),
   route('solos', 'routes/solos.tsx'),
   route('solos/:id', 'routes/solo.tsx'),
   route('log', 'routes/log.tsx'),

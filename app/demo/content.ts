@@ -3,6 +3,7 @@ import { addLicks } from '~/storage'
 import { fillOnFirstVisit } from '~/storage/first-visit'
 import { DEMO_LICKS } from './licks'
 import { demoSessions } from './log'
+import { demoSets, demoSolos } from './shows'
 
 const DAY = 24 * 60 * 60 * 1000
 
@@ -21,7 +22,7 @@ export function addDemoLicks() {
   return addLicks(demoLicks(), Date.now())
 }
 
-/** Fills a store that nobody has visited: the circus's licks, and four weeks of their log. */
+/** Fills a store that nobody has visited: the circus's licks, set and solo, and four weeks of their log. */
 export async function fillDemo(): Promise<void> {
   const midnight = new Date().setHours(0, 0, 0, 0)
   const sessions = demoSessions().map(({ daysAgo, minute, ...session }, i) => ({
@@ -30,5 +31,9 @@ export async function fillDemo(): Promise<void> {
     version: 3 as const,
     createdAt: midnight - daysAgo * DAY + minute * 60_000,
   }))
-  await fillOnFirstVisit(demoLicks(), Date.now(), sessions)
+  const now = Date.now()
+  await fillOnFirstVisit(demoLicks(), now, sessions, {
+    sets: demoSets(now),
+    solos: demoSolos(now),
+  })
 }

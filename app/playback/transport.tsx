@@ -1,6 +1,7 @@
 import { AudioLines, Metronome, Play, Repeat, Square, TimerReset } from 'lucide-react'
 import { memo, type ReactNode, useState } from 'react'
 import type { Channel } from '~/audio'
+import { isCompound, type Meter } from '~/core/time'
 import { NumberField } from '~/ui/number-field'
 import { CLICK_VOLUME } from './mixer'
 import type { PlaySwitches } from './use-playback'
@@ -11,7 +12,7 @@ interface TransportProps {
   readonly tempo: number
   readonly learning: number
   readonly goal: number | null
-  readonly beatName: string
+  readonly meter: Meter
   readonly switches: PlaySwitches
   readonly onToggle: () => void
   readonly onTempo: (tempo: number) => void
@@ -79,7 +80,7 @@ export const Transport = memo(function Transport(props: TransportProps) {
   )
 })
 
-function TempoSlider({ tempo, learning, goal, least, most, beatName, onTempo }: TransportProps) {
+function TempoSlider({ tempo, learning, goal, least, most, meter, onTempo }: TransportProps) {
   const floor = Math.max(least, Math.min(learning, tempo) - 20)
   const ceiling = Math.min(most, Math.max(goal ?? learning, tempo) + 20)
   return (
@@ -96,7 +97,7 @@ function TempoSlider({ tempo, learning, goal, least, most, beatName, onTempo }: 
           onChange={onTempo}
         />
         <span className="hidden whitespace-nowrap text-[#c9bfae] text-xs sm:inline">
-          {beatName} a minute
+          {beatName(meter)} a minute
         </span>
       </div>
       <div className="hidden w-44 sm:block">
@@ -193,4 +194,10 @@ function Limbs({ onVolume }: { onVolume: (channel: Channel, volume: number) => v
       </div>
     </details>
   )
+}
+
+/** What the beats of a metre are called: `quarters`, in 6/8 `dotted quarters`. */
+function beatName(meter: Meter): string {
+  if (isCompound(meter)) return meter.unit === 8 ? 'dotted quarters' : 'dotted eighths'
+  return { 2: 'halves', 4: 'quarters', 8: 'eighths', 16: 'sixteenths' }[meter.unit]
 }

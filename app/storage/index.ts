@@ -71,6 +71,7 @@ export {
   loadSessions,
   type SessionPage,
 } from './sessions'
+export { addLicksAsSet } from './sets'
 export { liveSettings, type SettingsState } from './settings'
 export { listSnapshots, type Snapshot } from './snapshots'
 export { loadSparePlan, removeSparePlan, saveSparePlan } from './spare-plan'

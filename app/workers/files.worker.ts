@@ -20,12 +20,14 @@ let plan: ImportPlan | undefined
 
 /** Reads and writes files off the main thread. */
 serve(self as unknown as ServePort, {
-  export: async ({ lickIds, at }, { tell, cancelled }) => {
+  export: async ({ lickIds, setIds, at }, { tell, cancelled }) => {
     const progress = (done: number, all: number) => {
       if (cancelled()) throw new Error('cancelled')
       tell({ done, all })
     }
-    const read = lickIds ? await readLicksWhole(lickIds, progress) : await readEverything(progress)
+    const read = lickIds
+      ? await readLicksWhole(lickIds, progress, setIds)
+      : await readEverything(progress)
     if (!read.ok) throw new Error(read.error.detail)
     const zip = formatBackup(read.value, at) as Uint8Array<ArrayBuffer>
     if (!lickIds) await noteBackup(at)

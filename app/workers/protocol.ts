@@ -68,7 +68,12 @@ export interface Jobs {
   }
   /** A backup of everything (on null), or of some licks with all that is theirs. */
   readonly export: {
-    readonly in: { readonly lickIds: readonly string[] | null; readonly at: number }
+    readonly in: {
+      readonly lickIds: readonly string[] | null
+      /** Sets that go along with their licks. */
+      readonly setIds?: readonly string[]
+      readonly at: number
+    }
     readonly on: Progress
     readonly out: { readonly zip: Uint8Array<ArrayBuffer> }
   }

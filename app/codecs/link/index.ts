@@ -1,1 +1,9 @@
+export {
+  type AnyLink,
+  formatSetLink,
+  formatSoloLink,
+  type LinkedSet,
+  MOST_LINK,
+  parseAnyLink,
+} from './any-link'
 export { formatLink, type LinkedLick, parseLink } from './link'

@@ -1,1 +1,1 @@
-export { formatSolo, parseSolo, SOLO_FORMAT, type SoloFileIssue } from './solo'
+export { formatSolo, parseSolo, type SoloFileIssue } from './solo'

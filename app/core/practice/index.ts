@@ -76,7 +76,7 @@ export {
 export { planSeconds, type Stage, stageSeconds } from './plan'
 export { findPulsed, pulseOf } from './pulse'
 export { type SeamRun, seamRuns } from './seam'
-export { orderOf, SET_ORDERS, type SetExercise, type SetOrder } from './sets'
+export { orderOf, type SetExercise, type SetOrder } from './sets'
 export {
   findStep,
   isAdded,

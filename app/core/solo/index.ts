@@ -8,7 +8,6 @@ export {
 } from './joins'
 export { type JoinRemedy, remediesOf } from './remedies'
 export {
-  grooveBars,
   type Section,
   sectionAt,
   soloLength,

@@ -7,18 +7,20 @@ import { useJob } from './use-job'
 interface ExportButtonProps {
   /** The licks to export, with all that is theirs; null for a backup of everything. */
   readonly lickIds: readonly string[] | null
+  /** Sets that go along. */
+  readonly setIds?: readonly string[]
   readonly className: string
   readonly children: ReactNode
 }
 
 /** Writes a backup file in a worker, with its progress and the way to cancel. */
-export function ExportButton({ lickIds, className, children }: ExportButtonProps) {
+export function ExportButton({ lickIds, setIds = [], className, children }: ExportButtonProps) {
   const { state, run, cancel } = useJob<void>()
   const save = () =>
     run(async (onTold, signal) => {
       const { filesWorker } = await import('~/workers')
       const at = Date.now()
-      const { zip } = await filesWorker.ask('export', { lickIds, at }, { onTold, signal })
+      const { zip } = await filesWorker.ask('export', { lickIds, setIds, at }, { onTold, signal })
       saveFile(fileName(lickIds, at), 'application/zip', zip)
     })
   if (state.kind === 'running')

@@ -6,7 +6,6 @@ import { Transport } from '~/playback/transport'
 import { type PlaySwitches, usePlayback } from '~/playback/use-playback'
 import { late } from '~/ui/late'
 import { useTouch } from '~/ui/use-touch'
-import { beatName } from '~/words/beat-words'
 import {
   type BenchPlayer as Player,
   PlayerProvider,
@@ -73,7 +72,7 @@ export function BenchPlayer({ children }: { children: ReactNode }) {
           goal={frame.goal}
           least={TEMPO_RANGE.least}
           most={TEMPO_RANGE.most}
-          beatName={beatName(frame.meter)}
+          meter={frame.meter}
           switches={switches}
           onToggle={play}
           onTempo={setTempo}

@@ -1,4 +1,4 @@
-import { Columns2, Copy, Download, FileDown, Printer, Tag, Trash2 } from 'lucide-react'
+import { Columns2, Copy, Download, FileDown, ListPlus, Printer, Tag, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import type { LickSummary, StoreIssue } from '~/storage'
@@ -122,6 +122,12 @@ export function SelectionBar({ selected, shown, onSelect, onClear, onDeleted }: 
           <Printer size={14} aria-hidden /> Sheet
         </Link>
       )}
+      <Link
+        to={`/sets?add=${ids.join(',')}`}
+        className="btn btn-outline border-base-300 btn-sm font-normal"
+      >
+        <ListPlus size={14} aria-hidden /> Add to a set
+      </Link>
       <Act onClick={() => void copy()}>
         <Copy size={14} aria-hidden /> Copy as text
       </Act>

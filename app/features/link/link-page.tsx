@@ -1,10 +1,11 @@
 import { Download, Play } from 'lucide-react'
 import { useMemo, useRef, useState } from 'react'
 import { Link, useLocation, useNavigate } from 'react-router'
-import { canonicalValues } from '~/codecs/lick-text'
-import { type LinkedLick, parseLink } from '~/codecs/link'
+import { canonicalValues, valuesOf } from '~/codecs/lick-text'
+import { type AnyLink, type LinkedLick, parseAnyLink } from '~/codecs/link'
 import { findVoicedLick } from '~/codecs/voicing'
 import type { Lick } from '~/core/line'
+import { soloLength } from '~/core/solo'
 import { meterName, placeName } from '~/core/time'
 import type { Ruler } from '~/drawing/ruler/layout'
 import { RulerView } from '~/drawing/ruler/ruler-view'
@@ -17,19 +18,23 @@ import { Trouble } from '~/ui/parts'
 import { useMedia } from '~/ui/use-media'
 import { usePageTitle } from '~/ui/use-page-title'
 import { useWidth } from '~/ui/use-width'
+import { plural } from '~/words/figures'
 import { gridWords } from '~/words/grid-words'
 import { spokenPlace } from '~/words/places'
+import { lengthWords, partName } from '~/words/solo-words'
 import { landingVerdict } from '~/words/verdict'
 import { turnTexts } from '~/workspace/turned'
+import { saveLinkedSet } from '../sets'
+import { createSolo } from '../solos'
 
-/** A lick that came in a link: looked at and heard, and saved where it is wanted. */
+/** What came in a link, a lick, a solo or a set: looked at, and saved where it is wanted. */
 export function LinkPage() {
   const { hash } = useLocation()
-  const read = useMemo(() => parseLink(hash), [hash])
+  const read = useMemo(() => parseAnyLink(hash), [hash])
   return (
     <div className="mx-auto flex w-full max-w-5xl flex-col gap-4 px-4 py-7 pb-20 sm:px-5">
       {read.ok ? (
-        <LinkedView texts={read.value} />
+        <Linked link={read.value} />
       ) : (
         <>
           <h1 className="font-semibold text-3xl tracking-tight">No lick here</h1>
@@ -42,6 +47,63 @@ export function LinkPage() {
         </>
       )}
     </div>
+  )
+}
+
+function Linked({ link }: { link: AnyLink }) {
+  if (link.kind === 'lick') return <LinkedView texts={link.lick} />
+  return <LinkedMany link={link} />
+}
+
+/** A solo or a set: what is in it, and the way into the store. */
+function LinkedMany({ link }: { link: Exclude<AnyLink, { kind: 'lick' }> }) {
+  const navigate = useNavigate()
+  const [trouble, setTrouble] = useState('')
+  const solo = link.kind === 'solo' ? link.solo : null
+  const title = link.kind === 'solo' ? link.solo.title : link.set.name
+  usePageTitle(title, 'From a link')
+  const length = useMemo(() => (solo ? soloLength(solo) : null), [solo])
+  const names =
+    link.kind === 'solo'
+      ? link.solo.parts.map(partName)
+      : link.set.licks.map(({ text }) => valuesOf(text, 'title')[0] ?? 'Untitled')
+  const save = async () => {
+    if (link.kind === 'solo') {
+      const made = await createSolo(link.solo)
+      if (made.id) navigate(`/solos/${made.id}`)
+      else setTrouble(made.trouble)
+      return
+    }
+    const made = await saveLinkedSet(link.set)
+    if (made.id) navigate(`/sets/${made.id}`)
+    else setTrouble(made.trouble)
+  }
+  return (
+    <>
+      <header className="flex flex-wrap items-center gap-3">
+        <h1 dir="auto" className="min-w-0 font-semibold text-3xl tracking-tight">
+          {title || 'Untitled'}
+        </h1>
+        <button type="button" className="btn btn-primary ml-auto" onClick={() => void save()}>
+          <Download size={16} aria-hidden />
+          {link.kind === 'solo' ? 'Save to my solos' : 'Save to my sets'}
+        </button>
+      </header>
+      <p className="text-(--quiet)">
+        {solo && length
+          ? `A solo: ${lengthWords(length.bars, length.seconds)}, at ${solo.tempo}.`
+          : `A set of ${plural(names.length, 'exercise')}. Its licks go into your library.`}
+      </p>
+      <ol className="list-decimal pl-6">
+        {names.map((name, i) => (
+          <li key={i}>{name}</li>
+        ))}
+      </ol>
+      <p className="text-(--quiet) text-sm">
+        Nothing is saved yet. All of it is in the address of this page; no server has it.
+      </p>
+      <Trouble words={trouble} />
+    </>
   )
 }
 

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { Link } from 'react-router'
+import { Link, useLocation, useSearchParams } from 'react-router'
 import { frameTicks, sumOf } from '~/core/line'
 import type { Rating } from '~/core/log'
 import type { Position } from '~/core/performance'
@@ -14,6 +14,7 @@ import { late } from '~/ui/late'
 import { Trouble } from '~/ui/parts'
 import { usePageTitle } from '~/ui/use-page-title'
 import { PracticeDesk, stepAt } from '~/workspace/practice-desk'
+import { SetBar } from '../sets'
 import { BigCount } from './big-count'
 import { Cautions } from './cautions'
 import { DARK, litOf, type Phase, phaseAt } from './lights'
@@ -65,6 +66,8 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
   const counting = useCounting()
   const { sessions: own, saveSession, savePlan, setPlan, ...kept } = useStored(record.id, stored)
   const log = useMemo(() => logOf(own, lick), [own, lick])
+  const [search] = useSearchParams()
+  const setId = search.get('set')
   const [desk] = useState(() => new PracticeDesk(lick.frame.grid))
   const { loop, grid, muted, onStage, rated, lost, ...now } = useSlices(desk)
   const { plan, played, planned, steps, rungs, change, setRungs, arrange } = usePlan({
@@ -113,6 +116,8 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
     },
     [desk, rateRung, rung, rungs, tempo, tempos, grid, setRungs],
   )
+
+  useBeginsAtOnce(begin)
 
   // Another step, form, grid or way of counting in begins anew: what sounded was another music.
   const restart = useRef(begin)
@@ -185,6 +190,15 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
       data-phase="still"
       className="group mx-auto grid w-full max-w-7xl grow grid-cols-1 content-start gap-x-8 gap-y-3 px-4 py-3 sm:px-5 lg:grid-cols-[minmax(0,1fr)_20rem]"
     >
+      {setId !== null && (
+        <SetBar
+          setId={setId}
+          lickId={record.id}
+          seconds={secondsToday(own)}
+          playing={playing}
+          keys={settings.singleKeys}
+        />
+      )}
       <PracticeHeader
         id={record.id}
         title={lick.title}
@@ -303,6 +317,26 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
       />
     </div>
   )
+}
+
+/** Begins by itself where the page before it asked for that: the next exercise of a set that plays. */
+function useBeginsAtOnce(begin: () => void): void {
+  const { state } = useLocation()
+  const asked = (state as { begins?: unknown } | null)?.begins === true
+  const newest = useRef(begin)
+  newest.current = begin
+  useEffect(() => {
+    if (!asked) return
+    newest.current()
+    // Reloaded, the page stays still.
+    window.history.replaceState({ ...window.history.state, usr: null }, '')
+  }, [asked])
+}
+
+/** How long a lick has been practised since midnight, in seconds. */
+function secondsToday(own: readonly { createdAt: number; seconds: number }[]): number {
+  const midnight = new Date().setHours(0, 0, 0, 0)
+  return own.reduce((sum, one) => sum + (one.createdAt >= midnight ? one.seconds : 0), 0)
 }
 
 function NothingYet({ id }: { id: string }) {

@@ -7,7 +7,14 @@ const read = (search: string) => parseSheetAddress(new URLSearchParams(search))
 
 describe('the address of a sheet', () => {
   it('has only what is not as usual', () => {
-    const state = { ids: ['a', 'b'], title: '', note: '', under: [], choices: DEFAULT_CHOICES }
+    const state = {
+      solo: null,
+      ids: ['a', 'b'],
+      title: '',
+      note: '',
+      under: [],
+      choices: DEFAULT_CHOICES,
+    }
     expect(formatSheetAddress(state)).toBe('licks=a%2Cb')
     expect(
       formatSheetAddress({
@@ -19,6 +26,7 @@ describe('the address of a sheet', () => {
 
   it('is read as it was written (law)', () => {
     const state = fc.record({
+      solo: fc.constantFrom(null, 'abc'),
       ids: fc.uniqueArray(fc.stringMatching(/^[a-z0-9-]{1,12}$/), { maxLength: 8 }),
       title: fc.string({ maxLength: 60 }),
       note: fc.string({ maxLength: 200 }),

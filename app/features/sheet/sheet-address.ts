@@ -6,6 +6,8 @@ export type Under = (typeof UNDER)[number]
 
 /** A sheet as its address tells it: which licks, in which order, and all that is chosen. */
 export interface SheetState {
+  /** A solo whose parts are on it, in place of licks; null for none. */
+  readonly solo: string | null
   readonly ids: readonly string[]
   readonly title: string
   readonly note: string
@@ -17,6 +19,8 @@ export interface SheetState {
 export const MOST_ON_SHEET = 64
 const MOST_TEXT = 2000
 const MOST_SYSTEMS = 20
+
+const OWN_ID = /^[\w-]{1,60}$/
 
 /** What each choice may be. */
 const CHOICES: {
@@ -50,7 +54,9 @@ export function parseSheetAddress(search: URLSearchParams): SheetState {
     Number.isInteger(systems) && systems >= 1 && systems <= MOST_SYSTEMS ? systems : null
   const ids = (search.get('licks') ?? '').split(',').filter(Boolean)
   const under = (search.get('with') ?? '').split(',')
+  const solo = search.get('solo')
   return {
+    solo: solo && OWN_ID.test(solo) ? solo : null,
     ids: [...new Set(ids)].slice(0, MOST_ON_SHEET),
     title: (search.get('title') ?? '').slice(0, MOST_TEXT),
     note: (search.get('note') ?? '').slice(0, MOST_TEXT),
@@ -63,8 +69,9 @@ export function parseSheetAddress(search: URLSearchParams): SheetState {
  * The address of a sheet: only what differs from what is usual is in it. Law: read again it is the same.
  * Example: two licks on Letter are `licks=a,b&paper=Letter`.
  */
-export function formatSheetAddress({ ids, title, note, under, choices }: SheetState): string {
+export function formatSheetAddress({ solo, ids, title, note, under, choices }: SheetState): string {
   const search = new URLSearchParams()
+  if (solo !== null) search.set('solo', solo)
   if (ids.length > 0) search.set('licks', ids.join(','))
   if (under.length > 0) search.set('with', under.join(','))
   if (title !== '') search.set('title', title)

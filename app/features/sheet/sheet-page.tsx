@@ -12,12 +12,13 @@ import { useSheetState } from './use-sheet-state'
 export function SheetPage() {
   const { state, texts, change } = useSheetState()
   const { pages, titles, licks, late } = useSheet(state, texts)
+  const filled = state.ids.length > 0 || state.solo !== null
   const name = state.title || titles.find((title) => title !== null) || 'Sheet'
   return (
     <div className="mx-auto grid w-full max-w-7xl items-start gap-x-8 gap-y-6 px-4 py-7 pb-20 sm:px-5 lg:grid-cols-[20rem_1fr] lg:grid-rows-[auto_1fr] print:block print:max-w-none print:p-0">
       <div className="flex min-w-0 flex-col gap-5 print:hidden">
         <h1 className="font-semibold text-3xl tracking-tight">Sheet</h1>
-        {pages && state.ids.length > 0 && (
+        {pages && filled && (
           <div className="flex flex-wrap items-center gap-2">
             <button type="button" className="btn btn-primary" onClick={() => window.print()}>
               <Printer size={18} aria-hidden /> Print
@@ -25,11 +26,21 @@ export function SheetPage() {
             <SheetFiles pages={pages} name={name} />
           </div>
         )}
-        {licks.length > 0 && <SheetSound licks={licks} name={name} />}
-        <SheetLicks state={state} titles={titles} onChange={change} />
+        {state.solo === null ? (
+          <>
+            {licks.length > 0 && <SheetSound licks={licks} name={name} />}
+            <SheetLicks state={state} titles={titles} onChange={change} />
+          </>
+        ) : (
+          <p className="text-sm">
+            <Link className="link" to={`/solos/${state.solo}`}>
+              Back to the solo
+            </Link>
+          </p>
+        )}
       </div>
       <div className="flex min-w-0 flex-col gap-6 lg:row-span-2 print:block" aria-busy={late}>
-        {state.ids.length === 0 && (
+        {!filled && (
           <p className="text-(--quiet) lg:pt-3 print:hidden">
             Add a lick, or select licks in the{' '}
             <Link className="link" to="/">
@@ -38,7 +49,7 @@ export function SheetPage() {
             and choose Sheet.
           </p>
         )}
-        {state.ids.length > 0 &&
+        {filled &&
           pages?.map((page, i) => (
             <PageView
               key={i}

@@ -1,4 +1,5 @@
 import { useCallback, useDeferredValue, useMemo } from 'react'
+import { parseSolo } from '~/codecs/solo'
 import type { Result } from '~/core/foundation'
 import type { Lick } from '~/core/line'
 import { layOut, lookOf, type Page } from '~/core/sheet'
@@ -6,8 +7,9 @@ import { useSettings } from '~/live/use-live'
 import { useOwnGrooves } from '~/live/use-own'
 import { useRead } from '~/live/use-read'
 import { useCounting, useSettingFor } from '~/live/use-setting'
-import { loadLicks, loadVersions } from '~/storage'
+import { loadKept, loadLicks, loadVersions } from '~/storage'
 import { sheetOf } from '~/words/sheet-words'
+import { soloSheet } from '~/words/solo-words'
 import { type SheetState, textOf } from './sheet-address'
 import { entryOf, type SheetSource } from './sheet-entries'
 
@@ -24,7 +26,7 @@ export interface ShownSheet {
 
 /** The pages of a sheet, laid out anew when the licks or the choices change. */
 export function useSheet(state: SheetState, texts: readonly string[]): ShownSheet {
-  const sources = useSources(state.ids, texts)
+  const sources = useSources(state.ids, texts, state.solo)
   const grooves = useOwnGrooves()
   const setting = useSettingFor(DEFAULT)
   const counting = useCounting()
@@ -56,12 +58,18 @@ const DEFAULT = { kit: null, unknown: [] }
 function useSources(
   ids: readonly string[],
   texts: readonly string[],
+  solo: string | null,
 ): readonly (SheetSource | null)[] | null {
-  const key = ids.join(',')
-  const read = useCallback(() => loadSources(key === '' ? [] : key.split(','), texts), [key, texts])
+  const key = solo === null ? ids.join(',') : `solo ${solo}`
+  const read = useCallback(
+    () =>
+      solo === null ? loadSources(key === '' ? [] : key.split(','), texts) : loadSolo(key, solo),
+    [key, texts, solo],
+  )
   const concerns = useCallback(
     (table: string, changed: readonly string[]) =>
-      table === 'versions' || (table === 'licks' && changed.some((id) => key.includes(id))),
+      table === 'versions' ||
+      ((table === 'licks' || table === 'solos') && changed.some((id) => key.includes(id))),
     [key],
   )
   const found = useRead<{ key: string; licks: readonly (SheetSource | null)[] } | null>(
@@ -70,6 +78,25 @@ function useSources(
     null,
   )
   return found && found.key === key ? found.licks : null
+}
+
+/** The parts of a solo in order, each with its bars. */
+async function loadSolo(
+  key: string,
+  id: string,
+): Promise<Result<{ key: string; licks: readonly (SheetSource | null)[] }, unknown>> {
+  const stored = await loadKept('solos', id)
+  if (!stored.ok) return stored
+  const read = stored.value && parseSolo(stored.value.solo)
+  if (!read?.ok) return { ok: true, value: { key, licks: [null] } }
+  const licks = soloSheet(read.value).map((lick, i) => ({
+    id: `part-${i}`,
+    lick,
+    text: '',
+    voicing: '',
+    versions: [],
+  }))
+  return { ok: true, value: { key, licks } }
 }
 
 async function loadSources(

@@ -32,6 +32,7 @@ export function Shell({ children }: { children: ReactNode }) {
             <Place to="/">Library</Place>
             <Place to="/kit">Kit</Place>
             <Place to="/flow">Flow</Place>
+            <Place to="/sets">Sets</Place>
             <Place to="/solos">Solos</Place>
             <Place to="/log">Log</Place>
           </nav>

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { formatLickText } from '~/codecs/lick-text'
+import { formatSoloLink, MOST_LINK } from '~/codecs/link'
 import { formatSolo } from '~/codecs/solo'
 import { soundsOn } from '~/core/kit'
 import type { Setting } from '~/core/playing'
@@ -12,13 +12,14 @@ import { saveFile } from '~/ui/save-file'
 import { partName } from '~/words/solo-words'
 
 interface SoloFilesProps {
+  readonly id: string
   readonly solo: Solo
   readonly sections: readonly Section[]
   readonly setting: Setting
 }
 
 /** A solo for paper, for other programs, and for other people. */
-export function SoloFiles({ solo, sections, setting }: SoloFilesProps) {
+export function SoloFiles({ id, solo, sections, setting }: SoloFilesProps) {
   const [said, setSaid] = useState('')
   const { settings } = useSettings()
   const name = solo.title || 'solo'
@@ -35,6 +36,17 @@ export function SoloFiles({ solo, sections, setting }: SoloFilesProps) {
     const { formatSoloMidi } = await import('~/codecs/midi')
     saveFile(`${name}.mid`, 'audio/midi', formatSoloMidi(solo, sections, named, setting))
   }
+  const copyLink = () => {
+    const link = `${location.origin}/link#${formatSoloLink(solo)}`
+    if (link.length > MOST_LINK) {
+      setSaid('The solo is too large for a link: save it as a file.')
+      return
+    }
+    navigator.clipboard.writeText(link).then(
+      () => setSaid('The link is copied. The whole solo is in it; no server has it.'),
+      () => setSaid('The browser does not allow copying.'),
+    )
+  }
   const musicXml = async () => {
     const { formatSoloMusicXml } = await import('~/codecs/musicxml')
     const written = formatSoloMusicXml(solo, sections, named, setting)
@@ -44,14 +56,14 @@ export function SoloFiles({ solo, sections, setting }: SoloFilesProps) {
     <Part title="On paper and in files" level={2}>
       <p className="flex flex-wrap gap-1.5">
         <Link
-          to="/sheet"
-          state={{ texts: sheetTexts(solo, sections, named) }}
+          to={`/sheet?solo=${id}&title=${encodeURIComponent(solo.title)}`}
           className="btn btn-outline border-base-300 btn-sm font-normal"
         >
           Make a sheet
         </Link>
         <Act onClick={() => fetched(midi())}>Save as MIDI</Act>
         <Act onClick={() => fetched(musicXml())}>Save as MusicXML</Act>
+        <Act onClick={copyLink}>Copy a link</Act>
         <Act onClick={() => saveFile(`${name}.solo.json`, 'application/json', formatSolo(solo))}>
           Save the solo
         </Act>
@@ -72,22 +84,4 @@ export function SoloFiles({ solo, sections, setting }: SoloFilesProps) {
       />
     </Part>
   )
-}
-
-/** The parts of a solo as lick texts for a sheet, each with its bars in its title. */
-function sheetTexts(solo: Solo, sections: readonly Section[], names: readonly string[]): string[] {
-  return sections.flatMap((section, i) => {
-    const { lick, barsBefore, bars, time } = section
-    if (time > 0) return []
-    const last = sections.findLast(({ part }) => part === section.part) ?? section
-    const end = last.barsBefore + last.bars
-    const times = sections.filter(({ part }) => part === section.part).length
-    const where = end - barsBefore > 1 ? `bars ${barsBefore + 1} to ${end}` : `bar ${end}`
-    const often = times > 1 ? `, ${times} times` : ''
-    const title = `${names[i]}, ${where}${often}`
-    const tempo = Math.round(solo.tempo * 100) / 100
-    const empty = lick.line.slots.length === 0
-    const lead = empty ? Math.min(8, bars) : 0
-    return [formatLickText({ ...lick, title, frame: { ...lick.frame, tempo, goal: null, lead } })]
-  })
 }

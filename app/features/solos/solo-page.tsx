@@ -20,7 +20,6 @@ import { NumberField } from '~/ui/number-field'
 import { Part, TextBox, Trouble } from '~/ui/parts'
 import { usePageTitle } from '~/ui/use-page-title'
 import { useSpace } from '~/ui/use-space'
-import { beatName } from '~/words/beat-words'
 import { joinName, lengthWords, limitWords, partName } from '~/words/solo-words'
 import { AddPart } from './add-part'
 import { JoinList } from './join-list'
@@ -293,7 +292,7 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
               }}
               onClear={() => desk.edit((now) => ({ ...now, wish: [] }))}
             />
-            <SoloFiles solo={solo} sections={sections} setting={setting} />
+            <SoloFiles id={opened.id} solo={solo} sections={sections} setting={setting} />
           </aside>
         </div>
       </div>
@@ -304,7 +303,7 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
           tempo={tempo ?? solo.tempo}
           learning={solo.tempo}
           goal={solo.goal}
-          beatName={beatName(solo.meter)}
+          meter={solo.meter}
           switches={switches}
           least={TEMPO_RANGE.least}
           most={TEMPO_RANGE.most}

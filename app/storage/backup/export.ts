@@ -62,10 +62,11 @@ async function readTable(
   }
 }
 
-/** Some licks, with everything of theirs: versions, plans, sessions, and own grooves and kits in use. */
+/** Some licks and sets, with everything of theirs: versions, plans, sessions, own grooves and kits in use. */
 export function readLicksWhole(
   ids: readonly string[],
   onProgress: OnProgress,
+  setIds: readonly string[] = [],
 ): Promise<Result<BackupTables, StoreIssue>> {
   return withStore(async (database) => {
     const licks = (await database.licks.bulkGet([...ids])).flatMap((row) => row ?? [])
@@ -77,7 +78,7 @@ export function readLicksWhole(
         .where('lickId')
         .anyOf([...ids])
         .toArray()
-    const found = async (table: 'grooves' | 'kits' | 'plans', of: readonly string[]) =>
+    const found = async (table: 'grooves' | 'kits' | 'plans' | 'sets', of: readonly string[]) =>
       (await database[table].bulkGet([...of])).flatMap((row) => row ?? [])
     return ok(
       new Map<string, readonly unknown[]>([
@@ -85,6 +86,7 @@ export function readLicksWhole(
         ['versions', await ofLicks('versions')],
         ['sittings', await ofLicks('sittings')],
         ['plans', await found('plans', ids)],
+        ['sets', await found('sets', setIds)],
         ['grooves', await found('grooves', named('groove'))],
         ['kits', await found('kits', named('kit'))],
       ]),

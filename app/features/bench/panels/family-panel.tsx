@@ -6,6 +6,7 @@ import { formatPhrase, type Phrase, phraseOf } from '~/core/changes'
 import { accentFamily, type Family, inversionFamily, kickFamily } from '~/core/families'
 import { PhraseStacks, PhraseText } from '~/drawing/stacks/phrase-figure'
 import { useSaving } from '~/live/use-saving'
+import { MOST_IN_SET } from '~/storage'
 import { NumberField } from '~/ui/number-field'
 import { Act, Choice, Nothing, Part } from '~/ui/parts'
 import { appendPhrase, replaceRange } from '~/workspace/edits/edits'
@@ -43,7 +44,7 @@ const MOST_ON_SHEET = 64
 /** All members of a rule, counted and numbered, to try one after the other. */
 export function FamilyPanel() {
   const props = usePanel()
-  const { lick, range, onEdit, onHear } = props
+  const { lick, range, onEdit, onHear, setting } = props
   const [rule, setRule] = useState<Rule>('kicks')
   const [asked, setAsked] = useState<Asked>({ slots: 8, most: 8, adjacent: false })
   const [index, setIndex] = useState(0)
@@ -80,7 +81,26 @@ export function FamilyPanel() {
     })
     void navigate('/sheet', { state: { texts } })
   }
-  const saved = trouble || (savedAt === at && !busy ? `Saved as “${name} ${at + 1}”` : '')
+  const [making, setMaking] = useState(false)
+  const [unmade, setUnmade] = useState('')
+  // All members, easiest first: what can be played fastest, then with fewest kicks, then as they are numbered.
+  const makeSet = async () => {
+    if (!family) return
+    if (family.count > BigInt(MOST_IN_SET)) {
+      setUnmade(`A set has at most ${MOST_IN_SET} exercises: narrow the family first.`)
+      return
+    }
+    setMaking(true)
+    const { createSetOf, familyTexts } = await import('../../sets')
+    const made = await createSetOf(
+      `${name}, ${family.count}`,
+      familyTexts(lick, family, name, setting),
+    )
+    setMaking(false)
+    if (made.id) void navigate(`/sets/${made.id}`)
+    else setUnmade(made.trouble)
+  }
+  const saved = unmade || trouble || (savedAt === at && !busy ? `Saved as “${name} ${at + 1}”` : '')
   return (
     <div className="flex flex-col gap-4">
       <div className="flex flex-wrap items-center gap-3">
@@ -149,6 +169,9 @@ export function FamilyPanel() {
               Replace
             </Act>
             <Act onClick={sheet}>Make a sheet</Act>
+            <Act disabled={making} onClick={() => void makeSet()}>
+              {making ? 'Making the set …' : 'Make a set'}
+            </Act>
             <Act disabled={busy} onClick={() => save(member)}>
               Save as cell
             </Act>

@@ -76,6 +76,9 @@ export function FilesPart({ text, withVoices }: FilesPartProps) {
           <Link to={`/sheet?licks=${id}&with=parts,versions`} className={LINK}>
             A page for a pupil
           </Link>
+          <Link to={`/sets?add=${id}`} className={LINK}>
+            Add to a set
+          </Link>
         </p>
         <p className="text-(--quiet) text-sm">
           The sheet is printed, or saved as PDF, SVG or PNG. The page for a pupil has the parts in

@@ -1,0 +1,137 @@
+import { DragDropProvider } from '@dnd-kit/react'
+import { isSortable, useSortable } from '@dnd-kit/react/sortable'
+import { GripVertical, Play, X } from 'lucide-react'
+import { Link } from 'react-router'
+import { MiniStacks } from '~/drawing/stacks/mini-stacks'
+import type { SetRecord } from '~/storage'
+import { IconButton } from '~/ui/icon-button'
+import { NumberField } from '~/ui/number-field'
+import { Nothing } from '~/ui/parts'
+import { minutesOn, moveExercise, removeLickFrom, setMinutes } from '~/workspace/set-edits'
+import type { ExerciseProgress } from './progress'
+
+interface ExerciseListProps {
+  readonly set: SetRecord
+  readonly progress: readonly ExerciseProgress[]
+  readonly onEdit: (change: (set: SetRecord) => SetRecord) => void
+}
+
+/** The exercises of a set in their order: dragged, or lifted by space and carried by arrows. */
+export function ExerciseList({ set, progress, onEdit }: ExerciseListProps) {
+  if (progress.length === 0)
+    return <Nothing>There is no exercise in this set yet. Add a lick below.</Nothing>
+  return (
+    <DragDropProvider
+      onDragEnd={({ operation: { source }, canceled }) => {
+        if (!canceled && isSortable(source))
+          onEdit((now) => moveExercise(now, source.initialIndex, source.index))
+      }}
+    >
+      <ol aria-label="Exercises" className="flex flex-col">
+        {progress.map((one, at) => (
+          <Exercise key={one.lickId} set={set} one={one} at={at} onEdit={onEdit} />
+        ))}
+      </ol>
+    </DragDropProvider>
+  )
+}
+
+function Exercise({
+  set,
+  one,
+  at,
+  onEdit,
+}: {
+  set: SetRecord
+  one: ExerciseProgress
+  at: number
+  onEdit: ExerciseListProps['onEdit']
+}) {
+  const { ref, handleRef } = useSortable({ id: one.lickId, index: at })
+  const { summary, clean, goal, share, overdue, lickId } = one
+  const title = summary?.title ?? 'A lick that is no longer there'
+  const own = set.exercises[at]
+  return (
+    <li
+      ref={ref}
+      className="grid grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-x-3 gap-y-1 border-base-300 border-b bg-base-200 py-1.5 sm:grid-cols-[auto_minmax(0,13rem)_minmax(0,1fr)_11rem_auto_auto]"
+    >
+      <span className="flex items-center">
+        <button
+          ref={handleRef}
+          type="button"
+          aria-label={`Move: ${title}`}
+          className="btn btn-ghost btn-square btn-xs cursor-grab touch-none"
+        >
+          <GripVertical size={16} aria-hidden />
+        </button>
+        <span className="w-7 text-right text-(--quiet) text-sm tabular-nums">{at + 1}</span>
+      </span>
+      <span className="min-w-0">
+        {summary ? (
+          <Link to={`/bench/${lickId}`} dir="auto" className="block truncate font-semibold">
+            {title}
+          </Link>
+        ) : (
+          <span className="text-(--quiet)">{title}</span>
+        )}
+        <span className="block truncate text-(--quiet) text-xs">{dueWords(overdue)}</span>
+      </span>
+      <span className="order-last col-span-3 flex min-w-0 items-end overflow-hidden sm:order-none sm:col-span-1">
+        {summary && <MiniStacks stacks={summary.stacks} more={summary.more} size="tiny" />}
+      </span>
+      <span className="hidden sm:block">
+        <span
+          role="img"
+          className="relative block h-2 overflow-hidden rounded-full bg-base-300"
+          aria-label={`Clean at ${clean === null ? 'no tempo yet' : Math.round(clean)}, goal ${goal}`}
+        >
+          <span
+            className={`absolute inset-y-0 left-0 ${share >= 1 ? 'bg-success' : 'bg-primary'}`}
+            style={{ width: `${share * 100}%` }}
+          />
+        </span>
+        <span className="text-xs tabular-nums">
+          {clean === null ? 'not clean yet' : `clean at ${Math.round(clean)}`}, goal {goal}
+        </span>
+      </span>
+      <span className="hidden items-center gap-1 text-(--quiet) text-xs sm:flex">
+        <NumberField
+          label={`Minutes on ${title}`}
+          className="w-12 text-right text-base-content"
+          min={0.5}
+          max={60}
+          whole={false}
+          value={own ? minutesOn(set, own) : set.minutes}
+          onChange={(minutes) => onEdit((now) => setMinutes(now, lickId, minutes))}
+        />
+        min
+      </span>
+      <span className="flex">
+        {summary && (
+          <Link
+            to={`/practice/${lickId}?set=${set.id}`}
+            aria-label={`Practise ${title}`}
+            className="btn btn-ghost btn-square btn-sm"
+          >
+            <Play size={16} aria-hidden />
+          </Link>
+        )}
+        <IconButton
+          label={`Remove ${title} from the set`}
+          onClick={() => onEdit((now) => removeLickFrom(now, lickId))}
+        >
+          <X size={16} aria-hidden />
+        </IconButton>
+      </span>
+    </li>
+  )
+}
+
+/** `never practised`, `due today`, `due 3 days ago`, `due in 2 days`. */
+function dueWords(overdue: number | null): string {
+  if (overdue === null) return 'never practised'
+  if (overdue === 0) return 'due today'
+  const days = `${Math.abs(overdue)} ${Math.abs(overdue) === 1 ? 'day' : 'days'}`
+  return overdue > 0 ? `due ${days} ago` : `due in ${days}`
+}

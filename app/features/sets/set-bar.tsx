@@ -1,0 +1,86 @@
+import { ArrowLeft, ArrowRight } from 'lucide-react'
+import { useHotkeys } from 'react-hotkeys-hook'
+import { Link, useNavigate } from 'react-router'
+import { useLive } from '~/live/use-live'
+import { liveSets, liveSummaries } from '~/storage'
+import { exerciseFrom, minutesOn } from '~/workspace/set-edits'
+
+/** Which exercise of a set is practised, for how long, and the next one by one key. */
+export function SetBar({
+  setId,
+  lickId,
+  seconds,
+  playing,
+  keys,
+}: {
+  setId: string
+  lickId: string
+  /** How long this exercise has been practised today. */
+  seconds: number
+  playing: boolean
+  /** Whether letters are shortcuts. */
+  keys: boolean
+}) {
+  const set = useLive(liveSets).rows.find(({ id }) => id === setId)
+  const titles = useLive(liveSummaries).rows
+  const navigate = useNavigate()
+  const go = (way: 1 | -1) => {
+    const next = set && exerciseFrom(set, lickId, way)
+    // What played goes on playing: the next exercise begins by itself.
+    if (next) void navigate(`/practice/${next}?set=${setId}`, { state: { begins: playing } })
+  }
+  useHotkeys('e', () => go(1), { enabled: keys })
+  useHotkeys('shift+e', () => go(-1), { enabled: keys })
+  if (!set) return null
+  const at = set.exercises.findIndex((one) => one.lickId === lickId)
+  const own = set.exercises[at]
+  const wanted = own ? minutesOn(set, own) : set.minutes
+  const next = exerciseFrom(set, lickId, 1)
+  const nextTitle = titles.find(({ id }) => id === next)?.title
+  const over = seconds >= wanted * 60
+  return (
+    <section
+      aria-label="Set"
+      className="flex flex-wrap items-center gap-x-4 gap-y-1 rounded-box bg-base-100 px-3 py-1.5 text-sm lg:col-span-2"
+    >
+      <Link to={`/sets/${setId}`} className="min-w-0 truncate font-semibold">
+        {set.name}
+      </Link>
+      <span className="tabular-nums">
+        exercise {at + 1} of {set.exercises.length}
+      </span>
+      <span role="status" className={`tabular-nums ${over ? 'font-semibold text-primary' : ''}`}>
+        {clock(seconds)} of {clock(wanted * 60)} today{over ? ': time for the next' : ''}
+      </span>
+      <span className="ml-auto flex items-center gap-1">
+        <button
+          type="button"
+          className="btn btn-ghost btn-square btn-sm"
+          aria-label="Exercise before"
+          aria-keyshortcuts="Shift+E"
+          disabled={!next}
+          onClick={() => go(-1)}
+        >
+          <ArrowLeft size={16} aria-hidden />
+        </button>
+        <button
+          type="button"
+          className="btn btn-outline border-base-300 btn-sm min-w-0 font-normal"
+          aria-keyshortcuts="E"
+          disabled={!next}
+          onClick={() => go(1)}
+        >
+          <span className="max-w-52 truncate">Next{nextTitle ? `: ${nextTitle}` : ''}</span>
+          <kbd className="font-mono text-(--quiet) text-xs max-lg:hidden">E</kbd>
+          <ArrowRight size={16} aria-hidden />
+        </button>
+      </span>
+    </section>
+  )
+}
+
+/** `2:05` */
+function clock(seconds: number): string {
+  const whole = Math.floor(seconds)
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`
+}

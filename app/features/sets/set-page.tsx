@@ -1,0 +1,161 @@
+import { Download, Play, Printer } from 'lucide-react'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { findVoicedLick } from '~/codecs/voicing'
+import { lineEvents } from '~/core/line'
+import { speedLimit } from '~/core/playing'
+import { orderOf, type SetOrder } from '~/core/practice'
+import { keepMine, keepTheirs } from '~/live/conflicts'
+import { SaverNotice } from '~/live/saver-notice'
+import { useLive } from '~/live/use-live'
+import { useSettingFor } from '~/live/use-setting'
+import { type Kept, liveSummaries, loadLicks, notSavedWords, type SetRecord } from '~/storage'
+import { NumberField } from '~/ui/number-field'
+import { Act, TextBox, Trouble } from '~/ui/parts'
+import { usePageTitle } from '~/ui/use-page-title'
+import { plural } from '~/words/figures'
+import { addLicksTo, inOrder, minutesOfSet } from '~/workspace/set-edits'
+import { ExportButton } from '../backup'
+import { ExerciseList } from './exercise-list'
+import { ShareSet } from './share-set'
+import { useProgress } from './use-progress'
+import { copyOfSet, setDifferences, useSet } from './use-set'
+
+/** So many licks go on a sheet. */
+const MOST_ON_SHEET = 64
+const ANY_LICK = { kit: null, unknown: [] }
+
+/** A set: its exercises in their order, how far each is, and the way into practice. */
+export function SetPage({ opened }: { opened: Kept<SetRecord> }) {
+  const { set, edit, undo, saver, gone, take } = useSet(opened)
+  usePageTitle(set.name, 'Set')
+  const { progress, atGoal, count } = useProgress(set)
+  const summaries = useLive(liveSummaries).rows
+  const setting = useSettingFor(ANY_LICK)
+  const [trouble, setTrouble] = useState('')
+  const ids = set.exercises.map(({ lickId }) => lickId)
+  const others = summaries.filter(({ id }) => !ids.includes(id))
+  const due = progress.find(({ overdue }) => overdue === null || overdue >= 0) ?? progress[0]
+  const reorder = async (order: SetOrder) => {
+    const read = await loadLicks(ids)
+    if (!read.ok) {
+      setTrouble(notSavedWords(read.error))
+      return
+    }
+    const licks = new Map(read.value.map((record) => [record.id, findVoicedLick(record)]))
+    const exercises = progress.map(({ lickId, overdue }) => {
+      const lick = licks.get(lickId)
+      return {
+        limit: lick ? speedLimit(lick, 'line', setting).bpm : null,
+        kicks: lick ? lineEvents(lick).filter(({ limb }) => limb === 'RF').length : 0,
+        overdue,
+      }
+    })
+    edit((now) => inOrder(now, orderOf(exercises, order, Date.now() % 1_000_000)))
+  }
+  return (
+    <div className="mx-auto flex w-full max-w-5xl flex-col gap-5 px-4 py-7 sm:px-5">
+      <header className="flex flex-wrap items-center gap-3">
+        <h1 className="sr-only">{set.name}</h1>
+        <TextBox
+          label="Name of the set"
+          className="w-80 grow border-transparent bg-transparent font-semibold text-3xl tracking-tight hover:border-base-300 sm:grow-0"
+          maxLength={80}
+          value={set.name}
+          onType={(name) => name.trim() !== '' && edit((now) => ({ ...now, name }))}
+        />
+        {due && (
+          <Link to={`/practice/${due.lickId}?set=${set.id}`} className="btn btn-primary ml-auto">
+            <Play size={18} aria-hidden /> Practise
+          </Link>
+        )}
+      </header>
+      <Trouble words={gone ? 'This set was deleted in another tab. It is in the bin.' : trouble} />
+      <SaverNotice
+        saver={saver}
+        what="set"
+        differences={setDifferences}
+        onMine={(theirs) => keepMine(saver, theirs, copyOfSet)}
+        onTheirs={async (theirs) => {
+          if ((await keepTheirs(saver, theirs, copyOfSet)) && theirs) take(theirs)
+        }}
+      />
+      <p className="flex flex-wrap items-center gap-x-4 gap-y-1 text-sm">
+        <span className="font-semibold">
+          {plural(count, 'exercise')}, {Math.round(minutesOfSet(set) * 10) / 10} minutes
+        </span>
+        <span>
+          {atGoal} of {count} clean at the goal
+        </span>
+        <span className="flex items-center gap-1.5">
+          <NumberField
+            label="Minutes on each exercise"
+            className="w-14 text-right"
+            min={0.5}
+            max={60}
+            whole={false}
+            value={set.minutes}
+            onChange={(minutes) => edit((now) => ({ ...now, minutes }))}
+          />
+          minutes each
+        </span>
+      </p>
+      <div className="flex flex-wrap items-center gap-1.5">
+        <Act disabled={count < 2} onClick={() => void reorder('easiest')}>
+          Easiest first
+        </Act>
+        <Act disabled={count < 2} onClick={() => void reorder('due')}>
+          Due first
+        </Act>
+        <Act disabled={count < 2} onClick={() => void reorder('shuffled')}>
+          Shuffle
+        </Act>
+        {undo && <Act onClick={undo}>Undo</Act>}
+        <span className="grow" />
+        {count > 0 && (
+          <Link
+            to={`/sheet?licks=${ids.slice(0, MOST_ON_SHEET).join(',')}&title=${encodeURIComponent(set.name)}`}
+            className="btn btn-outline border-base-300 btn-sm font-normal"
+          >
+            <Printer size={14} aria-hidden />
+            {count > MOST_ON_SHEET ? `Sheet of the first ${MOST_ON_SHEET}` : 'Sheet'}
+          </Link>
+        )}
+        {count > 0 && (
+          <ExportButton
+            lickIds={ids}
+            setIds={[set.id]}
+            className="btn btn-outline border-base-300 btn-sm font-normal"
+          >
+            <Download size={14} aria-hidden /> Export
+          </ExportButton>
+        )}
+        {count > 0 && <ShareSet set={set} />}
+      </div>
+      <ExerciseList set={set} progress={progress} onEdit={edit} />
+      <select
+        aria-label="Add a lick to the set"
+        className="w-72 max-w-full rounded-field border border-base-300 bg-base-100 px-2 py-1.5 text-sm"
+        value=""
+        onChange={(event) => edit((now) => addLicksTo(now, [event.target.value]))}
+      >
+        <option value="">Add a lick …</option>
+        {others.slice(0, 500).map(({ id, title }) => (
+          <option key={id} value={id}>
+            {title}
+          </option>
+        ))}
+      </select>
+      <label className="flex flex-col gap-1 text-(--quiet) text-xs">
+        Note
+        <textarea
+          className="rounded-field border border-base-300 bg-base-100 px-2 py-1.5 text-base-content text-sm"
+          rows={2}
+          maxLength={500}
+          value={set.note}
+          onChange={(event) => edit((now) => ({ ...now, note: event.target.value }))}
+        />
+      </label>
+    </div>
+  )
+}

@@ -1,0 +1,80 @@
+import { nanoid } from 'nanoid'
+import { useCallback, useEffect, useState } from 'react'
+import type { CopyOf } from '~/live/conflicts'
+import { closeSaver, type Kept, onStoreChange, openSaver, type SetRecord } from '~/storage'
+
+/** A stored set: what is changed is saved, with one step back; what another tab saves is shown. */
+export function useSet(opened: Kept<SetRecord>) {
+  const [saver] = useState(() => openSaver('sets', opened.id, opened.revision))
+  const [{ set, before }, setState] = useState<{ set: SetRecord; before: SetRecord | null }>({
+    set: contentOf(opened),
+    before: null,
+  })
+  const [gone, setGone] = useState(false)
+  useEffect(() => {
+    const stop = onStoreChange(({ table, ids }) => {
+      if (table !== 'sets' || !ids.includes(opened.id)) return
+      void saver.heard().then((theirs) => {
+        setGone(theirs === 'deleted')
+        if (theirs && theirs !== 'deleted') setState({ set: contentOf(theirs), before: null })
+      })
+    })
+    return () => {
+      stop()
+      void closeSaver(saver)
+    }
+  }, [saver, opened.id])
+  const put = useCallback(
+    (next: SetRecord, last: SetRecord | null) => {
+      setState({ set: next, before: last })
+      saver.change(next)
+    },
+    [saver],
+  )
+  const edit = useCallback(
+    (change: (set: SetRecord) => SetRecord) => {
+      const next = change(set)
+      if (next !== set) put(next, set)
+    },
+    [set, put],
+  )
+  const undo = before ? () => put(before, null) : null
+  const take = (theirs: SetRecord) => setState({ set: contentOf(theirs), before: null })
+  return { set, edit, undo, saver, gone, take }
+}
+
+function contentOf({
+  id,
+  version,
+  createdAt,
+  name,
+  note,
+  minutes,
+  exercises,
+}: SetRecord): SetRecord {
+  return { id, version, createdAt, name, note, minutes, exercises }
+}
+
+/** A set's copy under a name of its own. */
+export const copyOfSet: CopyOf<'sets'> = (set, why) => ({
+  ...contentOf(set),
+  id: nanoid(12),
+  name: `${set.name}, ${why}`.slice(0, 80),
+  createdAt: Date.now(),
+})
+
+/** In what a set differs from another, each a line. */
+export function setDifferences(theirs: SetRecord, mine: SetRecord): string[] {
+  const fields = [
+    ['Name', theirs.name, mine.name],
+    ['Note', theirs.note, mine.note],
+    ['Minutes', String(theirs.minutes), String(mine.minutes)],
+    ['Exercises', String(theirs.exercises.length), String(mine.exercises.length)],
+  ] as const
+  const lines = fields.flatMap(([name, was, is]) =>
+    was === is ? [] : [`${name}: ${was || 'none'} in the other, ${is || 'none'} in yours`],
+  )
+  const order = ({ exercises }: SetRecord) => exercises.map(({ lickId }) => lickId).join(' ')
+  if (lines.length === 0 && order(theirs) !== order(mine)) lines.push('The order of the exercises')
+  return lines
+}

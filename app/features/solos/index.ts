@@ -1,0 +1,1 @@
+export { createSolo } from './solo-actions'

@@ -1,0 +1,75 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { type SetRecord, setRecordSchema } from '~/storage'
+import {
+  addLicksTo,
+  exerciseFrom,
+  inOrder,
+  minutesOfSet,
+  moveExercise,
+  removeLickFrom,
+  setMinutes,
+} from './set-edits'
+
+const setOf = (...ids: string[]): SetRecord => ({
+  id: 's',
+  version: 1,
+  createdAt: 0,
+  name: 'Warm-up',
+  note: '',
+  minutes: 5,
+  exercises: ids.map((lickId) => ({ lickId, minutes: null })),
+})
+const ids = (set: SetRecord) => set.exercises.map(({ lickId }) => lickId).join('')
+
+describe('a set of exercises', () => {
+  it('takes each lick once, and keeps the order of the others', () => {
+    const set = addLicksTo(setOf('a', 'b'), ['b', 'c', 'c', 'd'])
+    expect(ids(set)).toBe('abcd')
+    expect(addLicksTo(set, ['a'])).toBe(set)
+    expect(ids(removeLickFrom(set, 'b'))).toBe('acd')
+    expect(ids(moveExercise(set, 0, 9))).toBe('bcda')
+    expect(ids(inOrder(set, [3, 1, 0, 2]))).toBe('dbac')
+    expect(inOrder(set, [0])).toBe(set)
+  })
+
+  it('has minutes for all, and of its own for some', () => {
+    const set = setMinutes(setOf('a', 'b', 'c'), 'b', 8)
+    expect(minutesOfSet(set)).toBe(18)
+    expect(setMinutes(set, 'b', 5)).toEqual(setOf('a', 'b', 'c'))
+  })
+
+  it('goes on to the next exercise, round and round', () => {
+    const set = setOf('a', 'b', 'c')
+    expect(['a', 'b', 'c', 'x'].map((id) => exerciseFrom(set, id, 1))).toEqual(['b', 'c', 'a', 'a'])
+    expect(exerciseFrom(set, 'a', -1)).toBe('c')
+    expect(exerciseFrom(setOf('a'), 'a', 1)).toBeUndefined()
+    expect(exerciseFrom(setOf(), 'a', 1)).toBeUndefined()
+  })
+
+  it('can be stored whatever is done to it (law)', () => {
+    const id = fc.constantFrom(...'abcdefgh')
+    const act = fc.oneof(
+      fc.record({ kind: fc.constant('add' as const), id, to: fc.nat(9) }),
+      fc.record({ kind: fc.constant('remove' as const), id, to: fc.nat(9) }),
+      fc.record({ kind: fc.constant('move' as const), id, to: fc.nat(9) }),
+    )
+    fc.assert(
+      fc.property(fc.array(act, { maxLength: 30 }), (acts) => {
+        let set = setOf()
+        for (const { kind, id: one, to } of acts) {
+          if (kind === 'add') set = addLicksTo(set, [one])
+          if (kind === 'remove') set = removeLickFrom(set, one)
+          if (kind === 'move')
+            set = moveExercise(
+              set,
+              set.exercises.findIndex(({ lickId }) => lickId === one),
+              to,
+            )
+          expect(setRecordSchema.safeParse(set).success).toBe(true)
+        }
+      }),
+      { numRuns: 100 },
+    )
+  })
+})

@@ -1,0 +1,56 @@
+import { MOST_IN_SET, type SetRecord } from '~/storage'
+
+type Exercise = SetRecord['exercises'][number]
+
+/** A set with some licks more at its end; those that are in it stay where they are. */
+export function addLicksTo(set: SetRecord, lickIds: readonly string[]): SetRecord {
+  const known = new Set(set.exercises.map(({ lickId }) => lickId))
+  const more = [...new Set(lickIds)].filter((id) => !known.has(id))
+  if (more.length === 0) return set
+  const added = more.map((lickId): Exercise => ({ lickId, minutes: null }))
+  return { ...set, exercises: [...set.exercises, ...added].slice(0, MOST_IN_SET) }
+}
+
+/** A set without a lick. */
+export function removeLickFrom(set: SetRecord, lickId: string): SetRecord {
+  return { ...set, exercises: set.exercises.filter((one) => one.lickId !== lickId) }
+}
+
+/** A set with an exercise in another place; places beyond the ends are the ends. */
+export function moveExercise(set: SetRecord, from: number, to: number): SetRecord {
+  const one = set.exercises[from]
+  const place = Math.max(0, Math.min(set.exercises.length - 1, to))
+  if (!one || place === from) return set
+  return { ...set, exercises: set.exercises.toSpliced(from, 1).toSpliced(place, 0, one) }
+}
+
+/** A set in another order, told by the numbers that its exercises have now. */
+export function inOrder(set: SetRecord, order: readonly number[]): SetRecord {
+  const exercises = order.flatMap((i) => set.exercises[i] ?? [])
+  return exercises.length === set.exercises.length ? { ...set, exercises } : set
+}
+
+/** A set whose exercise has minutes of its own; null for those of the set. */
+export function setMinutes(set: SetRecord, lickId: string, minutes: number | null): SetRecord {
+  const exercises = set.exercises.map((one) =>
+    one.lickId === lickId ? { ...one, minutes: minutes === set.minutes ? null : minutes } : one,
+  )
+  return { ...set, exercises }
+}
+
+/** Minutes on an exercise, and on all of them. */
+export function minutesOn({ minutes }: Pick<SetRecord, 'minutes'>, one: Exercise): number {
+  return one.minutes ?? minutes
+}
+export function minutesOfSet(set: SetRecord): number {
+  return set.exercises.reduce((sum, one) => sum + minutesOn(set, one), 0)
+}
+
+/** The exercise of a set before or after a lick's, round and round; undefined where there is no other. */
+export function exerciseFrom(set: SetRecord, lickId: string, way: 1 | -1): string | undefined {
+  const count = set.exercises.length
+  const at = set.exercises.findIndex((one) => one.lickId === lickId)
+  if (count === 0) return undefined
+  const next = set.exercises[at < 0 ? 0 : (at + way + count) % count]?.lickId
+  return next === lickId ? undefined : next
+}
