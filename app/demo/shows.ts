@@ -25,7 +25,7 @@ function groove(id: string, bars: number): SoloPart {
 function secondHalf(): Solo {
   const read = parseLickText('line: RLLRK')
   const cell = read.ok ? read.value.lick.line : { slots: [], groups: [], gridChanges: [] }
-  const bars = { groove: 0, statement: 2, moved: 2, voiced: 4, run: 5, fast: 2, landed: 1 }
+  const bars = { groove: 0, statement: 2, moved: 2, voiced: 4, run: 8, fast: 2, landed: 1 }
   const own = ideaParts({
     title: 'Five',
     cell,
@@ -48,7 +48,7 @@ function secondHalf(): Solo {
       groove('between', 1),
       { kind: 'others', id: 'band', name: 'The band', groove: 'none', meter: FOUR, bars: 4 },
       ...lickPart('demo-parade', { end: 'land' }),
-      ...own,
+      ...own.map((part) => (part.id === 'run' ? { ...part, end: 'land' as const } : part)),
       groove('last', 1),
       ...lickPart('demo-fire-ring'),
     ],

@@ -1,4 +1,5 @@
 import { SetPage } from '~/features/sets/set-page'
+import { openDemo } from '~/features/shell/demo-fill'
 import { NotFoundPage, StoreTrouble } from '~/features/shell/error-page'
 import { liveGrooves, liveKits, loadKept, storeReady } from '~/storage'
 import type { Route } from './+types/set'
@@ -7,6 +8,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Set · Dime Stack' }]
 
 export async function clientLoader({ params }: Route.ClientLoaderArgs) {
   await storeReady()
+  await openDemo()
   const [set] = await Promise.all([
     loadKept('sets', params.id),
     liveGrooves.settled(),

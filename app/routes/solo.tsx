@@ -1,4 +1,5 @@
 import { parseSolo } from '~/codecs/solo'
+import { openDemo } from '~/features/shell/demo-fill'
 import { NotFoundPage, StoreTrouble } from '~/features/shell/error-page'
 import { SoloPage } from '~/features/solos/solo-page'
 import { liveGrooves, liveKits, loadKept, storeReady } from '~/storage'
@@ -8,6 +9,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Solo · Dime Stack' }]
 
 export async function clientLoader({ params }: Route.ClientLoaderArgs) {
   await storeReady()
+  await openDemo()
   const [solo] = await Promise.all([
     loadKept('solos', params.id),
     liveGrooves.settled(),

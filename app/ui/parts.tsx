@@ -75,6 +75,32 @@ export function TextBox({ label, onType, className = 'w-40', ...rest }: TextBoxP
   )
 }
 
+/** The name of what a page is about, to be read as its heading and typed over in place. */
+export function TitleBox({
+  label,
+  value,
+  most,
+  onType,
+}: {
+  label: string
+  value: string
+  /** The longest name, in letters. */
+  most: number
+  onType: (value: string) => void
+}) {
+  return (
+    <input
+      aria-label={label}
+      autoComplete="off"
+      dir="auto"
+      className="w-full min-w-0 max-w-xl rounded-field border border-transparent bg-transparent py-0.5 font-semibold text-3xl tracking-tight hover:border-base-300 hover:bg-base-100"
+      maxLength={most}
+      value={value}
+      onChange={(event) => onType(event.target.value)}
+    />
+  )
+}
+
 /** A choice of few, side by side. */
 export function Choice<T extends string>({
   legend,

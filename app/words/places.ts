@@ -17,7 +17,8 @@ function barWords(index: number): string {
   return index === -1 ? ' of the bar before' : ` of the bar ${-index} before`
 }
 
-function placeInBar(lick: Lick, tick: Ticks): string {
+/** `3e`, `beat 4, 6th`: a place in its bar, whichever bar that is. */
+export function placeInBar(lick: Lick, tick: Ticks): string {
   const { frame } = lick
   const { bar } = frameTicks(frame)
   const named = placeName(tick - Math.floor(tick / bar) * bar, frame.meter)

@@ -1,10 +1,11 @@
-import { frameTicks, type Lick } from '~/core/line'
+import { frameTicks, type Lick, TEMPO_RANGE } from '~/core/line'
 import type { Join, JoinRemedy, Section, Solo, SoloJudgement, SoloPart } from '~/core/solo'
 import { sectionAt, toSections } from '~/core/solo'
-import { placeName, type Ticks } from '~/core/time'
+import type { Ticks } from '~/core/time'
 import { plural } from './figures'
 import { LIMB_NAMES } from './limb-names'
 import { moveName } from './move-words'
+import { placeInBar } from './places'
 
 /** What a part is, in a word or two; what the player calls it, where it has a name. */
 export function partName(part: SoloPart): string {
@@ -37,11 +38,11 @@ export function lengthWords(bars: number, seconds: number): string {
 export function soloPlace(sections: readonly Section[], tick: Ticks): string {
   const section = sections[sectionAt(sections, tick)]
   if (!section) return ''
-  const { meter } = section.lick.frame
-  const { bar } = frameTicks(section.lick.frame)
+  const { lick } = section
+  const { bar } = frameTicks(lick.frame)
   const within = tick - section.from
-  const index = Math.floor(within / bar)
-  return `bar ${section.barsBefore + index + 1}, ${placeName(within - index * bar, meter)}`
+  const place = placeInBar(lick, within - lick.frame.lead * bar)
+  return `bar ${section.barsBefore + Math.floor(within / bar) + 1}, ${place}`
 }
 
 /** Between what a join lies: `bar 8 to 9: Ladder Walk to Groove`. */
@@ -63,6 +64,11 @@ export function joinName(
 /** A whole number of beats a minute that can be played, never more than there is. */
 export function playable(bpm: number): string {
   return String(Math.floor(bpm + 1e-6))
+}
+
+/** Up to which tempo a join goes: `up to 112`; above all tempos that can be set it is free. */
+export function joinLimit({ slowest }: Join): string {
+  return slowest && slowest.bpm <= TEMPO_RANGE.most ? `up to ${playable(slowest.bpm)}` : 'free'
 }
 
 /** What is wrong at a join, each a sentence. */
@@ -93,7 +99,7 @@ export function remedyWords({ kind, name, bpm }: JoinRemedy): string {
     'groove-between': 'Put a bar of groove between',
     'other-version': `Use the version ${name}`,
   }[kind]
-  return bpm === null ? what : `${what}: up to ${playable(bpm)}`
+  return bpm === null || bpm > TEMPO_RANGE.most ? what : `${what}: up to ${playable(bpm)}`
 }
 
 /**

@@ -32,6 +32,17 @@ export interface SoloIdea {
   readonly seed: number
 }
 
+/** What the part of a stage is called, until the player calls it otherwise. */
+const STAGE_NAMES: Readonly<Record<Stage, string>> = {
+  groove: '',
+  statement: 'Statement',
+  moved: 'Moved',
+  voiced: 'Voiced',
+  run: 'Over the barline',
+  fast: 'Twice as fast',
+  landed: 'Landing',
+}
+
 /** How the bars of a whole are shared out, in 32nds of it. */
 const SHARES: Readonly<Record<Stage, number>> = {
   groove: 4,
@@ -110,7 +121,7 @@ function stageParts(
   random: RandomStream,
 ): SoloPart[] {
   const { cell, grid } = idea
-  const common = { name: stage, lickId: null, otherHand: false, end: 'auto' } as const
+  const common = { name: STAGE_NAMES[stage], lickId: null, otherHand: false, end: 'auto' } as const
   const run = (id: string, lick: Lick, bars: number): SoloPart => ({
     ...common,
     kind: 'run',
@@ -191,7 +202,7 @@ function moved(idea: SoloIdea, count: number, random: RandomStream): SoloPart[] 
     parts.push({
       kind: 'lick',
       id,
-      name: 'moved',
+      name: STAGE_NAMES.moved,
       lick,
       times: 1,
       lickId: null,

@@ -7,10 +7,12 @@ export function LoopFields({
   lick,
   loop,
   onLoop,
+  onKeep,
 }: {
   lick: Lick
   loop: SlotRange | null
   onLoop: (loop: SlotRange | null) => void
+  onKeep: (loop: SlotRange) => void
 }) {
   const count = lick.line.slots.length
   const { from, to } = loop ?? { from: 0, to: count }
@@ -38,6 +40,11 @@ export function LoopFields({
         value={to}
         onChange={(last) => take(from + 1, last)}
       />
+      {loop && (
+        <button type="button" className="link" onClick={() => onKeep(loop)}>
+          keep as a step
+        </button>
+      )}
       {loop && (
         <button type="button" className="link" onClick={() => onLoop(null)}>
           back to the step

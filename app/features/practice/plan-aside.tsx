@@ -12,14 +12,17 @@ import {
   type PracticeOrder,
 } from '~/core/practice'
 import { findGrid, type Grid, gridName } from '~/core/time'
-import type { PlanRecord, PracticeSessionRecord, Settings } from '~/storage'
+import type { PlanRecord, PlanTemplate, PracticeSessionRecord, Settings } from '~/storage'
 import { SelectField } from '~/ui/field'
 import { Tick } from '~/ui/tick'
+import { AddStep } from './add-step'
 import { Ladder } from './ladder'
 import { PadsPanel } from './pads-panel'
 import { LADDER_WORDS, ORDER_WORDS } from './plan-words'
 import { StepList } from './step-list'
 import type { Step } from './step-view'
+import { Templates } from './templates'
+import type { SavedVersion } from './use-saved-versions'
 import { figure, ladderJumpWords } from './words'
 
 const REPEATS = [2, 4, 6, 8, 12, 16, 24, 32]
@@ -45,6 +48,11 @@ interface PlanAsideProps {
   readonly onChange: (changed: Partial<PlanRecord>) => void
   readonly onRungs: (rungs: readonly GridRung[]) => void
   readonly onArrange: (planned: readonly PlannedStep[]) => void
+  /** The lick on the grid that is played on. */
+  readonly played: Lick
+  readonly versions: readonly SavedVersion[]
+  readonly onAdd: (key: string) => void
+  readonly onTemplate: (template: PlanTemplate) => void
   readonly onSettings: (changed: Partial<Settings>) => void
   readonly onWatch: ComponentProps<typeof PadsPanel>['onWatch']
 }
@@ -131,11 +139,32 @@ export function PlanAside(props: PlanAsideProps) {
           onGo={onGoStep}
           onArrange={onArrange}
         />
+        {arranging && (
+          <>
+            <AddStep lick={props.played} versions={props.versions} onAdd={props.onAdd} />
+            <Templates
+              templates={settings.templates}
+              plan={plan}
+              planned={planned}
+              onTemplates={(templates) => onSettings({ templates })}
+            />
+          </>
+        )}
         <SelectField
           label="Order"
           value={plan.school}
-          options={PRACTICE_ORDERS.map((one) => ({ value: one, label: ORDER_WORDS[one] }))}
-          onChange={(order) => onChange({ school: order as PracticeOrder, steps: [] })}
+          options={[
+            ...PRACTICE_ORDERS.map((one) => ({ value: one, label: ORDER_WORDS[one] })),
+            ...settings.templates.map(({ name }, i) => ({
+              value: `template ${i}`,
+              label: `your own: ${name}`,
+            })),
+          ]}
+          onChange={(order) => {
+            const template = settings.templates[Number(/^template (\d+)$/.exec(order)?.[1] ?? -1)]
+            if (template) props.onTemplate(template)
+            else onChange({ school: order as PracticeOrder, steps: [] })
+          }}
         />
         <p className="text-(--quiet) text-sm">
           {Math.max(1, Math.round(minutes))} minutes in all, {plan.repeats} repeats per tempo

@@ -17,6 +17,7 @@ import { PracticeDesk, stepAt } from '~/workspace/practice-desk'
 import { SetBar } from '../sets'
 import { BigCount } from './big-count'
 import { Cautions } from './cautions'
+import { ImprovisePart } from './improvise-part'
 import { DARK, litOf, type Phase, phaseAt } from './lights'
 import { LostNotice } from './lost-notice'
 import { MOST_SLOTS } from './part-figure'
@@ -32,10 +33,12 @@ import { usePage } from './stage/use-page'
 import { StepPart } from './step-part'
 import { planMinutes } from './step-view'
 import { stillWords } from './still-words'
+import { useImprovising } from './use-improvising'
 import { useLights } from './use-lights'
 import { usePads } from './use-pads'
 import { usePlan } from './use-plan'
 import { usePracticeKeys } from './use-practice-keys'
+import { useSavedVersions } from './use-saved-versions'
 import { useStep } from './use-step'
 import { useStored } from './use-stored'
 import { useTrainer } from './use-trainer'
@@ -70,26 +73,30 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
   const setId = search.get('set')
   const [desk] = useState(() => new PracticeDesk(lick.frame.grid))
   const { loop, grid, muted, onStage, rated, lost, ...now } = useSlices(desk)
-  const { plan, played, planned, steps, rungs, change, setRungs, arrange } = usePlan({
+  const versions = useSavedVersions(record.id, turnLetters, grid, lick.frame.grid)
+  const { plan, played, planned, steps, rungs, change, setRungs, arrange, ...more } = usePlan({
     lickId: record.id,
     lick,
     grid,
     setting,
     log,
     plan: kept.plan,
+    versions,
     onSave: savePlan,
   })
   const tempos = useMemo(() => rungs.map(({ tempo }) => tempo), [rungs])
   const at = stepAt(now, planned)
   const listed = steps[at]
   const chosen = { loop, loopForm: now.loopForm }
-  const { step, heard, pulsed, countsEach, compose } = useStep({
+  const improvising = useImprovising(record.id, lick, setting, turnLetters)
+  const { step, heard, pulsed, countsEach, compose, drawable } = useStep({
     lick,
     played,
     listed,
     desk: chosen,
     settings,
     setting,
+    bounds: improvising.bounds,
   })
   const trainer = useTrainer({
     lickId: record.id,
@@ -231,6 +238,10 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
           most={widthOf(stretches, stretch, MOST_SLOTS)}
           loop={loop}
           onLoop={(slots) => desk.loopOver(slots)}
+          onKeep={({ from, to }) => {
+            more.add(`loop ${from}-${to}`)
+            desk.goTo(planned.length)
+          }}
           onSelect={(within) => desk.loopWithin(step.part.range, within)}
         />
         {warnings.map((words) => (
@@ -268,6 +279,15 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
           }
           onMute={(channel) => desk.mute(channel)}
         />
+        {drawable && (
+          <ImprovisePart
+            choice={improvising.choice}
+            playing={playing}
+            said={improvising.said}
+            onChoose={improvising.choose}
+            onKeep={(before) => void improvising.keep(heard, position(), before)}
+          />
+        )}
         <Trouble words={trainer.trouble || kept.refused} />
         <Trouble words={live ? '' : 'This lick was deleted in another tab. It is in the bin.'} />
         <PlanConflict saver={kept.planSaver} plan={plan} onTake={setPlan} onSave={savePlan} />
@@ -312,6 +332,10 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
         onChange={change}
         onRungs={setRungs}
         onArrange={arrange}
+        played={played}
+        versions={versions}
+        onAdd={more.add}
+        onTemplate={more.layTemplate}
         onSettings={changeSettings}
         onWatch={setWatched}
       />

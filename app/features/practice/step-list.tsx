@@ -2,7 +2,7 @@ import { DragDropProvider } from '@dnd-kit/react'
 import { isSortable, useSortable } from '@dnd-kit/react/sortable'
 import { Copy, Eye, EyeOff, GripVertical, X } from 'lucide-react'
 import type { StepLog } from '~/core/log'
-import { moveStep, type PlannedStep, repeatStep } from '~/core/practice'
+import { isAdded, moveStep, type PlannedStep, repeatStep } from '~/core/practice'
 import { IconButton } from '~/ui/icon-button'
 import { partKeyOf, type Step } from './step-view'
 import { stepLogWords } from './words'
@@ -101,7 +101,7 @@ function ArrangedStep({
 }: StepListProps & { readonly step: Step; readonly at: number }) {
   const { ref, handleRef } = useSortable({ id: step.key, index: at })
   const { words, skipped } = step
-  const twice = steps.filter(({ part }) => part === step.part).length > 1
+  const removable = isAdded(step.part) || steps.filter(({ part }) => part === step.part).length > 1
   return (
     <li ref={ref} className="flex items-center bg-base-200">
       <button
@@ -131,7 +131,7 @@ function ArrangedStep({
       >
         <Copy size={14} aria-hidden />
       </IconButton>
-      {twice && (
+      {removable && (
         <IconButton
           size="tiny"
           label={`Remove: ${words}`}

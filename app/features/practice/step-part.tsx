@@ -21,6 +21,8 @@ interface StepPartProps {
   readonly most: number
   readonly loop: SlotRange | null
   readonly onLoop: (loop: SlotRange | null) => void
+  /** The loop is to be a step of the plan. */
+  readonly onKeep: (loop: SlotRange) => void
   /** Slots were marked, counted within the step. */
   readonly onSelect: (within: SlotRange) => void
 }
@@ -45,7 +47,7 @@ export function StepPart(props: StepPartProps) {
             slot {slot - step.part.range.from + 1}: {text}
           </span>
         ))}
-        <LoopFields lick={lick} loop={loop} onLoop={props.onLoop} />
+        <LoopFields lick={lick} loop={loop} onLoop={props.onLoop} onKeep={props.onKeep} />
       </p>
     </div>
   )

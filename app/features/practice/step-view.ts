@@ -53,12 +53,11 @@ export function partKeyOf({ part }: Pick<Step, 'part'>): string {
 
 /** `link between groups: slots 4 to 7`, `in the bar, after groove: 1 + 2`. */
 function partWords(part: PracticePart, wished: PracticeForm, lick: Lick): string {
-  const { kind, range } = part
+  const { kind, range, name } = part
   const form = effectiveForm(part.lick, wished)
-  const partial = range.to - range.from < lick.line.slots.length
-  const words = partial
-    ? `${PART_WORDS[kind]}: slots ${range.from + 1} to ${range.to}`
-    : PART_WORDS[kind]
+  const partial = kind !== 'version' && range.to - range.from < lick.line.slots.length
+  const called = name ? (kind === 'version' ? `the version ${name}` : name) : PART_WORDS[kind]
+  const words = partial ? `${called}: slots ${range.from + 1} to ${range.to}` : called
   return form.kind === 'over' ? words : `${words}${partial ? ', ' : ': '}${formName(form)}`
 }
 

@@ -4,18 +4,21 @@ import type { Lick } from '~/core/line'
 import type { LickLog } from '~/core/log'
 import { type Setting, speedLimit } from '~/core/playing'
 import {
+  addedPart,
   buildUp,
   type GridRung,
   ladderOf,
   ladderSpan,
+  layPattern,
   type PlannedStep,
   planSteps,
   toChoices,
   usualOrder,
 } from '~/core/practice'
 import { findGrid, type Grid, gridName, sameGrid } from '~/core/time'
-import type { PlanRecord } from '~/storage'
+import type { PlanRecord, PlanTemplate } from '~/storage'
 import { toSteps } from './step-view'
+import type { SavedVersion } from './use-saved-versions'
 
 /** What a plan is before the player changes it. */
 export function newPlan(lickId: string, lick: Lick, now: number): PlanRecord {
@@ -77,11 +80,13 @@ interface Planned {
   readonly log: LickLog | undefined
   /** As it is stored; null where nothing was chosen yet. */
   readonly plan: PlanRecord | null
+  readonly versions: readonly SavedVersion[]
   readonly onSave: (plan: PlanRecord) => void
 }
 
 /** The plan of a lick: its steps on the grid that is played on, and its ladder, saved as they change. */
-export function usePlan({ lickId, lick, grid, setting, log, plan: stored, onSave }: Planned) {
+export function usePlan(props: Planned) {
+  const { lickId, lick, grid, setting, log, plan: stored, versions, onSave } = props
   const [usual] = useState(() => newPlan(lickId, lick, Date.now()))
   const plan = stored ?? usual
   // What is proposed does not move under the player: it is taken from the log as it was at first.
@@ -91,7 +96,10 @@ export function usePlan({ lickId, lick, grid, setting, log, plan: stored, onSave
     [lick, grid],
   )
   const parts = useMemo(() => buildUp(played, plan.school, setting), [played, plan.school, setting])
-  const planned = useMemo(() => planSteps(parts, plan.steps), [parts, plan.steps])
+  const planned = useMemo(
+    () => planSteps(parts, plan.steps, (key) => addedPart(played, key, versions)),
+    [parts, plan.steps, played, versions],
+  )
   const steps = useMemo(() => toSteps(planned, played), [planned, played])
   const rungs = useMemo(
     () => rungsOf(plan, lick, speedLimit(lick, 'line', setting).bpm, first),
@@ -109,5 +117,17 @@ export function usePlan({ lickId, lick, grid, setting, log, plan: stored, onSave
     (next: readonly PlannedStep[]) => change({ steps: toChoices(next) }),
     [change],
   )
-  return { plan, played, planned, steps, rungs, change, setRungs, arrange }
+  const add = useCallback(
+    (key: string) =>
+      change({ steps: [...toChoices(planned), { part: key, skipped: false, form: null }] }),
+    [change, planned],
+  )
+  const layTemplate = useCallback(
+    ({ school, ladder, repeats, climbs, steps: pattern }: PlanTemplate) => {
+      const steps = layPattern(buildUp(played, school, setting), pattern)
+      change({ school, ladder, repeats, climbs, rungs: null, rungGrids: null, steps })
+    },
+    [change, played, setting],
+  )
+  return { plan, played, planned, steps, rungs, change, setRungs, arrange, add, layTemplate }
 }

@@ -1,9 +1,9 @@
 import { useCallback, useMemo } from 'react'
 import { soundsOn } from '~/core/kit'
 import type { Lick } from '~/core/line'
-import { onKit, toPerformance } from '~/core/performance'
+import { onKit, toMedley, toPerformance } from '~/core/performance'
 import type { Setting } from '~/core/playing'
-import { findPulsed, loopPart } from '~/core/practice'
+import { type Bounds, findPulsed, loopPart, toImprovised } from '~/core/practice'
 import type { Settings } from '~/storage'
 import type { DeskState } from '~/workspace/practice-desk'
 import { type Step, toStep } from './step-view'
@@ -17,10 +17,12 @@ interface Chosen {
   readonly desk: Pick<DeskState, 'loop' | 'loopForm'>
   readonly settings: Settings
   readonly setting: Setting
+  /** Within what it is drawn anew each time; null where it is played as it is. */
+  readonly bounds: Bounds | null
 }
 
 /** What is played: the step of the plan or the loop in its place, and how it sounds. */
-export function useStep({ lick, played, listed, desk, settings, setting }: Chosen) {
+export function useStep({ lick, played, listed, desk, settings, setting, bounds }: Chosen) {
   const { loop, loopForm } = desk
   const sounds = useMemo(() => soundsOn(setting.kit), [setting])
   const step = useMemo(
@@ -30,23 +32,24 @@ export function useStep({ lick, played, listed, desk, settings, setting }: Chose
   const pulsed = useMemo(() => step && findPulsed(step.played), [step])
   const heard = (settings.pulse ? pulsed : undefined) ?? step?.played ?? lick
   const countsEach = settings.practiceCountIn === 'each' && step?.form.kind !== 'over'
-  const compose = useCallback(
-    () =>
-      onKit(
-        toPerformance(heard, {
-          loop: true,
-          countIn: countsEach ? 'each' : settings.practiceCountIn !== 'off',
-          click: {
-            marks: settings.clickMarks === 'off' ? 'beats' : settings.clickMarks,
-            dropOut: settings.dropOut,
-            inEighths: settings.sextupletsInEighths,
-          },
-          grooves: setting.grooves ?? [],
-          swapsGroove: setting.player.swapsGroove ?? false,
-        }),
-        sounds,
-      ),
-    [heard, countsEach, settings, setting, sounds],
-  )
-  return { step, heard, pulsed, countsEach, compose }
+  // Only what is kept as it was heard can be improvised: the whole line, once a round.
+  const drawable = step !== undefined && heard.line.slots.length === played.line.slots.length
+  const drawn = drawable ? bounds : null
+  const compose = useCallback(() => {
+    const options = {
+      countIn: countsEach ? ('each' as const) : settings.practiceCountIn !== 'off',
+      click: {
+        marks: settings.clickMarks === 'off' ? ('beats' as const) : settings.clickMarks,
+        dropOut: settings.dropOut,
+        inEighths: settings.sextupletsInEighths,
+      },
+      grooves: setting.grooves ?? [],
+      swapsGroove: setting.player.swapsGroove ?? false,
+    }
+    const performance = drawn
+      ? toMedley(toImprovised(heard, drawn, setting), options)
+      : toPerformance(heard, { ...options, loop: true })
+    return onKit(performance, sounds)
+  }, [heard, countsEach, settings, setting, sounds, drawn])
+  return { step, heard, pulsed, countsEach, compose, drawable }
 }

@@ -80,7 +80,7 @@ function Exercise({
       <span className="order-last col-span-3 flex min-w-0 items-end overflow-hidden sm:order-none sm:col-span-1">
         {summary && <MiniStacks stacks={summary.stacks} more={summary.more} size="tiny" />}
       </span>
-      <span className="hidden sm:block">
+      <span className="order-last col-span-3 sm:order-none sm:col-span-1">
         <span
           role="img"
           className="relative block h-2 overflow-hidden rounded-full bg-base-300"

@@ -11,7 +11,7 @@ import { useLive } from '~/live/use-live'
 import { useSettingFor } from '~/live/use-setting'
 import { type Kept, liveSummaries, loadLicks, notSavedWords, type SetRecord } from '~/storage'
 import { NumberField } from '~/ui/number-field'
-import { Act, TextBox, Trouble } from '~/ui/parts'
+import { Act, TitleBox, Trouble } from '~/ui/parts'
 import { usePageTitle } from '~/ui/use-page-title'
 import { plural } from '~/words/figures'
 import { addLicksTo, inOrder, minutesOfSet } from '~/workspace/set-edits'
@@ -57,15 +57,16 @@ export function SetPage({ opened }: { opened: Kept<SetRecord> }) {
     <div className="mx-auto flex w-full max-w-5xl flex-col gap-5 px-4 py-7 sm:px-5">
       <header className="flex flex-wrap items-center gap-3">
         <h1 className="sr-only">{set.name}</h1>
-        <TextBox
-          label="Name of the set"
-          className="w-80 grow border-transparent bg-transparent font-semibold text-3xl tracking-tight hover:border-base-300 sm:grow-0"
-          maxLength={80}
-          value={set.name}
-          onType={(name) => name.trim() !== '' && edit((now) => ({ ...now, name }))}
-        />
+        <div className="min-w-0 grow">
+          <TitleBox
+            label="Name of the set"
+            most={80}
+            value={set.name}
+            onType={(name) => name.trim() !== '' && edit((now) => ({ ...now, name }))}
+          />
+        </div>
         {due && (
-          <Link to={`/practice/${due.lickId}?set=${set.id}`} className="btn btn-primary ml-auto">
+          <Link to={`/practice/${due.lickId}?set=${set.id}`} className="btn btn-primary">
             <Play size={18} aria-hidden /> Practise
           </Link>
         )}

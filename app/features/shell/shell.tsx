@@ -1,6 +1,6 @@
-import { Moon, Settings as SettingsIcon, Sun } from 'lucide-react'
+import { Menu, Moon, Settings as SettingsIcon, Sun } from 'lucide-react'
 import type { ReactNode } from 'react'
-import { NavLink, useMatch } from 'react-router'
+import { NavLink, useLocation, useMatch } from 'react-router'
 import { FindButton } from '../find'
 import { StoreNotices } from './store-notices'
 import { UpdateNotice } from './update-notice'
@@ -28,14 +28,14 @@ export function Shell({ children }: { children: ReactNode }) {
             <Mark />
             <span className="max-sm:sr-only">Dime Stack</span>
           </NavLink>
-          <nav aria-label="Main" className="flex items-center sm:gap-1">
-            <Place to="/">Library</Place>
-            <Place to="/kit">Kit</Place>
-            <Place to="/flow">Flow</Place>
-            <Place to="/sets">Sets</Place>
-            <Place to="/solos">Solos</Place>
-            <Place to="/log">Log</Place>
+          <nav aria-label="Main" className="hidden items-center gap-1 sm:flex">
+            {PLACES.map(([to, name]) => (
+              <Place key={to} to={to}>
+                {name}
+              </Place>
+            ))}
           </nav>
+          <PlaceMenu />
           <div className="ml-auto flex items-center sm:gap-1">
             <FindButton />
             <ThemeButton />
@@ -58,13 +58,45 @@ export function Shell({ children }: { children: ReactNode }) {
   )
 }
 
+const PLACES = [
+  ['/', 'Library'],
+  ['/kit', 'Kit'],
+  ['/flow', 'Flow'],
+  ['/sets', 'Sets'],
+  ['/solos', 'Solos'],
+  ['/log', 'Log'],
+] as const
+
+/** The places where there is no room for a row of them; closed again on every page. */
+function PlaceMenu() {
+  const { pathname } = useLocation()
+  const here = PLACES.find(([to]) => to === pathname)?.[1]
+  return (
+    <nav aria-label="Main" className="relative sm:hidden">
+      <details key={pathname}>
+        <summary className="flex h-11 cursor-pointer items-center gap-2 px-2">
+          <Menu size={18} aria-hidden />
+          {here ?? 'Menu'}
+        </summary>
+        <div className="absolute top-11 left-0 z-40 flex w-44 flex-col rounded-box border border-base-300 bg-base-100 p-1 shadow-lg">
+          {PLACES.map(([to, name]) => (
+            <Place key={to} to={to}>
+              {name}
+            </Place>
+          ))}
+        </div>
+      </details>
+    </nav>
+  )
+}
+
 function Place({ to, children }: { to: string; children: ReactNode }) {
   return (
     <NavLink
       to={to}
       end
       className={({ isActive }) =>
-        `flex h-11 items-center border-b-2 px-1 text-sm sm:px-2 ${isActive ? 'border-primary font-semibold' : 'border-transparent'}`
+        `flex h-11 items-center border-b-2 px-2 text-sm ${isActive ? 'border-primary font-semibold' : 'border-transparent'}`
       }
     >
       {children}

@@ -3,7 +3,7 @@ import type { Lick } from '~/core/line'
 import type { Setting } from '~/core/playing'
 import { type Join, remediesOf, type Solo, type SoloJudgement, type SoloPart } from '~/core/solo'
 import { Act, Nothing } from '~/ui/parts'
-import { crossingWords, joinFaults, joinName, playable, remedyWords } from '~/words/solo-words'
+import { crossingWords, joinFaults, joinLimit, joinName, remedyWords } from '~/words/solo-words'
 
 interface JoinListProps {
   readonly solo: Solo
@@ -28,7 +28,7 @@ export function JoinList(props: JoinListProps) {
   if (listed.length === 0)
     return <Nothing>Parts that follow each other are judged here, as one passage.</Nothing>
   return (
-    <ul className="flex flex-col" aria-label="Joins">
+    <ul className="flex max-h-96 flex-col overflow-y-auto" aria-label="Joins">
       {listed.map(({ join, number }) => {
         const faults = joinFaults(join, sections)
         const crossing = crossingWords(join, sections)
@@ -50,9 +50,7 @@ export function JoinList(props: JoinListProps) {
                 )}
                 {name}
               </button>
-              <span className="shrink-0 tabular-nums">
-                {join.slowest ? `up to ${playable(join.slowest.bpm)}` : 'free'}
-              </span>
+              <span className="shrink-0 tabular-nums">{joinLimit(join)}</span>
             </div>
             {faults.map((words) => (
               <p key={words} className="text-error">

@@ -44,12 +44,20 @@ export const RulerRow = memo(function RulerRow(props: RulerRowProps) {
     <div className="relative" style={{ width, height: HEIGHT }}>
       <svg width={width} height={HEIGHT} fill="currentColor" aria-hidden="true">
         {bars.map((bar, i) => (
-          <BarFigure
+          <BarGround
             key={bar.index}
             bar={bar}
             x={edges[i] as number}
             width={(edges[i + 1] as number) - (edges[i] as number)}
             chosen={bar.part === chosenPart}
+          />
+        ))}
+        {bars.map((bar, i) => (
+          <BarFigure
+            key={bar.index}
+            bar={bar}
+            x={edges[i] as number}
+            width={(edges[i + 1] as number) - (edges[i] as number)}
           />
         ))}
         <line x1="0.5" x2="0.5" y1={NAMES} y2={HEIGHT} stroke="var(--color-base-300)" />
@@ -113,48 +121,26 @@ export const RulerRow = memo(function RulerRow(props: RulerRowProps) {
   )
 })
 
-function BarFigure({
-  bar,
-  x,
-  width,
-  chosen,
-}: {
-  bar: RulerBar
-  x: number
-  width: number
-  chosen: boolean
-}) {
-  const { index, stacks, shape, part } = bar
-  const disc = Math.max(6, Math.min(20, width / 5))
-  const floor = NAMES + STACKS
-  const column = (shape?.weight ?? 0) * (SHAPE - 4)
+interface BarProps {
+  readonly bar: RulerBar
+  readonly x: number
+  readonly width: number
+}
+
+/** What stacks of a bar stand on; lit while it sounds. Drawn first: a group may reach over its barline. */
+function BarGround({ bar, x, width, chosen }: BarProps & { readonly chosen: boolean }) {
+  const shade = chosen ? 'fill-base-300' : bar.part % 2 === 0 ? 'fill-base-100' : 'fill-base-200'
   return (
     <g>
+      <rect x={x} y={NAMES} width={width} height={STACKS} className={shade} />
       <rect
         x={x}
         y={NAMES}
         width={width}
         height={STACKS}
-        className={chosen ? 'fill-base-300' : part % 2 === 0 ? 'fill-base-100' : 'fill-base-200'}
-      />
-      <rect
-        x={x}
-        y={NAMES}
-        width={width}
-        height={STACKS}
-        data-bar={index}
+        data-bar={bar.index}
         className="fill-transparent data-now:fill-(--cursor)"
       />
-      {stacks.map(({ at, discs }) => (
-        <Stack
-          key={at}
-          discs={discs}
-          x={x + at * (width - 4) + disc / 2 + 2}
-          bottom={floor - 3}
-          width={disc}
-          pitch={PITCH}
-        />
-      ))}
       <line
         x1={x + width - 0.5}
         x2={x + width - 0.5}
@@ -162,6 +148,27 @@ function BarFigure({
         y2={HEIGHT}
         stroke="var(--color-base-300)"
       />
+    </g>
+  )
+}
+
+function BarFigure({ bar, x, width }: BarProps) {
+  const { index, stacks, shape } = bar
+  const disc = Math.max(6, Math.min(20, width / 5))
+  const floor = NAMES + STACKS
+  const column = (shape?.weight ?? 0) * (SHAPE - 4)
+  return (
+    <g>
+      {stacks.map(({ at, discs }) => (
+        <Stack
+          key={at}
+          discs={discs}
+          x={x + at * width + disc / 2 + 2}
+          bottom={floor - 3}
+          width={disc}
+          pitch={PITCH}
+        />
+      ))}
       <text x={x + 4} y={floor + 12} fontSize="11" fill="var(--quiet)">
         {index + 1}
       </text>

@@ -17,7 +17,7 @@ import type { Kept, SoloRecord } from '~/storage'
 import { Labelled, SelectField } from '~/ui/field'
 import { IconButton } from '~/ui/icon-button'
 import { NumberField } from '~/ui/number-field'
-import { Part, TextBox, Trouble } from '~/ui/parts'
+import { Part, TitleBox, Trouble } from '~/ui/parts'
 import { usePageTitle } from '~/ui/use-page-title'
 import { useSpace } from '~/ui/use-space'
 import { joinName, lengthWords, limitWords, partName } from '~/words/solo-words'
@@ -129,15 +129,16 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
       <div className="mx-auto flex w-full max-w-7xl grow flex-col gap-4 px-4 py-4 sm:px-5">
         <header className="flex flex-wrap items-end gap-x-4 gap-y-2">
           <h1 className="sr-only">{solo.title || 'Untitled solo'}</h1>
-          <TextBox
-            label="Title of the solo"
-            className="w-72 border-transparent bg-transparent font-semibold text-2xl tracking-tight hover:border-base-300"
-            maxLength={200}
-            value={solo.title}
-            onType={(title) => desk.edit((now) => ({ ...now, title }), 'title')}
-          />
+          <div className="w-full sm:w-auto sm:grow">
+            <TitleBox
+              label="Title of the solo"
+              most={200}
+              value={solo.title}
+              onType={(title) => desk.edit((now) => ({ ...now, title }), 'title')}
+            />
+          </div>
           <SelectField
-            label="Beats of"
+            label="Metre"
             className="w-20"
             value={meterName(solo.meter)}
             options={[...new Set([meterName(solo.meter), ...METRES])].map((one) => ({

@@ -1,0 +1,65 @@
+import { useState } from 'react'
+import type { Lick } from '~/core/line'
+import { LOOP_KINDS, type LoopKind } from '~/core/practice'
+import { Act } from '~/ui/parts'
+import { Pick } from '~/ui/pick'
+import type { SavedVersion } from './use-saved-versions'
+
+const SURFACE_WORDS: Readonly<Record<LoopKind, string>> = {
+  loop: 'as written',
+  'loop-plain': 'on one surface',
+  'loop-right': 'right hand’s voices',
+  'loop-left': 'left hand’s voices',
+}
+
+/** What can be put into a plan beside the build-up: a span of the line over and over, or a saved version. */
+export function AddStep({
+  lick,
+  versions,
+  onAdd,
+}: {
+  lick: Lick
+  versions: readonly SavedVersion[]
+  /** Adds the step of a key. */
+  onAdd: (key: string) => void
+}) {
+  const [surface, setSurface] = useState<LoopKind>('loop')
+  const spans = spansOf(lick)
+  const [chosen, setChosen] = useState(spans[0]?.[0] ?? '')
+  const span = spans.some(([key]) => key === chosen) ? chosen : (spans[0]?.[0] ?? '')
+  return (
+    <div className="flex flex-wrap items-center gap-1.5 text-sm">
+      <Pick label="Slots of the new step" value={span} options={spans} onPick={setChosen} />
+      <Pick
+        label="Surface of the new step"
+        value={surface}
+        options={LOOP_KINDS.map((kind) => [kind, SURFACE_WORDS[kind]] as const)}
+        onPick={setSurface}
+      />
+      <Act disabled={span === ''} onClick={() => onAdd(`${surface} ${span}`)}>
+        Add as a step
+      </Act>
+      {versions.map(({ id, name }) => (
+        <Act key={id} onClick={() => onAdd(`version ${id}`)}>
+          Add the version {name}
+        </Act>
+      ))}
+    </div>
+  )
+}
+
+/** Named parts, groups, and the whole line, as the slots from and up to which they go. */
+function spansOf({ line, parts }: Lick): (readonly [key: string, words: string])[] {
+  const count = line.slots.length
+  const found = new Map<string, string>()
+  for (const { name, from, to } of parts)
+    if (from < count) found.set(`${from}-${Math.min(count, to + 1)}`, name || 'a part')
+  let start = 0
+  for (const [i, size] of line.groups.entries()) {
+    const key = `${start}-${start + size}`
+    if (!found.has(key)) found.set(key, `group ${i + 1}`)
+    start += size
+  }
+  if (count > 0 && !found.has(`0-${count}`)) found.set(`0-${count}`, 'the whole line')
+  return [...found]
+}
