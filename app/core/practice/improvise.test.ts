@@ -5,13 +5,14 @@ import { lickOf } from '../../../tests/support/licks'
 import { lineEvents } from '../line'
 import { toMedley } from '../performance'
 import { DEFAULT_SETTING, handCollisions, speedLimit } from '../playing'
-import { orderOf, toImprovised, versionsInRow } from '.'
+import { inTurn, orderOf, toImprovised, versionsInRow } from '.'
 
 const BOUNDS = {
   drawn: 'voices',
   surfaces: ['t1', 't2', 'f1', 'sn'],
   share: 0.6,
   mostInRow: 4,
+  tempo: 90,
   seed: 5,
 } as const
 const lick = lickOf('tempo: 90\nline: RLRR LRLL RLRR LRLK')
@@ -51,7 +52,7 @@ describe('improvising within bounds', () => {
   })
 
   it('adds no kick where the foot has too little time', () => {
-    const kicks = { ...BOUNDS, drawn: 'kicks', share: 1, mostInRow: 9 } as const
+    const kicks = { ...BOUNDS, drawn: 'kicks', share: 1, mostInRow: 9, tempo: 120 } as const
     const one = toImprovised(
       lickOf('tempo: 120\nline: RLRL RLRL RLRL RLRL'),
       kicks,
@@ -85,6 +86,26 @@ describe('versions in a row', () => {
     ])
     expect(seconds).toBe(12)
     expect(() => versionsInRow([], { kind: 'over' })).toThrow(RangeError)
+  })
+})
+
+describe('versions by turns', () => {
+  const form = { kind: 'bars', groove: 1, fill: 1 } as const
+  const short = lickOf('line: RLRL')
+  const long = lickOf('line: RLRL*8')
+
+  it('come each so often, all with the bars of the longest, in one loop', () => {
+    const turn = inTurn([short, long], form, 2)
+    expect([0, 1, 2, 3, 4].map((round) => turn(round).line)).toEqual(
+      [short, short, long, long, short].map(({ line }) => line),
+    )
+    expect([0, 2].map((round) => turn(round).frame.bars)).toEqual([2, 2])
+    expect(toMedley(turn, { countIn: true }).roundTicks).toBe(3 * 40320)
+  })
+
+  it('are of one metre', () => {
+    expect(() => inTurn([short, lickOf('meter: 3/4\nline: RLRL')], form, 1)).toThrow(RangeError)
+    expect(() => inTurn([], form, 1)).toThrow(RangeError)
   })
 })
 

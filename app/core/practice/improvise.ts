@@ -25,6 +25,8 @@ export interface Bounds {
   readonly share: number
   /** Strokes in a row that are moved, accented or joined by the kick, at the most. */
   readonly mostInRow: number
+  /** The fastest tempo at which it is to be played, in beats of the metre a minute. */
+  readonly tempo: number
   readonly seed: number
 }
 
@@ -32,7 +34,7 @@ const GOLDEN = 0x9e3779b9
 
 /**
  * A lick with its voices, accents or kicks drawn anew each round, the sticking as it is; the same for the
- * same seed and round. A hand goes only where it gets in time at the lick's tempo, and where its arm does
+ * same seed and round. A hand goes only where it gets in time at the tempo, and where its arm does
  * not cross the other's; a kick joins only where the foot is free and has its time. Law: slots, hands and
  * onsets of the hands stay; without the bounds' own changes it is the lick.
  *
@@ -53,7 +55,7 @@ export function toImprovised(
 
 function drawSlots(
   lick: Lick,
-  { drawn, surfaces, share, mostInRow }: Bounds,
+  { drawn, surfaces, share, mostInRow, tempo }: Bounds,
   setting: Setting,
   random: () => number,
 ): SlotContent[] {
@@ -76,23 +78,26 @@ function drawSlots(
         return { ...stroke, level }
       })
     case 'kicks':
-      return withKicks(lick, setting, chosen)
+      return withKicks(lick, tempo, setting, chosen)
     case 'voices':
-      return withVoices(lick, surfaces, setting, chosen, random)
+      return withVoices({ lick, surfaces, tempo, setting, chosen, random })
   }
 }
 
 /** Where each hand was last, and when. */
 type Hands = Partial<Record<'R' | 'L', { readonly tick: Ticks; readonly surface: Surface }>>
 
-function withVoices(
-  lick: Lick,
-  surfaces: readonly Surface[],
-  { kit, player }: Setting,
-  chosen: () => boolean,
-  random: () => number,
-): SlotContent[] {
-  const { tempo } = lick.frame
+interface Voicing {
+  readonly lick: Lick
+  readonly surfaces: readonly Surface[]
+  readonly tempo: number
+  readonly setting: Setting
+  readonly chosen: () => boolean
+  readonly random: () => number
+}
+
+function withVoices({ lick, surfaces, tempo, setting, chosen, random }: Voicing): SlotContent[] {
+  const { kit, player } = setting
   const { beat } = frameTicks(lick.frame)
   const perTick = secondsPerTick(tempo, beat) * 1000
   const ticks = lickSlots(lick)
@@ -132,9 +137,13 @@ function voiced(
 }
 
 /** Kicks together with strokes of the hands, where the foot has no stroke of its own nor too little time. */
-function withKicks(lick: Lick, { player }: Setting, chosen: () => boolean): SlotContent[] {
-  const { beat } = frameTicks(lick.frame)
-  const perTick = secondsPerTick(lick.frame.tempo, beat) * 1000
+function withKicks(
+  lick: Lick,
+  tempo: number,
+  { player }: Setting,
+  chosen: () => boolean,
+): SlotContent[] {
+  const perTick = secondsPerTick(tempo, frameTicks(lick.frame).beat) * 1000
   const foot = strokeEvents(lick)
     .filter(({ limb }) => limb === 'RF')
     .map(({ tick }) => tick)

@@ -1,8 +1,8 @@
-import type { Lick } from '../line'
-import { frameTicks } from '../line'
+import { modulo } from '../foundation'
+import { frameTicks, type Lick } from '../line'
 import type { TempoPlan, Turn } from '../performance'
 import { secondsPerTick } from '../time'
-import { inForm, type PracticeForm, roundOf } from './form'
+import { effectiveForm, inForm, type PracticeForm, roundOf } from './form'
 
 /** A version of a lick in a row of them: so often, at a tempo of its own in beats of its metre. */
 export interface InRow {
@@ -19,6 +19,8 @@ export interface VersionRow {
   readonly versions: readonly number[]
   /** Seconds a tick of every bar, counted from 0 after the count-in; it goes round with the row. */
   readonly plan: TempoPlan
+  /** The version that sounds in a bar, counted from 0 after the count-in. */
+  readonly ofBar: (bar: number) => number | undefined
   readonly seconds: number
 }
 
@@ -32,18 +34,47 @@ export function versionsInRow(versions: readonly InRow[], form: PracticeForm): V
   const rounds = versions.flatMap((version, index) =>
     Array.from({ length: version.times }, () => ({ version, index })),
   )
-  const ofBars = rounds.flatMap(({ version: { lick, tempo } }) => {
+  const ofBars = rounds.flatMap(({ version: { lick, tempo }, index }) => {
     const { bar, beat } = frameTicks(lick.frame)
     const played = inForm(lick, form)
     const bars = (played.frame.lead * bar + roundTicks(played)) / bar
-    return Array.from({ length: bars }, () => ({ bar, perTick: secondsPerTick(tempo, beat) }))
+    return Array.from({ length: bars }, () => ({
+      bar,
+      index,
+      perTick: secondsPerTick(tempo, beat),
+    }))
   })
+  const at = (bar: number) => ofBars[modulo(bar, ofBars.length)]
   return {
     turns: rounds.map(({ version }, i) => ({ lick: inForm(version.lick, form), pickup: i === 0 })),
     versions: rounds.map(({ index }) => index),
-    plan: (bar) => ofBars[((bar % ofBars.length) + ofBars.length) % ofBars.length]?.perTick ?? 0,
+    plan: (bar) => at(bar)?.perTick ?? 0,
+    ofBar: (bar) => at(bar)?.index,
     seconds: ofBars.reduce((sum, { bar, perTick }) => sum + bar * perTick, 0),
   }
+}
+
+/**
+ * Versions of a lick by turns without end, each so often, in one form: all of them with as many bars as the
+ * longest needs. Throws RangeError for none, or for versions in another metre than the first.
+ */
+export function inTurn(
+  versions: readonly Lick[],
+  form: PracticeForm & { readonly kind: 'bars' },
+  times: number,
+): (round: number) => Lick {
+  const [first] = versions
+  if (!first) throw new RangeError('a turn of no versions')
+  const { bar } = frameTicks(first.frame)
+  if (versions.some(({ frame }) => frameTicks(frame).bar !== bar))
+    throw new RangeError('versions in other metres')
+  const fill = Math.max(...versions.map((lick) => effectiveForm(lick, form)).map(fillOf))
+  const played = versions.map((lick) => inForm(lick, { ...form, fill }))
+  return (round) => played[Math.floor(round / times) % played.length] as Lick
+}
+
+function fillOf(form: PracticeForm): number {
+  return form.kind === 'bars' ? form.fill : 1
 }
 
 /** Ticks of a lick's own bars, those of groove before it apart. */

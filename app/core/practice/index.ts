@@ -39,7 +39,7 @@ export {
   rungSpeed,
 } from './grid-ladder'
 export { type Bounds, DRAWN, type Drawn, toImprovised } from './improvise'
-export { type InRow, type VersionRow, versionsInRow } from './in-row'
+export { type InRow, inTurn, type VersionRow, versionsInRow } from './in-row'
 export type { JoinRules } from './joins'
 export { PART_KINDS, type PartKind, PRACTICE_ORDERS, type PracticeOrder } from './kinds'
 export {

@@ -12,12 +12,15 @@ const SHARES = [
 /** What is drawn anew each time round, and keeping what was heard. */
 export function ImprovisePart({
   choice,
+  versions,
   playing,
   said,
   onChoose,
   onKeep,
 }: {
   choice: ImproviseChoice
+  /** How many saved versions there are. */
+  versions: number
   playing: boolean
   said: string
   onChoose: (changed: Partial<ImproviseChoice>) => void
@@ -27,16 +30,19 @@ export function ImprovisePart({
   return (
     <section aria-label="Improvise" className="flex flex-wrap items-end gap-x-3 gap-y-2">
       <SelectField
-        label="Drawn anew each time"
-        className="w-40"
+        label="Changes each time"
+        className="w-48"
         value={choice.drawn ?? ''}
         options={[
           { value: '', label: 'nothing' },
           ...DRAWN.map((drawn) => ({ value: drawn, label: DRAWN_WORDS[drawn] })),
+          ...(versions > 0 ? [{ value: 'versions', label: 'saved versions in turn' }] : []),
         ]}
-        onChange={(drawn) => onChoose({ drawn: drawn === '' ? null : (drawn as Drawn) })}
+        onChange={(drawn) =>
+          onChoose({ drawn: drawn === '' ? null : (drawn as Drawn | 'versions') })
+        }
       />
-      {choice.drawn && (
+      {choice.drawn && choice.drawn !== 'versions' && (
         <>
           <SelectField
             label="How much"

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useLocation, useSearchParams } from 'react-router'
-import { frameTicks, sumOf } from '~/core/line'
+import { frameTicks, type Lick, sumOf } from '~/core/line'
 import type { Rating } from '~/core/log'
 import type { Position } from '~/core/performance'
 import { moveGridRung, type PracticeForm } from '~/core/practice'
@@ -46,6 +46,8 @@ import { useHasVoice, useVoiceCount } from './use-voice-count'
 import { useWarnings } from './use-warnings'
 import { figure, phaseWords, voiceCount } from './words'
 
+const NONE: readonly Lick[] = []
+
 /** Fetched when the stage is entered first. */
 const Stage = late(async () => (await import('./stage/stage')).default)
 
@@ -88,7 +90,14 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
   const at = stepAt(now, planned)
   const listed = steps[at]
   const chosen = { loop, loopForm: now.loopForm }
-  const improvising = useImprovising(record.id, lick, setting, turnLetters)
+  const versionLicks = useMemo(() => versions.map((one) => one.lick), [versions])
+  const improvising = useImprovising({
+    lickId: record.id,
+    lick,
+    tempo: Math.max(...tempos),
+    setting,
+    turned: turnLetters,
+  })
   const { step, heard, pulsed, countsEach, compose, drawable } = useStep({
     lick,
     played,
@@ -97,6 +106,7 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
     settings,
     setting,
     bounds: improvising.bounds,
+    others: improvising.choice.drawn === 'versions' ? versionLicks : NONE,
   })
   const trainer = useTrainer({
     lickId: record.id,
@@ -282,6 +292,7 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
         {drawable && (
           <ImprovisePart
             choice={improvising.choice}
+            versions={versions.length}
             playing={playing}
             said={improvising.said}
             onChoose={improvising.choose}

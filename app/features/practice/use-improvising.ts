@@ -11,25 +11,35 @@ import { turnTexts } from '~/workspace/turned'
 
 /** What is drawn anew each time, and how much of it. */
 export interface ImproviseChoice {
-  readonly drawn: Drawn | null
+  /** `versions` plays the saved versions in turn, as they are. */
+  readonly drawn: Drawn | 'versions' | null
   readonly share: number
 }
 
 const MOST_IN_ROW = 4
 
+interface Improvised {
+  readonly lickId: string
+  readonly lick: Lick
+  /** The fastest tempo that is played. */
+  readonly tempo: number
+  readonly setting: Setting
+  readonly turned: boolean
+}
+
 /**
  * Improvising within bounds: the lick goes round, and each time its voices, accents or kicks are others.
  * What was heard, now or the time before, can be kept as a version.
  */
-export function useImprovising(lickId: string, lick: Lick, setting: Setting, turned: boolean) {
+export function useImprovising({ lickId, lick, tempo, setting, turned }: Improvised) {
   const [choice, setChoice] = useState<ImproviseChoice>({ drawn: null, share: 0.5 })
   const [seed, setSeed] = useState(() => 1 + (Date.now() % 999_999))
   const [said, setSaid] = useState('')
   const { drawn, share } = choice
   const bounds = useMemo((): Bounds | null => {
-    if (!drawn) return null
-    return { drawn, surfaces: drumsOf(setting), share, mostInRow: MOST_IN_ROW, seed }
-  }, [drawn, share, seed, setting])
+    if (!drawn || drawn === 'versions') return null
+    return { drawn, surfaces: drumsOf(setting), share, mostInRow: MOST_IN_ROW, tempo, seed }
+  }, [drawn, share, tempo, seed, setting])
   const choose = useCallback((changed: Partial<ImproviseChoice>) => {
     setChoice((now) => ({ ...now, ...changed }))
     setSeed((now) => (now % 999_999) + 1)

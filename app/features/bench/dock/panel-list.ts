@@ -117,7 +117,7 @@ export const PANELS: readonly Panel[] = [
     'notes',
     'Notes',
     MessageSquareText,
-    'remarks remember',
+    'remarks remember parts name practise',
     async () => (await import('../panels/notes-panel')).NotesPanel,
   ),
   panel(

@@ -5,6 +5,7 @@ import { IconButton } from '~/ui/icon-button'
 import { Act, Nothing, TextBox } from '~/ui/parts'
 import { notesIn, withAbout, withNote } from '~/workspace/notes'
 import { usePanel } from '../state/use-panel'
+import { PartsPart } from './parts-part'
 
 /** Offered, so that the usual ones need no typing. */
 const USUAL = ['low wrist', 'centre of the head', 'move while the kick sounds', 'relaxed grip']
@@ -79,6 +80,7 @@ export function NotesPanel() {
           </li>
         ))}
       </ul>
+      <PartsPart />
     </div>
   )
 }

@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { findVoicedLick, formatVoicing } from '~/codecs/voicing'
 import type { Lick } from '~/core/line'
 import { PhraseStacks } from '~/drawing/stacks/phrase-figure'
@@ -9,8 +9,10 @@ import { Act, Nothing, Part, TextBox, Trouble } from '~/ui/parts'
 import { differenceWords } from '~/words/versions'
 import { turnTexts } from '~/workspace/turned'
 import { usePanel } from '../state/use-panel'
+import { EndingsPart } from './endings-part'
 import { changeVersions, type VersionCommand } from './saved-store'
 import { SnapshotList } from './snapshot-list'
+import { VersionsRow } from './versions-row'
 
 /** States of the lick saved by name, each compared with what is on the bench. */
 export function VersionsPanel() {
@@ -18,6 +20,16 @@ export function VersionsPanel() {
   const versions = useLive(liveVersions(id)).rows
   const { tell, trouble, busy } = useSaving(changeVersions)
   const [name, setName] = useState('')
+  const row = useMemo(
+    () => [
+      { id: '', name: 'On the bench', lick: voiced },
+      ...versions.flatMap((one) => {
+        const lick = findVoicedLick(turnTexts({ ...one, draft: null }, turned))
+        return lick && lick.line.slots.length > 0 ? [{ id: one.id, name: one.name, lick }] : []
+      }),
+    ],
+    [versions, voiced, turned],
+  )
   const texts = { text, draft: null, voicing: formatVoicing(voicing) }
   return (
     <div className="flex flex-col gap-4">
@@ -68,6 +80,13 @@ export function VersionsPanel() {
           </ul>
         </Part>
       )}
+      {row.length > 1 && <VersionsRow versions={row} />}
+      <EndingsPart
+        onSave={(ending, of) => {
+          const saved = turnTexts({ text: of, draft: null, voicing: '' }, turned)
+          void tell({ intent: 'save', lickId: id, name: ending.slice(0, 80), ...saved })
+        }}
+      />
       <SnapshotList id={id} turned={turned} lick={voiced} onRestore={onRestore} />
     </div>
   )

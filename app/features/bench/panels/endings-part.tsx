@@ -1,0 +1,87 @@
+import { useMemo, useState } from 'react'
+import { formatLickText } from '~/codecs/lick-text'
+import { type Ending, endingsOf } from '~/core/fitting'
+import type { Lick } from '~/core/line'
+import { lickSlots } from '~/core/line'
+import type { Surface } from '~/core/sticking'
+import { SURFACE_NAMES } from '~/core/sticking'
+import { Act, Choice, Nothing, Part } from '~/ui/parts'
+import { Pick } from '~/ui/pick'
+import { placeIn } from '~/words/places'
+import { theSurface } from '~/words/surface-words'
+import { usePanel } from '../state/use-panel'
+
+const STOPS = [
+  ['beats', 'on a beat'],
+  ['strokes', 'on any stroke'],
+] as const
+/** More are found by choosing another surface. */
+const MOST_SHOWN = 40
+
+/** The same fill with other endings, to be heard, used, or saved as versions. */
+export function EndingsPart({ onSave }: { onSave: (name: string, text: string) => void }) {
+  const { voiced, setting, onEdit, onShow, onHear } = usePanel()
+  const [stops, setStops] = useState<'beats' | 'strokes'>('beats')
+  const surfaces = setting.kit.pieces.filter(({ kind }) => kind !== 'pedal')
+  const cymbal = surfaces.find(({ kind }) => kind === 'cymbal') ?? surfaces[0]
+  const [surface, setSurface] = useState<Surface>(cymbal?.surface ?? 'c1')
+  const endings = useMemo(
+    () => endingsOf(voiced, { stops, surfaces: [surface] }).slice(0, MOST_SHOWN),
+    [voiced, stops, surface],
+  )
+  if (voiced.line.slots.length === 0)
+    return <Nothing>Type a sticking, and its endings are listed here.</Nothing>
+  return (
+    <Part title="Other endings">
+      <div className="flex flex-wrap items-center gap-2 text-sm">
+        <span>Stopped</span>
+        <Choice legend="Where it may stop" options={STOPS} value={stops} onChoose={setStops} />
+        <span>or landed on</span>
+        <Pick
+          label="Where it lands"
+          value={surface}
+          options={surfaces.map(({ surface: one }) => [one, SURFACE_NAMES[one]] as const)}
+          onPick={setSurface}
+        />
+      </div>
+      <ul aria-label="Endings" className="flex max-h-72 flex-col overflow-y-auto text-sm">
+        {endings.map((ending) => {
+          const words = endingWords(voiced, ending)
+          const edit = { label: words, lick: ending.lick }
+          return (
+            <li
+              key={words}
+              className="flex flex-wrap items-center gap-1.5 border-base-300 border-t py-1"
+              onPointerEnter={() => onShow(edit)}
+              onPointerLeave={() => onShow(null)}
+            >
+              <span className="min-w-40 grow">{words}</span>
+              <Act label={`Hear: ${words}`} onClick={() => onHear(ending.lick)}>
+                Hear
+              </Act>
+              <Act label={`Use: ${words}`} onClick={() => onEdit(edit)}>
+                Use
+              </Act>
+              <Act
+                label={`Save as a version: ${words}`}
+                onClick={() => onSave(words, formatLickText(ending.lick))}
+              >
+                Save as a version
+              </Act>
+            </li>
+          )
+        })}
+      </ul>
+    </Part>
+  )
+}
+
+/** `Stopped on 4`, `Landed by the left on the crash, choked`. */
+function endingWords(lick: Lick, { kind, slot, hand, surface, choke }: Ending): string {
+  if (kind === 'stopped') {
+    const tick = lickSlots(lick)[slot ?? 0]?.tick ?? 0
+    return `Stopped on ${placeIn(lick, tick)}`
+  }
+  const where = surface ? theSurface(surface) : ''
+  return `Landed by the ${hand === 'R' ? 'right' : 'left'} on ${where}${choke ? ', choked' : ''}`
+}
