@@ -91,3 +91,4 @@ export {
   sameForm,
   toChoices,
 } from './steps'
+export { type FlowWishes, withWishes } from './wishes'

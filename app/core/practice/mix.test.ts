@@ -6,7 +6,17 @@ import { frameTicks, type Lick, lineEvents, lineTicks, sumOf } from '../line'
 import { formatLine } from '../notation'
 import { toMedley } from '../performance'
 import { gridTicks } from '../time'
-import { fillsBar, type Mix, type MixSource, type Stretch, TAILS, toMix, toStretch } from '.'
+import {
+  type FlowWishes,
+  fillsBar,
+  type Mix,
+  type MixSource,
+  type Stretch,
+  TAILS,
+  toMix,
+  toStretch,
+  withWishes,
+} from '.'
 
 const source = (text: string, weight = 1): MixSource => {
   const { line, frame } = lickOf(text)
@@ -232,5 +242,28 @@ describe('joins', () => {
     const base = { ...source('RLRK'), ostinatos }
     const stretch: Stretch = { ...mix(), base, mostBeats: 2, repeats: 1, order: 'growing' }
     expect(toStretch(stretch)(0).lick.ostinatos).toEqual(ostinatos)
+  })
+})
+
+describe('wishes for a mix', () => {
+  const of = (line: string, weight = 1) => ({
+    name: line,
+    line: lickOf(`line: ${line}`).line,
+    grid: { value: 16, tuplet: null } as const,
+    weight,
+  })
+  const weights = (wishes: Partial<FlowWishes>, ...sources: ReturnType<typeof of>[]) =>
+    withWishes(sources, { density: 'any', register: 'any', ...wishes }).map(({ weight }) => weight)
+
+  it('shift the weights towards strokes or space, high or low', () => {
+    expect(weights({ density: 'dense' }, of('RL--'), of('RLRL'))).toEqual([3, 5])
+    expect(weights({ density: 'sparse' }, of('RL--'), of('RLRL'))).toEqual([3, 1])
+    expect(weights({ register: 'high' }, of('R:f1L:f1'), of('R:hhL:hh'))).toEqual([1, 5])
+    expect(weights({ register: 'low' }, of('R:f1L:f1'), of('R:hhL:hh'))).toEqual([5, 1])
+  })
+
+  it('leave out what has no weight, and change nothing where there are none', () => {
+    expect(weights({ density: 'dense' }, of('RL', 0), of('RK', 2))).toEqual([0, 10])
+    expect(weights({}, of('RL', 3), of('RK', 2))).toEqual([3, 2])
   })
 })

@@ -1,7 +1,9 @@
 import { TEMPO_RANGE } from '~/core/line'
 import { ALL_GRIDS, gridName } from '~/core/time'
-import { SelectField } from '~/ui/field'
+import type { VoicingPreset } from '~/core/voicing'
+import { Field, SelectField } from '~/ui/field'
 import { LabelledNumber } from '~/ui/number-field'
+import { TextBox } from '~/ui/parts'
 import { Tick } from '~/ui/tick'
 import type { FlowSetup } from './flow-setup'
 
@@ -17,11 +19,30 @@ const ORDERS = [
 ]
 
 /** How the flow goes: metre, grid, tempo, and the rules of the draw. */
+const DENSITIES = [
+  { value: 'any', label: 'any' },
+  { value: 'sparse', label: 'more space' },
+  { value: 'dense', label: 'more strokes' },
+]
+const REGISTERS = [
+  { value: 'any', label: 'any' },
+  { value: 'low', label: 'low drums' },
+  { value: 'high', label: 'high drums' },
+]
+const VARIES = [
+  { value: '', label: 'nothing' },
+  { value: 'voices', label: 'voices' },
+  { value: 'accents', label: 'accents' },
+  { value: 'kicks', label: 'kicks' },
+]
+
 export function FlowForm({
   setup,
+  presets,
   onChange,
 }: {
   setup: FlowSetup
+  presets: readonly VoicingPreset[]
   onChange: (changed: Partial<FlowSetup>) => void
 }) {
   const count = (key: 'bars' | 'mostInRow' | 'beats' | 'times', label: string, all: number[]) => (
@@ -105,6 +126,55 @@ export function FlowForm({
         options={TAILS}
         onChange={(tail) => onChange({ tail: tail as FlowSetup['tail'] })}
       />
+      <SelectField
+        label="Density"
+        value={setup.density}
+        options={DENSITIES}
+        onChange={(density) => onChange({ density: density as FlowSetup['density'] })}
+      />
+      <SelectField
+        label="Register"
+        value={setup.register}
+        options={REGISTERS}
+        onChange={(register) => onChange({ register: register as FlowSetup['register'] })}
+      />
+      <SelectField
+        label="Voiced"
+        className="col-span-2"
+        value={setup.voicing}
+        options={[
+          { value: '', label: 'as written' },
+          ...presets.map(({ id, name }) => ({ value: id, label: name })),
+        ]}
+        onChange={(voicing) => onChange({ voicing })}
+      />
+      <SelectField
+        label="Drawn anew each time"
+        value={setup.varies}
+        options={VARIES}
+        onChange={(varies) => onChange({ varies: varies as FlowSetup['varies'] })}
+      />
+      <Field label="Feet under it">
+        {(id) => (
+          <TextBox
+            id={id}
+            label="Feet under it"
+            className="w-full font-mono"
+            placeholder="@1/4 H"
+            maxLength={60}
+            spellCheck={false}
+            value={setup.feet}
+            onType={(feet) => onChange({ feet })}
+          />
+        )}
+      </Field>
+      <Tick
+        className="col-span-2 text-sm"
+        checked={setup.answers}
+        onTick={(answers) => onChange({ answers })}
+      >
+        Call and answer: leave as many bars free after each phrase
+      </Tick>
     </section>
   )
 }

@@ -1,15 +1,28 @@
+import { parseLickText } from '~/codecs/lick-text'
 import { findPhrase, formatPhrase } from '~/core/changes'
-import { DEFAULT_FRAME, frameTicks, type Lick, lickSlots, lineTicks } from '~/core/line'
+import {
+  DEFAULT_FRAME,
+  EMPTY_LINE,
+  frameTicks,
+  type Lick,
+  lickSlots,
+  lineTicks,
+  type Ostinato,
+} from '~/core/line'
 import type { Position } from '~/core/performance'
+import { DEFAULT_SETTING, type Setting } from '~/core/playing'
 import {
   fillsBar,
   loopPart,
   type MixPhrase,
   type MixSource,
+  toImprovised,
   toMix,
   toStretch,
+  withWishes,
 } from '~/core/practice'
 import { findGrid, findMeter, type Ticks, toMeter } from '~/core/time'
+import { voiceLick, voicingPresets } from '~/core/voicing'
 import { type Phase, STILL } from '../practice'
 import type { FlowSetup, SourceName } from './flow-setup'
 
@@ -35,7 +48,11 @@ export interface FlowMusic {
 }
 
 /** Builds what a setup asks for. In a stretch the first source is the phrase that grows. */
-export function toFlowMusic(setup: FlowSetup, licks: readonly MixableLick[]): FlowMusic {
+export function toFlowMusic(
+  setup: FlowSetup,
+  licks: readonly MixableLick[],
+  setting: Setting = DEFAULT_SETTING,
+): FlowMusic {
   const grid = findGrid(setup.grid) ?? DEFAULT_FRAME.grid
   const meter = findMeter(setup.meter) ?? toMeter(4, 4)
   const frame = { ...DEFAULT_FRAME, meter, grid, tempo: setup.tempo }
@@ -54,13 +71,20 @@ export function toFlowMusic(setup: FlowSetup, licks: readonly MixableLick[]): Fl
     return fault(`${setup.grid} does not fit a whole number of times into a bar of ${setup.meter}.`)
   const { mostInRow, longestRun, mirrors, tail, seed } = setup
   const joins = { longestRun: longestRun === 0 ? null : longestRun, mirrors }
-  const shared = { frame, ostinatos: [], mostInRow, joins, tail, seed }
-  const sources = listed.map(({ source }) => source)
+  const ostinatos = feetOf(setup.feet)
+  if (!ostinatos) return fault('The feet can’t be read: type them as under a lick, such as @1/4 H.')
+  const shared = { frame, ostinatos, mostInRow, joins, tail, seed }
+  const sources = withWishes(
+    listed.map(({ source }) => source),
+    setup,
+  )
+  const laid = (phraseAt: (round: number) => MixPhrase) =>
+    answered(setup, voicedBy(setup, setting, phraseAt))
   if (setup.mode === 'mix') {
     if (!listed.some(({ source, trouble }) => source.weight > 0 && trouble === '')) {
       return fault('Nothing to draw from: add a cell or a lick that fits into a phrase.')
     }
-    return { listed, phraseAt: toMix({ ...shared, sources, bars: setup.bars }), trouble: '' }
+    return { listed, phraseAt: laid(toMix({ ...shared, sources, bars: setup.bars })), trouble: '' }
   }
   const [base, ...cells] = sources
   if (!base || cells.length === 0) {
@@ -68,11 +92,55 @@ export function toFlowMusic(setup: FlowSetup, licks: readonly MixableLick[]): Fl
   }
   const { beats: mostBeats, times: repeats, order } = setup
   const stretch = { ...shared, base, sources: cells, mostBeats, repeats, order }
-  return { listed, phraseAt: toStretch(stretch), trouble: '' }
+  return { listed, phraseAt: laid(toStretch(stretch)), trouble: '' }
+}
+
+/** What goes round under a flow, as it is typed; null where it cannot be read. */
+function feetOf(typed: string): readonly Ostinato[] | null {
+  if (typed.trim() === '') return []
+  const read = parseLickText(`line: R\nunder: ${typed.replace(/[\r\n#]/g, ' ')}`)
+  return read.ok ? read.value.lick.ostinatos : null
+}
+
+/** Phrases laid on the kit by a way of doing so, and with what is drawn anew in each. */
+function voicedBy(
+  { voicing, varies, seed, tempo }: FlowSetup,
+  setting: Setting,
+  phraseAt: (round: number) => MixPhrase,
+): (round: number) => MixPhrase {
+  const preset = voicingPresets(setting.kit).find(({ id }) => id === voicing)
+  if (!preset && varies === '') return phraseAt
+  const drums = setting.kit.pieces.filter(({ kind }) => kind === 'drum')
+  const surfaces = drums.map(({ surface }) => surface)
+  return (round) => {
+    const phrase = phraseAt(round)
+    const rules = preset ? { rules: preset.rules, pins: [] } : null
+    const lick = rules ? voiceLick(phrase.lick, rules) : phrase.lick
+    if (varies === '') return { ...phrase, lick }
+    const bounds = { drawn: varies, surfaces, share: 0.5, mostInRow: 4, tempo, seed }
+    return { ...phrase, lick: toImprovised(lick, bounds, setting)(round) }
+  }
+}
+
+/** Each phrase with as many bars behind it that are left free: call and answer. */
+function answered(
+  { answers }: FlowSetup,
+  phraseAt: (round: number) => MixPhrase,
+): (round: number) => MixPhrase {
+  if (!answers) return phraseAt
+  return (round) => {
+    const phrase = phraseAt(Math.floor(round / 2))
+    if (round % 2 === 0) return phrase
+    const { frame } = phrase.lick
+    const free = { ...frame, groove: 'none', start: 0, stop: null }
+    const landing = { kind: 'none', at: 'bar' } as const
+    const lick = { ...phrase.lick, line: EMPTY_LINE, ostinatos: [], frame: { ...free, landing } }
+    return { ...phrase, lick, pieces: [], made: 0 }
+  }
 }
 
 function findSource(name: SourceName, licks: readonly MixableLick[], grid: MixSource['grid']) {
-  if (name.kind === 'lick') {
+  if (name.kind !== 'line') {
     const found = licks.find(({ id }) => id === name.of)
     if (!found || found.lick.line.slots.length === 0) return undefined
     const { title, line, frame, ostinatos } = found.lick

@@ -7,6 +7,7 @@ import { soundsOn } from '~/core/kit'
 import { DEFAULT_FRAME, frameTicks, TEMPO_RANGE } from '~/core/line'
 import type { Position } from '~/core/performance'
 import { findMeter, toMeter } from '~/core/time'
+import { voicingPresets } from '~/core/voicing'
 import { useLive, useSettings } from '~/live/use-live'
 import { useOwnCells } from '~/live/use-own'
 import { useSettingFor } from '~/live/use-setting'
@@ -25,6 +26,7 @@ import { FLOW_ADDRESS } from './flow-setup'
 import { SourceList } from './source-list'
 import { useFlow } from './use-flow'
 import { useMixable } from './use-mixable'
+import { useVersionNames } from './use-version-names'
 
 /** Bars shown ahead of the one that sounds. */
 const AHEAD = 2
@@ -38,10 +40,15 @@ export function FlowPage() {
   const cells = useOwnCells()
   const summaries = useLive(liveSummaries).rows
   const [setup, change] = useAddressState(FLOW_ADDRESS)
+  const versions = useVersionNames(setup.sources, summaries)
   const licks = useMixable(setup.sources, settings.turnLetters)
-  const { phraseAt, listed, trouble } = useMemo(() => toFlowMusic(setup, licks), [setup, licks])
   const setting = useSettingFor(ANY_LICK)
+  const { phraseAt, listed, trouble } = useMemo(
+    () => toFlowMusic(setup, licks, setting),
+    [setup, licks, setting],
+  )
   const sounds = useMemo(() => soundsOn(setting.kit), [setting])
+  const presets = useMemo(() => voicingPresets(setting.kit), [setting.kit])
   const [heard, setHeard] = useState(true)
   const meter = findMeter(setup.meter) ?? toMeter(4, 4)
   const ticks = useMemo(() => frameTicks({ ...DEFAULT_FRAME, meter }), [meter])
@@ -174,9 +181,10 @@ export function FlowPage() {
           listed={listed}
           licks={summaries}
           cells={cells}
+          versions={versions}
           onSources={(sources) => change({ sources })}
         />
-        <FlowForm setup={setup} onChange={change} />
+        <FlowForm setup={setup} presets={presets} onChange={change} />
       </aside>
     </div>
   )

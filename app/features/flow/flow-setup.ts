@@ -4,7 +4,7 @@ import { findGrid, findMeter } from '~/core/time'
 
 /** Something to mix, as the address names it: a lick of the library, or a sticking as it is typed. */
 export interface SourceName {
-  readonly kind: 'lick' | 'line'
+  readonly kind: 'lick' | 'line' | 'version'
   readonly of: string
   readonly weight: number
 }
@@ -29,6 +29,17 @@ export interface FlowSetup {
   readonly beats: number
   readonly times: number
   readonly order: 'growing' | 'chance'
+  /** What is wished of what is drawn, beside the weights. */
+  readonly density: 'any' | 'sparse' | 'dense'
+  readonly register: 'any' | 'low' | 'high'
+  /** The way in which all of it is laid on the kit, by its id; empty for as it is written. */
+  readonly voicing: string
+  /** What goes round under it, typed as under a lick; empty for nothing. */
+  readonly feet: string
+  /** Whether each phrase is followed by as many bars that are left free. */
+  readonly answers: boolean
+  /** What is drawn anew in every phrase; empty for nothing. */
+  readonly varies: '' | 'voices' | 'accents' | 'kicks'
 }
 
 export const MOST_SOURCES = 12
@@ -36,6 +47,11 @@ export const MOST_WEIGHT = 9
 
 const whole = (least: number, most: number, usual: number) =>
   z.catch(z.coerce.number().check(z.multipleOf(1), z.minimum(least), z.maximum(most)), usual)
+
+const said = z.pipe(
+  z.catch(z.enum(['true', 'false']), 'false'),
+  z.transform((word) => word === 'true'),
+)
 
 const setupSchema = z.object({
   mode: z.catch(z.enum(['mix', 'stretch']), 'mix'),
@@ -45,15 +61,18 @@ const setupSchema = z.object({
   bars: whole(1, 4, 1),
   mostInRow: whole(1, 9, 2),
   longestRun: whole(0, 4, 3),
-  mirrors: z.pipe(
-    z.catch(z.enum(['true', 'false']), 'false'),
-    z.transform((said) => said === 'true'),
-  ),
+  mirrors: said,
   tail: z.catch(z.enum(['rest', 'singles', 'kicks']), 'singles'),
   seed: whole(1, 999_999, 1),
   beats: whole(1, 8, 2),
   times: whole(1, 16, 4),
   order: z.catch(z.enum(['growing', 'chance']), 'growing'),
+  density: z.catch(z.enum(['any', 'sparse', 'dense']), 'any'),
+  register: z.catch(z.enum(['any', 'low', 'high']), 'any'),
+  voicing: z.catch(z.string().check(z.regex(/^[\w-]{0,30}$/)), ''),
+  feet: z.catch(z.string().check(z.maxLength(60)), ''),
+  answers: said,
+  varies: z.catch(z.enum(['', 'voices', 'accents', 'kicks']), ''),
 })
 
 /** Taken up where nothing is chosen yet: a five and a three, so that something sounds at once. */
@@ -70,8 +89,8 @@ export function parseSetup(search: URLSearchParams): FlowSetup {
 }
 
 function parseSource(text: string): SourceName[] {
-  const [, weight, kind, of] = /^(\d):(lick|line):(.{1,400})$/s.exec(text) ?? []
-  if (!of || (kind !== 'lick' && kind !== 'line')) return []
+  const [, weight, kind, of] = /^(\d):(lick|line|version):(.{1,400})$/s.exec(text) ?? []
+  if (!of || (kind !== 'lick' && kind !== 'line' && kind !== 'version')) return []
   return [{ kind, of, weight: Number(weight) }]
 }
 

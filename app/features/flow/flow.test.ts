@@ -30,7 +30,7 @@ describe('a flow in the address', () => {
       mode: fc.constantFrom('mix' as const, 'stretch' as const),
       sources: fc.array(
         fc.record({
-          kind: fc.constantFrom('lick' as const, 'line' as const),
+          kind: fc.constantFrom('lick' as const, 'line' as const, 'version' as const),
           of: fc.string({ minLength: 1, maxLength: 40 }),
           weight: fc.nat(9),
         }),
@@ -48,6 +48,12 @@ describe('a flow in the address', () => {
       beats: fc.integer({ min: 1, max: 8 }),
       times: fc.integer({ min: 1, max: 16 }),
       order: fc.constantFrom('growing' as const, 'chance' as const),
+      density: fc.constantFrom('any' as const, 'sparse' as const, 'dense' as const),
+      register: fc.constantFrom('any' as const, 'low' as const, 'high' as const),
+      voicing: fc.constantFrom('', 'oblique'),
+      feet: fc.constantFrom('', '@1/4 H', 'H-'),
+      answers: fc.boolean(),
+      varies: fc.constantFrom('' as const, 'voices' as const, 'accents' as const, 'kicks' as const),
     })
     fc.assert(
       fc.property(setup, (one) => {
@@ -55,6 +61,35 @@ describe('a flow in the address', () => {
         expect(parseSetup(new URLSearchParams(address))).toEqual(one)
       }),
     )
+  })
+})
+
+describe('what a flow is made into', () => {
+  const phrases = (changed: Partial<FlowSetup>) => {
+    const { phraseAt, trouble } = toFlowMusic({ ...usual, ...changed }, licks)
+    if (!phraseAt) throw new Error(trouble)
+    return [0, 1, 2, 3].map((round) => phraseAt(round).lick)
+  }
+
+  it('leaves as many bars free after each phrase, for the answer', () => {
+    const plain = phrases({})
+    const called = phrases({ answers: true })
+    expect(called.map(({ line }) => line.slots.length > 0)).toEqual([true, false, true, false])
+    expect([called[0]?.line, called[2]?.line]).toEqual([plain[0]?.line, plain[1]?.line])
+    expect(called.map(({ frame }) => frame.bars)).toEqual([1, 1, 1, 1])
+    expect(toMedley((round) => called[round % 4] as never, { countIn: true }).roundTicks).toBe(
+      40320,
+    )
+  })
+
+  it('has feet under it, is voiced, and draws anew what is to vary', () => {
+    expect(phrases({ feet: '@1/4 H' })[0]?.ostinatos).toHaveLength(1)
+    expect(toFlowMusic({ ...usual, feet: '@1/4 Q' }, licks).trouble).toContain('feet')
+    const voices = (one?: ReturnType<typeof phrases>[number]) => JSON.stringify(one?.line)
+    expect(voices(phrases({ voicing: 'oblique' })[0])).toContain('t1')
+    const [first, second] = [phrases({ varies: 'voices' }), phrases({ varies: 'voices', seed: 2 })]
+    expect(voices(first[0])).not.toBe(voices(second[0]))
+    expect(phrases({ varies: 'voices' })).toEqual(first)
   })
 })
 

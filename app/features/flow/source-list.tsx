@@ -16,6 +16,12 @@ interface SourceListProps {
   readonly listed: readonly ListedSource[]
   readonly licks: readonly LickSummary[]
   readonly cells: readonly CellRecord[]
+  /** Saved versions of the licks that are drawn from. */
+  readonly versions: readonly {
+    readonly id: string
+    readonly name: string
+    readonly title: string
+  }[]
   readonly onSources: (sources: readonly SourceName[]) => void
 }
 
@@ -26,7 +32,7 @@ const MOST_OFFERED = 200
 const LONGEST_CELL = 9
 
 /** What is mixed: each with its weight, and everything that can be added. */
-export function SourceList({ setup, listed, licks, cells, onSources }: SourceListProps) {
+export function SourceList({ setup, listed, licks, cells, versions, onSources }: SourceListProps) {
   const names = listed.map(({ name }) => name)
   const [sought, setSought] = useState('')
   const offered = useMemo(
@@ -57,7 +63,7 @@ export function SourceList({ setup, listed, licks, cells, onSources }: SourceLis
                   {title}
                 </span>
               </span>
-              {name.kind === 'lick' && (
+              {name.kind !== 'line' && (
                 <span className="block text-(--quiet) text-xs">
                   in {gridName(source.grid)}
                   {(source.ostinatos ?? []).length > 0 && ', with its feet'}
@@ -107,7 +113,8 @@ export function SourceList({ setup, listed, licks, cells, onSources }: SourceLis
         disabled={names.length >= MOST_SOURCES}
         onChange={(event) => {
           const [kind, of] = splitOnce(event.target.value)
-          if (kind === 'lick' || kind === 'line') onSources([...names, { kind, of, weight: 1 }])
+          if (kind === 'lick' || kind === 'line' || kind === 'version')
+            onSources([...names, { kind, of, weight: 1 }])
         }}
       >
         <option value="">Add a cell or a lick …</option>
@@ -118,6 +125,15 @@ export function SourceList({ setup, listed, licks, cells, onSources }: SourceLis
             </option>
           ))}
         </optgroup>
+        {versions.length > 0 && (
+          <optgroup label="Versions">
+            {versions.map(({ id, name, title }) => (
+              <option key={id} value={`version:${id}`}>
+                {title}: {name}
+              </option>
+            ))}
+          </optgroup>
+        )}
         {cells.length > 0 && (
           <optgroup label="Your cells">
             {cells.map(({ id, name, line }) => (
