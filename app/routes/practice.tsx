@@ -1,4 +1,5 @@
 import { PracticePage } from '~/features/practice/practice-page'
+import { openDemo } from '~/features/shell/demo-fill'
 import { StoreTrouble } from '~/features/shell/error-page'
 import { liveGrooves, liveKits, liveSessions, loadLick, loadPlan, storeReady } from '~/storage'
 import type { Route } from './+types/practice'
@@ -7,6 +8,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Practice · Dime Stack'
 
 export async function clientLoader({ params }: Route.ClientLoaderArgs) {
   await storeReady()
+  await openDemo()
   const [lick, plan] = await Promise.all([
     loadLick(params.id),
     loadPlan(params.id),

@@ -103,6 +103,12 @@ export function FlowForm({
         ]}
         onChange={(value) => onChange({ longestRun: Number(value) })}
       />
+      <SelectField
+        label="Fill the remainder with"
+        value={setup.tail}
+        options={TAILS}
+        onChange={(tail) => onChange({ tail: tail as FlowSetup['tail'] })}
+      />
       <Tick
         className="col-span-2 text-sm"
         checked={setup.mirrors}
@@ -120,12 +126,6 @@ export function FlowForm({
           onChange={(order) => onChange({ order: order as FlowSetup['order'] })}
         />
       )}
-      <SelectField
-        label="Fill the remainder with"
-        value={setup.tail}
-        options={TAILS}
-        onChange={(tail) => onChange({ tail: tail as FlowSetup['tail'] })}
-      />
       <SelectField
         label="Density"
         value={setup.density}

@@ -10,6 +10,7 @@ import {
   listSessionsBetween,
   liveLogs,
   liveSessions,
+  liveSolos,
   liveSummaries,
   type PracticeSessionRecord,
 } from '~/storage'
@@ -42,7 +43,15 @@ export function LogPage() {
   const neglected = useMemo(() => toNeglected(logs.rows, licks, now), [logs.rows, licks, now])
   const [lickId, setLickId] = useState('')
   const shown = due.find((row) => row.lickId === lickId) ?? due[0]
-  const titles = useMemo(() => new Map(licks.map(({ id, title }) => [id, title])), [licks])
+  const solos = useLive(liveSolos).rows
+  const titles = useMemo(
+    () =>
+      new Map([
+        ...solos.map(({ id, name }) => [id, name] as const),
+        ...licks.map(({ id, title }) => [id, title] as const),
+      ]),
+    [licks, solos],
+  )
   const titleOf = useCallback(
     (id: string) => (id === FLOW_ID ? 'Flow' : (titles.get(id) ?? 'a deleted lick')),
     [titles],

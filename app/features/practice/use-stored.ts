@@ -21,7 +21,8 @@ export function useSessionWriter() {
         close: (saver) => void closeSaver(saver),
       }),
   )
-  useEffect(() => () => writer.close(), [writer])
+  // What plays when the page is left is written down by effects that end after this one.
+  useEffect(() => () => queueMicrotask(() => writer.close()), [writer])
   return writer.save
 }
 

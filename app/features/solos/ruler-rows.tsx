@@ -42,7 +42,13 @@ export const RulerRow = memo(function RulerRow(props: RulerRowProps) {
   }
   return (
     <div className="relative" style={{ width, height: HEIGHT }}>
-      <svg width={width} height={HEIGHT} fill="currentColor" aria-hidden="true">
+      <svg
+        width={width}
+        height={HEIGHT}
+        fill="currentColor"
+        className="overflow-visible"
+        aria-hidden="true"
+      >
         {bars.map((bar, i) => (
           <BarGround
             key={bar.index}
@@ -87,7 +93,7 @@ export const RulerRow = memo(function RulerRow(props: RulerRowProps) {
             type="button"
             aria-label={`Trouble at the join before bar ${index + 1}`}
             className="absolute grid size-6 place-items-center rounded-full bg-error font-bold text-error-content text-sm"
-            style={{ left: Math.max(0, (edges[i] as number) - 12), top: NAMES + STACKS - 8 }}
+            style={{ left: Math.max(0, (edges[i] as number) - 12), top: NAMES }}
             onClick={() => onJoin(join.number)}
           >
             !

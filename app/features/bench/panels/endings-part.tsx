@@ -23,8 +23,8 @@ export function EndingsPart({ onSave }: { onSave: (name: string, text: string) =
   const { voiced, setting, onEdit, onShow, onHear } = usePanel()
   const [stops, setStops] = useState<'beats' | 'strokes'>('beats')
   const surfaces = setting.kit.pieces.filter(({ kind }) => kind !== 'pedal')
-  const cymbal = surfaces.find(({ kind }) => kind === 'cymbal') ?? surfaces[0]
-  const [surface, setSurface] = useState<Surface>(cymbal?.surface ?? 'c1')
+  const crash = surfaces.find(({ surface: one }) => one === 'c1') ?? surfaces[0]
+  const [surface, setSurface] = useState<Surface>(crash?.surface ?? 'c1')
   const endings = useMemo(
     () => endingsOf(voiced, { stops, surfaces: [surface] }).slice(0, MOST_SHOWN),
     [voiced, stops, surface],
@@ -66,7 +66,7 @@ export function EndingsPart({ onSave }: { onSave: (name: string, text: string) =
                 label={`Save as a version: ${words}`}
                 onClick={() => onSave(words, formatLickText(ending.lick))}
               >
-                Save as a version
+                Save
               </Act>
             </li>
           )

@@ -1,0 +1,89 @@
+import { expect, type Page, test } from '@playwright/test'
+import { expectAccessible, openLick, openPanel } from './bench-page'
+
+const exercises = (page: Page) =>
+  page.getByRole('list', { name: 'Exercises' }).getByRole('listitem')
+
+test('a family becomes a set in one step, is practised three exercises long, and the log tells it', async ({
+  page,
+}) => {
+  test.slow()
+  await openLick(page, 'Parade')
+  const panel = await openPanel(page, 'Families')
+  await expect(panel.getByText('55 in all')).toBeVisible()
+  await panel.getByRole('button', { name: 'Make a set' }).click()
+  await expect(page.getByText('55 exercises, 275 minutes')).toBeVisible()
+  // Easiest first: the one without kicks is number 1 of the family.
+  await expect(exercises(page).first()).toContainText('Kicks in the gaps 1 of 55')
+  await page.getByRole('link', { name: 'Practise', exact: true }).click()
+  const bar = page.getByRole('region', { name: 'Set' })
+  await expect(bar).toContainText('exercise 1 of 55')
+  await page.keyboard.press('Space')
+  await expect(bar).toContainText('0:02 of 5:00 today', { timeout: 30_000 })
+  for (const number of [2, 3]) {
+    await page.keyboard.press('e')
+    await expect(bar).toContainText(`exercise ${number} of 55`)
+    // What played goes on: the next exercise begins by itself.
+    await expect(bar).toContainText('0:02 of 5:00 today', { timeout: 30_000 })
+  }
+  await page.keyboard.press('Space')
+  await page.getByRole('link', { name: 'Log', exact: true }).click()
+  const sessions = page.getByRole('region', { name: 'Practice sessions' }).getByRole('listitem')
+  await expect(sessions.filter({ hasText: 'Kicks in the gaps' })).toHaveCount(3)
+})
+
+test('a set is arranged, timed, undone, and goes along with its licks', async ({
+  page,
+  context,
+}) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write'])
+  await page.goto('/sets')
+  await page.getByRole('link', { name: 'Before the doors open' }).click()
+  await expect(exercises(page)).toHaveCount(5)
+  await expect(exercises(page).nth(1)).toContainText('clean at 105, goal 118')
+  const handle = page.getByRole('button', { name: 'Move: Parade' })
+  await handle.focus()
+  await page.keyboard.press('Space')
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('Space')
+  await expect(exercises(page).first()).toContainText('Tightrope')
+  await page.getByRole('button', { name: 'Due first' }).click()
+  await expect(exercises(page).first()).toContainText('never practised')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(exercises(page).first()).toContainText('Tightrope')
+  await page.getByLabel('Minutes on Tightrope').fill('10')
+  await page.getByLabel('Minutes on Tightrope').press('Enter')
+  await expect(page.getByText('5 exercises, 26 minutes')).toBeVisible()
+  await page.getByLabel('Add a lick to the set').selectOption({ label: 'Long Ladder' })
+  await expect(exercises(page)).toHaveCount(6)
+  await page.reload()
+  await expect(page.getByText('6 exercises, 30 minutes')).toBeVisible()
+  await page.getByRole('button', { name: 'Copy a link' }).click()
+  await expect(page.getByText(/^The link is copied/)).toBeVisible()
+  const link = await page.evaluate(() => navigator.clipboard.readText())
+  await page.goto(link)
+  await expect(page.getByText('A set of 6 exercises.', { exact: false })).toBeVisible()
+  await page.getByRole('button', { name: 'Save to my sets' }).click()
+  await expect(exercises(page)).toHaveCount(6)
+  await expectAccessible(page)
+})
+
+test('licks of the library are put into a set, and the list tells how far it is', async ({
+  page,
+}) => {
+  await page.goto('/')
+  await page.getByLabel('Select Tightrope').check()
+  await page.getByLabel('Select Fire Ring').check()
+  await page.getByRole('link', { name: 'Add to a set' }).click()
+  await expect(page.getByText('Add 2 licks to a set')).toBeVisible()
+  await page.getByLabel('Name of the new set').fill('Two of them')
+  await page.getByRole('button', { name: 'Make a new set' }).click()
+  await expect(exercises(page)).toHaveCount(2)
+  await page.getByRole('link', { name: 'Sets', exact: true }).click()
+  await expect(page.getByRole('listitem').filter({ hasText: 'Two of them' })).toContainText(
+    '0 of 2 at the goal',
+  )
+  await page.getByRole('button', { name: 'Delete Two of them' }).click()
+  await expect(page.getByText('Two of them is in the bin.')).toBeVisible()
+  await expectAccessible(page)
+})
