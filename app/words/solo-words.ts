@@ -28,7 +28,7 @@ export function partName(part: SoloPart): string {
 export function lengthWords(bars: number, seconds: number): string {
   const minutes = Math.floor(Math.round(seconds) / 60)
   const time =
-    seconds < 60
+    Math.round(seconds * 10) < 600
       ? `${Math.round(seconds * 10) / 10} s`
       : `${minutes} min ${Math.round(seconds) - minutes * 60} s`
   return `${plural(bars, 'bar')}, ${time}`

@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import AxeBuilder from '@axe-core/playwright'
 import { chromium, expect, type Page, test } from '@playwright/test'
 import { QUIET_FLAGS } from '../../scripts/serve.mjs'
-import { expectAccessible, kept, openLick, sticking } from './bench-page'
+import { expectAccessible, kept, openLick, openPanel, sticking } from './bench-page'
 
 const practise = async (page: Page, title: string) => {
   await openLick(page, title)
@@ -20,6 +20,8 @@ test('a lick is taken apart, played up its ladder by keys, and logged as it goes
 }) => {
   await practise(page, 'Clown Walk')
   const steps = page.getByRole('list', { name: 'Steps' })
+  await expect(steps.getByRole('listitem').first()).toContainText('one part: slots 1 to 5')
+  await page.getByLabel('Order').selectOption({ label: 'limb by limb, then together' })
   await expect(steps.getByRole('listitem').first()).toContainText('hands alone')
   await expect(steps.getByRole('listitem').last()).toContainText('in the bar, after groove: 1 + 1')
   await expect(rung(page)).toContainText('160')
@@ -82,6 +84,7 @@ test('the plan is arranged by keys, kept, and its ladder edited by numbers and a
 }) => {
   await practise(page, 'Tightrope')
   const steps = page.getByRole('list', { name: 'Steps' })
+  await page.getByLabel('Order').selectOption({ label: 'limb by limb, then together' })
   await page.getByRole('button', { name: 'Arrange the steps' }).click()
   await page.getByRole('button', { name: 'Skip: feet alone' }).click()
   await page.getByRole('button', { name: 'Repeat the step: on one surface' }).click()
@@ -207,6 +210,78 @@ test('what is noted at a stroke on the bench is minded in practice', async ({ pa
   await kept(page)
   await page.getByRole('link', { name: 'Practise' }).click()
   await expect(page.getByText('slot 1: low wrist')).toBeVisible()
+})
+
+test('parts are named, joined one by one, loops kept, and a plan becomes a template', async ({
+  page,
+}) => {
+  await openLick(page, 'Tightrope')
+  await sticking(page).click()
+  await page.keyboard.press('ControlOrMeta+a')
+  await openPanel(page, 'Notes')
+  await page.getByLabel('Name for slots 1 to 10').fill('all ten')
+  await page.getByRole('button', { name: 'Name this part' }).click()
+  await expect(page.getByRole('list', { name: 'Parts' })).toContainText('slots 1 to 10')
+  await page.getByRole('button', { name: 'Remove the part all ten' }).click()
+  await expect(page.getByRole('list', { name: 'Parts' })).toHaveCount(0)
+  await kept(page)
+  await page.getByRole('link', { name: 'Practise' }).click()
+  const steps = page.getByRole('list', { name: 'Steps' }).getByRole('listitem')
+  // Groups of 5, 3 and 2: each new one alone, then all so far.
+  await expect(steps).toHaveText([
+    /one part: slots 1 to 5/,
+    /one part: slots 6 to 8/,
+    /all so far: slots 1 to 8/,
+    /one part: slots 9 to 10/,
+    /in the bar, after groove/,
+  ])
+  await page.getByLabel('Last slot of the loop').fill('9')
+  await page.getByLabel('Last slot of the loop').press('Enter')
+  await page.getByRole('button', { name: 'keep as a step' }).click()
+  await expect(steps.last()).toContainText('a loop: slots 1 to 9')
+  await page.getByRole('button', { name: 'Arrange the steps' }).click()
+  await page.getByLabel('Surface of the new step').selectOption('on one surface')
+  await page.getByRole('button', { name: 'Add as a step' }).click()
+  await expect(steps.last()).toContainText('a loop on one surface: slots 1 to 5')
+  await page.getByRole('button', { name: /^Remove: a loop on one surface/ }).click()
+  await page.getByRole('button', { name: 'Skip: one part: slots 9 to 10' }).click()
+  await page.getByLabel('Name of the template').fill('Pit routine')
+  await page.getByRole('button', { name: 'Save as template' }).click()
+  await page.reload()
+  await expect(steps.last()).toContainText('a loop: slots 1 to 9')
+  await page.goto('/')
+  await page.getByRole('link', { name: 'Fire Ring', exact: true }).click()
+  await page.getByRole('link', { name: 'Practise' }).click()
+  await page.getByLabel('Order').selectOption({ label: 'your own: Pit routine' })
+  await expect(page.getByLabel('Order')).toHaveValue('joined')
+  await expect(steps.first()).toContainText('one part: slots 1 to 3')
+})
+
+test('voices are drawn anew each time round, and what was heard is kept as a version', async ({
+  page,
+}) => {
+  await practise(page, 'Fire Ring')
+  await page.getByLabel('Order').selectOption({ label: 'straight into the bar' })
+  await page.getByLabel('Changes each time').selectOption({ label: 'voices' })
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Start: tap the count' }).click()
+  await expect(page.getByText('repeat 2 of 8')).toBeVisible({ timeout: 30_000 })
+  await page.getByRole('button', { name: 'Keep the one before' }).click()
+  await expect(page.getByText(/^Saved as the version “Improvised voices/)).toBeVisible()
+  await page.getByRole('button', { name: 'Stop: tap the count' }).click()
+  await page.getByLabel('Changes each time').selectOption({ label: 'saved versions in turn' })
+  await page.getByRole('heading', { level: 1 }).getByRole('link').click()
+  const panel = await openPanel(page, 'Versions')
+  await expect(panel.getByLabel(/^Name of Improvised voices/)).toBeVisible()
+  await panel.getByRole('button', { name: 'Hear them in a row' }).click()
+  await expect(
+    panel.getByRole('listitem').filter({ hasText: 'On the bench' }).first(),
+  ).toHaveAttribute('aria-current', 'true', { timeout: 30_000 })
+  await panel.getByRole('button', { name: 'Stop the row' }).click()
+  await panel
+    .getByRole('button', { name: /^Save as a version: Landed by the left on the crash, choked/ })
+    .click()
+  await expect(panel.getByLabel('Name of Landed by the left on the crash, choked')).toBeVisible()
 })
 
 test('the log tells what is due, draws what was played, and is fixed and exported', async ({

@@ -5,9 +5,10 @@ import { formatBackup } from '~/codecs/backup'
 import { formatBundle } from '~/codecs/bundle'
 import { formatKit } from '~/codecs/kit'
 import { parseLickText } from '~/codecs/lick-text'
-import { formatLink, parseLink } from '~/codecs/link'
+import { formatLink, formatSetLink, formatSoloLink, parseAnyLink, parseLink } from '~/codecs/link'
 import { formatMidi } from '~/codecs/midi'
 import { formatMusicXml, formatMxl } from '~/codecs/musicxml'
+import { formatSolo } from '~/codecs/solo'
 import { formatVoicing, parseVoicing } from '~/codecs/voicing'
 import { type RandomStream, toRandomStream } from '~/core/foundation'
 import { DEFAULT_KIT } from '~/core/kit'
@@ -15,6 +16,7 @@ import { DEMO_LICKS } from '~/demo/licks'
 import { rowsOfFile } from '~/storage/backup'
 import { KEPT_TABLES, readKept } from '~/storage/tables'
 import { lickOf } from '../support/licks'
+import { parts, soloOf } from '../support/solos'
 
 /** So many mutants of each format, and milliseconds that each may take. */
 const MUTANTS = 10_000
@@ -103,6 +105,12 @@ const short = [
   'lead: 0\ngroove: none\ngrid: 1/8t\nline: R{ll}K dRLK',
 ]
 
+const solo = soloOf([parts.groove(2), parts.lick(lickOf(short[0] ?? ''), 2), parts.others(2)])
+const links = [
+  formatSoloLink(solo),
+  formatSetLink({ name: 'Doors', minutes: 4, licks: short.map((text) => ({ text, voicing: '' })) }),
+]
+
 /** Reads a file as an import does, up to the store. */
 function readFile(bytes: Uint8Array): void {
   const file = recogniseFile(bytes)
@@ -118,6 +126,8 @@ const FORMATS: readonly (readonly [string, readonly Uint8Array[], (bytes: Uint8A
     ['lick texts', texts.map(encode), (bytes) => void parseLickText(decode(bytes))],
     ['voicings', voicings.map(encode), (bytes) => void parseVoicing(decode(bytes))],
     ['collections of licks', [encode(bundle)], readFile],
+    ['solos', [encode(formatSolo(solo))], readFile],
+    ['links of solos and sets', links.map(encode), (bytes) => void parseAnyLink(decode(bytes))],
     ['kits', [encode(formatKit(DEFAULT_KIT))], readFile],
     ['backups', [zip], readFile],
     [

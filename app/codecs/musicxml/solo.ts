@@ -7,6 +7,9 @@ import { formatSolo } from '../solo'
 import type { Xml } from '../xml'
 import { measure, scoreText } from './write'
 
+/** In which the solo itself travels. */
+const SOLO_FIELD = 'dime-solo'
+
 /**
  * A whole solo as MusicXML 4.0, bar after bar: metres where they change, parts by their names, groove
  * written out, landings and pick-ups in a voice of their own in the bar in which they sound. The solo itself
@@ -40,7 +43,7 @@ export function formatSoloMusicXml(
   })
   return scoreText({
     title: solo.title,
-    text: formatSolo(solo),
+    own: [SOLO_FIELD, formatSolo(solo)],
     // Every voice has its instrument, those that come over from other bars too.
     bars: [
       ...all.map(({ bar }) => bar),

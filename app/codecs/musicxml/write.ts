@@ -35,7 +35,7 @@ export function formatMusicXml(lick: Lick, options: MusicXmlOptions = { beaming:
   const bars = toScore(lick, { beaming, groove: 'notes', grooves, key })
   return scoreText({
     title: lick.title,
-    text: options.text ?? formatLickText(lick),
+    own: [OWN_FIELD, options.text ?? formatLickText(lick)],
     bars,
     kit,
     measures: bars.map((bar, i) =>
@@ -52,15 +52,15 @@ export function formatMusicXml(lick: Lick, options: MusicXmlOptions = { beaming:
 
 interface ScoreText {
   readonly title: string
-  /** What travels along, in the file's own field. */
-  readonly text: string
+  /** What travels along, in a field of its own. */
+  readonly own: readonly [field: string, text: string]
   readonly bars: readonly ScoreBar[]
   readonly kit: Kit | undefined
   readonly measures: readonly Xml[]
 }
 
 /** A whole file of one part. */
-export function scoreText({ title, text, bars, kit, measures }: ScoreText): string {
+export function scoreText({ title, own: [field, text], bars, kit, measures }: ScoreText): string {
   const voices = voicesIn(bars)
   const score = element(
     'score-partwise',
@@ -70,7 +70,7 @@ export function scoreText({ title, text, bars, kit, measures }: ScoreText): stri
       'identification',
       {},
       element('encoding', {}, element('software', {}, 'Dime Stack')),
-      element('miscellaneous', {}, element('miscellaneous-field', { name: OWN_FIELD }, text)),
+      element('miscellaneous', {}, element('miscellaneous-field', { name: field }, text)),
     ),
     element(
       'part-list',

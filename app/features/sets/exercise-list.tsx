@@ -69,7 +69,11 @@ function Exercise({
       </span>
       <span className="min-w-0">
         {summary ? (
-          <Link to={`/bench/${lickId}`} dir="auto" className="block truncate font-semibold">
+          <Link
+            to={`/bench/${lickId}`}
+            dir="auto"
+            className="block truncate pointer-coarse:py-2.5 font-semibold"
+          >
             {title}
           </Link>
         ) : (

@@ -1,0 +1,191 @@
+import 'fake-indexeddb/auto'
+import { parseMidi } from 'midi-file'
+import { describe, expect, it } from 'vitest'
+import { formatSoloMidi } from '~/codecs/midi'
+import { formatSoloMusicXml } from '~/codecs/musicxml'
+import { formatSolo, parseSolo } from '~/codecs/solo'
+import { frameTicks } from '~/core/line'
+import { DEFAULT_SETTING } from '~/core/playing'
+import { judgeSolo, type Solo, shapeOf, toSections } from '~/core/solo'
+import { toMeter } from '~/core/time'
+import { keepMine, keepTheirs } from '~/live/conflicts'
+import { liveSolos, openSaver, putInBin, saveRecord } from '~/storage'
+import {
+  crossingWords,
+  joinFaults,
+  joinLimit,
+  joinName,
+  lengthWords,
+  limitWords,
+  partName,
+  soloPlace,
+  soloSheet,
+} from '~/words/solo-words'
+import { lickOf } from '../../../tests/support/licks'
+import { parts, soloOf } from '../../../tests/support/solos'
+import { toRulerBars } from './long-ruler'
+import { copyOfSolo, soloDifferences } from './solo-conflict'
+import { toRecord } from './use-solo'
+
+const fill = lickOf('title: Fill\nstart: 3\nline: RLRL RLRL')
+const waltz = lickOf('title: Waltz\nmeter: 3/4\nline: RLL*4')
+const whole = soloOf([
+  parts.groove(2),
+  parts.lick(fill, 2),
+  parts.lick(waltz),
+  parts.groove(1, 'eighths', 'end'),
+])
+const sections = toSections(whole)
+const names = sections.map(({ part }) => partName(whole.parts[part] as never))
+
+describe('a solo in files', () => {
+  it('as MIDI has each metre where it begins, a marker for each part, and every stroke', () => {
+    const { tracks } = parseMidi(formatSoloMidi(whole, sections, names, DEFAULT_SETTING))
+    const placed = tracks.map((track) => {
+      let tick = 0
+      return track.map((event) => {
+        tick += event.deltaTime
+        return { ...event, tick }
+      })
+    })
+    const [frame = [], kit = []] = placed
+    const of = (type: string) => frame.filter((event) => event.type === type)
+    expect(
+      of('timeSignature').map((event) => [event.tick, 'numerator' in event && event.numerator]),
+    ).toEqual([
+      [0, 4],
+      [4 * 40320, 3],
+      [4 * 40320 + 30240, 4],
+    ])
+    expect(of('marker').map((event) => ('text' in event ? event.text : ''))).toEqual([
+      'Groove',
+      'Fill',
+      'Waltz',
+      'Groove',
+    ])
+    const strokes = judgeSolo(whole, sections, DEFAULT_SETTING).strokes
+    expect(kit.filter(({ type }) => type === 'noteOn')).toHaveLength(strokes.length)
+  })
+
+  it('as MusicXML has whole bars, the landing in the bar in which it sounds, and the solo itself', () => {
+    const score = formatSoloMusicXml(whole, sections, names, DEFAULT_SETTING)
+    const measures = score.split('<measure ').slice(1)
+    expect(measures).toHaveLength(6)
+    expect(measures.map((one) => /<beats>(\d)/.exec(one)?.[1])).toEqual([
+      '4',
+      undefined,
+      undefined,
+      undefined,
+      '3',
+      '4',
+    ])
+    // The second fill goes straight on: the waltz strikes on its one. The waltz lands with a crash.
+    expect(measures[5]).toContain('P1-c1')
+    const carried = /<miscellaneous-field name="dime-solo">([^<]*)</.exec(score)?.[1] ?? ''
+    const read = parseSolo(carried.replaceAll('&quot;', '"').replaceAll('&gt;', '>'))
+    expect(read).toEqual({ ok: true, value: whole })
+  })
+})
+
+describe('a solo in words', () => {
+  it('is told by its bars, seconds and places', () => {
+    expect(lengthWords(16, 38.4)).toBe('16 bars, 38.4 s')
+    expect(lengthWords(32, 76.8)).toBe('32 bars, 1 min 17 s')
+    expect(lengthWords(1, 59.96)).toBe('1 bar, 1 min 0 s')
+    expect(soloPlace(sections, 2 * 40320 + 20160)).toBe('bar 3, 3')
+    expect(soloPlace(sections, 4 * 40320 + 2520)).toBe('bar 5, 1e')
+    expect(soloSheet(whole).map(({ title }) => title)).toEqual([
+      'Groove, bars 1 to 2',
+      'Fill, bars 3 to 4, 2 times',
+      'Waltz, bar 5',
+      'Groove, bar 6',
+    ])
+  })
+
+  it('says of each join what it is between, how fast it goes, and what is wrong', () => {
+    const bad = soloOf([
+      parts.lick(lickOf('title: Full\nline: RLRL*4'), 1, { end: 'land' }),
+      parts.lick(lickOf('title: Other\nline: RLRL*4')),
+    ])
+    const judged = judgeSolo(bad, toSections(bad), DEFAULT_SETTING)
+    const [join] = judged.joins
+    if (!join) throw new Error('no join')
+    expect(joinName(join, judged.sections, bad)).toBe('bar 1 to 2: Full to Other')
+    expect(joinFaults(join, judged.sections)).toEqual([
+      'The right hand is wanted twice at once on bar 2, 1.',
+    ])
+    expect(joinLimit(join)).toMatch(/^up to \d+$/)
+    expect(crossingWords(join, judged.sections)).toBe('')
+    expect(limitWords(judged)).toMatch(/^up to \d+, set by: /)
+  })
+
+  it('stands on the ruler bar by bar, each group once, where it begins', () => {
+    const { joins, strokes } = judgeSolo(whole, sections, DEFAULT_SETTING)
+    const bars = toRulerBars(sections, joins, shapeOf(sections, strokes), 40320)
+    expect(bars.map(({ index }) => index)).toEqual([0, 1, 2, 3, 4, 5])
+    expect(bars.map(({ stacks }) => stacks.length)).toEqual([0, 0, 2, 2, 4, 0])
+    expect(bars[2]?.stacks.map(({ at }) => at)).toEqual([0.5, 0.75])
+    expect(bars[4]?.length).toBe(0.75)
+    expect(frameTicks(waltz.frame).bar).toBe(30240)
+  })
+})
+
+describe('a solo that two tabs changed', () => {
+  let count = 0
+  async function conflict() {
+    count += 1
+    const id = `solo-${count}`
+    const record = (title: string) => toRecord({ id, createdAt: 1 }, { ...whole, title } as Solo)
+    await saveRecord('solos', record('Pit'), null)
+    const saver = openSaver('solos', id, 0)
+    await saveRecord('solos', record('Theirs'), 0)
+    saver.change(record('Mine'))
+    await saver.flush()
+    const state = saver.state()
+    if (state.kind !== 'conflict') throw new Error(state.kind)
+    return { saver, theirs: state.theirs, id, record }
+  }
+  const titles = async () =>
+    (await liveSolos.settled()).rows
+      .map(({ name }) => name)
+      .sort()
+      .filter((name) => name !== '')
+
+  it('keeps both, whichever stays', async () => {
+    const first = await conflict()
+    expect(await keepMine(first.saver, first.theirs, copyOfSolo)).toBe(true)
+    await first.saver.flush()
+    expect(await titles()).toEqual(['Mine', 'Theirs, from another tab'])
+    const second = await conflict()
+    expect(await keepTheirs(second.saver, second.theirs, copyOfSolo)).toBe(true)
+    expect(await titles()).toEqual([
+      'Mine',
+      'Mine, before the change',
+      'Theirs',
+      'Theirs, from another tab',
+    ])
+  })
+
+  it('that was deleted comes back with mine', async () => {
+    const { saver, theirs, id, record } = await conflict()
+    await keepTheirs(saver, theirs, copyOfSolo)
+    await putInBin([{ table: 'solos', id }])
+    saver.change(record('Mine again'))
+    await saver.flush()
+    expect(saver.state()).toMatchObject({ kind: 'conflict', theirs: null })
+    expect(await keepMine(saver, null, copyOfSolo)).toBe(true)
+    await saver.flush()
+    expect(await titles()).toContain('Mine again')
+  })
+
+  it('says in what they differ', () => {
+    const record = (solo: Solo) => toRecord({ id: 'a', createdAt: 1 }, solo)
+    const other = { ...whole, tempo: 120, parts: whole.parts.slice(1) }
+    expect(soloDifferences(record(other), record(whole))).toEqual([
+      'Tempo: 120 in the other, 100 in yours',
+      'Parts: 3 in the other, 4 in yours',
+      'Parts that differ: Groove',
+    ])
+    expect(formatSolo({ ...whole, meter: toMeter(6, 8) })).not.toBe(formatSolo(whole))
+  })
+})
