@@ -54,6 +54,12 @@ if (process.argv[2] === 'timing') {
   run('node_modules/.bin/tsx', ['tests/bench/timing.ts', process.argv[3] ?? '10'])
   process.exit()
 }
+if (process.argv[2] === 'solos') {
+  // Whole solos, and some minutes of one by the clock: asked for by itself.
+  run(process.execPath, ['scripts/build.mjs'], { stdio: ['ignore', 'ignore', 'inherit'] })
+  run('node_modules/.bin/tsx', ['tests/bench/solos.ts', process.argv[3] ?? '1'])
+  process.exit()
+}
 if (process.argv[2] === 'attacks') {
   // What is typed, while browsers are killed and pages left: asked for by itself.
   run(process.execPath, ['scripts/build.mjs'], { stdio: ['ignore', 'ignore', 'inherit'] })

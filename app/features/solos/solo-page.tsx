@@ -19,6 +19,7 @@ import { IconButton } from '~/ui/icon-button'
 import { NumberField } from '~/ui/number-field'
 import { Part, TitleBox, Trouble } from '~/ui/parts'
 import { usePageTitle } from '~/ui/use-page-title'
+import { useSettled } from '~/ui/use-settled'
 import { useSpace } from '~/ui/use-space'
 import { joinName, lengthWords, limitWords, partName } from '~/words/solo-words'
 import { AddPart } from './add-part'
@@ -47,8 +48,9 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
   const setting = useSettingFor(ANY_LICK)
   const versions = useVersionsOf(solo)
   const sections = useMemo(() => toSections(solo), [solo])
-  // What is judged follows a moment later: 128 bars are thousands of moves.
-  const judged = useDeferredValue(useMemo(() => ({ solo, sections }), [solo, sections]))
+  // What is judged follows a moment after the last change: 128 bars are thousands of moves.
+  const whole = useMemo(() => ({ solo, sections }), [solo, sections])
+  const judged = useDeferredValue(useSettled(whole))
   const judgement = useMemo(
     () => judgeSolo(judged.solo, judged.sections, setting),
     [judged, setting],
@@ -123,7 +125,7 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
     (index: number) => desk.choose(desk.state().solo.parts[index]?.id ?? null),
     [desk],
   )
-  const whole = stretch.from === 0 && stretch.to === Number.POSITIVE_INFINITY
+  const playsWhole = stretch.from === 0 && stretch.to === Number.POSITIVE_INFINITY
   return (
     <div ref={host} className="flex grow flex-col">
       <div className="mx-auto flex w-full max-w-7xl grow flex-col gap-4 px-4 py-4 sm:px-5">
@@ -248,9 +250,9 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
                 <button
                   type="button"
                   className="btn btn-primary btn-sm"
-                  onClick={() => (playing && whole ? stop() : play({ ...WHOLE }, false))}
+                  onClick={() => (playing && playsWhole ? stop() : play({ ...WHOLE }, false))}
                 >
-                  {playing && whole ? 'Stop' : 'Play the whole solo'}
+                  {playing && playsWhole ? 'Stop' : 'Play the whole solo'}
                 </button>
                 {part && at > 0 && (
                   <button
@@ -262,7 +264,7 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
                   </button>
                 )}
               </div>
-              {!whole && (
+              {!playsWhole && (
                 <p className="text-(--quiet) text-sm">
                   Space plays {stretch.words}.{' '}
                   <button type="button" className="link" onClick={() => setStretch({ ...WHOLE })}>
@@ -280,7 +282,10 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
                 versions={versions}
                 newId={newId}
                 onOpen={setOpenJoin}
-                onMend={(parts) => desk.edit((now) => ({ ...now, parts }))}
+                // What was judged may have been changed a moment ago: then there is something else to mend.
+                onMend={(parts) =>
+                  desk.edit((now) => (now.parts === judged.solo.parts ? { ...now, parts } : now))
+                }
                 onLoop={loopJoin}
               />
             </Part>
