@@ -17,14 +17,14 @@ const ALL = [
   { name: 'workbench-fit-dark', dark: true, open: (page) => panel(page, 'Knife Wheel', 'Fit') },
   { name: 'workbench-voices', open: (page) => panel(page, 'Knife Wheel', 'Voices') },
   { name: 'workbench-paths-dark', dark: true, open: crossing },
-  { name: 'library-10000', open: crowded },
   { name: 'conflict', open: conflict },
   { name: 'sheet', open: sheet },
   { name: 'import', open: importing },
   { name: 'kit', open: kit },
-  { name: 'kit-phone-dark', size: PHONE, dark: true, open: kit },
   { name: 'practice-dark', dark: true, open: practising },
   { name: 'stage', open: onStage },
+  { name: 'set', open: set },
+  { name: 'solo', open: solo },
   { name: 'log', open: log },
   { name: 'flow', open: flow },
 ]
@@ -138,28 +138,21 @@ async function flow(page) {
   await page.waitForTimeout(2200)
 }
 
-/** Ten thousand licks, brought in as one file. */
-async function crowded(page) {
+/** What is practised before the doors open. */
+async function set(page) {
   await library(page)
-  const cells = ['RLLRK', 'RLRRLRLL', 'RLK', 'RLLK', 'RRLL', '>RLL', 'RLRLKK']
-  const acts = ['Lantern', 'Rope', 'Wheel', 'Ladder', 'Ring', 'Drum']
-  const licks = Array.from({ length: 10_000 }, (_, i) => ({
-    id: `act-${i}`,
-    text: `dime-lick: 1\ntitle: ${acts[i % 6]} entry ${i + 1}\ntags: act ${1 + (i % 12)}\ntempo: ${70 + (i % 70)}\ngrid: 1/16\nline: ${[0, 1, 2].map((j) => cells[(i * 5 + j * 3) % 7]).join(' ')}\n`,
-  }))
-  const buffer = Buffer.from(JSON.stringify({ format: 'dime-stack-bundle', version: 1, licks }))
-  await page
-    .getByLabel('Files to import')
-    .setInputFiles({ name: 'circus.json', mimeType: 'application/json', buffer })
-  await page.getByRole('heading', { name: 'Backup', level: 1 }).waitFor()
-  await page.getByRole('button', { name: 'Import', exact: true }).click()
-  await page.getByText('10000 added').waitFor({ timeout: 120_000 })
-  await page.getByRole('link', { name: 'Library', exact: true }).click()
-  await page.getByText('10,012 licks', { exact: true }).waitFor({ timeout: 60_000 })
-  for (const name of ['Select Lantern entry 1', 'Select Rope entry 2']) {
-    await page.getByLabel(name, { exact: true }).check()
-  }
-  await page.waitForTimeout(500)
+  await page.getByRole('link', { name: 'Sets', exact: true }).click()
+  await page.getByRole('link', { name: 'Before the doors open' }).click()
+  await page.getByText('clean at 105').waitFor()
+}
+
+/** A solo with a join that wants mending. */
+async function solo(page) {
+  await library(page)
+  await page.getByRole('link', { name: 'Solos', exact: true }).click()
+  await page.getByRole('link', { name: 'Before the Second Half' }).click()
+  await page.getByRole('button', { name: /^Trouble at the join/ }).click()
+  await page.waitForTimeout(600)
 }
 
 /** Two tabs change the same lick at once: the one that comes second is told. */

@@ -44,7 +44,8 @@ self.addEventListener('fetch', (event) => {
 /** The page that stands for an address; undefined for one that the app has no page for. */
 function pageOf(path) {
   const plain = path.length > 1 ? path.replace(/\/$/, '') : path
-  if (/^\/(bench|practice)\/[^/]+$/.test(plain)) return `${plain.split('/', 2).join('/')}/-`
+  if (/^\/(bench|practice|sets|solos)\/[^/]+$/.test(plain))
+    return `${plain.split('/', 2).join('/')}/-`
   return PAGES.includes(plain) ? plain : undefined
 }
 

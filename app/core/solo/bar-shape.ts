@@ -23,6 +23,28 @@ export interface BarShape {
   readonly weight: number
 }
 
+/** What of a bar can be drawn as a column. */
+export const COLUMNS = ['weight', 'strokes', 'loudness', 'kicks', 'register'] as const
+export type Column = (typeof COLUMNS)[number]
+
+/**
+ * A figure of every bar as a share of the greatest, 0 to 1: columns to be drawn side by side. Loudness and
+ * register are shares of the way from the least to the greatest, a bar without one is 0.
+ */
+export function columnsOf(shape: readonly BarShape[], column: Column): number[] {
+  const values = shape.map((bar) => bar[column])
+  const known = values.filter((value) => value !== null)
+  const most = Math.max(...known, 0)
+  const least = column === 'loudness' || column === 'register' ? Math.min(...known) : 0
+  // Where all are alike each is full; the least is still to be seen.
+  const span = most - least
+  return values.map((value) => {
+    if (value === null || most <= 0) return 0
+    if (span <= 0) return 1
+    return least > 0 ? 0.15 + (0.85 * (value - least)) / span : value / most
+  })
+}
+
 /**
  * A solo bar by bar, groove and landings counted with the bar in which they sound; a landing after the
  * last bar belongs to none. Graces do not count.

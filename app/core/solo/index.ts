@@ -1,4 +1,4 @@
-export { type BarShape, shapeOf } from './bar-shape'
+export { type BarShape, COLUMNS, type Column, columnsOf, shapeOf } from './bar-shape'
 export { draftSolo, ideaParts, type SoloIdea, STAGES, type Stage, stageBars } from './idea'
 export {
   type Join,

@@ -7,6 +7,7 @@ import { eventsBetween, toPerformance, toSequence } from '../performance'
 import { DEFAULT_SETTING, movesOf, movesOfStrokes } from '../playing'
 import { toMeter } from '../time'
 import {
+  columnsOf,
   draftSolo,
   judgeSolo,
   remediesOf,
@@ -257,6 +258,22 @@ describe('the shape of a solo', () => {
     const [bar] = shapeOf(sections, soloStrokes(sections, DEFAULT_SETTING))
     // Taps are 80, an accent 112; the snare stands on the fifth step.
     expect(bar).toMatchObject({ strokes: 4, kicks: 2, loudness: 88, register: 5, weight: 1 })
+  })
+})
+
+describe('columns of a solo', () => {
+  it('are shares of the greatest, and of the way from the least where nothing begins at nought', () => {
+    const bar = (strokes: number, loudness: number | null) => ({
+      ...{ from: 0, section: 0, kicks: 0, register: null, weight: strokes / 8 },
+      strokes,
+      loudness,
+    })
+    const shape = [bar(8, 112), bar(2, 80), bar(0, null)]
+    expect(columnsOf(shape, 'strokes')).toEqual([1, 0.25, 0])
+    expect(columnsOf(shape, 'loudness')).toEqual([1, 0.15, 0])
+    expect(columnsOf(shape, 'kicks')).toEqual([0, 0, 0])
+    expect(columnsOf(shape, 'register')).toEqual([0, 0, 0])
+    expect(columnsOf([], 'weight')).toEqual([])
   })
 })
 

@@ -2,7 +2,7 @@ import { useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { PhraseText } from '~/drawing/stacks/phrase-figure'
 import { useLive } from '~/live/use-live'
-import { liveSummaries } from '~/storage'
+import { liveSets, liveSolos, liveSummaries } from '~/storage'
 import { type Found, findIn, type ListKey, offered } from './sources'
 
 const MOST_LISTED = 60
@@ -11,6 +11,8 @@ const PLACES: readonly (readonly [path: string, name: string, also: string])[] =
   ['/', 'Library', 'licks list home'],
   ['/kit', 'Kit', 'drums cymbals set-up speeds'],
   ['/flow', 'Flow', 'play licks one after the other'],
+  ['/sets', 'Sets', 'exercises in an order practise'],
+  ['/solos', 'Solos', 'parts in a row whole solo trading'],
   ['/log', 'Log', 'practice sessions minutes due'],
   ['/sheet', 'Sheet', 'print paper page pdf svg png pupil exercise'],
   ['/settings', 'Settings', 'counting left-handed preferences'],
@@ -30,6 +32,8 @@ interface FindListProps {
 export default function FindList({ id, typed, listKey, onActive, onDone }: FindListProps) {
   const navigate = useNavigate()
   const { rows } = useLive(liveSummaries)
+  const sets = useLive(liveSets).rows
+  const solos = useLive(liveSolos).rows
   const all = useMemo(() => {
     const places = PLACES.map(
       ([path, name, also]): Found => ({
@@ -49,8 +53,20 @@ export default function FindList({ id, typed, listKey, onActive, onDone }: FindL
         run: () => navigate(`/bench/${row.id}`),
       }),
     )
-    return [...offered(), ...places, ...licks]
-  }, [rows, navigate])
+    const many = [
+      ...sets.map(({ id, name }) => ({ path: `/sets/${id}`, name, also: 'set' })),
+      ...solos.map(({ id, name }) => ({ path: `/solos/${id}`, name, also: 'solo' })),
+    ].map(
+      ({ path, name, also }): Found => ({
+        id: path,
+        name: name || 'Untitled',
+        also,
+        kind: 'place',
+        run: () => navigate(path),
+      }),
+    )
+    return [...offered(), ...places, ...many, ...licks]
+  }, [rows, sets, solos, navigate])
   const listed = useMemo(() => findIn(all, typed).slice(0, MOST_LISTED), [all, typed])
   const [at, setAt] = useState(0)
   // biome-ignore lint/correctness/useExhaustiveDependencies: other words, the first again

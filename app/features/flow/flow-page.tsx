@@ -91,10 +91,11 @@ export function FlowPage() {
 
   const navigate = useNavigate()
   const [refused, setRefused] = useState('')
-  const save = async () => {
+  const save = async (before: number) => {
     if (!phraseAt || !now) return
-    const title = `Flow ${setup.seed}, phrase ${now.phrase + 1}`
-    const text = formatLickText(toSavedLick(phraseAt(now.phrase), title))
+    const number = Math.max(0, now.phrase - before)
+    const title = `Flow ${setup.seed}, phrase ${number + 1}`
+    const text = formatLickText(toSavedLick(phraseAt(number), title))
     const outcome = await createLick({ text, draft: null, voicing: '' })
     if (outcome.kind === 'open') navigate(`/bench/${outcome.id}`)
     else setRefused(outcome.message)
@@ -161,9 +162,17 @@ export function FlowPage() {
             type="button"
             className="btn btn-outline border-base-300 font-normal"
             disabled={!phraseAt}
-            onClick={() => void save()}
+            onClick={() => void save(0)}
           >
             Save this phrase as a lick
+          </button>
+          <button
+            type="button"
+            className="btn btn-outline border-base-300 font-normal"
+            disabled={!now || now.phrase === 0}
+            onClick={() => void save(1)}
+          >
+            Save the one before
           </button>
         </div>
         {flow.trouble && (

@@ -1,5 +1,5 @@
 import { memo, useMemo, useRef } from 'react'
-import type { BarShape, Section, Solo, SoloJudgement } from '~/core/solo'
+import type { Join, Section, Solo } from '~/core/solo'
 import { barTicks } from '~/core/time'
 import { useNearRows } from '~/ui/use-near-rows'
 import { useWidth } from '~/ui/use-width'
@@ -10,8 +10,10 @@ import { ROW_HEIGHT, RulerRow } from './ruler-rows'
 interface LongRulerProps {
   readonly solo: Solo
   readonly sections: readonly Section[]
-  readonly judgement: SoloJudgement
-  readonly shape: readonly BarShape[]
+  /** Where its sections meet, as far as that is known. */
+  readonly joins: readonly Join[]
+  /** How tall the column of each bar is, 0 to 1. */
+  readonly columns: readonly number[]
   readonly chosen: string | null
   readonly onChoose: (part: number) => void
   readonly onJoin: (number: number) => void
@@ -24,13 +26,13 @@ const NARROWEST = 76
 
 /** A solo from beginning to end on one ruler, as many bars to a row as there is room for. */
 export const LongRuler = memo(function LongRuler(props: LongRulerProps) {
-  const { solo, sections, judgement, shape, chosen } = props
+  const { solo, sections, joins, columns, chosen } = props
   const host = useRef<HTMLDivElement>(null)
   const width = useWidth(host)
   const perRow = [8, 4, 2].find((count) => width / count >= NARROWEST) ?? 2
   const bars = useMemo(
-    () => toRulerBars(sections, judgement.joins, shape, barTicks(solo.meter)),
-    [sections, judgement, shape, solo.meter],
+    () => toRulerBars(sections, joins, columns, barTicks(solo.meter)),
+    [sections, joins, columns, solo.meter],
   )
   const rows = useMemo(() => {
     const found: RulerBar[][] = []

@@ -1,6 +1,6 @@
 import { startsOf } from '~/core/changes'
 import { frameTicks, lickSlots } from '~/core/line'
-import type { BarShape, Join, Section } from '~/core/solo'
+import type { Join, Section } from '~/core/solo'
 import { type Disc, toDisc } from '~/core/sticking'
 
 /** A group of strokes as it stands over its bar: from 0 at the barline to 1 at the next. */
@@ -18,7 +18,8 @@ export interface RulerBar {
   /** Whether its part begins here. */
   readonly begins: boolean
   readonly stacks: readonly BarStack[]
-  readonly shape: BarShape | undefined
+  /** How tall its column is, 0 to 1. */
+  readonly column: number
   /** The join on its barline; none where nothing meets there. */
   readonly join: { readonly join: Join; readonly number: number } | null
   /** How long it is beside a bar of the solo's own metre. */
@@ -38,7 +39,7 @@ const known = new WeakMap<Section['lick'], readonly (readonly BarStack[])[]>()
 export function toRulerBars(
   sections: readonly Section[],
   joins: readonly Join[],
-  shape: readonly BarShape[],
+  columns: readonly number[],
   barTicks: number,
 ): RulerBar[] {
   const joinAt = new Map(joins.map((join, number) => [join.section, { join, number }]))
@@ -53,7 +54,7 @@ export function toRulerBars(
         part: section.part,
         begins: i === 0 && section.time === 0,
         stacks: stacks[i] ?? [],
-        shape: shape[at],
+        column: columns[at] ?? 0,
         join: i === 0 ? (joinAt.get(index) ?? null) : null,
         length: bar / barTicks,
       }

@@ -159,10 +159,10 @@ function BarGround({ bar, x, width, chosen }: BarProps & { readonly chosen: bool
 }
 
 function BarFigure({ bar, x, width }: BarProps) {
-  const { index, stacks, shape } = bar
+  const { index, stacks } = bar
   const disc = Math.max(6, Math.min(20, width / 5))
   const floor = NAMES + STACKS
-  const column = (shape?.weight ?? 0) * (SHAPE - 4)
+  const column = bar.column * (SHAPE - 4)
   return (
     <g>
       {stacks.map(({ at, discs }) => (

@@ -5,7 +5,16 @@ import { useHotkeys } from 'react-hotkeys-hook'
 import { parseSolo } from '~/codecs/solo'
 import { staffKeyOf } from '~/core/kit'
 import { TEMPO_RANGE } from '~/core/line'
-import { judgeSolo, type Solo, shapeOf, soloLength, toSections } from '~/core/solo'
+import {
+  type Column,
+  columnsOf,
+  type Join,
+  judgeSolo,
+  type Solo,
+  shapeOf,
+  soloLength,
+  toSections,
+} from '~/core/solo'
 import { findMeter, meterName } from '~/core/time'
 import { keepMine, keepTheirs } from '~/live/conflicts'
 import { SaverNotice } from '~/live/saver-notice'
@@ -17,7 +26,7 @@ import type { Kept, SoloRecord } from '~/storage'
 import { Labelled, SelectField } from '~/ui/field'
 import { IconButton } from '~/ui/icon-button'
 import { NumberField } from '~/ui/number-field'
-import { Part, TitleBox, Trouble } from '~/ui/parts'
+import { Choice, Part, TitleBox, Trouble } from '~/ui/parts'
 import { usePageTitle } from '~/ui/use-page-title'
 import { useSettled } from '~/ui/use-settled'
 import { useSpace } from '~/ui/use-space'
@@ -36,7 +45,16 @@ import { useVersionsOf } from './use-versions-of'
 
 const METRES = ['4/4', '3/4', '2/4', '5/4', '6/8', '7/8', '12/8']
 const WHOLE: Stretch = { from: 0, to: Number.POSITIVE_INFINITY, part: '', words: 'the whole solo' }
+const COLUMN_WORDS: readonly (readonly [Column, string])[] = [
+  ['weight', 'Strokes and loudness'],
+  ['strokes', 'Strokes'],
+  ['loudness', 'Loudness'],
+  ['kicks', 'Kicks'],
+  ['register', 'Register'],
+]
 const ANY_LICK = { kit: null, unknown: [] }
+/** While the ruler shows what is not judged yet. */
+const NO_JOINS: readonly Join[] = []
 const newId = () => nanoid(8)
 
 /** A whole solo: its parts in a row, how they meet, what they come to, and playing it. */
@@ -51,6 +69,8 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
   // What is judged follows a moment after the last change: 128 bars are thousands of moves.
   const whole = useMemo(() => ({ solo, sections }), [solo, sections])
   const judged = useDeferredValue(useSettled(whole))
+  // The ruler is drawn after what was typed is shown.
+  const ruled = useDeferredValue(whole)
   const judgement = useMemo(
     () => judgeSolo(judged.solo, judged.sections, setting),
     [judged, setting],
@@ -59,6 +79,8 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
     () => shapeOf(judgement.sections, judgement.strokes, staffKeyOf(setting.kit)),
     [judgement, setting.kit],
   )
+  const [column, setColumn] = useState<Column>('weight')
+  const columns = useMemo(() => columnsOf(shape, column), [shape, column])
   const length = soloLength(solo, sections)
   const [tempo, setTempo] = useState<number | null>(null)
   const [stretch, setStretch] = useState<Stretch>(WHOLE)
@@ -218,19 +240,25 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
         <div className="grid grid-cols-1 gap-x-8 gap-y-6 lg:grid-cols-[minmax(0,1fr)_23rem]">
           <div className="flex min-w-0 flex-col gap-4">
             <LongRuler
-              solo={solo}
-              sections={sections}
-              judgement={judgement}
-              shape={shape}
+              solo={ruled.solo}
+              sections={ruled.sections}
+              joins={judged === ruled ? judgement.joins : NO_JOINS}
+              columns={columns}
               chosen={chosen}
               onChoose={choose}
               onJoin={setOpenJoin}
               onDraw={draw}
               onLift={lift}
             />
-            <p className="text-(--quiet) text-xs">
-              Columns: how much is struck in each bar, and how hard. Draw over them what you want.
-            </p>
+            <div className="flex flex-wrap items-center gap-x-3 text-(--quiet) text-xs">
+              <Choice
+                legend="What the columns show"
+                options={COLUMN_WORDS}
+                value={column}
+                onChoose={setColumn}
+              />
+              <span>bar by bar. Draw over the columns what you want.</span>
+            </div>
             <AddPart solo={solo} newId={newId} onAdd={(next) => desk.add(next)} />
             {part && (
               <PartEditor

@@ -6,7 +6,7 @@ import { formatSoloMusicXml } from '~/codecs/musicxml'
 import { formatSolo, parseSolo } from '~/codecs/solo'
 import { frameTicks } from '~/core/line'
 import { DEFAULT_SETTING } from '~/core/playing'
-import { judgeSolo, type Solo, shapeOf, toSections } from '~/core/solo'
+import { columnsOf, judgeSolo, type Solo, shapeOf, toSections } from '~/core/solo'
 import { toMeter } from '~/core/time'
 import { keepMine, keepTheirs } from '~/live/conflicts'
 import { liveSolos, openSaver, putInBin, saveRecord } from '~/storage'
@@ -121,7 +121,9 @@ describe('a solo in words', () => {
 
   it('stands on the ruler bar by bar, each group once, where it begins', () => {
     const { joins, strokes } = judgeSolo(whole, sections, DEFAULT_SETTING)
-    const bars = toRulerBars(sections, joins, shapeOf(sections, strokes), 40320)
+    const columns = columnsOf(shapeOf(sections, strokes), 'weight')
+    const bars = toRulerBars(sections, joins, columns, 40320)
+    expect(bars.map(({ column }) => column)).toEqual(columns)
     expect(bars.map(({ index }) => index)).toEqual([0, 1, 2, 3, 4, 5])
     expect(bars.map(({ stacks }) => stacks.length)).toEqual([0, 0, 2, 2, 4, 0])
     expect(bars[2]?.stacks.map(({ at }) => at)).toEqual([0.5, 0.75])

@@ -3,13 +3,15 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { MOST_NAMED_PARTS, PART_NAME_MOST } from '~/core/line'
 import { IconButton } from '~/ui/icon-button'
-import { Nothing, Part, TextBox } from '~/ui/parts'
+import { Act, Nothing, Part, TextBox } from '~/ui/parts'
 import { namePart, removePart, renamePart } from '~/workspace/edits/part-edits'
 import { usePanel } from '../state/use-panel'
+import { useWorkspace } from '../state/use-workspace'
 
 /** Spans of the line that are practised, exchanged and kept by name. */
 export function PartsPart() {
   const { id, lick, selection, onEdit } = usePanel()
+  const workspace = useWorkspace()
   const [name, setName] = useState('')
   const full = lick.parts.length >= MOST_NAMED_PARTS
   return (
@@ -57,6 +59,12 @@ export function PartsPart() {
                 <span className="grow text-(--quiet)">
                   slots {part.from + 1} to {part.to + 1}
                 </span>
+                <Act
+                  label={`Select the part ${part.name}`}
+                  onClick={() => workspace.mark(part.from, part.to)}
+                >
+                  Select
+                </Act>
                 <IconButton
                   size="tiny"
                   label={`Remove the part ${part.name}`}
