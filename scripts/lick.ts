@@ -2,7 +2,10 @@ import { readFileSync, writeFileSync } from 'node:fs'
 import { partText, recogniseFile } from '../app/codecs/any-file'
 import {
   type LimitOptions,
+  type Played,
+  parsePlayed,
   toHeadlessEvents,
+  toHeadlessHear,
   toHeadlessLimit,
   toHeadlessSum,
 } from '../app/codecs/headless'
@@ -25,6 +28,8 @@ interface Options extends LimitOptions {
   readonly bare: boolean
   /** Where a document is written; standard output without one. */
   readonly out: string | null
+  /** What was played, for `hear`. */
+  readonly played: Played | null
 }
 
 const COMMANDS: Readonly<Record<string, (lick: Lick, options: Options) => unknown>> = {
@@ -33,6 +38,8 @@ const COMMANDS: Readonly<Record<string, (lick: Lick, options: Options) => unknow
   events: (lick, { velocity }) => toHeadlessEvents(lick, velocity),
   sum: (lick) => toHeadlessSum(lick),
   limit: toHeadlessLimit,
+  hear: (lick, { played }) =>
+    played ? toHeadlessHear(lick, played) : stop('hear needs --played PLAYED, a JSON file'),
 }
 /** Commands that print a document of their own, of one file. */
 const DOCUMENTS: Readonly<Record<string, (lick: Lick, options: Options) => Uint8Array | string>> = {
@@ -81,6 +88,7 @@ const USAGE = `usage: npm run -s lick -- ${Object.keys(COMMANDS).join('|')} FILE
        npm run -s lick -- ${Object.keys(DOCUMENTS).join('|')} FILE [--out PATH]
        npm run -s lick -- convert FILE [--out PATH]
        convert takes MusicXML, compressed or not, and MIDI
+       hear takes --played PLAYED, a JSON file of what was played
        events takes --velocity; limit takes --landing or --loop, and --kit KITFILE; midi takes --bare`
 
 const [command = '', ...rest] = process.argv.slice(2)
@@ -144,7 +152,7 @@ function textOf(file: string): string {
 function readOptions(given: readonly string[]): { files: string[]; options: Options } {
   const left = [...given]
   const files: string[] = []
-  let options: Options = { reading: 'line', velocity: false, bare: false, out: null }
+  let options: Options = { reading: 'line', velocity: false, bare: false, out: null, played: null }
   while (left.length > 0) {
     const word = left.shift() as string
     const limits = command === 'limit'
@@ -152,7 +160,11 @@ function readOptions(given: readonly string[]): { files: string[]; options: Opti
     if (command === 'events' && word === '--velocity') options = { ...options, velocity: true }
     else if (limits && word === '--landing') options = { ...options, reading: 'landing' }
     else if (limits && word === '--loop') options = { ...options, reading: 'loop' }
-    else if (command === 'midi' && word === '--bare') options = { ...options, bare: true }
+    else if (command === 'hear' && word === '--played') {
+      const file = left.shift() ?? stop(USAGE)
+      const read = parsePlayed(textOf(file))
+      options = { ...options, played: read.ok ? read.value : stop(`${file}: ${read.error}`) }
+    } else if (command === 'midi' && word === '--bare') options = { ...options, bare: true }
     else if (documents && word === '--out')
       options = { ...options, out: left.shift() ?? stop(USAGE) }
     else if ((limits || documents) && word === '--kit') {

@@ -1,5 +1,6 @@
 import { execFileSync } from 'node:child_process'
-import { readdirSync, readFileSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { toHeadlessEvents, toHeadlessSum } from '~/codecs/headless'
@@ -107,6 +108,13 @@ describe('the command', () => {
     expect(limit).toMatchObject({ bpm: 107.14, bottleneck: { limb: 'RF', needMs: 140 } })
     expect(limit.next).toHaveLength(3)
     expect(run(['limit', '-', '--kit', 'package.json'], 'line: RL').code).toBe(2)
+    const played = join(mkdtempSync(join(tmpdir(), 'played-')), 'played.json')
+    const strokes = [0, 158, 299, 462].map((ms) => ({ ms }))
+    writeFileSync(played, JSON.stringify({ tempo: 100, strokes }))
+    const heard = JSON.parse(run(['hear', '-', '--played', played], 'line: RKRK').out)
+    expect(heard.uneven).toEqual({ limbs: ['RH', 'RF'], ratio: 1.138 })
+    expect(heard.limbs.RF).toEqual({ strokes: 2, meanMs: 10, sdMs: 2.8 })
+    expect(run(['hear', '-'], 'line: RKRK').code).toBe(2)
     const bad = run(['check', '-'], 'line: RLx')
     expect(bad.code).toBe(0)
     const refused = run(['events', '-'], 'line: RLq')

@@ -1,0 +1,114 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { lickOf } from '../../../tests/support/licks'
+import { expectedStrokes, findDelay, type HeardStroke, matchStrokes, toldOf } from '.'
+
+const fours = expectedStrokes(lickOf('tempo: 100\nline: RKRK'), 100)
+const at = (...ms: number[]): HeardStroke[] => ms.map((one) => ({ ms: one }))
+
+/** All ways to match two short lists in order, by trying them. */
+function bestByHand(expected: readonly number[], heard: readonly number[], reach: number) {
+  let best = { pairs: 0, squares: 0 }
+  const go = (i: number, j: number, pairs: number, squares: number): void => {
+    if (pairs > best.pairs || (pairs === best.pairs && squares < best.squares))
+      best = { pairs, squares }
+    for (let e = i; e < expected.length; e += 1) {
+      for (let h = j; h < heard.length; h += 1) {
+        const off = (heard[h] as number) - (expected[e] as number)
+        if (Math.abs(off) <= reach) go(e + 1, h + 1, pairs + 1, squares + off * off)
+      }
+    }
+  }
+  go(0, 0, 0, 0)
+  return best
+}
+
+describe('what was heard, held against a line', () => {
+  it('is told as offsets, gaps and unevenness (C49)', () => {
+    const told = toldOf(fours, at(0, 158, 299, 462))
+    expect(told.strokes.map(({ offsetMs }) => Math.round(offsetMs))).toEqual([0, 8, -1, 12])
+    expect(told.gaps.map(({ from, to, count, meanMs }) => [from, to, count, meanMs])).toEqual([
+      ['RH', 'RF', 2, 160.5],
+      ['RF', 'RH', 1, 141],
+    ])
+    expect(told.uneven?.limbs).toEqual(['RH', 'RF'])
+    expect(told.uneven?.ratio).toBeCloseTo(1.138, 3)
+    expect(
+      told.limbs.map(({ limb, meanMs, sdMs }) => [limb, meanMs, Math.round(sdMs * 10) / 10]),
+    ).toEqual([
+      ['RH', -0.5, 0.7],
+      ['RF', 10, 2.8],
+    ])
+  })
+
+  it('tells missed and extra strokes, and changes nothing in the others', () => {
+    const whole = toldOf(fours, at(2, 149, 305, 452))
+    const holed = toldOf(fours, at(2, 230, 305, 452))
+    expect(holed.missed.map(({ slot }) => slot)).toEqual([1])
+    expect(holed.extra.map(({ ms }) => ms)).toEqual([230])
+    const others = whole.strokes.filter(({ slot }) => slot !== 1)
+    expect(holed.strokes).toEqual(others)
+  })
+
+  it('finds a constant delay, whatever is missed (law)', () => {
+    const line = expectedStrokes(lickOf('tempo: 100\nline: RLLRK RLK RRLK RLRL'), 100)
+    fc.assert(
+      fc.property(
+        fc.integer({ min: -60, max: 60 }),
+        fc.array(fc.integer({ min: -4, max: 4 }), { minLength: 16, maxLength: 16 }),
+        fc.nat(15),
+        (delay, jitter, lost) => {
+          const heard = line.map(({ ms, limb }, i) => ({ ms: ms + delay + (jitter[i] ?? 0), limb }))
+          const found = findDelay(line, heard.toSpliced(lost, 1))
+          expect(Math.abs(found - delay)).toBeLessThanOrEqual(5)
+        },
+      ),
+      { numRuns: 200 },
+    )
+  })
+
+  it('has as many pairs as can be, and of those the nearest: the same as by trying all (law)', () => {
+    const times = fc
+      .uniqueArray(fc.integer({ min: 0, max: 30 }), { maxLength: 5 })
+      .map((all) => all.map((one) => one * 20).sort((a, b) => a - b))
+    fc.assert(
+      fc.property(times, times, (expected, heard) => {
+        // Far apart neighbours would allow more than near ones: here all reach alike.
+        const even = expected.map((_, i) => i * 200)
+        const meant = even.map((ms, slot) => ({ ms, limb: 'RH' as const, slot }))
+        const { pairs } = matchStrokes(meant, at(...heard))
+        const squares = pairs.reduce((sum, pair) => {
+          const off = (heard[pair.heard] as number) - (even[pair.expected] as number)
+          return sum + off * off
+        }, 0)
+        const reach = even.length > 1 ? 100 : 120
+        expect({ pairs: pairs.length, squares }).toEqual(bestByHand(even, heard, reach))
+      }),
+      { numRuns: 300 },
+    )
+  })
+
+  it('takes what limbs strike together in any order, each for its own', () => {
+    const together = expectedStrokes(lickOf('tempo: 100\nline: (RK)L'), 100)
+    const told = toldOf(together, [
+      { ms: -3, limb: 'RF' },
+      { ms: 4, limb: 'RH' },
+      { ms: 151, limb: 'LH' },
+    ])
+    expect(told.strokes.map(({ limb, offsetMs }) => [limb, Math.round(offsetMs)])).toEqual([
+      ['RH', 4],
+      ['RF', -3],
+      ['LH', 1],
+    ])
+    expect(told.missed).toEqual([])
+  })
+
+  it('says nothing of unevenness below two limbs, and nothing at all of silence', () => {
+    expect(toldOf(expectedStrokes(lickOf('line: RRRR'), 100), at(0, 150, 300)).uneven).toBeNull()
+    const silent = toldOf(fours, [])
+    expect([silent.strokes, silent.limbs, silent.gaps, silent.uneven]).toEqual([[], [], [], null])
+    expect(silent.missed).toHaveLength(4)
+    expect(toldOf([], at(3)).extra).toHaveLength(1)
+    expect(findDelay(fours, [])).toBe(0)
+  })
+})

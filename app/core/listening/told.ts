@@ -1,0 +1,167 @@
+import { frameTicks, type Lick, lineEvents } from '../line'
+import type { Limb } from '../sticking'
+import { secondsPerTick } from '../time'
+import { type ExpectedStroke, findDelay, type HeardStroke, matchStrokes } from './match'
+
+/** A matched stroke: when it was meant and when it was heard, the delay taken out of its offset. */
+export interface PlayedStroke {
+  readonly slot: number
+  readonly limb: Limb
+  readonly expectedMs: number
+  readonly heardMs: number
+  /** Heard minus expected, without the delay; above 0 is late. */
+  readonly offsetMs: number
+}
+
+/** How one limb lies against the line. */
+export interface LimbTold {
+  readonly limb: Limb
+  readonly strokes: number
+  readonly meanMs: number
+  /** The sample's standard deviation; 0 for a single stroke. */
+  readonly sdMs: number
+}
+
+/** The gaps from strokes of one limb to the next stroke, of another. */
+export interface GapTold {
+  readonly from: Limb
+  readonly to: Limb
+  readonly count: number
+  readonly meanMs: number
+  /** The sum of the gaps over the sum of what was expected. */
+  readonly ratio: number
+}
+
+/** What is told of a line that was played once. */
+export interface Told {
+  readonly delayMs: number
+  readonly strokes: readonly PlayedStroke[]
+  readonly missed: readonly ExpectedStroke[]
+  readonly extra: readonly HeardStroke[]
+  readonly limbs: readonly LimbTold[]
+  readonly gaps: readonly GapTold[]
+  /** The two limbs whose gaps differ most each way, and by how much; null below two limbs. */
+  readonly uneven: { readonly limbs: readonly [Limb, Limb]; readonly ratio: number } | null
+}
+
+/** The main strokes of a line, graces and layers aside, in milliseconds from its first slot at a tempo. */
+export function expectedStrokes(lick: Lick, tempo: number): ExpectedStroke[] {
+  const perTick = secondsPerTick(tempo, frameTicks(lick.frame).beat) * 1000
+  return lineEvents(lick).map(({ tick, limb, slot }) => ({
+    ms: (tick - lick.frame.start) * perTick,
+    limb,
+    slot,
+  }))
+}
+
+/**
+ * Holds what was heard against a line: each stroke's offset, each limb's mean and spread, each pair of
+ * neighbouring limbs' gaps, and how uneven they are. `delayMs` is the constant delay of what was heard; with
+ * `find` it is found and taken out.
+ *
+ * @example hand foot hand foot at 150 ms heard at 0 158 299 462: offsets 0 8 -1 12, uneven 1.138
+ */
+export function toldOf(
+  expected: readonly ExpectedStroke[],
+  heard: readonly HeardStroke[],
+  delayMs: number | 'find' = 0,
+): Told {
+  const delay = delayMs === 'find' ? findDelay(expected, heard) : delayMs
+  const { pairs, missed, extra } = matchStrokes(expected, heard, delay)
+  const strokes = pairs.map((pair): PlayedStroke => {
+    const [meant, played] = [
+      expected[pair.expected] as ExpectedStroke,
+      heard[pair.heard] as HeardStroke,
+    ]
+    const { slot, limb } = meant
+    return {
+      slot,
+      limb,
+      expectedMs: meant.ms,
+      heardMs: played.ms,
+      offsetMs: played.ms - delay - meant.ms,
+    }
+  })
+  const gaps = gapsOf(expected, pairs, heard)
+  return {
+    delayMs: delay,
+    strokes,
+    missed: missed.map((i) => expected[i] as ExpectedStroke),
+    extra: extra.map((i) => heard[i] as HeardStroke),
+    limbs: limbsOf(strokes),
+    gaps,
+    uneven: unevenOf(gaps),
+  }
+}
+
+function limbsOf(strokes: readonly PlayedStroke[]): LimbTold[] {
+  return inOrder(strokes.map(({ limb }) => limb)).map((limb) => {
+    const offsets = strokes.flatMap((one) => (one.limb === limb ? [one.offsetMs] : []))
+    const meanMs = meanOf(offsets)
+    const squares = offsets.reduce((sum, off) => sum + (off - meanMs) ** 2, 0)
+    const sdMs = offsets.length > 1 ? Math.sqrt(squares / (offsets.length - 1)) : 0
+    return { limb, strokes: offsets.length, meanMs, sdMs }
+  })
+}
+
+/** Gaps between strokes at neighbouring onsets that were both heard, by the limbs on either side. */
+function gapsOf(
+  expected: readonly ExpectedStroke[],
+  pairs: readonly { readonly expected: number; readonly heard: number }[],
+  heard: readonly HeardStroke[],
+): GapTold[] {
+  const heardAt = new Map(
+    pairs.map((pair) => [pair.expected, (heard[pair.heard] as HeardStroke).ms]),
+  )
+  const onsets: number[][] = []
+  for (const [i, { ms }] of expected.entries()) {
+    const last = onsets.at(-1)
+    if (last && expected[last[0] as number]?.ms === ms) last.push(i)
+    else onsets.push([i])
+  }
+  const found = new Map<
+    string,
+    { from: Limb; to: Limb; count: number; played: number; meant: number }
+  >()
+  for (let at = 1; at < onsets.length; at += 1) {
+    for (const i of onsets[at - 1] as number[]) {
+      for (const j of onsets[at] as number[]) {
+        const [a, b] = [expected[i] as ExpectedStroke, expected[j] as ExpectedStroke]
+        const [from, to] = [heardAt.get(i), heardAt.get(j)]
+        if (a.limb === b.limb || from === undefined || to === undefined) continue
+        const key = `${a.limb} ${b.limb}`
+        const known = found.get(key) ?? { from: a.limb, to: b.limb, count: 0, played: 0, meant: 0 }
+        known.count += 1
+        known.played += to - from
+        known.meant += b.ms - a.ms
+        found.set(key, known)
+      }
+    }
+  }
+  return [...found.values()].map(({ from, to, count, played, meant }) => ({
+    from,
+    to,
+    count,
+    meanMs: played / count,
+    ratio: played / meant,
+  }))
+}
+
+function unevenOf(gaps: readonly GapTold[]): Told['uneven'] {
+  let worst: Told['uneven'] = null
+  for (const gap of gaps) {
+    const back = gaps.find(({ from, to }) => from === gap.to && to === gap.from)
+    if (!back || back.meanMs <= 0 || back.ratio <= 0) continue
+    const ratio = gap.ratio / back.ratio
+    if (ratio >= 1 && (!worst || ratio > worst.ratio)) worst = { limbs: [gap.from, gap.to], ratio }
+  }
+  return worst
+}
+
+function inOrder(limbs: readonly Limb[]): Limb[] {
+  return [...new Set(limbs)]
+}
+
+function meanOf(values: readonly number[]): number {
+  return values.length === 0 ? 0 : values.reduce((sum, value) => sum + value, 0) / values.length
+}
