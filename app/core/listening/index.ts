@@ -1,3 +1,4 @@
+export { type Claim, type Claims, claimsOf, studentQuantile } from './claims'
 export {
   type ExpectedStroke,
   findDelay,
@@ -5,6 +6,8 @@ export {
   type Matching,
   matchStrokes,
 } from './match'
+export { EVEN, type Habits, type MeantStroke, playedWith } from './player'
+export { gridOfTaps, lineOfTaps, type Tap, type TappedLine } from './taps'
 export {
   expectedStrokes,
   type GapTold,

@@ -1,0 +1,76 @@
+import { type RandomStream, toRandomStream } from '../foundation'
+import type { Limb } from '../sticking'
+import type { ExpectedStroke, HeardStroke } from './match'
+
+/** How a simulated drummer plays: habits that can be heard, each nought for none. */
+export interface Habits {
+  /** Milliseconds that a limb comes after its time, before it where negative. */
+  readonly delayMs: Readonly<Partial<Record<Limb, number>>>
+  /** The spread of every stroke about its place: the standard deviation, in milliseconds. */
+  readonly spreadMs: number
+  /** How many times as long the gaps after right hands are as those after others: 1 is even. */
+  readonly gallop: number
+  /** How far accents are levelled: 0 plays them as they are, 1 all alike. */
+  readonly levelled: number
+  /** Percent by which it gets faster over the line; slower where negative. */
+  readonly driftPercent: number
+  /** The share of strokes that are left out, and of strokes that are added. */
+  readonly missed: number
+  readonly added: number
+}
+
+export const EVEN: Habits = {
+  delayMs: {},
+  spreadMs: 0,
+  gallop: 1,
+  levelled: 0,
+  driftPercent: 0,
+  missed: 0,
+  added: 0,
+}
+
+/** A stroke that is meant, and how loud. */
+export type MeantStroke = ExpectedStroke & { readonly velocity: number }
+
+/**
+ * A line as a drummer with some habits plays it once: the same for the same seed. A stand-in for a kit, for
+ * the demo and for tests, whose truth is known.
+ */
+export function playedWith(
+  strokes: readonly MeantStroke[],
+  habits: Habits,
+  seed: number,
+): HeardStroke[] {
+  const random = toRandomStream(seed)
+  const whole = strokes.at(-1)?.ms ?? 0
+  const level =
+    strokes.reduce((sum, { velocity }) => sum + velocity, 0) / Math.max(1, strokes.length)
+  const played = strokes.flatMap((stroke, i): HeardStroke[] => {
+    if (random() < habits.missed) return []
+    const drift = whole > 0 ? (stroke.ms / whole) * habits.driftPercent : 0
+    const ms =
+      galloped(strokes, i, habits.gallop) * (1 - drift / 100) +
+      (habits.delayMs[stroke.limb] ?? 0) +
+      habits.spreadMs * normal(random)
+    const velocity = stroke.velocity + (level - stroke.velocity) * habits.levelled
+    return [{ ms, limb: stroke.limb, velocity: Math.round(velocity) }]
+  })
+  const extra = strokes.flatMap(({ ms, limb, velocity }): HeardStroke[] =>
+    random() < habits.added ? [{ ms: ms + 45 + 20 * random(), limb, velocity }] : [],
+  )
+  return [...played, ...extra].sort((a, b) => a.ms - b.ms)
+}
+
+/** A stroke after a right hand comes later where the gaps after rights are longer; the rest makes up for it. */
+function galloped(strokes: readonly MeantStroke[], at: number, gallop: number): number {
+  const [before, now] = [strokes[at - 1], strokes[at] as MeantStroke]
+  if (gallop === 1 || !before || before.limb !== 'RH') return now.ms
+  const gap = now.ms - before.ms
+  return before.ms + (gap * 2 * gallop) / (1 + gallop)
+}
+
+/** A number of the standard normal distribution (G. E. P. Box and M. E. Muller, 1958, Ann. Math. Stat. 29). */
+function normal(random: RandomStream): number {
+  const u = Math.max(Number.MIN_VALUE, random())
+  return Math.sqrt(-2 * Math.log(u)) * Math.cos(2 * Math.PI * random())
+}

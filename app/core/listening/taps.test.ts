@@ -1,0 +1,70 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { lickOf } from '../../../tests/support/licks'
+import { lineEvents } from '../line'
+import { formatLine } from '../notation'
+import { ALL_GRIDS, gridName, gridTicks } from '../time'
+import { gridOfTaps, lineOfTaps, type Tap } from '.'
+
+const taps = (letters: string, ...ms: number[]): Tap[] =>
+  ms.map((one, i) => ({
+    ms: one,
+    limb: ({ R: 'RH', L: 'LH', K: 'RF' } as const)[letters[i] as 'R'],
+  }))
+
+describe('a line that is tapped', () => {
+  it('has the coarsest grid that explains the taps, and tells their errors (C70)', () => {
+    const tapped = lineOfTaps(taps('RLKRLK', 3, 149, 305, 451, 615, 740), 100)
+    expect(tapped && [gridName(tapped.grid), formatLine(tapped.line)]).toEqual(['1/16', 'RLKRLK'])
+    expect(tapped?.errorsMs.map(Math.round)).toEqual([3, -1, 5, 1, 15, -10])
+    expect(tapped?.doubtful).toEqual([])
+  })
+
+  it('has rests where nothing is tapped, and begins where the first tap lies', () => {
+    const tapped = lineOfTaps(taps('RLK', 300, 452, 748), 100)
+    expect(tapped?.start).toBe(5040)
+    expect(tapped && formatLine(tapped.line)).toBe('RL-K')
+  })
+
+  it('strikes together what comes within 35 ms, and squeezes what one limb strikes twice', () => {
+    const both = lineOfTaps(taps('RKLR', 0, 12, 150, 300), 100)
+    expect(both && formatLine(both.line)).toBe('(RK)LR')
+    const squeezed = lineOfTaps(taps('RLLR', 0, 150, 218, 300), 100, { value: 16, tuplet: null })
+    expect(squeezed && formatLine(squeezed.line)).toBe('R{LL}R')
+    expect(squeezed?.doubtful).toEqual([2])
+  })
+
+  it('is laid on another grid afterwards, and reads levels from velocities', () => {
+    const loud = taps('RLR', 0, 150, 300).map((tap, i) => ({
+      ...tap,
+      velocity: [112, 36, 80][i] ?? 80,
+    }))
+    const eighths = lineOfTaps(loud, 50, { value: 32, tuplet: null })
+    expect(eighths && formatLine(eighths.line)).toBe('>RlR')
+    expect(lineOfTaps([], 100)).toBeNull()
+    expect(gridOfTaps([], 100)).toBeNull()
+  })
+
+  it('comes back as it was played, on its own grid or a coarser one with the same onsets (law)', () => {
+    const usual = ALL_GRIDS.filter((grid) => gridTicks(grid) >= 1260)
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...usual),
+        fc.array(fc.constantFrom('R', 'L', 'K'), { minLength: 6, maxLength: 12 }),
+        fc.integer({ min: 60, max: 90 }),
+        (grid, letters, tempo) => {
+          const lick = lickOf(`tempo: ${tempo}\ngrid: ${gridName(grid)}\nline: ${letters.join('')}`)
+          const perTick = 60_000 / tempo / 10080
+          const played = lineEvents(lick).map(({ tick, limb }) => ({ ms: tick * perTick, limb }))
+          const tapped = lineOfTaps(played, tempo)
+          if (!tapped) throw new Error('nothing tapped')
+          const onsets = tapped.line.slots.flatMap((slot, i) =>
+            slot.kind === 'rest' ? [] : [tapped.start + i * gridTicks(tapped.grid)],
+          )
+          expect(onsets).toEqual(lineEvents(lick).map(({ tick }) => tick))
+        },
+      ),
+      { numRuns: 200 },
+    )
+  })
+})

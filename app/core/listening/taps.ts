@@ -1,0 +1,136 @@
+import { type Line, normalGridChanges } from '../line'
+import {
+  type Letter,
+  type Level,
+  type Limb,
+  REST,
+  type SlotContent,
+  type Stroke,
+  toStroke,
+} from '../sticking'
+import {
+  ALL_GRIDS,
+  type Grid,
+  gridTicks,
+  secondsPerTick,
+  TICKS_PER_QUARTER,
+  type Ticks,
+} from '../time'
+import type { HeardStroke } from './match'
+
+/** A tap of a limb, in milliseconds from a beat of the click. */
+export interface Tap extends HeardStroke {
+  readonly limb: Limb
+}
+
+/** A line that was tapped, and how well its grid explains the taps. */
+export interface TappedLine {
+  readonly grid: Grid
+  readonly line: Line
+  /** The first slot, in ticks from the beat that the taps are counted from. */
+  readonly start: Ticks
+  /** Each tap's distance from its slot, in milliseconds; above 0 is late. */
+  readonly errorsMs: readonly number[]
+  /** Taps that lie nearer to the middle between two slots than to their own, by their numbers. */
+  readonly doubtful: readonly number[]
+}
+
+/** Limbs that strike within so many milliseconds strike together. */
+const TOGETHER_MS = 35
+/** A grid explains taps whose root mean square error is at most so much of its slot. */
+const EXPLAINS = 0.1
+/** From so much of a slot on a tap might belong to the next one. */
+const DOUBTFUL = 0.25
+
+const LETTERS: Readonly<Record<Limb, Letter>> = { RH: 'R', LH: 'L', XH: 'X', RF: 'K', LF: 'H' }
+
+/**
+ * The grid of some taps at a tempo in quarters a minute: the coarsest whose slots explain them, unless a finer
+ * one halves the error; the one with the least error where none explains them. Null for no taps.
+ *
+ * @example at 100, taps at 3 149 305 451 615 740 ms are sixteenths
+ */
+export function gridOfTaps(taps: readonly HeardStroke[], quarters: number): Grid | null {
+  if (taps.length === 0) return null
+  const perTick = secondsPerTick(quarters, TICKS_PER_QUARTER) * 1000
+  const fits = [...ALL_GRIDS]
+    .sort((a, b) => gridTicks(b) - gridTicks(a))
+    .map((grid) => {
+      const slot = gridTicks(grid) * perTick
+      const squares = taps.reduce(
+        (sum, { ms }) => sum + (ms - Math.round(ms / slot) * slot) ** 2,
+        0,
+      )
+      return { grid, slot, error: Math.sqrt(squares / taps.length) }
+    })
+  const explaining = fits.filter(({ slot, error }) => error <= slot * EXPLAINS)
+  const coarsest = explaining.find(
+    (fit) => !explaining.some(({ slot, error }) => slot < fit.slot && error < fit.error / 2),
+  )
+  const least = fits.reduce((best, fit) =>
+    fit.error / fit.slot < best.error / best.slot ? fit : best,
+  )
+  return (coarsest ?? least).grid
+}
+
+/**
+ * Taps as a line, on a grid that is found or given: what lies in one slot is struck together where different
+ * limbs come within 35 ms, else squeezed into it in order. Levels are read from the velocities, where they are
+ * known. Null for no taps.
+ */
+export function lineOfTaps(
+  taps: readonly Tap[],
+  quarters: number,
+  wished: Grid | null = null,
+): TappedLine | null {
+  const grid = wished ?? gridOfTaps(taps, quarters)
+  if (!grid || taps.length === 0) return null
+  const slot = gridTicks(grid) * secondsPerTick(quarters, TICKS_PER_QUARTER) * 1000
+  const ordered = [...taps].sort((a, b) => a.ms - b.ms)
+  const places = ordered.map(({ ms }) => Math.round(ms / slot))
+  const errorsMs = ordered.map(({ ms }, i) => ms - (places[i] as number) * slot)
+  const first = places[0] as number
+  const slots: SlotContent[] = Array.from(
+    { length: (places.at(-1) as number) - first + 1 },
+    (_, i) => contentOf(ordered.filter((_, tap) => places[tap] === first + i)),
+  )
+  return {
+    grid,
+    line: {
+      slots,
+      groups: [slots.length],
+      gridChanges: normalGridChanges([], grid, slots.length),
+    },
+    start: first * gridTicks(grid),
+    errorsMs,
+    doubtful: errorsMs.flatMap((error, i) => (Math.abs(error) > slot * DOUBTFUL ? [i] : [])),
+  }
+}
+
+function contentOf(taps: readonly Tap[]): SlotContent {
+  const [first] = taps
+  if (!first) return REST
+  const bursts: Tap[][] = []
+  for (const tap of taps) {
+    const burst = bursts.at(-1)
+    const known = burst?.some(({ limb }) => limb === tap.limb)
+    if (burst && !known && tap.ms - (burst[0] as Tap).ms <= TOGETHER_MS) burst.push(tap)
+    else bursts.push([tap])
+  }
+  const parts = bursts.map((burst) => ({ kind: 'struck', strokes: burst.map(strokeOf) }) as const)
+  const [only] = parts
+  return parts.length === 1 && only ? only : { kind: 'squeeze', parts }
+}
+
+/** Velocities of the levels, halfway between those that the app plays. */
+const LEVELS: readonly (readonly [above: number, level: Level])[] = [
+  [96, 'accent'],
+  [69, 'tap'],
+  [47, 'soft'],
+  [0, 'ghost'],
+]
+
+function strokeOf({ limb, velocity }: Tap): Stroke {
+  const level = velocity === undefined ? 'tap' : LEVELS.find(([above]) => velocity >= above)?.[1]
+  return toStroke(LETTERS[limb], { level: level ?? 'tap' })
+}
