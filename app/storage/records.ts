@@ -292,6 +292,8 @@ export type SoloRecord = z.infer<typeof soloRecordSchema>
 
 const padNote = z.nullable(z.int().check(z.minimum(0), z.maximum(127)))
 
+const tapDelay = z.number().check(z.minimum(-500), z.maximum(500))
+
 /** A plan of the player's own, to be laid on other licks. */
 const planTemplate = z.object({
   name,
@@ -369,6 +371,8 @@ export const settingsSchema = z.object({
   voiceSays: z._default(z.enum(['slots', 'strokes']), 'slots'),
   /** Plans of the player's own, to be laid on other licks. */
   templates: z._default(z.array(planTemplate).check(z.maxLength(MOST_TEMPLATES)), []),
+  /** How late taps come by each source, in milliseconds: measured against the click. */
+  tapDelays: z._default(z.object({ keys: tapDelay, pads: tapDelay }), { keys: 0, pads: 0 }),
   /** Minutes after which a break is called for; 0 for never. */
   breakAfter: z._default(z.int().check(z.minimum(0), z.maximum(120)), 25),
   /** The MIDI notes of the pads that run practice. */

@@ -312,3 +312,26 @@ test('a cell goes in at the caret, inside a group too', async ({ page }) => {
   await panel(page).getByRole('button', { name: 'Insert at the caret' }).click()
   await expect(sticking(page)).toHaveValue('KK >RLRLRR >LRLRLL KK HHHH')
 })
+
+test('a line is tapped in beside the click, laid on another grid, and used', async ({ page }) => {
+  await openLick(page, 'Tightrope')
+  const cells = await open(page, 'Cells')
+  await cells.getByRole('button', { name: 'Tap a line in' }).click()
+  await cells.getByRole('button', { name: 'Start tapping' }).click()
+  await expect(cells.getByText(/^After the count-in, tap/)).toBeVisible()
+  await expect(async () => {
+    await page.keyboard.press('j')
+    await expect(cells.getByText(/^\d+ taps?/)).toBeVisible({ timeout: 300 })
+  }).toPass({ timeout: 30_000 })
+  for (const key of ['f', 'f', 'j', 'b']) {
+    await page.keyboard.press(key)
+    await page.waitForTimeout(180)
+  }
+  await expect(cells.getByText(/^[56] taps/)).toBeVisible()
+  await cells.getByRole('button', { name: 'Stop the click' }).click()
+  await cells.getByLabel('Grid of the taps').selectOption('1/32')
+  await cells.getByRole('button', { name: 'Use as the line' }).click()
+  await expect(sticking(page)).toHaveValue(/R.*L.*L.*R.*K/)
+  await page.keyboard.press('ControlOrMeta+z')
+  await expect(sticking(page)).not.toHaveValue(/R.*L.*L.*R.*K$/)
+})

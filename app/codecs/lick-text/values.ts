@@ -110,7 +110,7 @@ export function swell(value: string): Result<Swell, string> {
 }
 
 export function part(value: string): Result<NamedPart, string> {
-  const match = /^(\d{1,4})\.\.(\d{1,4})(?:\s+(.*))?$/.exec(value)
+  const match = /^(\d{1,4})\.\.(\d{1,4})(?:\s(.*))?$/.exec(value)
   const [from, to] = [Number(match?.[1]), Number(match?.[2])]
   if (!match || from > to || to > LAST_SLOT) return fail(PART_EXPECTED)
   const name = normalTitle(match[3] ?? '')

@@ -5,6 +5,7 @@ export {
   type HeardStroke,
   type Matching,
   matchStrokes,
+  medianOf,
 } from './match'
 export { EVEN, type Habits, type MeantStroke, playedWith } from './player'
 export { gridOfTaps, lineOfTaps, type Tap, type TappedLine } from './taps'

@@ -87,7 +87,8 @@ export function lineOfTaps(
   if (!grid || taps.length === 0) return null
   const slot = gridTicks(grid) * secondsPerTick(quarters, TICKS_PER_QUARTER) * 1000
   const ordered = [...taps].sort((a, b) => a.ms - b.ms)
-  const places = ordered.map(({ ms }) => Math.round(ms / slot))
+  // A nought is not below nought: what is rounded up from there has a sign.
+  const places = ordered.map(({ ms }) => Math.round(ms / slot) + 0)
   const errorsMs = ordered.map(({ ms }, i) => ms - (places[i] as number) * slot)
   const first = places[0] as number
   const slots: SlotContent[] = Array.from(

@@ -24,8 +24,7 @@ export interface BarShape {
 }
 
 /** What of a bar can be drawn as a column. */
-export const COLUMNS = ['weight', 'strokes', 'loudness', 'kicks', 'register'] as const
-export type Column = (typeof COLUMNS)[number]
+export type Column = 'weight' | 'strokes' | 'loudness' | 'kicks' | 'register'
 
 /**
  * A figure of every bar as a share of the greatest, 0 to 1: columns to be drawn side by side. Loudness and

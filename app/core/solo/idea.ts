@@ -266,8 +266,7 @@ function accented(idea: SoloIdea): Lick {
 
 /** The grid of half the slot; of the finest, itself. */
 function twiceAsFast(grid: Grid): Grid {
-  const [, value, tuplet] = /^1\/(\d+)(.*)$/.exec(gridName(grid)) ?? []
-  return (value && findGrid(`1/${Number(value) * 2}${tuplet ?? ''}`)) || grid
+  return findGrid(gridName({ ...grid, value: (grid.value * 2) as Grid['value'] })) ?? grid
 }
 
 function plain(idea: SoloIdea, line: Line, grid: Grid): Lick {

@@ -1,4 +1,4 @@
-export { type BarShape, COLUMNS, type Column, columnsOf, shapeOf } from './bar-shape'
+export { type BarShape, type Column, columnsOf, shapeOf } from './bar-shape'
 export { draftSolo, ideaParts, type SoloIdea, STAGES, type Stage, stageBars } from './idea'
 export {
   type Join,
@@ -8,6 +8,7 @@ export {
 } from './joins'
 export { type JoinRemedy, remediesOf } from './remedies'
 export {
+  grooveBars,
   type Section,
   sectionAt,
   soloLength,

@@ -1,4 +1,4 @@
-import { useMemo } from 'react'
+import { useEffect, useMemo, useRef } from 'react'
 import type { Lick } from '~/core/line'
 import type { Setting } from '~/core/playing'
 import { type Join, remediesOf, type Solo, type SoloJudgement, type SoloPart } from '~/core/solo'
@@ -25,17 +25,23 @@ export function JoinList(props: JoinListProps) {
   const listed = joins.flatMap((join, number) =>
     join.between === 'parts' || join.faults.length > 0 ? [{ join, number }] : [],
   )
+  // What is wrong stands first.
+  listed.sort((a, b) => Number(b.join.faults.length > 0) - Number(a.join.faults.length > 0))
+  const list = useRef<HTMLUListElement>(null)
+  useEffect(() => {
+    list.current?.querySelector(`[data-open="${opened}"]`)?.scrollIntoView({ block: 'nearest' })
+  }, [opened])
   if (listed.length === 0)
     return <Nothing>Parts that follow each other are judged here, as one passage.</Nothing>
   return (
-    <ul className="flex max-h-96 flex-col overflow-y-auto" aria-label="Joins">
+    <ul ref={list} className="flex max-h-96 flex-col overflow-y-auto" aria-label="Joins">
       {listed.map(({ join, number }) => {
         const faults = joinFaults(join, sections)
         const crossing = crossingWords(join, sections)
         const name = joinName(join, sections, solo)
         const open = opened === number
         return (
-          <li key={number} className="border-base-300 border-t py-1.5 text-sm">
+          <li key={number} data-open={number} className="border-base-300 border-t py-1.5 text-sm">
             <div className="flex items-baseline gap-2">
               <button
                 type="button"

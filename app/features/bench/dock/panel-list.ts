@@ -54,7 +54,7 @@ export const PANELS: readonly Panel[] = [
     'cells',
     'Cells',
     Blocks,
-    'rudiments catalogue stickings patterns',
+    'rudiments catalogue stickings patterns tap in record',
     async () => (await import('../panels/cells-panel')).CellsPanel,
   ),
   panel(

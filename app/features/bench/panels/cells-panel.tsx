@@ -5,12 +5,16 @@ import { findPhrase } from '~/core/changes'
 import { PhraseStacks, PhraseText } from '~/drawing/stacks/phrase-figure'
 import { useOwnCells } from '~/live/use-own'
 import type { CellRecord } from '~/storage'
+import { late } from '~/ui/late'
 import { Act, Nothing, TextBox } from '~/ui/parts'
 import { usePanel } from '../state/use-panel'
 import { CellDetail } from './cell-detail'
 import { dragPhrase } from './drag-phrase'
 import { OwnCellForm } from './own-cell-form'
 import { soloLick } from './solo'
+
+/** Fetched when a line is to be tapped in. */
+const TapPart = late(async () => (await import('./tap-part')).TapPart)
 
 const MOST_SHOWN = 60
 /** Those that are drawn at once; the others and what is said of the chosen one come a moment later. */
@@ -28,8 +32,15 @@ export function CellsPanel() {
   const most = useDeferredValue(MOST_SHOWN, FIRST_SHOWN)
   const chosen = found.find(({ id }) => id === chosenId) ?? found[0]
   const detailed = useDeferredValue(chosen, undefined)
+  const [taps, setTaps] = useState(false)
   return (
     <div className="grid grid-cols-1 gap-x-6 gap-y-4">
+      <div>
+        <Act pressed={taps} onClick={() => setTaps((was) => !was)}>
+          Tap a line in
+        </Act>
+      </div>
+      {taps && <TapPart />}
       <div className="flex min-w-0 flex-col gap-3">
         <Filters query={query} onQuery={setQuery} />
         {found.length === 0 ? (

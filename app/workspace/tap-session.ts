@@ -1,0 +1,95 @@
+import { lineOfTaps, medianOf, type Tap, type TappedLine } from '~/core/listening'
+import type { Grid } from '~/core/time'
+import { Slices } from './slices'
+
+/** Taps as they come in, and the line that they make. */
+export interface TapState {
+  readonly phase: 'idle' | 'tapping' | 'done'
+  /** In milliseconds from the first barline after the count-in, as they were struck. */
+  readonly taps: readonly Tap[]
+  /** The grid that the player chose; null for the one that is found. */
+  readonly wished: Grid | null
+  /** What is taken off every tap: how late this source is, in milliseconds. */
+  readonly delayMs: number
+  readonly found: TappedLine | null
+}
+
+/** More taps are no line any more. */
+const MOST_TAPS = 512
+/** As many taps on beats tell how late a source is. */
+export const CALIBRATING_TAPS = 8
+
+/**
+ * Tapping a line in beside a click, without its page: what is struck is laid on a grid as it comes, on another
+ * one afterwards, and the last tap can be taken back. Tempos are quarters a minute.
+ *
+ * @example const session = new TapSession(100, 0); session.start(); session.tap({ ms: 3, limb: 'RH' })
+ */
+export class TapSession extends Slices<TapState> {
+  constructor(
+    private quarters: number,
+    delayMs: number,
+  ) {
+    super({ phase: 'idle', taps: [], wished: null, delayMs, found: null })
+  }
+
+  /** Begins anew: what was tapped before is gone. */
+  start(): void {
+    this.patch({ phase: 'tapping', taps: [], found: null })
+  }
+
+  /** The click stands still: nothing more is taken. */
+  stop(): void {
+    if (this.current.phase === 'tapping')
+      this.patch({ phase: this.current.taps.length > 0 ? 'done' : 'idle' })
+  }
+
+  /** Takes a tap; before the first barline, and while nothing is recorded, it counts for nothing. */
+  tap(tap: Tap): void {
+    const { phase, taps } = this.current
+    if (phase !== 'tapping' || taps.length >= MOST_TAPS || !Number.isFinite(tap.ms)) return
+    // A little early is the first beat all the same.
+    if (tap.ms - this.current.delayMs < -this.beatMs() / 4) return
+    this.lay({ taps: [...taps, tap] })
+  }
+
+  /** Takes the last tap back. */
+  undo(): void {
+    this.lay({ taps: this.current.taps.slice(0, -1) })
+  }
+
+  /** Lays the taps on another grid; null finds one again. */
+  layOn(wished: Grid | null): void {
+    this.lay({ wished })
+  }
+
+  /** Another tempo of the click: the taps so far were at another one. */
+  goAt(quarters: number): void {
+    if (quarters === this.quarters) return
+    this.quarters = quarters
+    this.patch({ phase: 'idle', taps: [], found: null })
+  }
+
+  /** How late this source is: the median distance of the taps from their nearest beats; null for too few. */
+  measured(): number | null {
+    const { taps } = this.current
+    if (taps.length < CALIBRATING_TAPS) return null
+    const beat = this.beatMs()
+    return Math.round(medianOf(taps.map(({ ms }) => ms - Math.round(ms / beat) * beat)))
+  }
+
+  /** Takes so much off every tap from now on, and off those that are there. */
+  delayBy(delayMs: number): void {
+    this.lay({ delayMs })
+  }
+
+  private beatMs(): number {
+    return 60_000 / this.quarters
+  }
+
+  private lay(changed: Partial<TapState>): void {
+    const next = { ...this.current, ...changed }
+    const early = next.taps.map((tap) => ({ ...tap, ms: tap.ms - next.delayMs }))
+    this.patch({ ...changed, found: lineOfTaps(early, this.quarters, next.wished) })
+  }
+}
