@@ -18,8 +18,8 @@ import { KEPT_TABLES, readKept } from '~/storage/tables'
 import { lickOf } from '../support/licks'
 import { parts, soloOf } from '../support/solos'
 
-/** So many mutants of each format, and milliseconds that each may take. */
-const MUTANTS = 10_000
+/** So many mutants of each format (`MUTANTS=10000` for a long run), and milliseconds that each may take. */
+const MUTANTS = Number(process.env.MUTANTS ?? 4000)
 const LIMIT_MS = 1000
 
 /** What breaks readers: signs of the formats, repeats, blanks, and characters that are not seen. */

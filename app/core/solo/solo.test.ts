@@ -58,7 +58,7 @@ describe('a solo as bars', () => {
         expect(barlines).toHaveLength(bars)
         expect(soloLength(whole, sections)).toMatchObject({ bars, ticks: tick })
       }),
-      { numRuns: 300 },
+      { numRuns: 150 },
     )
   })
 
@@ -77,7 +77,7 @@ describe('a solo as bars', () => {
         const moved = (same[0]?.from ?? 0) - (rest[0]?.from ?? 0)
         expect(same.map(({ from }) => from - moved)).toEqual(rest.map(({ from }) => from))
       }),
-      { numRuns: 300 },
+      { numRuns: 150 },
     )
   })
 
@@ -229,7 +229,7 @@ describe('the joins of a solo', () => {
           expect(there.flatMap(({ faults }) => faults)).toEqual([])
         }
       }),
-      { numRuns: 150 },
+      { numRuns: 100 },
     )
     expect(offered).toBeGreaterThan(3)
   })
@@ -330,7 +330,7 @@ describe('a solo from one idea', () => {
         )
         expect(over).toEqual([])
       }),
-      { numRuns: 300 },
+      { numRuns: 150 },
     )
   })
 })
