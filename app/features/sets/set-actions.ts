@@ -64,9 +64,16 @@ export async function saveLinkedSet({
     : { id: null, trouble: notSavedWords(added.error) }
 }
 
-/** Puts a set in the bin; its licks stay in the library, or go along. */
-export async function deleteSet(set: SetRecord, withLicks: boolean): Promise<SetOutcome> {
-  const licks = set.exercises.map(({ lickId }) => ({ table: 'licks' as const, id: lickId }))
-  const binned = await putInBin([{ table: 'sets', id: set.id }, ...(withLicks ? licks : [])])
+/** Puts a set in the bin; its licks stay in the library. */
+export async function deleteSet({ id }: SetRecord): Promise<SetOutcome> {
+  return outcomeOf(await putInBin([{ table: 'sets', id }]))
+}
+
+/** Puts the licks of a set in the bin. */
+export async function deleteLicksOf({ exercises }: SetRecord): Promise<SetOutcome> {
+  return outcomeOf(await putInBin(exercises.map(({ lickId }) => ({ table: 'licks', id: lickId }))))
+}
+
+function outcomeOf(binned: Awaited<ReturnType<typeof putInBin>>): SetOutcome {
   return { id: null, trouble: binned.ok ? '' : notSavedWords(binned.error) }
 }

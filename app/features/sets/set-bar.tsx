@@ -1,8 +1,9 @@
 import { ArrowLeft, ArrowRight } from 'lucide-react'
+import { useMemo } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { Link, useNavigate } from 'react-router'
 import { useLive } from '~/live/use-live'
-import { liveSets, liveSummaries } from '~/storage'
+import { type LickSummary, liveSets, liveSummaries, type SetRecord } from '~/storage'
 import { exerciseFrom, minutesOn } from '~/workspace/set-edits'
 
 /** Which exercise of a set is practised, for how long, and the next one by one key. */
@@ -21,8 +22,9 @@ export function SetBar({
   /** Whether letters are shortcuts. */
   keys: boolean
 }) {
-  const set = useLive(liveSets).rows.find(({ id }) => id === setId)
+  const stored = useLive(liveSets).rows.find(({ id }) => id === setId)
   const titles = useLive(liveSummaries).rows
+  const set = useMemo(() => stored && withoutMissing(stored, titles), [stored, titles])
   const navigate = useNavigate()
   const go = (way: 1 | -1) => {
     const next = set && exerciseFrom(set, lickId, way)
@@ -77,6 +79,13 @@ export function SetBar({
       </span>
     </section>
   )
+}
+
+/** A set without licks that are no longer in the library, as far as that has been read. */
+function withoutMissing(set: SetRecord, rows: readonly LickSummary[]): SetRecord {
+  const known = new Set(rows.map(({ id }) => id))
+  const exercises = set.exercises.filter(({ lickId }) => known.has(lickId))
+  return rows.length === 0 ? set : { ...set, exercises }
 }
 
 /** `2:05` */

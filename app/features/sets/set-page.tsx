@@ -35,7 +35,8 @@ export function SetPage({ opened }: { opened: Kept<SetRecord> }) {
   const [trouble, setTrouble] = useState('')
   const ids = set.exercises.map(({ lickId }) => lickId)
   const others = summaries.filter(({ id }) => !ids.includes(id))
-  const due = progress.find(({ overdue }) => overdue === null || overdue >= 0) ?? progress[0]
+  const there = progress.filter(({ summary }) => summary !== undefined)
+  const due = there.find(({ overdue }) => overdue === null || overdue >= 0) ?? there[0]
   const reorder = async (order: SetOrder) => {
     const read = await loadLicks(ids)
     if (!read.ok) {

@@ -7,7 +7,7 @@ import { Act, Part, TextBox, Trouble } from '~/ui/parts'
 import { plural } from '~/words/figures'
 import { addLicksTo, minutesOfSet } from '~/workspace/set-edits'
 import { StoreTrouble } from '../shell'
-import { createSet, deleteSet } from './set-actions'
+import { createSet, deleteLicksOf, deleteSet } from './set-actions'
 import { useProgress } from './use-progress'
 
 /** All sets with how far each is; licks that come along are put into one of them. */
@@ -35,6 +35,18 @@ export function SetsPage() {
           >
             Undo
           </button>
+          {deleted.exercises.length > 0 && (
+            <button
+              type="button"
+              className="link"
+              onClick={() => {
+                void deleteLicksOf(deleted).then(({ trouble: why }) => setTrouble(why))
+                setDeleted(null)
+              }}
+            >
+              Delete its {plural(deleted.exercises.length, 'lick')} too
+            </button>
+          )}
         </p>
       )}
       {adding.length > 0 ? (
@@ -57,7 +69,7 @@ export function SetsPage() {
                 key={set.id}
                 set={set}
                 onDelete={() =>
-                  void deleteSet(set, false).then(({ trouble: why }) => {
+                  void deleteSet(set).then(({ trouble: why }) => {
                     setTrouble(why)
                     if (why === '') setDeleted(set)
                   })

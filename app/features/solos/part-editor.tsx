@@ -128,7 +128,9 @@ function PartFields({ part, onChange }: FieldsProps<SoloPart>): ReactNode {
             options={gridOptions(gridName(part.grid))}
             onChange={(value) => {
               const grid = findGrid(value)
-              if (grid) onChange((now) => ({ ...now, grid }) as SoloPart)
+              if (!grid) return
+              const sources = part.sources.map((source) => ({ ...source, grid }))
+              onChange((now) => ({ ...now, grid, sources }) as SoloPart)
             }}
           />
           <CellsField part={part} onChange={onChange} />

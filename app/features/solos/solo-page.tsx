@@ -10,6 +10,7 @@ import {
   columnsOf,
   type Join,
   judgeSolo,
+  type Section,
   type Solo,
   shapeOf,
   soloLength,
@@ -37,6 +38,7 @@ import { LongRuler } from './long-ruler-view'
 import { endOf, MemoryAid } from './memory-aid'
 import { PartEditor } from './part-editor'
 import { ShapeTable } from './shape-table'
+import { NEW_SOLO } from './solo-actions'
 import { copyOfSolo, soloDifferences } from './solo-conflict'
 import { SoloFiles } from './solo-files'
 import { useSolo } from './use-solo'
@@ -53,6 +55,11 @@ const COLUMN_WORDS: readonly (readonly [Column, string])[] = [
   ['register', 'Register'],
 ]
 const ANY_LICK = { kit: null, unknown: [] }
+/** Before a page that has just been opened is painted. */
+const NOT_JUDGED: { readonly solo: Solo; readonly sections: readonly Section[] } = {
+  solo: { ...NEW_SOLO, parts: [] },
+  sections: [],
+}
 /** While the ruler shows what is not judged yet. */
 const NO_JOINS: readonly Join[] = []
 const newId = () => nanoid(8)
@@ -68,7 +75,7 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
   const sections = useMemo(() => toSections(solo), [solo])
   // What is judged follows a moment after the last change: 128 bars are thousands of moves.
   const whole = useMemo(() => ({ solo, sections }), [solo, sections])
-  const judged = useDeferredValue(useSettled(whole))
+  const judged = useDeferredValue(useSettled(whole), NOT_JUDGED)
   // The ruler is drawn after what was typed is shown.
   const ruled = useDeferredValue(whole)
   const judgement = useMemo(
@@ -161,19 +168,6 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
               onType={(title) => desk.edit((now) => ({ ...now, title }), 'title')}
             />
           </div>
-          <SelectField
-            label="Metre"
-            className="w-20"
-            value={meterName(solo.meter)}
-            options={[...new Set([meterName(solo.meter), ...METRES])].map((one) => ({
-              value: one,
-              label: one,
-            }))}
-            onChange={(value) => {
-              const meter = findMeter(value)
-              if (meter) desk.edit((now) => ({ ...now, meter }))
-            }}
-          />
           <Labelled words="Tempo">
             <NumberField
               label="Tempo of the solo"
@@ -185,6 +179,19 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
               onChange={(next) => desk.edit((now) => ({ ...now, tempo: next }), 'tempo')}
             />
           </Labelled>
+          <SelectField
+            label="in beats of"
+            className="w-20"
+            value={meterName(solo.meter)}
+            options={[...new Set([meterName(solo.meter), ...METRES])].map((one) => ({
+              value: one,
+              label: one,
+            }))}
+            onChange={(value) => {
+              const meter = findMeter(value)
+              if (meter) desk.edit((now) => ({ ...now, meter }))
+            }}
+          />
           <Labelled words="Goal">
             <NumberField
               label="Goal of the solo"
@@ -235,7 +242,8 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
           />
         )}
         <p className="text-sm">
-          <span className="font-semibold">The whole</span> {limitWords(judgement)}
+          <span className="font-semibold">The whole</span>{' '}
+          {judged === NOT_JUDGED ? '…' : limitWords(judgement)}
         </p>
         <div className="grid grid-cols-1 gap-x-8 gap-y-6 lg:grid-cols-[minmax(0,1fr)_23rem]">
           <div className="flex min-w-0 flex-col gap-4">
