@@ -45,6 +45,18 @@ describe('a line that is tapped', () => {
     expect(gridOfTaps([], 100)).toBeNull()
   })
 
+  it('takes a few taps for plain slots, and asks for no finer grid within a hand’s own spread', () => {
+    const grid = (quarters: number, ...ms: number[]) => {
+      const found = gridOfTaps(taps('RLRLRLRLRLRL', ...ms), quarters)
+      return found && gridName(found)
+    }
+    expect(grid(100, 0, 318, 585)).toBe('1/8')
+    // A wandering hand for a bar: quarters, though some nonuplet lies nearer to all of them.
+    expect(grid(60, 9, 1011, 1990, 3008, 3991, 5010, 6008, 6992, 8010)).toBe('1/4')
+    // Five in a beat are no plain slots.
+    expect(grid(60, 0, 200, 400, 600, 800)).toBe('1/16q')
+  })
+
   it('comes back as it was played, on its own grid or a coarser one with the same onsets (law)', () => {
     const usual = ALL_GRIDS.filter((grid) => gridTicks(grid) >= 1260)
     fc.assert(

@@ -39,6 +39,10 @@ export interface TappedLine {
 const TOGETHER_MS = 35
 /** A grid explains taps whose root mean square error is at most so much of its slot. */
 const EXPLAINS = 0.1
+/** A hand's own spread about its place, in milliseconds: an error below it asks for no finer grid. */
+const SPREAD_MS = 12
+/** Fewer taps than this carry no odd grid where a plain one or triplets explain them: some odd one always fits. */
+const CARRY_ODD = 8
 /** From so much of a slot on a tap might belong to the next one. */
 const DOUBTFUL = 0.25
 
@@ -46,7 +50,8 @@ const LETTERS: Readonly<Record<Limb, Letter>> = { RH: 'R', LH: 'L', XH: 'X', RF:
 
 /**
  * The grid of some taps at a tempo in quarters a minute: the coarsest whose slots explain them, unless a finer
- * one halves the error; the one with the least error where none explains them. Null for no taps.
+ * one halves an error that is more than a hand's own spread; the one with the least error where none explains
+ * them. Fewer than 8 taps are plain slots or triplets where those explain them. Null for no taps.
  *
  * @example at 100, taps at 3 149 305 451 615 740 ms are sixteenths
  */
@@ -63,9 +68,13 @@ export function gridOfTaps(taps: readonly HeardStroke[], quarters: number): Grid
       )
       return { grid, slot, error: Math.sqrt(squares / taps.length) }
     })
-  const explaining = fits.filter(({ slot, error }) => error <= slot * EXPLAINS)
+  const all = fits.filter(({ slot, error }) => error <= slot * EXPLAINS)
+  const usual = all.filter(({ grid }) => grid.tuplet === null || grid.tuplet === 't')
+  const explaining = taps.length < CARRY_ODD && usual.length > 0 ? usual : all
   const coarsest = explaining.find(
-    (fit) => !explaining.some(({ slot, error }) => slot < fit.slot && error < fit.error / 2),
+    (fit) =>
+      fit.error <= SPREAD_MS ||
+      !explaining.some(({ slot, error }) => slot < fit.slot && error < fit.error / 2),
   )
   const least = fits.reduce((best, fit) =>
     fit.error / fit.slot < best.error / best.slot ? fit : best,

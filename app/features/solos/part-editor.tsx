@@ -28,7 +28,7 @@ interface PartEditorProps {
 }
 
 const ENDS: readonly { value: PartEnd; label: string }[] = [
-  { value: 'auto', label: 'straight on if the next part strikes on 1' },
+  { value: 'auto', label: 'as the next part begins' },
   { value: 'land', label: 'its own landing' },
   { value: 'straight-on', label: 'straight on, no landing' },
 ]

@@ -23,7 +23,7 @@ const PADS: readonly (readonly [limb: Limb, name: string, code: string, key: str
   ['LH', 'Left', 'KeyF', 'F'],
   ['RH', 'Right', 'KeyJ', 'J'],
   ['RF', 'Kick', 'KeyB', 'B'],
-  ['LF', 'Hi-hat foot', 'KeyN', 'N'],
+  ['LF', 'Hi-hat', 'KeyN', 'N'],
 ]
 /** Notes of pads that are played by a foot; all others by a hand that cannot be told. */
 const FOOT_NOTES: Readonly<Record<number, Limb>> = { 35: 'RF', 36: 'RF', 44: 'LF' }
@@ -112,10 +112,10 @@ export function TapPart() {
   const line = found?.line
   const grids = useMemo(
     () => [
-      { value: '', label: found ? `found: ${gridWords(found.grid)}` : 'found' },
+      { value: '', label: found && !wished ? `${gridWords(found.grid)}, as found` : 'as found' },
       ...ALL_GRIDS.map((grid) => ({ value: gridName(grid), label: gridWords(grid) })),
     ],
-    [found],
+    [found, wished],
   )
   const use = () => {
     if (!found) return
@@ -143,7 +143,7 @@ export function TapPart() {
         </div>
         <SelectField
           label="Grid of the taps"
-          className="w-48"
+          className="w-64"
           value={wished ? gridName(wished) : ''}
           options={grids}
           onChange={(name) => session.layOn(findGrid(name) ?? null)}
