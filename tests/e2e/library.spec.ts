@@ -82,6 +82,8 @@ test('files are known by what is in them, and what cannot be read is said', asyn
       .getByLabel('Files to import')
       .setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(content) })
   await put('photo.png', 'title: Ladder Walk\nline: RLLK*4')
+  // The library has a button of that name too.
+  await expect(page.getByRole('table', { name: 'What the files hold' })).toBeVisible()
   await page.getByRole('button', { name: 'Import', exact: true }).click()
   await expect(page.getByText('Done: 1 added.')).toBeVisible({ timeout: 30_000 })
   await page.getByRole('link', { name: 'Library' }).click()

@@ -257,6 +257,35 @@ test('parts are named, joined one by one, loops kept, and a plan becomes a templ
   await expect(steps.first()).toContainText('one part: slots 1 to 3')
 })
 
+test('what is played along is shown and told, of a simulated player and of keys', async ({
+  page,
+}) => {
+  await practise(page, 'Clown Walk')
+  const along = page.getByRole('region', { name: 'Play along' })
+  await along.getByLabel('Hear me play along').check()
+  await along.getByLabel('Who plays').selectOption('simulated: left hand late')
+  const steps = page.getByRole('list', { name: 'Steps' })
+  await steps.getByRole('listitem').last().getByRole('button').first().click()
+  await page.getByLabel('Form').selectOption('over and over')
+  await page.keyboard.press('Space')
+  await expect(along.getByText(/^Last round: all \d+ strokes/)).toBeVisible({ timeout: 30_000 })
+  await expect(along.getByText(/Left hand \d+ ms late, give or take/)).toBeVisible({
+    timeout: 60_000,
+  })
+  await along.getByLabel('Who plays').selectOption('you: keys, fingers, pads')
+  await expect(along.getByText(/^Play the line/)).toBeVisible()
+  const at = await page.getByText(/^step \d+ of \d+/).textContent()
+  // Letters are strokes now: the step stays what it was.
+  await expect(async () => {
+    for (const key of ['j', 'f', 'n', 'b']) await page.keyboard.press(key)
+    await expect(along.getByText(/^Last round: \d+ of \d+ strokes/)).toBeVisible({ timeout: 200 })
+  }).toPass({ timeout: 30_000 })
+  await expect(page.getByText(at ?? '')).toBeVisible()
+  await page.keyboard.press('Space')
+  await along.getByLabel('Hear me play along').uncheck()
+  await expect(along.getByText(/^Last round/)).toHaveCount(0)
+})
+
 test('voices are drawn anew each time round, and what was heard is kept as a version', async ({
   page,
 }) => {

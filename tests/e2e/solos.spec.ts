@@ -94,11 +94,9 @@ test('a solo plays from any part, tells what comes next, and is in the log', asy
   await expect(aid).toContainText('1 bar left', { timeout: 20_000 })
   // Played once, it ends by itself.
   await expect(aid).toHaveCount(0, { timeout: 30_000 })
-  await joins(page).first().getByRole('button').first().click()
-  await page
-    .getByRole('button', { name: /^Loop the join/ })
-    .first()
-    .click()
+  const join = joins(page).filter({ hasText: 'bar 4 to 5' })
+  await join.getByRole('button').first().click()
+  await join.getByRole('button', { name: /^Loop the join/ }).click()
   await expect(aid).toContainText('next: Tightrope', { timeout: 20_000 })
   await page.keyboard.press('Escape')
   await page.getByRole('button', { name: 'Stop', exact: true }).first().click()

@@ -1,11 +1,14 @@
 import { memo, type PointerEvent, useMemo, useRef } from 'react'
 import { type SlotRange, startsOf } from '~/core/changes'
 import { type Lick, lineCounts } from '~/core/line'
+import type { PlayedStroke } from '~/core/listening'
 import { formatLine } from '~/core/notation'
 import { toDisc } from '~/core/sticking'
 import type { CountingSystem } from '~/core/time'
 import { SlotLetters } from '~/drawing/ruler/slot-letters'
 import { Stack } from '~/drawing/stacks/discs'
+import { lateWords } from '~/words/heard-words'
+import { LIMB_NAMES } from '~/words/limb-names'
 
 const SLOT = 44
 const PITCH = 12
@@ -18,6 +21,8 @@ interface PartFigureProps {
   readonly onSelect?: (range: SlotRange) => void
   /** By which its slots are counted, under the letters; not at all where none is given. */
   readonly counting?: CountingSystem
+  /** Strokes that were heard, under their slots: early above the line, late below it. None draws no line. */
+  readonly heard?: readonly PlayedStroke[] | undefined
   /** Whether its slots are never lit. */
   readonly quiet?: boolean
   /** The first slot shown, of a part that is longer than can be shown at once. */
@@ -30,6 +35,7 @@ export const PartFigure = memo(function PartFigure({
   lick,
   onSelect,
   counting,
+  heard,
   quiet = false,
   first = 0,
   most = MOST_SLOTS,
@@ -58,7 +64,7 @@ export const PartFigure = memo(function PartFigure({
   }
   return (
     <svg
-      viewBox={`0 0 ${width} ${floor + (counting ? 86 : 66)}`}
+      viewBox={`0 0 ${width} ${floor + (counting ? 86 : 66) + (heard ? HEARD_BAND : 0)}`}
       className="block max-h-[26vh] w-full touch-pan-y select-none"
       preserveAspectRatio="xMinYMid meet"
       fill="currentColor"
@@ -119,6 +125,14 @@ export const PartFigure = memo(function PartFigure({
           {count}
         </text>
       ))}
+      {heard && (
+        <HeardBand
+          heard={heard}
+          first={first}
+          count={slots.length}
+          middle={floor + (counting ? 86 : 66) + HEARD_BAND / 2}
+        />
+      )}
       <g className="font-mono">
         {slots.map((content, i) => (
           <SlotLetters
@@ -133,3 +147,39 @@ export const PartFigure = memo(function PartFigure({
     </svg>
   )
 })
+
+/** The height of the band in which strokes are shown, and how far off fills half of it, in milliseconds. */
+const HEARD_BAND = 48
+const FURTHEST_MS = 40
+
+/** Each stroke under its slot, by how early or late it was. */
+function HeardBand({
+  heard,
+  first,
+  count,
+  middle,
+}: {
+  heard: readonly PlayedStroke[]
+  first: number
+  count: number
+  middle: number
+}) {
+  return (
+    <g>
+      <path d={`M0 ${middle}H${count * SLOT}`} stroke="var(--quiet)" strokeWidth="1.5" />
+      {heard.map(({ slot, limb, offsetMs }) => {
+        const off = Math.max(-FURTHEST_MS, Math.min(FURTHEST_MS, offsetMs)) / FURTHEST_MS
+        return slot < first || slot >= first + count ? null : (
+          <circle
+            key={`${slot} ${limb} ${offsetMs}`}
+            cx={(slot - first) * SLOT + SLOT / 2}
+            cy={middle + off * (HEARD_BAND / 2 - 6)}
+            r="5"
+          >
+            <title>{`${LIMB_NAMES[limb]} ${lateWords(offsetMs)}`}</title>
+          </circle>
+        )
+      })}
+    </g>
+  )
+}

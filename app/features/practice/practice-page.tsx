@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { Link, useLocation, useSearchParams } from 'react-router'
+import { Link, useSearchParams } from 'react-router'
 import { frameTicks, type Lick, sumOf } from '~/core/line'
 import type { Rating } from '~/core/log'
 import type { Position } from '~/core/performance'
@@ -15,6 +15,7 @@ import { Trouble } from '~/ui/parts'
 import { usePageTitle } from '~/ui/use-page-title'
 import { PracticeDesk, stepAt } from '~/workspace/practice-desk'
 import { SetBar } from '../sets'
+import { AlongPart } from './along-part'
 import { BigCount } from './big-count'
 import { Cautions } from './cautions'
 import { ImprovisePart } from './improvise-part'
@@ -33,6 +34,8 @@ import { usePage } from './stage/use-page'
 import { StepPart } from './step-part'
 import { planMinutes } from './step-view'
 import { stillWords } from './still-words'
+import { useAlong } from './use-along'
+import { useBeginsAtOnce } from './use-begins-at-once'
 import { useImprovising } from './use-improvising'
 import { useLights } from './use-lights'
 import { usePads } from './use-pads'
@@ -135,6 +138,14 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
   )
 
   useBeginsAtOnce(begin)
+  const along = useAlong({
+    step: improvising.choice.drawn ? undefined : step,
+    tempo,
+    countsEach,
+    playing,
+    position,
+    settings,
+  })
 
   // Another step, form, grid or way of counting in begins anew: what sounded was another music.
   const restart = useRef(begin)
@@ -246,6 +257,11 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
           seam={seam}
           first={stretches[stretch]?.from ?? 0}
           most={widthOf(stretches, stretch, MOST_SLOTS)}
+          heard={
+            along.wanted && !improvising.choice.drawn
+              ? (along.rounds.at(-1)?.told.strokes ?? [])
+              : undefined
+          }
           loop={loop}
           onLoop={(slots) => desk.loopOver(slots)}
           onKeep={({ from, to }) => {
@@ -299,6 +315,7 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
             onKeep={(before) => void improvising.keep(heard, position(), before)}
           />
         )}
+        {!improvising.choice.drawn && <AlongPart along={along} />}
         <Trouble words={trainer.trouble || kept.refused} />
         <Trouble words={live ? '' : 'This lick was deleted in another tab. It is in the bin.'} />
         <PlanConflict saver={kept.planSaver} plan={plan} onTake={setPlan} onSave={savePlan} />
@@ -352,20 +369,6 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
       />
     </div>
   )
-}
-
-/** Begins by itself where the page before it asked for that: the next exercise of a set that plays. */
-function useBeginsAtOnce(begin: () => void): void {
-  const { state } = useLocation()
-  const asked = (state as { begins?: unknown } | null)?.begins === true
-  const newest = useRef(begin)
-  newest.current = begin
-  useEffect(() => {
-    if (!asked) return
-    newest.current()
-    // Reloaded, the page stays still.
-    window.history.replaceState({ ...window.history.state, usr: null }, '')
-  }, [asked])
 }
 
 /** How long a lick has been practised since midnight, in seconds. */

@@ -1,5 +1,6 @@
 import type { SlotRange } from '~/core/changes'
 import type { Lick } from '~/core/line'
+import type { PlayedStroke } from '~/core/listening'
 import type { CountingSystem } from '~/core/time'
 import type { Voicing } from '~/core/voicing'
 import { notesIn } from '~/workspace/notes'
@@ -19,6 +20,8 @@ interface StepPartProps {
   /** The slots that are shown: from which one, and how many at the most. */
   readonly first: number
   readonly most: number
+  /** Strokes of the last round; undefined where nobody listens. */
+  readonly heard: readonly PlayedStroke[] | undefined
   readonly loop: SlotRange | null
   readonly onLoop: (loop: SlotRange | null) => void
   /** The loop is to be a step of the plan. */
@@ -37,6 +40,7 @@ export function StepPart(props: StepPartProps) {
         counting={counting}
         first={first}
         most={most}
+        heard={props.heard}
         onSelect={props.onSelect}
       />
       <p className="mt-1 flex flex-wrap gap-x-4 text-(--quiet) text-sm">

@@ -1,15 +1,15 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useEffect, useMemo, useState } from 'react'
 import { frameTicks, TEMPO_RANGE } from '~/core/line'
 import { formatLine } from '~/core/notation'
 import { toSequence } from '~/core/performance'
 import { grooveBars } from '~/core/solo'
-import type { Limb } from '~/core/sticking'
 import { ALL_GRIDS, findGrid, gridName, secondsPerTick, TICKS_PER_QUARTER } from '~/core/time'
-import { listenToPads } from '~/devices/pads'
 import { PhraseStacks } from '~/drawing/stacks/phrase-figure'
 import { useSettings } from '~/live/use-live'
 import { useSlices } from '~/live/use-slices'
+import { StrikePads } from '~/playback/strike-pads'
 import { useSounding } from '~/playback/use-sounding'
+import { type StrikeSource, useStrikes } from '~/playback/use-strikes'
 import { SelectField } from '~/ui/field'
 import { LabelledNumber } from '~/ui/number-field'
 import { Act, Part, Trouble } from '~/ui/parts'
@@ -18,18 +18,8 @@ import { gridWords } from '~/words/grid-words'
 import { TapSession } from '~/workspace/tap-session'
 import { usePanel } from '../state/use-panel'
 
-/** Keys by the place of the hands on them, and what is tapped on the screen. */
-const PADS: readonly (readonly [limb: Limb, name: string, code: string, key: string])[] = [
-  ['LH', 'Left', 'KeyF', 'F'],
-  ['RH', 'Right', 'KeyJ', 'J'],
-  ['RF', 'Kick', 'KeyB', 'B'],
-  ['LF', 'Hi-hat', 'KeyN', 'N'],
-]
-/** Notes of pads that are played by a foot; all others by a hand that cannot be told. */
-const FOOT_NOTES: Readonly<Record<number, Limb>> = { 35: 'RF', 36: 'RF', 44: 'LF' }
 /** Bars of the click before it comes round. */
 const BARS = 16
-type Source = 'keys' | 'pads'
 
 /** A line tapped in beside a click, by keys, fingers or pads: the grid is found, another can be chosen. */
 export function TapPart() {
@@ -38,7 +28,7 @@ export function TapPart() {
   const { meter } = lick.frame
   const { beat, bar } = frameTicks(lick.frame)
   const [tempo, setTempo] = useState(lick.frame.tempo)
-  const [source, setSource] = useState<Source>('keys')
+  const [source, setSource] = useState<StrikeSource>('keys')
   const quarters = (tempo * beat) / TICKS_PER_QUARTER
   const delayMs = settings.tapDelays[source]
   const [session] = useState(() => new TapSession(quarters, delayMs))
@@ -62,43 +52,16 @@ export function TapPart() {
     if (tapping && !playing) session.stop()
   }, [tapping, playing, session])
 
-  const heard = useRef({ position, perTick })
-  heard.current = { position, perTick }
-  const strike = useCallback(
-    (limb: Limb, stamp: number, from: Source, velocity?: number) => {
-      // When it was struck, and not when the page came to it.
-      const ago = Math.max(0, performance.now() - stamp) / 1000
-      const at = heard.current.position(-ago)
-      if (!at || at.phase === 'over') return
-      const ticks = at.phase === 'round' ? at.played : at.tick - bar
-      setSource(from)
-      session.tap({
-        ms: ticks * heard.current.perTick * 1000,
-        limb,
-        ...(velocity !== undefined && { velocity }),
-      })
-    },
-    [session, bar],
-  )
-  useEffect(() => {
-    if (!tapping) return
-    const press = (event: KeyboardEvent) => {
-      const pad = PADS.find(([, , code]) => code === event.code)
-      if (!pad || event.repeat || event.ctrlKey || event.altKey || event.metaKey) return
-      event.preventDefault()
-      event.stopPropagation()
-      strike(pad[0], event.timeStamp, 'keys')
-    }
-    // Before anything else on the page takes these letters for its own.
-    window.addEventListener('keydown', press, { capture: true })
-    const end = listenToPads(({ at, note, velocity }) =>
-      strike(FOOT_NOTES[note] ?? 'XH', at, 'pads', velocity),
-    )
-    return () => {
-      window.removeEventListener('keydown', press, { capture: true })
-      end()
-    }
-  }, [tapping, strike])
+  const strike = useStrikes(tapping, position, ({ at, limb = 'XH', from, velocity }) => {
+    if (at.phase === 'over') return
+    const ticks = at.phase === 'round' ? at.played : at.tick - bar
+    setSource(from)
+    session.tap({
+      ms: ticks * perTick * 1000,
+      limb,
+      ...(velocity !== undefined && { velocity }),
+    })
+  })
 
   const toggle = () => {
     if (playing) {
@@ -149,21 +112,7 @@ export function TapPart() {
           onChange={(name) => session.layOn(findGrid(name) ?? null)}
         />
       </div>
-      {tapping && (
-        <div className="grid grid-cols-4 gap-1.5">
-          {PADS.map(([limb, name, , key]) => (
-            <button
-              key={limb}
-              type="button"
-              className="flex h-16 touch-manipulation select-none flex-col items-center justify-center rounded-box border border-base-300 bg-base-100 text-sm active:bg-base-300"
-              onPointerDown={(event) => strike(limb, event.timeStamp, 'keys')}
-            >
-              {name}
-              <kbd className="font-mono text-(--quiet) text-xs">{key}</kbd>
-            </button>
-          ))}
-        </div>
-      )}
+      {tapping && <StrikePads onStrike={strike} />}
       <p role="status" className="text-(--quiet) text-sm">
         {tapping && taps.length === 0
           ? 'After the count-in, tap: F and J for the hands, B for the kick, N for the hi-hat foot, or pads.'

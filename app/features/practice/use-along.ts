@@ -1,0 +1,100 @@
+import { useCallback, useEffect, useMemo, useState } from 'react'
+import { frameTicks, lickSlots, lineEvents, VELOCITIES } from '~/core/line'
+import type { Position } from '~/core/performance'
+import { roundOf } from '~/core/practice'
+import { secondsPerTick } from '~/core/time'
+import { SIMULATED_PLAYERS } from '~/devices/simulated-player'
+import { useSlices } from '~/live/use-slices'
+import { type Struck, useStrikes } from '~/playback/use-strikes'
+import type { Settings } from '~/storage'
+import { type AlongLine, AlongSession } from '~/workspace/along-session'
+import { litOf } from './lights'
+import type { Step } from './step-view'
+
+interface Along {
+  /** What is played, the same each time round; undefined where there is no such thing. */
+  readonly step: Step | undefined
+  readonly tempo: number
+  readonly countsEach: boolean
+  readonly playing: boolean
+  readonly position: (ahead?: number) => Position | undefined
+  readonly settings: Settings
+}
+
+const LOOK_MS = 100
+/** Of the simulated players. */
+const SEED = 2026
+const SILENT: AlongLine = { strokes: [], every: 1 }
+
+/** Hears the player along with a step while it sounds, and tells of each round once it is over. */
+export function useAlong({ step, tempo, countsEach, playing, position, settings }: Along) {
+  const [wanted, setWanted] = useState(false)
+  const [session] = useState(() => new AlongSession(SILENT, 'find'))
+  const { pads } = settings
+  const [simulated, setSimulated] = useState('')
+  const habits = SIMULATED_PLAYERS.find(({ name }) => name === simulated)?.habits
+  const [source, setSource] = useState<Struck['from']>('keys')
+  // A delay that was never measured is found round by round; a simulated player has none.
+  const delayMs = habits ? 0 : settings.tapDelays[source] || ('find' as const)
+  const meant = useMemo(() => step && meantOf(step, countsEach), [step, countsEach])
+  const active = wanted && playing && meant !== undefined
+  useEffect(() => {
+    if (active) session.begin(meant.line, delayMs)
+  }, [active, session, meant, delayMs])
+  const perTick = meant ? secondsPerTick(tempo, meant.beat) : 0
+
+  const sinceAt = useCallback(
+    (at: Position) => {
+      if (!meant || at.phase === 'over') return null
+      return (at.phase === 'round' ? at.played : at.tick - meant.bar) - meant.lineFrom
+    },
+    [meant],
+  )
+  useEffect(() => {
+    if (!active) return
+    const timer = setInterval(() => {
+      const at = position()
+      const since = at && sinceAt(at)
+      if (typeof since !== 'number') return
+      if (habits) session.simulate(since, perTick, habits, SEED)
+      session.reach(since)
+    }, LOOK_MS)
+    return () => clearInterval(timer)
+  }, [active, position, sinceAt, session, habits, perTick])
+
+  const strike = useStrikes(active && !habits, position, ({ at, limb, velocity, from, note }) => {
+    // A pad that runs the page plays nothing.
+    if (note !== undefined && Object.values(pads).includes(note)) return
+    const since = sinceAt(at)
+    if (since === null || habits) return
+    setSource(from)
+    session.hear({ since, secondsPerTick: perTick, limb, velocity })
+  })
+  const told = useSlices(session)
+  return {
+    wanted,
+    setWanted,
+    simulated,
+    setSimulated,
+    active,
+    strike,
+    measured: delayMs !== 'find',
+    ...told,
+  }
+}
+
+/** What is meant to be played of a step, and where in a round it lies. */
+function meantOf(step: Step, countsEach: boolean) {
+  const { lick } = step.part
+  const { beat, bar } = frameTicks(step.played.frame)
+  const first = lickSlots(lick)[0]?.tick ?? 0
+  const { lineFrom } = litOf(step, step.played, countsEach)
+  const counted = countsEach && step.form.kind !== 'over' ? bar : 0
+  const strokes = lineEvents(lick).map(({ tick, limb, slot, dynamic }) => ({
+    tick: tick - first,
+    limb,
+    slot,
+    velocity: VELOCITIES[dynamic],
+  }))
+  return { beat, bar, lineFrom, line: { strokes, every: roundOf(lick, step.form).ticks + counted } }
+}

@@ -1,0 +1,25 @@
+import { describe, expect, it } from 'vitest'
+import { toldOf } from '~/core/listening'
+import { claimsWords, hitWords, lateWords, limbWords } from './heard-words'
+
+describe('what is said of what was heard', () => {
+  it('is a sentence for each claim, or that there are too few rounds for one', () => {
+    const late = { kind: 'offset', limb: 'LH', meanMs: 9.2, withinMs: 2.6 } as const
+    const uneven = { kind: 'uneven', limbs: ['RH', 'RF'], ratio: 1.118 } as const
+    const said = (counted: number, ...claims: (typeof late | typeof uneven)[]) =>
+      claimsWords({ claims, tooFew: [] }, counted)
+    expect(said(5, late)).toBe('Left hand 9 ms late, give or take 3.')
+    expect(said(5, uneven)).toBe('From right hand to kick it takes 12 % longer than back.')
+    expect(said(5)).toBe('Nothing that would be heard is off in these rounds.')
+    expect(said(2)).toBe('Not enough yet: 2 of the 3 rounds that carry a sentence.')
+  })
+
+  it('tells what was hit, and how each limb lay', () => {
+    const expected = [0, 150, 300].map((ms, slot) => ({ ms, slot, limb: 'RH' as const }))
+    const told = toldOf(expected, [{ ms: -4 }, { ms: 146 }, { ms: 600 }])
+    expect(hitWords(told)).toBe('2 of 3 strokes, 1 too many')
+    expect(hitWords(toldOf(expected, expected))).toBe('all 3 strokes')
+    expect(told.limbs.map(limbWords)).toEqual(['right hand 4 ms early, spread 0 ms'])
+    expect([0.4, -0.4, 12.5].map(lateWords)).toEqual(['on time', 'on time', '13 ms late'])
+  })
+})

@@ -1,0 +1,134 @@
+import { describe, expect, it } from 'vitest'
+import { EVEN } from '~/core/listening'
+import { type AlongLine, AlongSession } from './along-session'
+
+// Four sixteenths at 60 with a bar of rest after them: a tick is 60 / 10080 s, 2520 ticks are 250 ms.
+const perTick = 1 / 10080
+const line: AlongLine = {
+  strokes: (['RH', 'LH', 'RH', 'RF'] as const).map((limb, slot) => ({
+    tick: slot * 2520,
+    limb,
+    slot,
+    velocity: 80,
+  })),
+  every: 50400,
+}
+const ms = (late: number) => late / 1000 / perTick
+
+/** Plays a round; the strokes so many milliseconds late. */
+function play(session: AlongSession, round: number, late: readonly (number | null)[]) {
+  for (const [i, off] of late.entries()) {
+    const { tick, limb } = line.strokes[i] as AlongLine['strokes'][number]
+    if (off !== null)
+      session.hear({ since: round * line.every + tick + ms(off), secondsPerTick: perTick, limb })
+  }
+}
+
+describe('playing along', () => {
+  it('tells of a round once it is over, and not before', () => {
+    const session = new AlongSession(line, 0)
+    play(session, 0, [0, 8, -1, 12])
+    session.reach(3 * 2520 + ms(150))
+    expect(session.state().rounds).toEqual([])
+    session.reach(3 * 2520 + ms(170))
+    const [round] = session.state().rounds
+    expect(round?.told.strokes.map(({ offsetMs }) => Math.round(offsetMs))).toEqual([0, 8, -1, 12])
+    expect(round?.told.missed).toEqual([])
+  })
+
+  it('counts a stroke before the first slot to the round that it begins', () => {
+    const session = new AlongSession(line, 0)
+    play(session, 0, [-20, 0, 0, 0])
+    play(session, 1, [-30, 0, 0, null])
+    session.reach(line.every * 2)
+    const [first, second] = session.state().rounds
+    expect(first?.told.strokes[0]?.offsetMs).toBeCloseTo(-20)
+    expect(second?.told.strokes[0]?.offsetMs).toBeCloseTo(-30)
+    expect(second?.told.missed.map(({ slot }) => slot)).toEqual([3])
+  })
+
+  it('parts rounds without a gap halfway between the last stroke and the first', () => {
+    // Sixteenths at 240, over and over: 62.5 ms apart.
+    const fast = { ...line, every: 10080 }
+    const session = new AlongSession(fast, 0)
+    for (let stroke = 0; stroke < 12; stroke += 1) {
+      const { limb } = line.strokes[stroke % 4] as AlongLine['strokes'][number]
+      const off = stroke % 4 === 3 ? 25 : -25
+      session.hear({
+        since: stroke * 2520 + (off / 62.5) * 2520,
+        secondsPerTick: perTick / 4,
+        limb,
+      })
+    }
+    session.reach(10080 * 4)
+    const { rounds } = session.state()
+    expect(rounds.map(({ number }) => number)).toEqual([0, 1, 2])
+    for (const { told } of rounds) {
+      expect(told.strokes.map(({ offsetMs }) => Math.round(offsetMs))).toEqual([-25, -25, -25, 25])
+      expect([told.missed, told.extra]).toEqual([[], []])
+    }
+  })
+
+  it('leaves out what is played between two rounds', () => {
+    const session = new AlongSession(line, 0)
+    session.hear({ since: 30000, secondsPerTick: perTick, limb: 'RH' })
+    session.reach(line.every * 3)
+    expect(session.state().rounds).toEqual([])
+    play(session, 1, [0, 0, 0, 0])
+    session.hear({ since: line.every + 30000, secondsPerTick: perTick, limb: 'LH' })
+    session.reach(line.every * 2)
+    expect(session.state().rounds[0]?.told.extra).toEqual([])
+  })
+
+  it('claims nothing of too few rounds, and a late limb of enough', () => {
+    const session = new AlongSession(line, 0)
+    for (let round = 0; round < 2; round += 1) play(session, round, [round, 14 + round, 0, 0])
+    session.reach(line.every * 2)
+    expect(session.state()).toMatchObject({ counted: 2, claims: { claims: [] } })
+    for (let round = 2; round < 8; round += 1) play(session, round, [0, 14 + (round % 3), 0, 0])
+    session.reach(line.every * 8)
+    const { claims, counted } = session.state()
+    expect(counted).toBe(8)
+    expect(claims?.claims.some((one) => one.kind === 'offset' && one.limb === 'LH')).toBe(true)
+  })
+
+  it('counts rounds that were hardly played, and those at another tempo, for nothing', () => {
+    const session = new AlongSession(line, 0)
+    play(session, 0, [0, null, null, null])
+    play(session, 1, [0, 0, 0, 0])
+    session.reach(line.every * 2)
+    expect(session.state()).toMatchObject({ counted: 1 })
+    expect(session.state().rounds).toHaveLength(2)
+    session.hear({ since: line.every * 2, secondsPerTick: perTick / 2, limb: 'RH' })
+    session.hear({ since: line.every * 2 + 2520, secondsPerTick: perTick / 2, limb: 'LH' })
+    session.reach(line.every * 3)
+    expect(session.state().counted).toBe(1)
+  })
+
+  it('takes a known delay off, or finds it, and begins anew with another line', () => {
+    for (const delay of [40, 'find'] as const) {
+      const session = new AlongSession(line, delay)
+      play(session, 0, [40, 40, 40, 40])
+      session.reach(line.every)
+      for (const { offsetMs } of session.state().rounds[0]?.told.strokes ?? [])
+        expect(offsetMs).toBeCloseTo(0)
+      session.begin(line, 0)
+      expect(session.state()).toEqual({ rounds: [], claims: null, counted: 0 })
+    }
+  })
+
+  it('hears a simulated player, whose habit is found and no other', () => {
+    const session = new AlongSession({ ...line, every: 10080 }, 0)
+    const habits = { ...EVEN, spreadMs: 5, delayMs: { LH: 15 } }
+    for (let since = -10080; since < 10080 * 40; since += 700) {
+      session.simulate(since, perTick, habits, 1)
+      session.reach(since)
+    }
+    const { rounds, claims } = session.state()
+    expect(rounds).toHaveLength(40)
+    const [claim] = claims?.claims.filter(({ kind }) => kind === 'offset') ?? []
+    expect(claim).toMatchObject({ kind: 'offset', limb: 'LH' })
+    expect(claim?.kind === 'offset' && Math.abs(claim.meanMs - 15)).toBeLessThan(2)
+    expect(claims?.claims.filter(({ kind }) => kind === 'offset')).toHaveLength(1)
+  })
+})

@@ -1,0 +1,163 @@
+import {
+  type Claims,
+  claimsOf,
+  type Habits,
+  type HeardStroke,
+  playedWith,
+  type Told,
+  toldOf,
+} from '~/core/listening'
+import type { Limb } from '~/core/sticking'
+import type { Ticks } from '~/core/time'
+import { Slices } from './slices'
+
+/** A line that comes round, as it is meant: ticks from its first slot. */
+export interface AlongLine {
+  readonly strokes: readonly {
+    readonly tick: Ticks
+    readonly limb: Limb
+    readonly slot: number
+    /** How loud it is meant, 1 to 127. */
+    readonly velocity: number
+  }[]
+  /** After how long it comes again. */
+  readonly every: Ticks
+}
+
+/** A stroke that was heard: where the music was, in ticks from the line's first slot in the first round. */
+export interface AlongStroke {
+  readonly since: number
+  readonly secondsPerTick: number
+  readonly limb?: Limb | undefined
+  readonly velocity?: number | undefined
+}
+
+/** A round that was played along with, and what is told of it. */
+export interface AlongRound {
+  readonly number: number
+  readonly secondsPerTick: number
+  readonly told: Told
+}
+
+export interface AlongState {
+  readonly rounds: readonly AlongRound[]
+  /** What may be said of the last rounds at one tempo; null before one was heard. */
+  readonly claims: Claims | null
+  /** How many rounds that is. */
+  readonly counted: number
+}
+
+const NOTHING: AlongState = { rounds: [], claims: null, counted: 0 }
+/** So far before its first and after its last stroke a round reaches, or half of what is between rounds. */
+const REACH_SECONDS = 1 / 6
+/** A round of which less than this share was hit was not played along with: nothing is claimed of it. */
+const PLAYED = 0.5
+/** Older rounds are forgotten. */
+const MOST_ROUNDS = 64
+
+/**
+ * Playing along with a line that comes round, without its page: strokes are gathered round by round, and told
+ * of once a round is over. Strokes between two rounds, in the bars of groove, belong to neither.
+ *
+ * @example session.hear({ since: 20, secondsPerTick, limb: 'RH' }); session.reach(line.every) tells of round 0
+ */
+export class AlongSession extends Slices<AlongState> {
+  private open: {
+    readonly number: number
+    readonly secondsPerTick: number
+    readonly heard: HeardStroke[]
+  } | null = null
+  /** The last round that a simulated player played. */
+  private simulated = -1
+
+  /** `delayMs` is taken off every stroke; with `find` each round's own delay is found and taken out. */
+  constructor(
+    private line: AlongLine,
+    private delayMs: number | 'find',
+  ) {
+    super(NOTHING)
+  }
+
+  /** Begins anew with a line: what was heard before is gone. */
+  begin(line: AlongLine, delayMs: number | 'find'): void {
+    this.line = line
+    this.delayMs = delayMs
+    this.open = null
+    this.simulated = -1
+    this.patch(NOTHING)
+  }
+
+  /** Takes a stroke. */
+  hear({ since, secondsPerTick, limb, velocity }: AlongStroke): void {
+    const { from, to } = this.span(secondsPerTick)
+    const { every } = this.line
+    const number = Math.floor((since - from) / every)
+    const within = since - number * every
+    if (number < 0 || within > to) return
+    if (this.open && number > this.open.number) this.close()
+    if (this.open && number < this.open.number) return
+    this.open ??= { number, secondsPerTick, heard: [] }
+    this.open.heard.push({
+      ms: within * secondsPerTick * 1000,
+      ...(limb !== undefined && limb !== 'XH' && { limb }),
+      ...(velocity !== undefined && { velocity }),
+    })
+  }
+
+  /** The music has come so far: a round that is over, with time for late strokes, is told of. */
+  reach(since: number): void {
+    if (!this.open) return
+    const { number, secondsPerTick } = this.open
+    if (since > number * this.line.every + this.span(secondsPerTick).to) this.close()
+  }
+
+  /**
+   * The music has come so far, and a simulated player plays every round that it reaches; the same for the same
+   * seed.
+   */
+  simulate(since: number, secondsPerTick: number, habits: Habits, seed: number): void {
+    const { every, strokes } = this.line
+    const number = Math.floor(since / every)
+    if (number <= this.simulated) return
+    this.simulated = number
+    const perMs = 1 / 1000 / secondsPerTick
+    const meant = strokes.map(({ tick, ...stroke }) => ({ ...stroke, ms: tick / perMs }))
+    for (const { ms, ...heard } of playedWith(meant, habits, seed + number))
+      this.hear({ ...heard, since: number * every + ms * perMs, secondsPerTick })
+  }
+
+  /** From where to where strokes belong to a round, in ticks from its line's first slot. */
+  private span(secondsPerTick: number): { from: number; to: number } {
+    const { strokes, every } = this.line
+    const [first, last] = [strokes[0]?.tick ?? 0, strokes.at(-1)?.tick ?? 0]
+    const reach = Math.min(REACH_SECONDS / secondsPerTick, (every - last + first) / 2)
+    // A late source is behind the music: so are its rounds. What the last one told is good for the next.
+    const known = this.delayMs === 'find' ? this.current.rounds.at(-1)?.told.delayMs : this.delayMs
+    const delay = (known ?? 0) / 1000 / secondsPerTick
+    return { from: first - reach + delay, to: last + reach + delay }
+  }
+
+  private close(): void {
+    if (!this.open) return
+    const { number, secondsPerTick, heard } = this.open
+    this.open = null
+    const expected = this.line.strokes.map(({ tick, limb, slot }) => ({
+      ms: tick * secondsPerTick * 1000,
+      limb,
+      slot,
+    }))
+    const ordered = heard.sort((a, b) => a.ms - b.ms)
+    const told = toldOf(expected, ordered, this.delayMs)
+    const rounds = [...this.current.rounds, { number, secondsPerTick, told }].slice(-MOST_ROUNDS)
+    const counting = rounds.filter(
+      (round) =>
+        round.secondsPerTick === secondsPerTick &&
+        round.told.strokes.length >= PLAYED * expected.length,
+    )
+    this.patch({
+      rounds,
+      counted: counting.length,
+      claims: claimsOf(counting.map((round) => round.told)),
+    })
+  }
+}
