@@ -54,7 +54,7 @@ export function useStrikes(
     if (!active) return
     const press = (event: KeyboardEvent) => {
       const pad = STRIKE_KEYS.find(({ code }) => code === event.code)
-      if (!pad || event.ctrlKey || event.altKey || event.metaKey) return
+      if (!pad || event.ctrlKey || event.altKey || event.metaKey || isTyped(event.target)) return
       event.preventDefault()
       event.stopPropagation()
       if (!event.repeat) strike(event.timeStamp, { limb: pad.limb, from: 'keys' })
@@ -70,4 +70,10 @@ export function useStrikes(
     }
   }, [active, strike])
   return useCallback((limb, stamp) => strike(stamp, { limb, from: 'keys' }), [strike])
+}
+
+/** Whether letters go into what has the focus, as words. */
+function isTyped(target: EventTarget | null): boolean {
+  if (target instanceof HTMLTextAreaElement) return true
+  return target instanceof HTMLInputElement && ['text', 'search'].includes(target.type)
 }

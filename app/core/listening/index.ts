@@ -7,7 +7,7 @@ export {
   matchStrokes,
   medianOf,
 } from './match'
-export { EVEN, type Habits, type MeantStroke, playedWith } from './player'
+export { EVEN, type Habits, type MeantStroke, playedWith, SIMULATED_PLAYERS } from './player'
 export { gridOfTaps, lineOfTaps, type Tap, type TappedLine } from './taps'
 export {
   expectedStrokes,

@@ -1,4 +1,4 @@
-import { SIMULATED_PLAYERS } from '~/devices/simulated-player'
+import { SIMULATED_PLAYERS } from '~/core/listening'
 import { StrikePads } from '~/playback/strike-pads'
 import { SelectField } from '~/ui/field'
 import { Tick } from '~/ui/tick'
