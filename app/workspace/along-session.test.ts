@@ -105,6 +105,19 @@ describe('playing along', () => {
     expect(session.state().counted).toBe(1)
   })
 
+  it('tells of the first round at a new tempo, whose first stroke came before its barline', () => {
+    const session = new AlongSession(line, 0)
+    play(session, 0, [0, 0, 0, 0])
+    session.hear({ since: line.every - 20, secondsPerTick: perTick, limb: 'RH' })
+    for (const { tick, limb } of line.strokes.slice(1))
+      session.hear({ since: line.every + tick, secondsPerTick: perTick / 2, limb })
+    session.reach(line.every * 2)
+    const last = session.state().rounds.at(-1)
+    expect(last?.secondsPerTick).toBe(perTick / 2)
+    expect(last?.told.strokes.map(({ offsetMs }) => Math.round(offsetMs))).toEqual([-1, 0, 0, 0])
+    expect(session.state().counted).toBe(1)
+  })
+
   it('takes a known delay off, or finds it, and begins anew with another line', () => {
     for (const delay of [40, 'find'] as const) {
       const session = new AlongSession(line, delay)

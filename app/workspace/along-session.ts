@@ -62,10 +62,11 @@ const MOST_ROUNDS = 64
  * @example session.hear({ since: 20, secondsPerTick, limb: 'RH' }); session.reach(line.every) tells of round 0
  */
 export class AlongSession extends Slices<AlongState> {
+  /** Its strokes in ticks, and the tempo of the last: what comes before a new tempo's barline has the old one. */
   private open: {
     readonly number: number
-    readonly secondsPerTick: number
-    readonly heard: HeardStroke[]
+    secondsPerTick: number
+    readonly heard: { readonly tick: number; readonly stroke: Omit<HeardStroke, 'ms'> }[]
   } | null = null
   /** The last round that a simulated player played. */
   private simulated = -1
@@ -97,11 +98,12 @@ export class AlongSession extends Slices<AlongState> {
     if (this.open && number > this.open.number) this.close()
     if (this.open && number < this.open.number) return
     this.open ??= { number, secondsPerTick, heard: [] }
-    this.open.heard.push({
-      ms: within * secondsPerTick * 1000,
+    this.open.secondsPerTick = secondsPerTick
+    const stroke = {
       ...(limb !== undefined && limb !== 'XH' && { limb }),
       ...(velocity !== undefined && { velocity }),
-    })
+    }
+    this.open.heard.push({ tick: within, stroke })
   }
 
   /** The music has come so far: a round that is over, with time for late strokes, is told of. */
@@ -146,7 +148,9 @@ export class AlongSession extends Slices<AlongState> {
       limb,
       slot,
     }))
-    const ordered = heard.sort((a, b) => a.ms - b.ms)
+    const ordered = heard
+      .map(({ tick, stroke }) => ({ ...stroke, ms: tick * secondsPerTick * 1000 }))
+      .sort((a, b) => a.ms - b.ms)
     const told = toldOf(expected, ordered, this.delayMs)
     const rounds = [...this.current.rounds, { number, secondsPerTick, told }].slice(-MOST_ROUNDS)
     const counting = rounds.filter(

@@ -140,7 +140,7 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
   useBeginsAtOnce(begin)
   const along = useAlong({
     step: improvising.choice.drawn ? undefined : step,
-    tempo,
+    plan: trainer.plan,
     countsEach,
     playing,
     position,

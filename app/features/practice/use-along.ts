@@ -1,9 +1,8 @@
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { frameTicks, lickSlots, lineEvents, VELOCITIES } from '~/core/line'
 import { SIMULATED_PLAYERS } from '~/core/listening'
-import type { Position } from '~/core/performance'
+import type { Position, TempoPlan } from '~/core/performance'
 import { roundOf } from '~/core/practice'
-import { secondsPerTick } from '~/core/time'
 import { useSlices } from '~/live/use-slices'
 import { type Struck, useStrikes } from '~/playback/use-strikes'
 import type { Settings } from '~/storage'
@@ -14,7 +13,8 @@ import type { Step } from './step-view'
 interface Along {
   /** What is played, the same each time round; undefined where there is no such thing. */
   readonly step: Step | undefined
-  readonly tempo: number
+  /** The tempo of every bar that is played. */
+  readonly plan: TempoPlan
   readonly countsEach: boolean
   readonly playing: boolean
   readonly position: (ahead?: number) => Position | undefined
@@ -27,7 +27,7 @@ const SEED = 2026
 const SILENT: AlongLine = { strokes: [], every: 1 }
 
 /** Hears the player along with a step while it sounds, and tells of each round once it is over. */
-export function useAlong({ step, tempo, countsEach, playing, position, settings }: Along) {
+export function useAlong({ step, plan, countsEach, playing, position, settings }: Along) {
   const [wanted, setWanted] = useState(false)
   const [session] = useState(() => new AlongSession(SILENT, 'find'))
   const { pads } = settings
@@ -41,7 +41,6 @@ export function useAlong({ step, tempo, countsEach, playing, position, settings 
   useEffect(() => {
     if (active) session.begin(meant.line, delayMs)
   }, [active, session, meant, delayMs])
-  const perTick = meant ? secondsPerTick(tempo, meant.beat) : 0
 
   const sinceAt = useCallback(
     (at: Position) => {
@@ -55,12 +54,12 @@ export function useAlong({ step, tempo, countsEach, playing, position, settings 
     const timer = setInterval(() => {
       const at = position()
       const since = at && sinceAt(at)
-      if (typeof since !== 'number') return
-      if (habits) session.simulate(since, perTick, habits, SEED)
+      if (!at || typeof since !== 'number') return
+      if (habits) session.simulate(since, perTickAt(at, plan), habits, SEED)
       session.reach(since)
     }, LOOK_MS)
     return () => clearInterval(timer)
-  }, [active, position, sinceAt, session, habits, perTick])
+  }, [active, position, sinceAt, session, habits, plan])
 
   const strike = useStrikes(active && !habits, position, ({ at, limb, velocity, from, note }) => {
     // A pad that runs the page plays nothing.
@@ -68,7 +67,7 @@ export function useAlong({ step, tempo, countsEach, playing, position, settings 
     const since = sinceAt(at)
     if (since === null || habits) return
     setSource(from)
-    session.hear({ since, secondsPerTick: perTick, limb, velocity })
+    session.hear({ since, secondsPerTick: perTickAt(at, plan), limb, velocity })
   })
   const told = useSlices(session)
   return {
@@ -83,10 +82,15 @@ export function useAlong({ step, tempo, countsEach, playing, position, settings 
   }
 }
 
+/** Seconds a tick where the music is; a count-in goes at the tempo of the first bar. */
+function perTickAt(at: Position, plan: TempoPlan): number {
+  return plan(at.phase === 'round' ? at.bar : 0)
+}
+
 /** What is meant to be played of a step, and where in a round it lies. */
 function meantOf(step: Step, countsEach: boolean) {
   const { lick } = step.part
-  const { beat, bar } = frameTicks(step.played.frame)
+  const { bar } = frameTicks(step.played.frame)
   const first = lickSlots(lick)[0]?.tick ?? 0
   const { lineFrom } = litOf(step, step.played, countsEach)
   const counted = countsEach && step.form.kind !== 'over' ? bar : 0
@@ -96,5 +100,5 @@ function meantOf(step: Step, countsEach: boolean) {
     slot,
     velocity: VELOCITIES[dynamic],
   }))
-  return { beat, bar, lineFrom, line: { strokes, every: roundOf(lick, step.form).ticks + counted } }
+  return { bar, lineFrom, line: { strokes, every: roundOf(lick, step.form).ticks + counted } }
 }

@@ -133,6 +133,7 @@ export function useTrainer(trained: Trained) {
 
   return {
     ...sounding,
+    plan,
     begin,
     stop,
     rung,
