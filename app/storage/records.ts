@@ -1,7 +1,7 @@
 import * as z from 'zod/mini'
 import { fail, ok, type Result, showControls } from '~/core/foundation'
-import type { PartKind, PracticeOrder } from '~/core/practice'
 import type { StoreIssue } from './issue'
+import { PART_KINDS, PRACTICE_ORDERS } from './practice-kinds'
 
 /** Texts longer than this are refused on the way in, so that what is written can be read. */
 export const MOST_TEXT = 65_536
@@ -176,29 +176,6 @@ const practiceForm = z.discriminatedUnion('kind', [
 
 /** Tempos of a ladder at the most: one for each that can be set, in steps of three. */
 export const MOST_RUNGS = 128
-
-// Named here and not by the core: what every page loads does not load all of practice.
-const PRACTICE_ORDERS = [
-  'joined',
-  'growing',
-  'parts',
-  'halves',
-  'whole',
-  'bar',
-] as const satisfies readonly PracticeOrder[]
-const PART_KINDS = [
-  'hands',
-  'feet',
-  'together',
-  'transition',
-  'bottleneck',
-  'half',
-  'part',
-  'so-far',
-  'right-voices',
-  'left-voices',
-  'bar',
-] as const satisfies readonly PartKind[]
 
 const planFields = z.object({
   id: z.string().check(z.minLength(1)),

@@ -5,14 +5,8 @@ import { DEFAULT_KIT } from '~/core/kit'
 import { strokeEvents } from '~/core/line'
 import { workspaceOf } from '../../tests/support/workspace'
 import { applyChange } from './edits/change-edits'
-import { dragStart, dropText, moveGroup, moveStart } from './gestures'
-import {
-  checkBar,
-  insertSlot,
-  pressSticking,
-  removeMarked,
-  typeSticking,
-} from './rows/sticking-row'
+import { moveGroup } from './gestures'
+import { insertSlot, pressSticking, removeMarked, typeSticking } from './rows/sticking-row'
 import { voiceKey } from './rows/voice-keys'
 import { strike, unstrike } from './rows/voices-row'
 import type { Workspace } from './workspace'
@@ -362,42 +356,5 @@ describe('what is told', () => {
       times(() => strike(one, 't1')),
       times(() => one.together(() => {})),
     ]).toEqual([1, 1, 1, 0])
-  })
-})
-
-describe('by pointing', () => {
-  it('a button does what its key does, and what is marked stays marked', () => {
-    const one = workspaceOf('line: RLLR')
-    one.select({ from: 1, to: 3 })
-    pressSticking(one, 'k')
-    expect([lineOf(one), marked(one)]).toEqual(['RKKR', { from: 1, to: 3 }])
-  })
-
-  it('the start is moved within its bar and no further', () => {
-    const one = workspaceOf('line: RLLR')
-    expect(dragStart(one, 5000)).toBe(5040)
-    expect(one.lick.frame.start).toBe(5040)
-    expect(dragStart(one, -99999)).toBe(0)
-    expect(one.state().notice?.message).toMatch(/within its bar/)
-    moveStart(one, -1)
-    expect(one.lick.frame.start).toBe(2520)
-  })
-
-  it('a sticking is dropped, and what is none is refused', () => {
-    const one = workspaceOf('line: RLLR')
-    dropText(one, 4, 'RLK')
-    expect(lineOf(one)).toBe('RLLR RLK')
-    dropText(one, 0, 'hello')
-    expect(one.state().notice?.message).toMatch(/cannot be read as a sticking/)
-  })
-
-  it('a bar check goes where a barline is, and nowhere else', () => {
-    const one = workspaceOf('meter: 2/4\nline: RLRLRLRL RLK')
-    one.mark(8, 8)
-    checkBar(one)
-    expect([lineOf(one), one.document.issues]).toEqual(['RLRLRLRL | RLK', []])
-    one.mark(3, 3)
-    checkBar(one)
-    expect(one.state().notice?.message).toMatch(/No barline/)
   })
 })

@@ -1,15 +1,12 @@
 import { nanoid } from 'nanoid'
-import { type AnyFile, partText } from '~/codecs/any-file'
-import { findOwnGrooves, parseLickText } from '~/codecs/lick-text'
+import { parseLickText } from '~/codecs/lick-text'
 import { parseSolo } from '~/codecs/solo'
 import { parseVoicing } from '~/codecs/voicing'
-import type { PartWish } from '~/core/drum-parts'
 import { fail, ok, type Result } from '~/core/foundation'
 import { nameOf } from '../bin'
 import { announce } from '../changes'
 import { type DimeDatabase, withStore } from '../database'
 import { notSavedWords, type StoreIssue } from '../issue'
-import { toLickRecord } from '../licks'
 import { patchSettings, readSettings } from '../settings'
 import {
   contentText,
@@ -21,6 +18,7 @@ import {
 } from '../tables'
 import { type Change, write } from '../write'
 import type { OnProgress } from './export'
+import type { IncomingRow } from './rows-of-file'
 
 /** How an entry of a file stands to what is here. */
 export type Standing = 'new' | 'same' | 'different' | 'unreadable'
@@ -37,66 +35,6 @@ export interface IncomingEntry {
   readonly standing: Standing
   /** Whether what is here is in the bin. */
   readonly binned: boolean
-}
-
-/** Rows of a file on their way in, each of a table. */
-export interface IncomingRow {
-  readonly table: string
-  readonly row: unknown
-}
-
-/** A file's rows. A drum part of another program is made into a lick, as `wish` says. */
-export function rowsOfFile(file: AnyFile, now: number, wish: PartWish = {}): IncomingRow[] {
-  switch (file.kind) {
-    case 'backup':
-      return [
-        ...[...file.backup.tables].flatMap(([table, rows]) =>
-          table === 'snapshots' ? [] : rows.map((row) => ({ table, row })),
-        ),
-        ...file.backup.broken.map(({ table, raw }) => ({ table, row: raw })),
-      ]
-    case 'bundle':
-      return file.licks.map(({ id, text, draft = null, voicing = '' }, i) => ({
-        table: 'licks',
-        row: toLickRecord({ id, text, draft, voicing }, now - i),
-      }))
-    case 'licks':
-      return file.texts.flatMap((text, i) => lickRows(text, now - i))
-    case 'solo':
-      return [
-        {
-          table: 'solos',
-          row: { id: nanoid(12), version: 1, name: file.title, solo: file.json, createdAt: now },
-        },
-      ]
-    case 'part':
-      return lickRows(partText(file.part, wish).text, now)
-    case 'kit':
-      return [
-        {
-          table: 'kits',
-          row: { id: `kit-${nanoid(8)}`, version: 1, kit: file.json, createdAt: now },
-        },
-      ]
-  }
-}
-
-/** A lick from its text, with the grooves that this carries along. */
-function lickRows(text: string, now: number): IncomingRow[] {
-  const lick = toLickRecord({ id: nanoid(12), text, draft: null, voicing: '' }, now)
-  return [
-    { table: 'licks', row: lick },
-    ...carriedIn(text).map((groove) => ({
-      table: 'grooves',
-      row: { ...groove, version: 1, createdAt: now },
-    })),
-  ]
-}
-
-/** The grooves that a lick's text carries along. */
-function carriedIn(text: string) {
-  const read = parseLickText(text)
-  return read.ok ? findOwnGrooves(read.value.lick.unknown) : []
 }
 
 interface Planned {

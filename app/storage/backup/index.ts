@@ -7,7 +7,7 @@ export {
   type IncomingEntry,
   type IncomingTable,
   planImport,
-  rowsOfFile,
   type Standing,
 } from './import'
+export { rowsOfFile } from './rows-of-file'
 export { noteBackup } from './state'
