@@ -63,11 +63,16 @@ export class TapSession extends Slices<TapState> {
     this.lay({ wished })
   }
 
+  /** Forgets what was tapped. */
+  clear(): void {
+    this.patch({ phase: 'idle', taps: [], found: null })
+  }
+
   /** Another tempo of the click: the taps so far were at another one. */
   goAt(quarters: number): void {
     if (quarters === this.quarters) return
     this.quarters = quarters
-    this.patch({ phase: 'idle', taps: [], found: null })
+    this.clear()
   }
 
   /** How late this source is: the median distance of the taps from their nearest beats; null for too few. */

@@ -18,6 +18,7 @@ import { Act, Part, TextBox, Trouble } from '~/ui/parts'
 import { gridWords } from '~/words/grid-words'
 import { lengthWords } from '~/words/solo-words'
 import { toLine } from './cell-line'
+import { METRES } from './metres'
 import { createSolo } from './solo-actions'
 
 const STAGE_WORDS: Readonly<Record<Stage, string>> = {
@@ -30,7 +31,6 @@ const STAGE_WORDS: Readonly<Record<Stage, string>> = {
   landed: 'Landed',
 }
 const GRIDS = ['1/8', '1/8t', '1/16', '1/16q', '1/16t', '1/32']
-const METRES = ['4/4', '3/4', '5/4', '6/8', '7/8', '12/8']
 
 /** A whole solo from one cell: what is made of it, for how many bars, and by which seed. */
 export function IdeaForm() {

@@ -15,6 +15,7 @@ import { Tick } from '~/ui/tick'
 import { gridWords } from '~/words/grid-words'
 import { partName } from '~/words/solo-words'
 import { PartFigure } from '../practice'
+import { METRES } from './metres'
 
 interface PartEditorProps {
   readonly part: SoloPart
@@ -33,7 +34,6 @@ const ENDS: readonly { value: PartEnd; label: string }[] = [
   { value: 'straight-on', label: 'straight on, no landing' },
 ]
 
-const METRES = ['4/4', '3/4', '2/4', '5/4', '6/8', '7/8', '9/8', '12/8']
 const GRIDS = ['1/8', '1/8t', '1/16', '1/16q', '1/16t', '1/16s', '1/32']
 
 /** The part that is open, in large, and everything that can be changed of it. */

@@ -36,6 +36,7 @@ import { AddPart } from './add-part'
 import { JoinList } from './join-list'
 import { LongRuler } from './long-ruler-view'
 import { endOf, MemoryAid } from './memory-aid'
+import { METRES } from './metres'
 import { PartEditor } from './part-editor'
 import { ShapeTable } from './shape-table'
 import { NEW_SOLO } from './solo-actions'
@@ -45,7 +46,6 @@ import { useSolo } from './use-solo'
 import { type Stretch, useSoloSound } from './use-solo-sound'
 import { useVersionsOf } from './use-versions-of'
 
-const METRES = ['4/4', '3/4', '2/4', '5/4', '6/8', '7/8', '12/8']
 const WHOLE: Stretch = { from: 0, to: Number.POSITIVE_INFINITY, part: '', words: 'the whole solo' }
 const COLUMN_WORDS: readonly (readonly [Column, string])[] = [
   ['weight', 'Strokes and loudness'],

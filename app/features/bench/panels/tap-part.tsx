@@ -85,8 +85,7 @@ export function TapPart() {
     const frame = { ...lick.frame, grid: found.grid, start: found.start % bar }
     onEdit({ label: 'Tap in a line', lick: { ...lick, frame, line: found.line, parts: [] } })
     stop()
-    session.start()
-    session.stop()
+    session.clear()
   }
   const measured = session.measured()
   return (
