@@ -35,10 +35,15 @@ mkdirSync('test-results', { recursive: true })
 
 let passed = 0
 let failed = 0
+/** The names of what failed, told once more at the end. */
+const broken = []
 for (const lanes of checks) {
-  for (const ok of await Promise.all(lanes.map((lane) => check(...lane)))) {
+  for (const [i, ok] of (await Promise.all(lanes.map((lane) => check(...lane)))).entries()) {
     if (ok) passed += 1
-    else failed += 1
+    else {
+      failed += 1
+      broken.push(lanes[i][0])
+    }
   }
 }
 
@@ -51,9 +56,23 @@ step('unit tests', `${BIN}/vitest`, [
 count(UNIT_RESULTS, (results) => [
   results.numPassedTests,
   results.numFailedTests + results.numFailedTestSuites * Number(results.numFailedTests === 0),
+  results.testResults.flatMap(({ name, status, assertionResults }) => {
+    const bad = assertionResults.filter((one) => one.status === 'failed')
+    if (status === 'failed' && bad.length === 0) return [name]
+    return bad.map((one) => `${one.fullName}: ${one.failureMessages.join(' ').slice(0, 600)}`)
+  }),
 ])
 step('browser tests', `${BIN}/playwright`, ['test'])
-count(BROWSER_RESULTS, ({ stats }) => [stats.expected, stats.unexpected + stats.flaky])
+count(BROWSER_RESULTS, ({ stats, suites }) => [
+  stats.expected,
+  stats.unexpected + stats.flaky,
+  specsOf(suites).flatMap(({ tests, title, file }) =>
+    tests.every(({ status }) => status === 'expected' || status === 'skipped')
+      ? []
+      : [`${file}: ${title}`],
+  ),
+])
+for (const name of broken) console.log(`\nfailed: ${name}`)
 
 console.log(`\n${passed} passed, ${failed} failed`)
 process.exit(failed > 0 ? 1 : 0)
@@ -95,10 +114,17 @@ function step(name, command, args) {
 /** Adds a runner's own counts; a runner that wrote none has failed. */
 function count(file, of) {
   try {
-    const [good, bad] = of(JSON.parse(readFileSync(file, 'utf8')))
+    const [good, bad, names] = of(JSON.parse(readFileSync(file, 'utf8')))
     passed += good
     failed += bad + (good + bad === 0 ? 1 : 0)
+    broken.push(...names)
   } catch {
     failed += 1
+    broken.push(`the runner of ${file}`)
   }
+}
+
+/** All tests of a browser run, whatever groups they are in. */
+function specsOf(suites = []) {
+  return suites.flatMap((suite) => [...(suite.specs ?? []), ...specsOf(suite.suites)])
 }

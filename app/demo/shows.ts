@@ -81,7 +81,8 @@ export function demoSets(now: number): SetRecord[] {
       name: 'Before the doors open',
       note: 'With brushes if the horses are still in the ring.',
       minutes: 4,
-      exercises: ids.map((id) => ({ lickId: `demo-${id}`, minutes: null })),
+      plan: { school: 'joined', ladder: 'percent', repeats: 4, climbs: true, steps: [] },
+      exercises: ids.map((id) => ({ lickId: `demo-${id}`, minutes: null, plan: null })),
     },
   ]
 }

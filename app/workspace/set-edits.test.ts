@@ -3,12 +3,14 @@ import { describe, expect, it } from 'vitest'
 import { type SetRecord, setRecordSchema } from '~/storage'
 import {
   addLicksTo,
+  exceptPlan,
   exerciseFrom,
   inOrder,
   minutesOfSet,
   moveExercise,
   removeLickFrom,
   setMinutes,
+  sharePlan,
 } from './set-edits'
 
 const setOf = (...ids: string[]): SetRecord => ({
@@ -18,7 +20,8 @@ const setOf = (...ids: string[]): SetRecord => ({
   name: 'Warm-up',
   note: '',
   minutes: 5,
-  exercises: ids.map((lickId) => ({ lickId, minutes: null })),
+  plan: null,
+  exercises: ids.map((lickId) => ({ lickId, minutes: null, plan: null })),
 })
 const ids = (set: SetRecord) => set.exercises.map(({ lickId }) => lickId).join('')
 
@@ -37,6 +40,28 @@ describe('a set of exercises', () => {
     const set = setMinutes(setOf('a', 'b', 'c'), 'b', 8)
     expect(minutesOfSet(set)).toBe(18)
     expect(setMinutes(set, 'b', 5)).toEqual(setOf('a', 'b', 'c'))
+  })
+
+  it('has a plan for all, and exceptions that stay when it changes', () => {
+    const shared = { school: 'parts', ladder: 'bpm', repeats: 4, climbs: true, steps: [] } as const
+    const own = { ...shared, school: 'bar', rungs: [90], rungGrids: null, steps: [] } as const
+    const set = exceptPlan(sharePlan(setOf('a', 'b'), { ...shared, steps: [] }), 'b', {
+      ...own,
+      rungs: [90],
+      steps: [],
+    })
+    expect(set.exercises.map(({ plan }) => plan?.school)).toEqual([undefined, 'bar'])
+    expect(setRecordSchema.parse(set)).toEqual(set)
+    const back = exceptPlan(sharePlan(set, null), 'b', null)
+    expect(back).toEqual(setOf('a', 'b'))
+    expect(sharePlan(set, null).exercises).toEqual(set.exercises)
+  })
+
+  it('is read as it was stored before there were plans', () => {
+    const { plan: _, ...old } = setOf('a')
+    expect(setRecordSchema.parse({ ...old, exercises: [{ lickId: 'a', minutes: null }] })).toEqual(
+      setOf('a'),
+    )
   })
 
   it('goes on to the next exercise, round and round', () => {

@@ -1,4 +1,4 @@
-import { MOST_IN_SET, type SetRecord } from '~/storage'
+import { MOST_IN_SET, type PlanContent, type SetRecord, type SharedPlan } from '~/storage'
 
 type Exercise = SetRecord['exercises'][number]
 
@@ -7,7 +7,7 @@ export function addLicksTo(set: SetRecord, lickIds: readonly string[]): SetRecor
   const known = new Set(set.exercises.map(({ lickId }) => lickId))
   const more = [...new Set(lickIds)].filter((id) => !known.has(id))
   if (more.length === 0) return set
-  const added = more.map((lickId): Exercise => ({ lickId, minutes: null }))
+  const added = more.map((lickId): Exercise => ({ lickId, minutes: null, plan: null }))
   return { ...set, exercises: [...set.exercises, ...added].slice(0, MOST_IN_SET) }
 }
 
@@ -35,6 +35,17 @@ export function setMinutes(set: SetRecord, lickId: string, minutes: number | nul
   const exercises = set.exercises.map((one) =>
     one.lickId === lickId ? { ...one, minutes: minutes === set.minutes ? null : minutes } : one,
   )
+  return { ...set, exercises }
+}
+
+/** A set with a plan for all its licks, or, on null, with each lick's own; exceptions stay exceptions. */
+export function sharePlan(set: SetRecord, plan: SharedPlan | null): SetRecord {
+  return { ...set, plan }
+}
+
+/** A set whose exercise is practised by a plan that is an exception; null for the set's own plan. */
+export function exceptPlan(set: SetRecord, lickId: string, plan: PlanContent | null): SetRecord {
+  const exercises = set.exercises.map((one) => (one.lickId === lickId ? { ...one, plan } : one))
   return { ...set, exercises }
 }
 

@@ -87,3 +87,34 @@ test('licks of the library are put into a set, and the list tells how far it is'
   await expect(page.getByText('Two of them is in the bin.')).toBeVisible()
   await expectAccessible(page)
 })
+
+test('one plan holds for all licks of a set, and what is changed for one is an exception', async ({
+  page,
+}) => {
+  await page.goto('/sets')
+  await page.getByRole('link', { name: 'Before the doors open' }).click()
+  const plan = page.getByRole('region', { name: 'Plan of the set' })
+  await plan.getByLabel('Practise each lick').selectOption('limb by limb, then together')
+  await plan.getByLabel('Repeats per tempo').fill('3')
+  await plan.getByLabel('Repeats per tempo').press('Enter')
+  await page.getByRole('link', { name: 'Practise Tightrope' }).click()
+  const aside = page.getByRole('complementary', { name: 'Plan' })
+  await expect(aside.getByLabel('Order')).toHaveValue('parts')
+  await expect(aside.getByLabel('Tempos')).toHaveValue('percent')
+  await expect(page.getByText('repeat 1 of 3')).toBeVisible()
+  await aside.getByLabel('Repeats per tempo').selectOption('12')
+  await expect(page.getByText('repeat 1 of 12')).toBeVisible()
+  await expect(aside.getByText('This exercise has a plan of its own in the set.')).toBeVisible()
+  // The next exercise has the set's plan still, and so has the first one after the way back.
+  await page.keyboard.press('e')
+  await expect(page.getByText('repeat 1 of 3')).toBeVisible()
+  await page.keyboard.press('Shift+E')
+  await expect(page.getByText('repeat 1 of 12')).toBeVisible()
+  await page.reload()
+  await expect(page.getByText('repeat 1 of 12')).toBeVisible()
+  await page.getByRole('button', { name: 'Use the set’s plan' }).click()
+  await expect(page.getByText('repeat 1 of 3')).toBeVisible()
+  // Alone, the lick goes by its own plan.
+  await page.goto('/practice/demo-tightrope')
+  await expect(aside.getByLabel('Order')).not.toHaveValue('parts')
+})

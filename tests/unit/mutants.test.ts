@@ -108,7 +108,12 @@ const short = [
 const solo = soloOf([parts.groove(2), parts.lick(lickOf(short[0] ?? ''), 2), parts.others(2)])
 const links = [
   formatSoloLink(solo),
-  formatSetLink({ name: 'Doors', minutes: 4, licks: short.map((text) => ({ text, voicing: '' })) }),
+  formatSetLink({
+    name: 'Doors',
+    plan: null,
+    minutes: 4,
+    licks: short.map((text) => ({ text, voicing: '' })),
+  }),
 ]
 
 /** Reads a file as an import does, up to the store. */

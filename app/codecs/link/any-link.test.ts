@@ -5,6 +5,7 @@ import { formatLink, formatSetLink, formatSoloLink, parseAnyLink } from '.'
 
 const set = {
   name: 'Before the doors',
+  plan: null,
   minutes: 4,
   licks: [
     { text: 'line: RLLRK', voicing: '' },

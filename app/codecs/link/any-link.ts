@@ -11,6 +11,8 @@ import { pack, unpack } from './pack'
 export interface LinkedSet {
   readonly name: string
   readonly minutes: number
+  /** The plan for all of it, as JSON; null for none. What it may say is known where plans are stored. */
+  readonly plan: unknown
   readonly licks: readonly LinkedLick[]
 }
 
@@ -29,6 +31,7 @@ const MOST_BYTES = 2 * 1024 * 1024
 const setSchema = z.object({
   name: z.pipe(z.string().check(z.minLength(1), z.maxLength(80)), z.transform(showControls)),
   minutes: z.number().check(z.minimum(0.5), z.maximum(60)),
+  plan: z._default(z.unknown(), null),
   licks: z
     .array(
       z.object({
@@ -45,8 +48,8 @@ export function formatSoloLink(solo: Solo): string {
 }
 
 /** A set with its licks after the hash of an address. Law: `parseAnyLink` reads it back as it was. */
-export function formatSetLink({ name, minutes, licks }: LinkedSet): string {
-  return SET + pack(JSON.stringify({ name, minutes, licks }))
+export function formatSetLink({ name, minutes, plan, licks }: LinkedSet): string {
+  return SET + pack(JSON.stringify({ name, minutes, ...(plan !== null && { plan }), licks }))
 }
 
 /** Reads whatever stands after the hash of an address: a lick, a solo or a set, each whole or not at all. */

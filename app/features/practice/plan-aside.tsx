@@ -15,19 +15,23 @@ import { findGrid, type Grid, gridName } from '~/core/time'
 import type { PlanRecord, PlanTemplate, PracticeSessionRecord, Settings } from '~/storage'
 import { SelectField } from '~/ui/field'
 import { Tick } from '~/ui/tick'
+import { LADDER_WORDS, ORDER_WORDS } from '~/words/plan-words'
 import { AddStep } from './add-step'
 import { Ladder } from './ladder'
 import { PadsPanel } from './pads-panel'
-import { LADDER_WORDS, ORDER_WORDS } from './plan-words'
+import { SetPlanNotice } from './set-plan-notice'
 import { StepList } from './step-list'
 import type { Step } from './step-view'
 import { Templates } from './templates'
+import type { SetPlan } from './use-plan'
 import type { SavedVersion } from './use-saved-versions'
 import { figure, ladderJumpWords } from './words'
 
 const REPEATS = [2, 4, 6, 8, 12, 16, 24, 32]
 
 interface PlanAsideProps {
+  /** The plan of the set that it is practised in; null for none. */
+  readonly setPlan: SetPlan | null
   readonly plan: PlanRecord
   readonly planned: readonly PlannedStep[]
   readonly steps: readonly Step[]
@@ -69,6 +73,7 @@ export function PlanAside(props: PlanAsideProps) {
   const jumps = ladderJumpWords(rungs, beat)
   return (
     <aside aria-label="Plan" className="flex flex-col gap-4">
+      {props.setPlan && <SetPlanNotice plan={props.setPlan} />}
       <div className="flex flex-col gap-2">
         <Heading title="Ladder" pressed={editing} act="Edit" onPress={setEditing} />
         <Ladder

@@ -1,5 +1,5 @@
 import { type Kept, type PlanRecord, type RecordSaver, saveSparePlan } from '~/storage'
-import { LADDER_WORDS, ORDER_WORDS } from './plan-words'
+import { LADDER_WORDS, ORDER_WORDS } from '~/words/plan-words'
 
 /**
  * Ours stays, and theirs is put aside. Returns whether that is so; where theirs could not be put aside,

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { Link, useSearchParams } from 'react-router'
+import { Link } from 'react-router'
 import { frameTicks, type Lick, sumOf } from '~/core/line'
 import type { Rating } from '~/core/log'
 import type { Position } from '~/core/performance'
@@ -14,7 +14,7 @@ import { late } from '~/ui/late'
 import { Trouble } from '~/ui/parts'
 import { usePageTitle } from '~/ui/use-page-title'
 import { PracticeDesk, stepAt } from '~/workspace/practice-desk'
-import { SetBar } from '../sets'
+import { type InSet, SetBar } from '../sets'
 import { AlongPart } from './along-part'
 import { BigCount } from './big-count'
 import { Cautions } from './cautions'
@@ -25,7 +25,7 @@ import { MOST_SLOTS } from './part-figure'
 import { PlanAside } from './plan-aside'
 import { PlanConflict } from './plan-conflict-notice'
 import { PracticeHeader } from './practice-header'
-import { lickOf, logOf, voicingOf } from './practised-lick'
+import { lickOf, logOf, secondsToday, voicingOf } from './practised-lick'
 import { RatedNotice } from './rated-notice'
 import { Ratings } from './ratings'
 import { LIMB_KEYS, SoundStrip } from './sound-strip'
@@ -42,6 +42,7 @@ import { usePads } from './use-pads'
 import { usePlan } from './use-plan'
 import { usePracticeKeys } from './use-practice-keys'
 import { useSavedVersions } from './use-saved-versions'
+import { useSetPlan } from './use-set-plan'
 import { useStep } from './use-step'
 import { useStored } from './use-stored'
 import { useTrainer } from './use-trainer'
@@ -59,10 +60,12 @@ interface PracticePageProps {
   readonly opened: Kept<LickRecord>
   /** How it is practised; null where nothing was chosen yet. */
   readonly stored: Kept<PlanRecord> | null
+  /** The set that it is practised in; null for none. */
+  readonly inSet: InSet | null
 }
 
 /** A lick to be practised: its build-up step by step, up a ladder of tempos, seen from two metres. */
-export function PracticePage({ opened, stored }: PracticePageProps) {
+export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
   const live = useLick(opened)
   const record = live ?? opened
   const { settings, change: changeSettings } = useSettings()
@@ -72,10 +75,9 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
   const voicing = useMemo(() => voicingOf(record), [record])
   const setting = useSettingFor(lick)
   const counting = useCounting()
-  const { sessions: own, saveSession, savePlan, setPlan, ...kept } = useStored(record.id, stored)
+  const { sessions: own, saveSession, savePlan, takePlan, ...kept } = useStored(record.id, stored)
   const log = useMemo(() => logOf(own, lick), [own, lick])
-  const [search] = useSearchParams()
-  const setId = search.get('set')
+  const setPlan = useSetPlan(inSet, record.id)
   const [desk] = useState(() => new PracticeDesk(lick.frame.grid))
   const { loop, grid, muted, onStage, rated, lost, ...now } = useSlices(desk)
   const versions = useSavedVersions(record.id, turnLetters, grid, lick.frame.grid)
@@ -86,6 +88,7 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
     setting,
     log,
     plan: kept.plan,
+    setPlan,
     versions,
     onSave: savePlan,
   })
@@ -218,9 +221,9 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
       data-phase="still"
       className="group mx-auto grid w-full max-w-7xl grow grid-cols-1 content-start gap-x-8 gap-y-3 px-4 py-3 sm:px-5 lg:grid-cols-[minmax(0,1fr)_20rem]"
     >
-      {setId !== null && (
+      {inSet && (
         <SetBar
-          setId={setId}
+          set={inSet.set}
           lickId={record.id}
           seconds={secondsToday(own)}
           playing={playing}
@@ -318,7 +321,8 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
         {!improvising.choice.drawn && <AlongPart along={along} />}
         <Trouble words={trainer.trouble || kept.refused} />
         <Trouble words={live ? '' : 'This lick was deleted in another tab. It is in the bin.'} />
-        <PlanConflict saver={kept.planSaver} plan={plan} onTake={setPlan} onSave={savePlan} />
+        {inSet?.notice}
+        <PlanConflict saver={kept.planSaver} plan={plan} onTake={takePlan} onSave={savePlan} />
         <Cautions />
         <p className="hidden font-mono text-(--quiet) text-xs lg:block">
           Space play · → clean · ↓ rough · ← lost · T tense · S stage · N P step · + − tempo · 1 2 3
@@ -343,6 +347,7 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
         />
       )}
       <PlanAside
+        setPlan={setPlan}
         plan={plan}
         planned={planned}
         steps={steps}
@@ -369,12 +374,6 @@ export function PracticePage({ opened, stored }: PracticePageProps) {
       />
     </div>
   )
-}
-
-/** How long a lick has been practised since midnight, in seconds. */
-function secondsToday(own: readonly { createdAt: number; seconds: number }[]): number {
-  const midnight = new Date().setHours(0, 0, 0, 0)
-  return own.reduce((sum, one) => sum + (one.createdAt >= midnight ? one.seconds : 0), 0)
 }
 
 function NothingYet({ id }: { id: string }) {

@@ -21,3 +21,9 @@ export function lickOf(record: LickRecord, turnLetters: boolean): Lick {
 export function logOf(own: readonly PracticeSessionRecord[], { frame }: Lick): LickLog | undefined {
   return lickLogs(onGrid(own.map(toPracticeSession), frame.grid))[0]
 }
+
+/** How long a lick has been practised since midnight, in seconds. */
+export function secondsToday(own: readonly { createdAt: number; seconds: number }[]): number {
+  const midnight = new Date().setHours(0, 0, 0, 0)
+  return own.reduce((sum, one) => sum + (one.createdAt >= midnight ? one.seconds : 0), 0)
+}

@@ -16,7 +16,7 @@ import {
   usualOrder,
 } from '~/core/practice'
 import { findGrid, type Grid, gridName, sameGrid } from '~/core/time'
-import type { PlanRecord, PlanTemplate } from '~/storage'
+import type { PlanContent, PlanRecord, SharedPlan } from '~/storage'
 import { toSteps } from './step-view'
 import type { SavedVersion } from './use-saved-versions'
 
@@ -71,6 +71,38 @@ export function toPlanRungs(
   }
 }
 
+/** A plan that can be laid on any lick, as the plan of one. */
+export function laidPlan(
+  { school, ladder, repeats, climbs, steps: pattern }: SharedPlan,
+  lick: Lick,
+  setting: Setting,
+): PlanContent {
+  const steps = pattern.length === 0 ? [] : layPattern(buildUp(lick, school, setting), pattern)
+  return { school, ladder, repeats, climbs, rungs: null, rungGrids: null, steps }
+}
+
+/** A plan without what the store knows it by. */
+function contentOf({
+  school,
+  ladder,
+  rungs,
+  rungGrids,
+  repeats,
+  climbs,
+  steps,
+}: PlanRecord): PlanContent {
+  return { school, ladder, rungs, rungGrids, repeats, climbs, steps }
+}
+
+/** The plan that a set has for one of its exercises. */
+export interface SetPlan {
+  readonly shared: SharedPlan
+  /** What was changed of it for this exercise; null for nothing. */
+  readonly exception: PlanContent | null
+  /** Keeps a plan as this exercise's exception; null for the set's plan again. */
+  readonly onExcept: (plan: PlanContent | null) => void
+}
+
 interface Planned {
   readonly lickId: string
   readonly lick: Lick
@@ -80,15 +112,28 @@ interface Planned {
   readonly log: LickLog | undefined
   /** As it is stored; null where nothing was chosen yet. */
   readonly plan: PlanRecord | null
+  /** The plan of the set that it is practised in; null for none. It goes before the lick's own. */
+  readonly setPlan: SetPlan | null
   readonly versions: readonly SavedVersion[]
   readonly onSave: (plan: PlanRecord) => void
 }
 
 /** The plan of a lick: its steps on the grid that is played on, and its ladder, saved as they change. */
 export function usePlan(props: Planned) {
-  const { lickId, lick, grid, setting, log, plan: stored, versions, onSave } = props
+  const { lickId, lick, grid, setting, log, plan: stored, setPlan, versions } = props
   const [usual] = useState(() => newPlan(lickId, lick, Date.now()))
-  const plan = stored ?? usual
+  const shared = setPlan?.shared
+  const exception = setPlan?.exception
+  const plan = useMemo(() => {
+    if (exception) return { ...usual, ...exception }
+    return shared ? { ...usual, ...laidPlan(shared, lick, setting) } : (stored ?? usual)
+  }, [exception, shared, stored, usual, lick, setting])
+  const { onExcept } = setPlan ?? {}
+  const { onSave: save } = props
+  const onSave = useCallback(
+    (next: PlanRecord) => (onExcept ? onExcept(contentOf(next)) : save(next)),
+    [onExcept, save],
+  )
   // What is proposed does not move under the player: it is taken from the log as it was at first.
   const [first] = useState(log)
   const played = useMemo(
@@ -123,10 +168,7 @@ export function usePlan(props: Planned) {
     [change, planned],
   )
   const layTemplate = useCallback(
-    ({ school, ladder, repeats, climbs, steps: pattern }: PlanTemplate) => {
-      const steps = layPattern(buildUp(played, school, setting), pattern)
-      change({ school, ladder, repeats, climbs, rungs: null, rungGrids: null, steps })
-    },
+    (template: SharedPlan) => change(laidPlan(template, played, setting)),
     [change, played, setting],
   )
   return { plan, played, planned, steps, rungs, change, setRungs, arrange, add, layTemplate }

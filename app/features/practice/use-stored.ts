@@ -65,5 +65,5 @@ export function useStored(lickId: string, opened: Kept<PlanRecord> | null) {
     },
     [saver],
   )
-  return { sessions, saveSession, plan, savePlan, setPlan, planSaver: saver, refused }
+  return { sessions, saveSession, plan, savePlan, takePlan: setPlan, planSaver: saver, refused }
 }

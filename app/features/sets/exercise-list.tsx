@@ -79,7 +79,10 @@ function Exercise({
         ) : (
           <span className="text-(--quiet)">{title}</span>
         )}
-        <span className="block truncate text-(--quiet) text-xs">{dueWords(overdue)}</span>
+        <span className="block truncate text-(--quiet) text-xs">
+          {dueWords(overdue)}
+          {set.plan && own?.plan && ', plan of its own'}
+        </span>
       </span>
       <span className="order-last col-span-3 flex min-w-0 items-end overflow-hidden sm:order-none sm:col-span-1">
         {summary && <MiniStacks stacks={summary.stacks} more={summary.more} size="tiny" />}

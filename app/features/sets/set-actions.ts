@@ -7,6 +7,7 @@ import {
   putInBin,
   type SetRecord,
   saveRecord,
+  sharedPlan,
 } from '~/storage'
 import { addLicksTo } from '~/workspace/set-edits'
 
@@ -25,6 +26,7 @@ export function emptySet(name: string): SetRecord {
     name: name.trim().slice(0, 80) || 'New set',
     note: '',
     minutes: 5,
+    plan: null,
     exercises: [],
   }
 }
@@ -42,26 +44,33 @@ export async function createSet(name: string, lickIds: readonly string[]): Promi
  */
 export function createSetOf(name: string, texts: readonly string[]): Promise<SetOutcome> {
   const licks = texts.map((text) => ({ text, voicing: '' }))
-  return saveLinkedSet({ name, minutes: emptySet(name).minutes, licks })
+  return saveLinkedSet({ name, minutes: emptySet(name).minutes, plan: null, licks })
 }
 
 /** Saves a set that came with its licks. */
 export async function saveLinkedSet({
   name,
   minutes,
+  plan,
   licks: texts,
 }: LinkedSet): Promise<SetOutcome> {
   if (texts.length > MOST_IN_SET)
     return { id: null, trouble: `A set has at most ${MOST_IN_SET} exercises.` }
   const licks = texts.map((lick) => ({ id: nanoid(12), draft: null, ...lick }))
   const set = addLicksTo(
-    { ...emptySet(name), minutes },
+    { ...emptySet(name), minutes, plan: readPlan(plan) },
     licks.map(({ id }) => id),
   )
   const added = await addLicksAsSet(licks, set, Date.now())
   return added.ok
     ? { id: added.value, trouble: '' }
     : { id: null, trouble: notSavedWords(added.error) }
+}
+
+/** A plan that came from outside; null where it is none that this app knows. */
+function readPlan(plan: unknown): SetRecord['plan'] {
+  const read = sharedPlan.safeParse(plan)
+  return read.success ? read.data : null
 }
 
 /** Puts a set in the bin; its licks stay in the library. */

@@ -3,18 +3,18 @@ import { useMemo } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { Link, useNavigate } from 'react-router'
 import { useLive } from '~/live/use-live'
-import { type LickSummary, liveSets, liveSummaries, type SetRecord } from '~/storage'
+import { type LickSummary, liveSummaries, type SetRecord } from '~/storage'
 import { exerciseFrom, minutesOn } from '~/workspace/set-edits'
 
 /** Which exercise of a set is practised, for how long, and the next one by one key. */
 export function SetBar({
-  setId,
+  set: stored,
   lickId,
   seconds,
   playing,
   keys,
 }: {
-  setId: string
+  set: SetRecord
   lickId: string
   /** How long this exercise has been practised today. */
   seconds: number
@@ -22,18 +22,16 @@ export function SetBar({
   /** Whether letters are shortcuts. */
   keys: boolean
 }) {
-  const stored = useLive(liveSets).rows.find(({ id }) => id === setId)
   const titles = useLive(liveSummaries).rows
-  const set = useMemo(() => stored && withoutMissing(stored, titles), [stored, titles])
+  const set = useMemo(() => withoutMissing(stored, titles), [stored, titles])
   const navigate = useNavigate()
   const go = (way: 1 | -1) => {
-    const next = set && exerciseFrom(set, lickId, way)
+    const next = exerciseFrom(set, lickId, way)
     // What played goes on playing: the next exercise begins by itself.
-    if (next) void navigate(`/practice/${next}?set=${setId}`, { state: { begins: playing } })
+    if (next) void navigate(`/practice/${next}?set=${set.id}`, { state: { begins: playing } })
   }
   useHotkeys('e', () => go(1), { enabled: keys })
   useHotkeys('shift+e', () => go(-1), { enabled: keys })
-  if (!set) return null
   const at = set.exercises.findIndex((one) => one.lickId === lickId)
   const own = set.exercises[at]
   const wanted = own ? minutesOn(set, own) : set.minutes
@@ -45,7 +43,7 @@ export function SetBar({
       aria-label="Set"
       className="flex flex-wrap items-center gap-x-4 gap-y-1 rounded-box bg-base-100 px-3 py-1.5 text-sm lg:col-span-2"
     >
-      <Link to={`/sets/${setId}`} className="min-w-0 truncate font-semibold">
+      <Link to={`/sets/${set.id}`} className="min-w-0 truncate font-semibold">
         {set.name}
       </Link>
       <span className="tabular-nums">

@@ -14,9 +14,10 @@ import { NumberField } from '~/ui/number-field'
 import { Act, TitleBox, Trouble } from '~/ui/parts'
 import { usePageTitle } from '~/ui/use-page-title'
 import { plural } from '~/words/figures'
-import { addLicksTo, inOrder, minutesOfSet } from '~/workspace/set-edits'
+import { addLicksTo, inOrder, minutesOfSet, sharePlan } from '~/workspace/set-edits'
 import { ExportButton } from '../backup'
 import { ExerciseList } from './exercise-list'
+import { SetPlanRow } from './set-plan-row'
 import { ShareSet } from './share-set'
 import { useProgress } from './use-progress'
 import { copyOfSet, setDifferences, useSet } from './use-set'
@@ -102,6 +103,7 @@ export function SetPage({ opened }: { opened: Kept<SetRecord> }) {
           minutes each
         </span>
       </p>
+      <SetPlanRow plan={set.plan} onPlan={(plan) => edit((now) => sharePlan(now, plan))} />
       <div className="flex flex-wrap items-center gap-1.5">
         <Act disabled={count < 2} onClick={() => void reorder('easiest')}>
           Easiest first

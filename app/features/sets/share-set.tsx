@@ -12,9 +12,9 @@ export function ShareSet({ set }: { set: SetRecord }) {
       setSaid('The licks of this set cannot be read.')
       return
     }
-    const { name, minutes } = set
+    const { name, minutes, plan } = set
     const licks = read.value.map(({ text, voicing }) => ({ text, voicing }))
-    const link = `${location.origin}/link#${formatSetLink({ name, minutes, licks })}`
+    const link = `${location.origin}/link#${formatSetLink({ name, minutes, plan, licks })}`
     if (link.length > MOST_LINK) {
       setSaid('The set is too large for a link: export it as a file.')
       return

@@ -50,9 +50,10 @@ function contentOf({
   name,
   note,
   minutes,
+  plan,
   exercises,
 }: SetRecord): SetRecord {
-  return { id, version, createdAt, name, note, minutes, exercises }
+  return { id, version, createdAt, name, note, minutes, plan, exercises }
 }
 
 /** A set's copy under a name of its own. */
@@ -75,6 +76,9 @@ export function setDifferences(theirs: SetRecord, mine: SetRecord): string[] {
     was === is ? [] : [`${name}: ${was || 'none'} in the other, ${is || 'none'} in yours`],
   )
   const order = ({ exercises }: SetRecord) => exercises.map(({ lickId }) => lickId).join(' ')
+  const plans = ({ plan, exercises }: SetRecord) =>
+    JSON.stringify([plan, exercises.map((one) => one.plan)])
+  if (plans(theirs) !== plans(mine)) lines.push('The plan of the set')
   if (lines.length === 0 && order(theirs) !== order(mine)) lines.push('The order of the exercises')
   return lines
 }

@@ -1,0 +1,54 @@
+import { type ReactNode, useMemo } from 'react'
+import { keepMine, keepTheirs } from '~/live/conflicts'
+import { SaverNotice } from '~/live/saver-notice'
+import type { Kept, PlanContent, SetRecord, SharedPlan } from '~/storage'
+import { exceptPlan } from '~/workspace/set-edits'
+import { copyOfSet, setDifferences, useSet } from './use-set'
+
+/** The set that a lick is practised in. */
+export interface InSet {
+  readonly set: SetRecord
+  /** Its plan for all licks; null where each is practised by its own. */
+  readonly shared: SharedPlan | null
+  /** What was changed of the plan for a lick; null for nothing. */
+  readonly exceptionOf: (lickId: string) => PlanContent | null
+  readonly onExcept: (lickId: string, plan: PlanContent | null) => void
+  /** What is wrong with saving the set; nothing where nothing is. */
+  readonly notice: ReactNode
+}
+
+interface WithinSetProps {
+  /** As it was stored when the page was opened; null for no set. */
+  readonly opened: Kept<SetRecord> | null
+  readonly children: (inSet: InSet | null) => ReactNode
+}
+
+/** Practice within a set: what is changed of its plan is saved in it, whichever exercise is open. */
+export function WithinSet({ opened, children }: WithinSetProps) {
+  return opened ? <Within opened={opened}>{children}</Within> : children(null)
+}
+
+function Within({ opened, children }: WithinSetProps & { opened: Kept<SetRecord> }) {
+  const { set, edit, saver, gone, take } = useSet(opened)
+  const inSet = useMemo(
+    (): InSet => ({
+      set,
+      shared: set.plan,
+      exceptionOf: (lickId) => set.exercises.find((one) => one.lickId === lickId)?.plan ?? null,
+      onExcept: (lickId, plan) => edit((now) => exceptPlan(now, lickId, plan)),
+      notice: gone ? null : (
+        <SaverNotice
+          saver={saver}
+          what="set"
+          differences={setDifferences}
+          onMine={(theirs) => keepMine(saver, theirs, copyOfSet)}
+          onTheirs={async (theirs) => {
+            if ((await keepTheirs(saver, theirs, copyOfSet)) && theirs) take(theirs)
+          }}
+        />
+      ),
+    }),
+    [set, edit, saver, gone, take],
+  )
+  return children(inSet)
+}

@@ -1,0 +1,37 @@
+export { MOST_TEXT } from './fields'
+export {
+  LICK_RECORD_VERSION,
+  type LickRecord,
+  lickRecordSchema,
+  readLickRecord,
+  VERSION_NAME_MOST,
+  type VersionRecord,
+  versionRecordSchema,
+} from './lick'
+export {
+  type CellRecord,
+  cellRecordSchema,
+  type GrooveRecord,
+  grooveRecordSchema,
+  type KitRecord,
+  kitRecordSchema,
+} from './own'
+export {
+  MOST_RUNGS,
+  MOST_TEMPLATES,
+  type PlanContent,
+  type PlanRecord,
+  type PlanTemplate,
+  planRecordSchema,
+  type SharedPlan,
+  sharedPlan,
+} from './plan'
+export { FLOW_ID, type PracticeSessionRecord, practiceSessionRecordSchema } from './session'
+export {
+  MOST_IN_SET,
+  type SetRecord,
+  type SoloRecord,
+  setRecordSchema,
+  soloRecordSchema,
+} from './set'
+export { DEFAULT_SETTINGS, type Settings, settingsSchema } from './settings'

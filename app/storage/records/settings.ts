@@ -1,0 +1,98 @@
+import * as z from 'zod/mini'
+import { MOST_TEMPLATES, planTemplate } from './plan'
+
+const milliseconds = z.number().check(z.minimum(15), z.maximum(2000))
+/** Constants that were not there at first are the usual ones where they are missing. */
+const limbSpeed = z.object({
+  single: milliseconds,
+  double: milliseconds,
+  triple: z.optional(milliseconds),
+})
+const handSpeed = z.extend(limbSpeed, {
+  buzz: z.optional(milliseconds),
+  /** Times as long as Fitts's law says. */
+  travel: z.optional(z.number().check(z.minimum(0.2), z.maximum(5))),
+})
+const limbSpeeds = z.object({ RH: handSpeed, LH: handSpeed, RF: limbSpeed, LF: limbSpeed })
+
+const padNote = z.nullable(z.int().check(z.minimum(0), z.maximum(127)))
+
+const tapDelay = z.number().check(z.minimum(-500), z.maximum(500))
+
+/** What a player prefers; every field has a default, so that older records stay readable. */
+export const settingsSchema = z.object({
+  school: z._default(z.string(), 'e-and-a'),
+  /** Whether compound metres are counted in their eighths, and odd ones by their groups. */
+  countUnits: z._default(z.boolean(), true),
+  countGroups: z._default(z.boolean(), false),
+  /** Whether voice and click count sextuplets in eighths. */
+  sextupletsInEighths: z._default(z.boolean(), false),
+  /** How the kick is written in stickings from elsewhere, besides `K`. */
+  kickLetter: z._default(z.enum(['', 'F', 'B']), ''),
+  /** Whether single letters, digits, arrows and signs are shortcuts. */
+  singleKeys: z._default(z.boolean(), true),
+  beaming: z._default(z.enum(['beat', 'group']), 'beat'),
+  staffGroove: z._default(z.enum(['slashes', 'notes']), 'slashes'),
+  click: z._default(z.boolean(), true),
+  countIn: z._default(z.boolean(), true),
+  loop: z._default(z.boolean(), true),
+  /** The kit that licks are played on which name none: the id of a preset or of an own one. */
+  kit: z._default(z.string().check(z.maxLength(60)), 'five'),
+  /** Measured or typed limb speeds in milliseconds; null for the defaults. */
+  speeds: z._default(z.nullable(limbSpeeds), null),
+  /** The speeds before they were raised to what was played, so that this can be taken back. */
+  speedsBefore: z._default(z.nullable(z.object({ speeds: z.nullable(limbSpeeds) })), null),
+  /** Half the width of the shoulders and the length of hand to tip, in centimetres; null for the usual. */
+  arms: z._default(
+    z.nullable(
+      z.object({
+        shoulder: z.number().check(z.minimum(5), z.maximum(40)),
+        grip: z.number().check(z.minimum(10), z.maximum(60)),
+      }),
+    ),
+    null,
+  ),
+  /** How far from a shoulder the player reaches, in centimetres; null for the usual. */
+  reach: z._default(z.nullable(z.number().check(z.minimum(40), z.maximum(200))), null),
+  /** The three switches of handedness, each by itself. */
+  turnLetters: z._default(z.boolean(), false),
+  /** The groove's hands change places, so that the time is kept without crossing. */
+  openHanded: z._default(z.boolean(), false),
+  turnKit: z._default(z.boolean(), false),
+  turnFeet: z._default(z.boolean(), false),
+  /** How practice is counted in and clicked. */
+  practiceCountIn: z._default(z.enum(['off', 'once', 'each']), 'once'),
+  clickMarks: z._default(z.enum(['off', 'beats', 'slots', 'off-beats']), 'beats'),
+  /** The click is silent in the last so many of every so many bars; null for never. */
+  dropOut: z._default(
+    z.nullable(
+      z
+        .object({
+          silent: z.int().check(z.minimum(1), z.maximum(15)),
+          of: z.int().check(z.minimum(2), z.maximum(16)),
+        })
+        .check(z.refine(({ silent, of }) => silent < of)),
+    ),
+    null,
+  ),
+  /** The hi-hat foot on the beat under whatever is practised. */
+  pulse: z._default(z.boolean(), false),
+  /** The count is said by the browser's voice: of every slot, or of the strokes of each group. */
+  voiceCount: z._default(z.boolean(), false),
+  voiceSays: z._default(z.enum(['slots', 'strokes']), 'slots'),
+  /** Plans of the player's own, to be laid on other licks. */
+  templates: z._default(z.array(planTemplate).check(z.maxLength(MOST_TEMPLATES)), []),
+  /** How late taps come by each source, in milliseconds: measured against the click. */
+  tapDelays: z._default(z.object({ keys: tapDelay, pads: tapDelay }), { keys: 0, pads: 0 }),
+  /** Minutes after which a break is called for; 0 for never. */
+  breakAfter: z._default(z.int().check(z.minimum(0), z.maximum(120)), 25),
+  /** The MIDI notes of the pads that run practice. */
+  pads: z._default(z.object({ play: padNote, clean: padNote, rough: padNote, lost: padNote }), {
+    play: null,
+    clean: null,
+    rough: null,
+    lost: null,
+  }),
+})
+export type Settings = z.infer<typeof settingsSchema>
+export const DEFAULT_SETTINGS: Settings = settingsSchema.parse({})
