@@ -2,11 +2,19 @@ import { GROOVES, type Groove, grooveEvents } from '~/core/groove'
 import { type Kit, STAFF_KEY, staffKeyOf } from '~/core/kit'
 import { frameTicks, type Lick, landingStrokes, NO_GROOVE, strokeEvents } from '~/core/line'
 import { goalLadder } from '~/core/practice'
-import { type Sheet, type SheetChoices, type SheetItem, toSheetLine } from '~/core/sheet'
+import {
+  type Sheet,
+  type SheetChoices,
+  type SheetItem,
+  toSheetLine,
+  toSoloLine,
+} from '~/core/sheet'
+import { type Solo, soloLength, toSections } from '~/core/solo'
 import { SURFACE_NAMES, type Voice } from '~/core/sticking'
-import type { CountingSystem } from '~/core/time'
+import { beatTicks, type CountingSystem } from '~/core/time'
 import { plural } from './figures'
 import { frameWords } from './frame-words'
+import { lengthWords, partName } from './solo-words'
 
 /** What is printed: a lick, with parts or voicings of it under each other, if any. */
 export interface SheetEntry {
@@ -44,17 +52,8 @@ function itemOf(
   reading: SheetReading,
 ): SheetItem {
   const { tempo, goal } = lick.frame
-  const line = (one: Lick, lead: boolean) =>
-    toSheetLine(one, {
-      view: {
-        beaming: choices.beaming,
-        groove: choices.groove === 'notes' ? 'notes' : 'slashes',
-        ...(reading.grooves && { grooves: reading.grooves }),
-        ...(reading.kit && { key: staffKeyOf(reading.kit) }),
-      },
-      ...(reading.counting && { counting: reading.counting }),
-      lead,
-    })
+  const line = (one: Lick, lead: string | null) =>
+    toSheetLine(one, { ...writtenAs(choices, reading), lead })
   const groove = `${grooveName(lick, reading)}, ${plural(lick.frame.lead, 'bar')}`
   return {
     title: lick.title || 'Untitled',
@@ -65,10 +64,65 @@ function itemOf(
       words: goal === null ? String(tempo) : `${tempo} to ${goal}`,
     },
     rows: [
-      { label: '', line: line(lick, choices.groove !== 'none'), groove },
-      ...rows.map(({ label, lick: one }) => ({ label, line: line(one, false), groove: '' })),
+      { label: '', line: line(lick, choices.groove === 'none' ? null : groove) },
+      ...rows.map(({ label, lick: one }) => ({ label, line: line(one, null) })),
     ],
     rungs: choices.ladder ? goalLadder(lick.frame) : [],
+  }
+}
+
+/** How staves are written, by what is chosen and with what they are read. */
+function writtenAs(choices: SheetChoices, { grooves, kit, counting }: SheetReading) {
+  return {
+    view: {
+      beaming: choices.beaming,
+      groove: choices.groove === 'notes' ? ('notes' as const) : ('slashes' as const),
+      ...(grooves && { grooves }),
+      ...(kit && { key: staffKeyOf(kit) }),
+    },
+    ...(counting && { counting }),
+  }
+}
+
+/**
+ * A sheet of a whole solo: one staff from its first bar to its last, part by part by name.
+ * Example: `Before the Second Half`, `24 bars, 1 min 3 s`, ♩ = 92 to 104, then the bars.
+ */
+export function soloSheet(
+  solo: Solo,
+  choices: SheetChoices,
+  { notes = [] }: { readonly notes?: readonly string[] } = {},
+  reading: SheetReading = {},
+  turn: (lick: Lick) => Lick = (lick) => lick,
+): Sheet {
+  const sections = toSections(solo).map((one) => ({ ...one, lick: turn(one.lick) }))
+  const { bars, seconds } = soloLength(solo, sections)
+  const { tempo, goal } = solo
+  const line = toSoloLine(sections, {
+    ...writtenAs(choices, reading),
+    over: ({ part }, count, begins) => {
+      const found = solo.parts[part]
+      const name = begins && found ? partName(found) : ''
+      return [name, count > 1 ? plural(count, 'bar') : ''].filter(Boolean).join(', ')
+    },
+  })
+  const entries = sections.map(({ lick }) => ({ lick, rows: [] }))
+  const item: SheetItem = {
+    title: solo.title || 'Untitled',
+    facts: lengthWords(bars, seconds),
+    notes,
+    tempo: {
+      beat: beatTicks(solo.meter),
+      words: goal === null ? String(tempo) : `${tempo} to ${goal}`,
+    },
+    rows: [{ label: '', line }],
+    rungs: choices.ladder ? goalLadder(solo) : [],
+  }
+  return {
+    title: '',
+    notes: [],
+    items: [item],
+    key: choices.key ? keyOf(entries, choices, reading) : [],
   }
 }
 

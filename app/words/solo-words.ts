@@ -1,6 +1,6 @@
-import { frameTicks, type Lick, TEMPO_RANGE } from '~/core/line'
+import { frameTicks, TEMPO_RANGE } from '~/core/line'
 import type { Join, JoinRemedy, Section, Solo, SoloJudgement, SoloPart } from '~/core/solo'
-import { sectionAt, toSections } from '~/core/solo'
+import { sectionAt } from '~/core/solo'
 import type { Ticks } from '~/core/time'
 import { plural } from './figures'
 import { LIMB_NAMES } from './limb-names'
@@ -100,28 +100,6 @@ export function remedyWords({ kind, name, bpm }: JoinRemedy): string {
     'other-version': `Use the version ${name}`,
   }[kind]
   return bpm === null || bpm > TEMPO_RANGE.most ? what : `${what}: up to ${playable(bpm)}`
-}
-
-/**
- * The parts of a solo as licks for a sheet, each once, with its bars and how often in its title. A flow is
- * written out phrase by phrase.
- */
-export function soloSheet(solo: Solo): Lick[] {
-  const sections = toSections(solo)
-  return sections.flatMap((section) => {
-    const part = solo.parts[section.part]
-    const own = sections.filter((one) => one.part === section.part)
-    const times = part?.kind === 'lick' ? own.length : 1
-    if (!part || (part.kind === 'lick' && section.time > 0)) return []
-    const last = (part.kind === 'lick' ? own.at(-1) : section) ?? section
-    const [first, end] = [section.barsBefore + 1, last.barsBefore + last.bars]
-    const where = end > first ? `bars ${first} to ${end}` : `bar ${first}`
-    const title = `${partName(part)}, ${where}${times > 1 ? `, ${times} times` : ''}`
-    const tempo = Math.round(section.lick.frame.tempo * 10) / 10
-    const goal = section.lick.frame.goal
-    const frame = { ...section.lick.frame, tempo, goal: goal && Math.round(goal * 10) / 10 }
-    return [{ ...section.lick, title, frame }]
-  })
 }
 
 /** What sets the limit of the whole: `up to 92, set by the kick double, bar 8, 4a to bar 9, 1`. */

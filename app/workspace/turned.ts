@@ -1,5 +1,6 @@
-import { turnHands } from '~/codecs/lick-text'
+import { formatLickText, parseLickText, turnHands } from '~/codecs/lick-text'
 import { turnVoicing } from '~/codecs/voicing'
+import { DEFAULT_FRAME, type Lick } from '~/core/line'
 import type { LickTexts } from '~/storage'
 
 /**
@@ -14,4 +15,14 @@ export function turnTexts<T extends LickTexts>(texts: T, turned: boolean): T {
     draft: texts.draft === null ? null : turnHands(texts.draft),
     voicing: turnVoicing(texts.voicing),
   }
+}
+
+/** A lick as `turnTexts` turns its text; its tempo and goal stay, whatever a text can say of them. */
+export function turnLick(lick: Lick): Lick {
+  const { tempo, goal } = lick.frame
+  const plain = { ...lick, frame: { ...lick.frame, tempo: DEFAULT_FRAME.tempo, goal: null } }
+  const read = parseLickText(turnHands(formatLickText(plain)))
+  if (!read.ok) return lick
+  const turned = read.value.lick
+  return { ...turned, frame: { ...turned.frame, tempo, goal } }
 }

@@ -14,7 +14,7 @@ const FONTS = (['text', 'text-ext', 'mono'] as const).flatMap((face) =>
 
 function pagesOf(title: string, count = 1) {
   const lick = lickOf('RLrl RLK- fRLRL {RLR}LRK')
-  const line = toSheetLine(lick, { view: { beaming: 'beat', groove: 'slashes' }, lead: true })
+  const line = toSheetLine(lick, { view: { beaming: 'beat', groove: 'slashes' }, lead: '' })
   const item = {
     title,
     facts: '',

@@ -1,6 +1,7 @@
 export type { Atom, Bracket } from './atoms'
+export { landedOn } from './landed'
 export { type ScoreBar, type ScoreVoice, toScore } from './score'
-export { scoreUnits } from './score-units'
+export { scoreUnits, strokesOf } from './score-units'
 export {
   landingUnit,
   type Staff,

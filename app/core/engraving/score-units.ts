@@ -1,6 +1,7 @@
 import type { StaffKey } from '../kit'
+import type { Ticks } from '../time'
 import type { ScoreBar, ScoreVoice } from './score'
-import { type StaffUnit, toNote } from './staff'
+import { type StaffNote, type StaffUnit, toNote } from './staff'
 
 /**
  * A bar of a score as units of staff, drawn over each other: its own voice with its rests, and the
@@ -31,13 +32,30 @@ export function scoreUnits(bar: ScoreBar, key?: StaffKey): StaffUnit[] {
 const SILENT: ScoreVoice = { atoms: [], beams: [], tuplets: [] }
 
 /** A voice without its rests; what reaches from one note to another goes on doing so. */
-function struckOnly({ atoms, beams, tuplets }: ScoreVoice): ScoreVoice {
+function struckOnly({ atoms, ...over }: ScoreVoice): ScoreVoice {
+  const { kept, ...rest } = thinned(atoms, over, ({ kind }) => kind === 'strokes')
+  return { atoms: kept, ...rest }
+}
+
+/** The strokes of a unit between two ticks, without its rests, slashes and feet. */
+export function strokesOf({ notes, ...unit }: StaffUnit, from: Ticks, to: Ticks): StaffUnit {
+  const inside = ({ kind, tick }: StaffNote) => kind === 'note' && tick >= from && tick < to
+  const { kept, beams, tuplets } = thinned(notes, unit, inside)
+  return { from, to, notes: kept, beams, tuplets, feet: [], feetBeams: [], feetTuplets: [] }
+}
+
+/** Some of what stands in a row, with the beams and brackets that are left of them. */
+function thinned<T>(
+  all: readonly T[],
+  { beams, tuplets }: Pick<ScoreVoice, 'beams' | 'tuplets'>,
+  keep: (one: T) => boolean,
+) {
   const places = new Map<number, number>()
-  for (const [i, { kind }] of atoms.entries()) if (kind === 'strokes') places.set(i, places.size)
+  for (const [i, one] of all.entries()) if (keep(one)) places.set(i, places.size)
   const within = (from: number, to: number) =>
     [...places].filter(([i]) => i >= from && i <= to).map(([, place]) => place)
   return {
-    atoms: atoms.filter(({ kind }) => kind === 'strokes'),
+    kept: all.filter(keep),
     beams: beams.map((beam) => beam.flatMap((i) => places.get(i) ?? [])),
     tuplets: tuplets.flatMap((tuplet) => {
       const inside = within(tuplet.from, tuplet.to)

@@ -205,7 +205,7 @@ export function toNote(atom: Atom, key: StaffKey = STAFF_KEY): StaffNote {
 }
 
 /** Heads from the lowest up; two strokes on one place share a head. */
-function headsOf(strokes: readonly Stroke[], staffKey: StaffKey): StaffHead[] {
+export function headsOf(strokes: readonly Stroke[], staffKey: StaffKey): StaffHead[] {
   const byPlace = new Map<string, StaffHead>()
   for (const stroke of strokes) {
     const place = staffKey[strokeSurface(stroke)]
@@ -216,7 +216,8 @@ function headsOf(strokes: readonly Stroke[], staffKey: StaffKey): StaffHead[] {
   return [...byPlace.values()].sort((a, b) => a.step - b.step)
 }
 
-function markOf(strokes: readonly Stroke[]): StaffNote['mark'] {
+/** The strongest mark of strokes that sound together; null for none. */
+export function markOf(strokes: readonly Stroke[]): StaffNote['mark'] {
   if (strokes.some(({ level }) => level === 'strong')) return 'strong'
   return strokes.some(({ level }) => level === 'accent') ? 'accent' : null
 }

@@ -10,7 +10,7 @@ import {
 } from '../engraving'
 import { aimOf, frameTicks, type Lick, lickSlots, lineCounts, NO_GROOVE } from '../line'
 import { type Disc, strokeSurface, strokesInSlot, toDisc } from '../sticking'
-import type { CountingSystem, Ticks } from '../time'
+import type { CountingSystem, Meter, Ticks } from '../time'
 
 /** A word at an instant: a count, or the voices that are struck there. */
 export interface Word {
@@ -40,13 +40,16 @@ export interface Piece {
   readonly closesBar: boolean
   /** The number of the bar that begins here, the fill's own being 1; null within a bar and outside of the fill. */
   readonly bar: number | null
-  /** How often a bar of groove is played. */
-  readonly times: number
+  /** What is said over its beginning; empty for nothing. */
+  readonly over: string
+  /** The metre that begins here, where it is another than before; null where it goes on. */
+  readonly meter: Meter | null
 }
 
 /** A lick on paper, before it is laid out. */
 export interface SheetLine {
-  readonly lick: Lick
+  /** The metre that it begins in. */
+  readonly meter: Meter
   readonly pieces: readonly Piece[]
   readonly groups: readonly Group[]
 }
@@ -55,9 +58,12 @@ export interface SheetLine {
 export interface WrittenAs {
   readonly view: StaffView
   readonly counting?: CountingSystem
-  /** Whether a bar of the groove before it is written too. */
-  readonly lead: boolean
+  /** What is said over the bar of groove before it; null where that bar is not written. */
+  readonly lead: string | null
 }
+
+/** A piece over which nothing is said, in the metre of what is before it. */
+export const PLAIN = { over: '', meter: null } as const
 
 /** More slots than this in a piece, and a bar is cut at its beats so that it need not go on one system. */
 const MOST_COLUMNS = 33
@@ -87,7 +93,7 @@ export function toSheetLine(lick: Lick, { view, counting, lead }: WrittenAs): Sh
         voices: within(voices, from, to),
         closesBar: to === (i + 1) * bar,
         bar: from === i * bar ? i + 1 : null,
-        times: 1,
+        ...PLAIN,
       }),
     ),
   )
@@ -103,19 +109,19 @@ export function toSheetLine(lick: Lick, { view, counting, lead }: WrittenAs): Sh
           voices: [],
           closesBar: true,
           bar: null,
-          times: 1,
+          ...PLAIN,
         },
       ]
     : []
   return {
-    lick,
-    pieces: [...(lead ? leadPieces(lick, view) : []), ...fill, ...landed],
+    meter: frame.meter,
+    pieces: [...(lead === null ? [] : leadPieces(lick, view, lead)), ...fill, ...landed],
     groups: groupsOf(lick),
   }
 }
 
 /** The last bar of groove before a fill, with the strokes of a pick-up in it; none where there is silence. */
-function leadPieces(lick: Lick, view: StaffView): Piece[] {
+function leadPieces(lick: Lick, view: StaffView, over: string): Piece[] {
   const bars = toScore(lick, view).filter(({ to }) => to <= 0)
   const last = bars.at(-1)
   const silent = lick.frame.groove === NO_GROOVE && lick.ostinatos.length === 0
@@ -130,7 +136,8 @@ function leadPieces(lick: Lick, view: StaffView): Piece[] {
       voices: [],
       closesBar: true,
       bar: null,
-      times: bars.length,
+      ...PLAIN,
+      over,
     },
   ]
 }

@@ -111,7 +111,7 @@ function headingBlock({ title, facts, tempo }: SheetItem, width: number): Block 
 }
 
 /** The systems of a row, its label over the first. */
-function rowBlocks({ label, line, groove }: SheetRow, rows: Rows, width: number): Block[] {
+function rowBlocks({ label, line }: SheetRow, rows: Rows, width: number): Block[] {
   const spaced = line.pieces.map(spacePiece)
   const breakable = spaced.map((one, i) => ({ ...one, glued: line.pieces[i]?.kind === 'landing' }))
   const ends = breakSystems(breakable, (first) => roomFor(width, first === 0))
@@ -122,7 +122,6 @@ function rowBlocks({ label, line, groove }: SheetRow, rows: Rows, width: number)
       spaced: spaced.slice(from, end),
       first: from === 0,
       last: end === line.pieces.length,
-      groove,
     }
     const { figures, top, bottom } = drawSystem(line, part, rows, width)
     return {

@@ -9,4 +9,5 @@ export {
   type SheetLook,
   type SheetRow,
 } from './sheet'
+export { type SoloWrittenAs, toSoloLine } from './solo-line'
 export type { Rows } from './system'

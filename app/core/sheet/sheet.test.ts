@@ -19,7 +19,7 @@ import { drawSystem, roomFor } from './system'
 import { cutToWidth, textWidth, wrapped } from './text'
 
 const lineOf = (lick: Lick, lead = true) =>
-  toSheetLine(lick, { view: { beaming: 'beat', groove: 'slashes' }, lead })
+  toSheetLine(lick, { view: { beaming: 'beat', groove: 'slashes' }, lead: lead ? '' : null })
 
 function sheetWith(licks: readonly Lick[], more: Partial<Sheet> = {}): Sheet {
   const items = licks.map((lick) => ({
@@ -27,7 +27,7 @@ function sheetWith(licks: readonly Lick[], more: Partial<Sheet> = {}): Sheet {
     facts: '4/4',
     notes: [],
     tempo: { beat: 10080, words: '72 to 118' },
-    rows: [{ label: '', line: lineOf(lick), groove: '1 bar' }],
+    rows: [{ label: '', line: lineOf(lick) }],
     rungs: [72, 80, 89],
   }))
   return { title: '', notes: [], items, key: [], ...more }

@@ -9,8 +9,6 @@ export interface SheetRow {
   /** What stands over it; nothing where it is empty. */
   readonly label: string
   readonly line: SheetLine
-  /** What is said over its bar of groove. */
-  readonly groove: string
 }
 
 /** What is printed of one lick. */

@@ -1,6 +1,7 @@
 import { noteReach } from '../figures'
 import type { Ticks } from '../time'
 import type { Piece } from './bars'
+import { textWidth } from './text'
 
 /** An instant at which something is written, and how much room it wants. */
 export interface Column {
@@ -26,6 +27,10 @@ const THIRTY_SECOND = 1260
 const AFTER_BARLINE = 0.9
 const BETWEEN = 0.3
 const WIDEST_LETTER = 1.1
+/** The size of what is said over a piece, staff spaces. */
+export const OVER_SIZE = 1.35
+/** What a metre takes on the staff. */
+export const METRE = 2.6
 
 /**
  * The columns of a piece with the room that each wants: longer notes have more, but not in proportion
@@ -34,7 +39,7 @@ const WIDEST_LETTER = 1.1
  */
 export function spacePiece(piece: Piece): Spaced {
   const [heads, words] = [headReaches(piece), wordReaches(piece)]
-  const ticks = [...heads.keys()].sort((a, b) => a - b)
+  const ticks = [...new Set([...heads.keys(), ...words.keys()])].sort((a, b) => a - b)
   const last = ticks.at(-1) ?? piece.from
   const right = Math.max(rightOf(heads, last), rightOf(words, last)) + BETWEEN
   const gaps = ticks.slice(1).map((tick, i) => {
@@ -47,7 +52,8 @@ export function spacePiece(piece: Piece): Spaced {
   for (const gap of gaps)
     widest.set(gap.length, Math.max(widest.get(gap.length) ?? 0, gap.words, roomOf(gap.length)))
   const [first] = ticks
-  const before = AFTER_BARLINE + Math.max(leftOf(heads, first), leftOf(words, first))
+  const metre = piece.meter ? METRE : 0
+  const before = metre + AFTER_BARLINE + Math.max(leftOf(heads, first), leftOf(words, first))
   const columns: Column[] = [
     ...(first === undefined ? [] : [{ tick: first, least: before, natural: before }]),
     ...gaps.map((gap) => ({
@@ -57,9 +63,12 @@ export function spacePiece(piece: Piece): Spaced {
     })),
   ]
   const behind = { least: right, natural: Math.max(right, roomOf(lengthBehind(piece, last))) }
+  // What is said over a piece stands over that piece alone.
+  const said = piece.over === '' ? 0 : textWidth(piece.over, OVER_SIZE, false) + AFTER_BARLINE * 2
   const sum = (of: 'least' | 'natural') =>
     columns.reduce((all, column) => all + column[of], behind[of])
-  return { columns, least: sum('least'), natural: sum('natural') }
+  const [least, natural] = [Math.max(said, sum('least')), Math.max(said, sum('natural'))]
+  return { columns, least, natural }
 }
 
 /** What the landing lasts does not matter: nothing follows it. */

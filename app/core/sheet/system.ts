@@ -12,7 +12,7 @@ import {
 } from '../figures'
 import type { Ticks } from '../time'
 import type { Group, Piece, SheetLine, Word } from './bars'
-import { placeAt, placesOf, type Spaced } from './spacing'
+import { METRE, OVER_SIZE, placeAt, placesOf, type Spaced } from './spacing'
 
 /** What is written beside the staff. */
 export interface Rows {
@@ -39,13 +39,10 @@ export interface SystemPart {
   readonly first: boolean
   /** Whether it ends the line, and may stay short. */
   readonly last: boolean
-  /** What is said over a bar of groove. */
-  readonly groove: string
 }
 
-/** What the clef takes, and the metre behind it. */
+/** What the clef takes. */
 const CLEF = 3
-const METRE = 2.6
 /** A last system is not stretched further than this. */
 const MOST_STRETCH = 1.2
 
@@ -81,7 +78,10 @@ export function drawSystem(line: SheetLine, part: SystemPart, rows: Rows, width:
   const frame = [
     staveFigure(0, right),
     clefFigure(0.8),
-    ...(part.first ? [meterFigure(line.lick.frame.meter, CLEF + METRE / 2 - 0.2)] : []),
+    ...(part.first ? [meterFigure(line.meter, CLEF + METRE / 2 - 0.2)] : []),
+    ...placed.flatMap(({ piece, x }) =>
+      piece.meter ? [meterFigure(piece.meter, x + METRE / 2)] : [],
+    ),
     ...barlines(placed, part.last),
   ]
   const height = heightOf(staff)
@@ -147,7 +147,7 @@ function word(
 function aboveRows(
   { groups }: SheetLine,
   placed: readonly Placed[],
-  { first, groove }: SystemPart,
+  { first }: SystemPart,
   rows: Rows,
   above: number,
 ): Figure[] {
@@ -156,15 +156,6 @@ function aboveRows(
   const [begin] = placed
   if (!first && begin?.piece.bar)
     words.push(word(String(begin.piece.bar), [0, -0.8], SMALL, { anchor: 'start' }))
-  for (const { piece, x, xOf } of placed) {
-    if (piece.kind !== 'groove' || groove === '') continue
-    const own = piece.units.flatMap((unit) =>
-      staffFigures(unit, { xOf, room: ROOM, sticking: null }),
-    )
-    const y = Math.min(-1, (heightOf(own)?.top ?? 0) - 0.5)
-    words.push(word(groove, [x + 0.9, y], SMALL, { anchor: 'start' }))
-  }
-  figures.push({ part: 'words', shapes: words })
   let y = above
   if (rows.sticking === 'above') {
     y -= 0.7
@@ -172,7 +163,17 @@ function aboveRows(
     y -= LETTER
   }
   if (rows.stacks) figures.push(...stacks(groups, placed, y - 0.6))
-  return figures
+  const over = heightOf(figures)?.top ?? y
+  for (const { piece, x, xOf } of placed) {
+    if (piece.over === '') continue
+    const own = piece.units.flatMap((unit) =>
+      staffFigures(unit, { xOf, room: ROOM, sticking: null }),
+    )
+    const top = Math.min(-1, (heightOf(own)?.top ?? 0) - 0.5)
+    const clear = piece.kind === 'fill' ? Math.min(top, over - 0.5) : top
+    words.push(word(piece.over, [x + 0.9, clear], OVER_SIZE, { anchor: 'start' }))
+  }
+  return [...figures, { part: 'words', shapes: words }]
 }
 
 /** Letters where they stand below, counts and voices. */
@@ -238,7 +239,9 @@ function stacks(groups: readonly Group[], placed: readonly Placed[], floor: numb
       ]
       if (left === undefined) return [{ part: 'stack', shapes: bracket }]
       const pitch = Math.min(DISC_PITCH, TALLEST / Math.max(1, discs.length))
-      const x = left + DISC_WIDTH / 2 - 0.6
+      // At the right end a stack stands so far in that its number is on the staff.
+      const edge = end.x + end.width - DISC_WIDTH / 2 - 0.35 - String(size).length
+      const x = Math.min(left + DISC_WIDTH / 2 - 0.6, edge)
       const bottom = floor - 0.3
       const number = word(String(size), [x + DISC_WIDTH / 2 + 0.35, bottom - 0.1], 1.7, {
         bold: true,

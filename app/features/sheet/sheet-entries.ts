@@ -10,8 +10,6 @@ import type { Under } from './sheet-address'
 /** A lick as it comes to a sheet: its texts, and those of its saved versions. */
 export interface SheetSource {
   readonly id: string
-  /** The lick itself, where it has no text of its own: a part of a solo. */
-  readonly lick?: Lick
   readonly text: string
   readonly voicing: string
   readonly versions: readonly {
@@ -31,7 +29,6 @@ export function entryOf(
   turned: boolean,
   setting: Setting,
 ): SheetEntry | undefined {
-  if (source.lick) return { lick: source.lick, rows: [] }
   const texts = turnTexts({ ...source, draft: null }, turned)
   const lick = findVoicedLick(texts)
   if (!lick) return undefined

@@ -3,13 +3,14 @@ import { parseSolo } from '~/codecs/solo'
 import type { Result } from '~/core/foundation'
 import type { Lick } from '~/core/line'
 import { layOut, lookOf, type Page } from '~/core/sheet'
+import type { Solo } from '~/core/solo'
 import { useSettings } from '~/live/use-live'
 import { useOwnGrooves } from '~/live/use-own'
 import { useRead } from '~/live/use-read'
 import { useCounting, useSettingFor } from '~/live/use-setting'
 import { loadKept, loadLicks, loadVersions } from '~/storage'
-import { sheetOf } from '~/words/sheet-words'
-import { soloSheet } from '~/words/solo-words'
+import { sheetOf, soloSheet } from '~/words/sheet-words'
+import { turnLick } from '~/workspace/turned'
 import { type SheetState, textOf } from './sheet-address'
 import { entryOf, type SheetSource } from './sheet-entries'
 
@@ -34,16 +35,24 @@ export function useSheet(state: SheetState, texts: readonly string[]): ShownShee
   const wanted = useMemo(() => ({ state, sources }), [state, sources])
   const shown = useDeferredValue(wanted)
   const made = useMemo(() => {
-    const { sources: licks, state: now } = shown
-    if (!licks) return { pages: null, titles: [], licks: [] }
+    const { sources: found, state: now } = shown
+    if (!found) return { pages: null, titles: [], licks: [] }
     const { choices, under, title, note } = now
     const turned = choices.turned !== turnLetters
-    const read = licks.map((source) =>
+    const notes = note === '' ? [] : [note]
+    const reading = { counting, grooves, kit: setting.kit }
+    if (now.solo !== null) {
+      if (!found.solo) return { pages: [], titles: [null], licks: [] }
+      const solo = { ...found.solo, title: title || found.solo.title }
+      const turn = turned ? turnLick : undefined
+      const sheet = soloSheet(solo, choices, { notes }, reading, turn)
+      return { pages: layOut(sheet, lookOf(choices)), titles: [solo.title], licks: [] }
+    }
+    const read = found.licks.map((source) =>
       source ? entryOf(source, under, turned, setting) : undefined,
     )
     const entries = read.filter((entry) => entry !== undefined)
-    const head = { title, notes: note === '' ? [] : [note] }
-    const sheet = sheetOf(entries, choices, head, { counting, grooves, kit: setting.kit })
+    const sheet = sheetOf(entries, choices, { title, notes }, reading)
     return {
       pages: layOut(sheet, lookOf(choices)),
       titles: read.map((entry) => (entry ? entry.lick.title || 'Untitled' : null)),
@@ -54,12 +63,21 @@ export function useSheet(state: SheetState, texts: readonly string[]): ShownShee
 }
 const DEFAULT = { kit: null, unknown: [] }
 
-/** The texts of licks in order, with their versions; null until they have been read. */
+/** What is on a sheet, as it was read: licks in order with their versions, or a solo. */
+interface Sources {
+  readonly key: string
+  /** Null for a lick that is no longer there. */
+  readonly licks: readonly (SheetSource | null)[]
+  /** Null where the sheet is of licks, or where the solo cannot be read. */
+  readonly solo: Solo | null
+}
+
+/** What is on a sheet; null until it has been read. */
 function useSources(
   ids: readonly string[],
   texts: readonly string[],
   solo: string | null,
-): readonly (SheetSource | null)[] | null {
+): Sources | null {
   const key = solo === null ? ids.join(',') : `solo ${solo}`
   const read = useCallback(
     () =>
@@ -72,37 +90,21 @@ function useSources(
       ((table === 'licks' || table === 'solos') && changed.some((id) => key.includes(id))),
     [key],
   )
-  const found = useRead<{ key: string; licks: readonly (SheetSource | null)[] } | null>(
-    read,
-    concerns,
-    null,
-  )
-  return found && found.key === key ? found.licks : null
+  const found = useRead<Sources | null>(read, concerns, null)
+  return found && found.key === key ? found : null
 }
 
-/** The parts of a solo in order, each with its bars. */
-async function loadSolo(
-  key: string,
-  id: string,
-): Promise<Result<{ key: string; licks: readonly (SheetSource | null)[] }, unknown>> {
+async function loadSolo(key: string, id: string): Promise<Result<Sources, unknown>> {
   const stored = await loadKept('solos', id)
   if (!stored.ok) return stored
   const read = stored.value && parseSolo(stored.value.solo)
-  if (!read?.ok) return { ok: true, value: { key, licks: [null] } }
-  const licks = soloSheet(read.value).map((lick, i) => ({
-    id: `part-${i}`,
-    lick,
-    text: '',
-    voicing: '',
-    versions: [],
-  }))
-  return { ok: true, value: { key, licks } }
+  return { ok: true, value: { key, licks: [], solo: read?.ok ? read.value : null } }
 }
 
 async function loadSources(
   ids: readonly string[],
   texts: readonly string[],
-): Promise<Result<{ key: string; licks: readonly (SheetSource | null)[] }, unknown>> {
+): Promise<Result<Sources, unknown>> {
   const licks = await loadLicks(ids)
   if (!licks.ok) return licks
   const versions = await loadVersions(ids)
@@ -115,5 +117,5 @@ async function loadSources(
     const own = versions.value.filter(({ lickId }) => lickId === id)
     return record ? { id, text: record.text, voicing: record.voicing, versions: own } : null
   })
-  return { ok: true, value: { key: ids.join(','), licks: sources } }
+  return { ok: true, value: { key: ids.join(','), licks: sources, solo: null } }
 }

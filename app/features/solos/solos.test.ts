@@ -19,7 +19,6 @@ import {
   limitWords,
   partName,
   soloPlace,
-  soloSheet,
 } from '~/words/solo-words'
 import { lickOf } from '../../../tests/support/licks'
 import { parts, soloOf } from '../../../tests/support/solos'
@@ -94,12 +93,6 @@ describe('a solo in words', () => {
     expect(lengthWords(1, 59.96)).toBe('1 bar, 1 min 0 s')
     expect(soloPlace(sections, 2 * 40320 + 20160)).toBe('bar 3, 3')
     expect(soloPlace(sections, 4 * 40320 + 2520)).toBe('bar 5, 1e')
-    expect(soloSheet(whole).map(({ title }) => title)).toEqual([
-      'Groove, bars 1 to 2',
-      'Fill, bars 3 to 4, 2 times',
-      'Waltz, bar 5',
-      'Groove, bar 6',
-    ])
   })
 
   it('says of each join what it is between, how fast it goes, and what is wrong', () => {
