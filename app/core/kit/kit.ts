@@ -70,9 +70,19 @@ const STAND_INS: Readonly<Partial<Record<Surface, readonly Surface[]>>> = {
 /** The piece that a voice is played on: its own, or what stands in for it; undefined for none. */
 export function findPiece(kit: Kit, voice: Voice): Piece | undefined {
   if (voice === '??') return undefined
+  const known = found.get(kit) ?? new Map<Voice, Piece | undefined>()
+  found.set(kit, known)
+  if (!known.has(voice)) known.set(voice, lookedUp(kit, voice))
+  return known.get(voice)
+}
+
+/** Pieces that were looked for before: every stroke of a line asks for its own. */
+const found = new WeakMap<Kit, Map<Voice, Piece | undefined>>()
+
+function lookedUp(kit: Kit, voice: Exclude<Voice, '??'>): Piece | undefined {
   const place = placeOf(voice)
   for (const surface of [place, ...(STAND_INS[place] ?? [])]) {
-    const piece = kit.pieces.find((known) => known.surface === surface)
+    const piece = kit.pieces.find((one) => one.surface === surface)
     if (piece) return piece
   }
   return kit.pieces[0]

@@ -2,6 +2,7 @@ import { useSettings } from '~/live/use-live'
 import type { Kept, LickRecord } from '~/storage'
 import { late } from '~/ui/late'
 import { usePageTitle } from '~/ui/use-page-title'
+import type { WorkspaceState } from '~/workspace/workspace'
 import BenchKeys from './bench-keys'
 import { BenchPlayer } from './bench-player'
 import { ConflictWatch } from './conflict-watch'
@@ -11,7 +12,7 @@ import { LickBar } from './lick-bar'
 import { LineEditor } from './line-editor'
 import { NoticeLine } from './notice-line'
 import { RulerPane } from './ruler-pane'
-import { useBenchLick, useBenchPlayer, WorkspaceProvider } from './state/use-workspace'
+import { useBenchPlayer, useSlice, WorkspaceProvider } from './state/use-workspace'
 import { useBench } from './use-bench'
 import { Verdict } from './verdict'
 
@@ -36,10 +37,13 @@ export function BenchPage({ record }: { record: Kept<LickRecord> }) {
   )
 }
 
+// A key that leaves the title as it is draws nothing of the page but what is about the line.
+const titleOf = ({ document }: WorkspaceState) => document.good.lick.title
+
 function BenchBody() {
   const { toggle } = useBenchPlayer()
   const { panel } = useOpenPanel()
-  const { title } = useBenchLick()
+  const title = useSlice(titleOf)
   usePageTitle(title, 'Bench')
   return (
     <div className="bench-body" data-sheet={panel !== undefined}>

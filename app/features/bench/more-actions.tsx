@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import { late } from '~/ui/late'
 import { LoadBoundary } from '~/ui/load-boundary'
 import { PopUp } from '~/ui/pop-up'
@@ -6,7 +6,7 @@ import { PopUp } from '~/ui/pop-up'
 const MoreRows = late(async () => (await import('./more-rows')).default)
 
 /** What is done less often with the marked slots: slots, grids, bar checks, groups, the graces' drum. */
-export function MoreActions() {
+export const MoreActions = memo(function MoreActions() {
   const [open, setOpen] = useState(false)
   return (
     <PopUp label="More for the selection" words="more" open={open} onOpen={setOpen}>
@@ -15,4 +15,4 @@ export function MoreActions() {
       </LoadBoundary>
     </PopUp>
   )
-}
+})

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react'
+import { memo, type ReactNode, useCallback } from 'react'
 import { patternName } from '~/drawing/ruler/patterns'
 import { pressInRow, removeInRow } from '~/workspace/rows/rows'
 import { MoreActions } from './more-actions'
@@ -27,6 +27,10 @@ export default function SelectionActions({ children }: { children: ReactNode }) 
   const waiting = useSlice(waitingOf)
   const place = usePlace()
   const grooves = useBenchGrooves()
+  const press = useCallback(
+    (key: string) => pressInRow(workspace, key, grooves),
+    [workspace, grooves],
+  )
   const keys = [LIMB_KEYS, LEVEL_KEYS, ...(place ? [] : [GRACE_KEYS]), JOIN_KEYS]
   return (
     <div role="toolbar" aria-label="The selection" className="selection-actions paint-alone">
@@ -40,7 +44,7 @@ export default function SelectionActions({ children }: { children: ReactNode }) 
               key={one.key}
               of={one}
               pressed={isWaiting(waiting, one.key)}
-              onPress={() => pressInRow(workspace, one.key, grooves)}
+              onPress={press}
             />
           ))}
         </span>
@@ -59,14 +63,15 @@ export default function SelectionActions({ children }: { children: ReactNode }) 
   )
 }
 
-function KeyButton({
+/** Drawn again only where it is pressed or let go: the marks move with every letter that is typed. */
+const KeyButton = memo(function KeyButton({
   of,
   pressed,
   onPress,
 }: {
   of: StrokeKey
   pressed: boolean
-  onPress: () => void
+  onPress: (key: string) => void
 }) {
   return (
     <button
@@ -77,12 +82,12 @@ function KeyButton({
       title={`${of.name} (${of.key === '-' ? '-' : of.key})`}
       // The focus stays where it is: in the line, or on the ruler.
       onMouseDown={(event) => event.preventDefault()}
-      onClick={onPress}
+      onClick={() => onPress(of.key)}
     >
       {of.shown}
     </button>
   )
-}
+})
 
 function slotWords(range: { from: number; to: number } | null): string {
   if (!range) return 'at the end'
