@@ -1,5 +1,5 @@
 import { applyTransaction, type Splice, toTransaction } from '~/core/editing'
-import type { Lick, NamedPart, Swell } from '~/core/line'
+import { EMPTY_LICK, type Lick, type NamedPart, type Swell } from '~/core/line'
 import { lineTextOf, setLineText, setValues } from './edit'
 import { type LickReading, parseLickText } from './read'
 import { KEYS } from './rows'
@@ -52,9 +52,11 @@ export interface SpanMarks {
 
 /** The change that gives the text of a lick other swells and named parts. */
 export function setSpanMarks(text: string, lick: Lick, { swells, parts }: SpanMarks): Splice[] {
-  const after = { ...lick, frame: { ...lick.frame, swells }, parts }
+  // Written without the line: of a long one, that would be most of the work of a key.
+  const before = { ...lick, line: EMPTY_LICK.line, ostinatos: [] }
+  const after = { ...before, frame: { ...lick.frame, swells }, parts }
   return (['swell', 'part'] as const).flatMap((key) => {
-    const [old, now] = [canonicalValues(lick, key), canonicalValues(after, key)]
+    const [old, now] = [canonicalValues(before, key), canonicalValues(after, key)]
     return same(old, now) ? [] : setValues(text, key, now)
   })
 }
