@@ -4,7 +4,16 @@ import { VerovioToolkit } from 'verovio/esm'
 import createVerovioModule from 'verovio/wasm'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { grooveEvents } from '~/core/groove'
-import { frameTicks, type Lick, strokeEvents } from '~/core/line'
+import {
+  DEFAULT_FRAME,
+  EMPTY_LICK,
+  frameTicks,
+  type Lick,
+  normalGridChanges,
+  strokeEvents,
+} from '~/core/line'
+import { REST } from '~/core/sticking'
+import { ALL_GRIDS, gridTicks, TICKS_PER_QUARTER, toMeter } from '~/core/time'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
 import { formatMusicXml } from '.'
@@ -42,6 +51,33 @@ const FOLDER = 'tests/fixtures/cases'
 const CASES = readdirSync(FOLDER)
   .filter((name) => name.endsWith('.lick'))
   .map((name) => [name, readFileSync(`${FOLDER}/${name}`, 'utf8')] as const)
+
+/** Beats of a quarter, each on a grid of its own that fills it; what is struck is anything. */
+const wholeBeats: fc.Arbitrary<Lick> = fc
+  .record({
+    meter: fc.constantFrom(toMeter(4, 4), toMeter(3, 4), toMeter(5, 4), toMeter(3, 2)),
+    beats: fc.array(
+      fc.record({
+        grid: fc.constantFrom(
+          ...ALL_GRIDS.filter((one) => TICKS_PER_QUARTER % gridTicks(one) === 0),
+        ),
+        slots: fc.array(random.slot, { minLength: 32, maxLength: 32 }),
+      }),
+      { minLength: 1, maxLength: 6 },
+    ),
+  })
+  .map(({ meter, beats }) => {
+    const groups = beats.map(({ grid }) => TICKS_PER_QUARTER / gridTicks(grid))
+    const slots = beats.flatMap(({ slots: some }, i) =>
+      some.slice(0, groups[i]).map((one) => (one.kind === 'squeeze' ? one.parts[0] : one) ?? REST),
+    )
+    const starts = groups.map((_, i) => groups.slice(0, i).reduce((sum, size) => sum + size, 0))
+    const changes = beats.map(({ grid }, i) => ({ at: starts[i] ?? 0, grid }))
+    const grid = changes[0]?.grid ?? DEFAULT_FRAME.grid
+    const gridChanges = normalGridChanges(changes, grid, slots.length)
+    const frame = { ...DEFAULT_FRAME, meter, grid }
+    return { ...EMPTY_LICK, frame, line: { slots, groups, gridChanges } }
+  })
 
 const distinct = (ticks: readonly number[]) => [...new Set(ticks)].sort((a, b) => a - b)
 
@@ -135,9 +171,23 @@ describe('a lick as MusicXML', () => {
     },
   )
 
+  it('is read to the tick by another reader, for any line whose tuplets are whole, in beats of quarters', () => {
+    fc.assert(
+      fc.property(wholeBeats, (lick) => {
+        const found = new Set(onsetsOf(lick))
+        expect(strokeEvents(lick).filter(({ tick }) => !found.has(tick))).toEqual([])
+      }),
+      { numRuns: Number(process.env.RANDOM_LICKS ?? 60) },
+    )
+  })
+
   it('has whole bars before the first one where a pick-up begins there', () => {
     const lick = lickOf('lead: 0\npickup: RL\nline: RKLR')
     expect(onsetsOf(lick).slice(0, 3)).toEqual([-5040, -2520, 0])
+  })
+
+  it('has no bar for a pick-up that is all rests', () => {
+    expect(onsetsOf(lickOf('lead: 0\npickup: --\nline: RKLR'))[0]).toBe(0)
   })
 
   it('lasts, note by note, as long as the core says, so that every bar is full, for any lick', () => {

@@ -13,6 +13,7 @@ import type { Letter, Level } from '~/core/sticking'
 import { beatTicks, findMeter, type Meter, TICKS_PER_QUARTER, toMeter } from '~/core/time'
 import { findOwnGrooves, parseLickText } from '../lick-text'
 import { attribute, child, children, number, parseXml, text, type XmlNode } from '../xml'
+import { playedOut } from './repeats'
 import { formatMusicXml, OWN_FIELD } from './write'
 
 const MOST_BYTES = 20 * 1024 * 1024
@@ -58,7 +59,9 @@ export function parseMusicXml(source: string, kit?: Kit): Result<DrumPart, strin
   const leftOut: string[] = []
   if (parts.length > 1) leftOut.push(`Other parts of the score: ${parts.length - 1}.`)
   const reader = new PartReader(instrumentsOf(score, attribute(part, 'id') ?? ''), leftOut)
-  for (const measure of children(part, 'measure')) reader.measure(measure)
+  const played = playedOut(children(part, 'measure'))
+  leftOut.push(...played.leftOut)
+  for (const measure of played.measures) reader.measure(measure)
   if (reader.notes.length === 0) return fail('There are no drum notes in the score.')
   if (reader.notes.length > MOST_NOTES) return fail('The score has more than 100,000 notes.')
   const found = reader.part(titleOf(score), kit)
@@ -165,8 +168,6 @@ class PartReader {
         case 'sound':
           this.sound(one)
           break
-        case 'barline':
-          if (child(one, 'repeat')) this.tell('Repeats are not played out: bars stand once.')
       }
       end = Math.max(end, this.at)
     }

@@ -10,6 +10,8 @@ import { noteElements, voicesIn } from './notes'
 export interface MusicXmlOptions extends Pick<StaffView, 'beaming' | 'grooves'> {
   /** Where its pieces stand on the staff, and their MIDI notes. */
   readonly kit?: Kit
+  /** Whether bars of groove that are alike are written once, with repeat signs; else each by itself. */
+  readonly repeats?: boolean
   /** The lick as text, to travel along; its canonical text where nothing is said. */
   readonly text?: string
 }
@@ -33,21 +35,43 @@ export function formatMusicXml(lick: Lick, options: MusicXmlOptions = { beaming:
   const { kit, beaming, grooves = [] } = options
   const key = kit ? staffKeyOf(kit) : STAFF_KEY
   const bars = toScore(lick, { beaming, groove: 'notes', grooves, key })
+  const written = options.repeats ? onceEach(bars) : bars.map((bar) => ({ bar, times: 1 }))
   return scoreText({
     title: lick.title,
     own: [OWN_FIELD, options.text ?? formatLickText(lick)],
     bars,
     kit,
-    measures: bars.map((bar, i) =>
+    measures: written.map(({ bar, times }, i) =>
       measure(bar, i, {
         key,
         signature: i === 0 ? lick : null,
         tempo: i === 0 ? lick : null,
         words: bar.from === 0 ? 'fill' : null,
-        last: i === bars.length - 1,
+        last: i === written.length - 1,
+        times,
       }),
     ),
   })
+}
+
+/** Bars as they are written: those of groove that are alike stand once, with how often they are played. */
+function onceEach(bars: readonly ScoreBar[]): { bar: ScoreBar; times: number }[] {
+  const written: { bar: ScoreBar; times: number }[] = []
+  for (const bar of bars) {
+    const last = written.at(-1)
+    if (last && bar.to <= 0 && alike(last.bar, bar)) last.times += 1
+    else written.push({ bar, times: 1 })
+  }
+  return written
+}
+
+/** Whether two bars have the same notes at the same places. */
+function alike(a: ScoreBar, b: ScoreBar): boolean {
+  const told = ({ from, to: _, ...voices }: ScoreBar) =>
+    JSON.stringify(voices, (key, value) =>
+      key === 'tick' ? value - from : key === 'id' || key === 'slot' ? undefined : value,
+    )
+  return told(a) === told(b)
 }
 
 interface ScoreText {
@@ -108,19 +132,23 @@ interface MeasureMarks {
   readonly tempo: Lick | null
   readonly words: string | null
   readonly last: boolean
+  /** How often it is played, where that is more than once. */
+  readonly times?: number
   /** Voices that come from what stands before or after it: a landing, a pick-up. */
   readonly more?: readonly ScoreBar['line'][]
 }
 
 /** A bar as a measure, numbered from 0. */
 export function measure(bar: ScoreBar, index: number, marks: MeasureMarks): Xml {
-  const { key, signature, tempo, words, last, more = [] } = marks
+  const { key, signature, tempo, words, last, times = 1, more = [] } = marks
   const length = bar.to - bar.from
   const back = element('backup', {}, element('duration', {}, length))
   return element(
     'measure',
     { number: index + 1 },
     signature !== null && attributes(signature),
+    times > 1 &&
+      element('barline', { location: 'left' }, element('repeat', { direction: 'forward' })),
     tempo !== null && tempoMark(tempo),
     words !== null && rehearsal(words),
     noteElements(bar.line, { voice: 1, stem: 'up', key, instrument: instrumentId }),
@@ -136,6 +164,12 @@ export function measure(bar: ScoreBar, index: number, marks: MeasureMarks): Xml 
           }),
         ],
     ),
+    times > 1 &&
+      element(
+        'barline',
+        { location: 'right' },
+        element('repeat', { direction: 'backward', times }),
+      ),
     last && element('barline', { location: 'right' }, element('bar-style', {}, 'light-heavy')),
   )
 }

@@ -63,7 +63,9 @@ export function toScore(lick: Lick, view: StaffView): ScoreBar[] {
         slot: null,
       }),
     )
-  const first = Math.min(lead, Math.floor((pickup[0]?.tick ?? 0) / bar) * bar)
+  // Rests before a pick-up ask for no bar of their own.
+  const struck = pickup.find(({ kind }) => kind === 'strokes')
+  const first = Math.min(lead, Math.floor((struck?.tick ?? 0) / bar) * bar)
   const count = ((after.length > 0 ? over + bar : over) - first) / bar
   const [cutLine, cutPickup] = [within(line), within(pickup)]
   const cutLayers = layers.map(within)

@@ -32,7 +32,13 @@ export function FilesPart({ text, withVoices }: FilesPartProps) {
   }
   const musicXml = async (packed: boolean) => {
     const { formatMusicXml, formatMxl } = await import('~/codecs/musicxml')
-    const options = { beaming: 'beat', grooves, kit, text: withVoices() } as const
+    const options = {
+      beaming: 'beat',
+      repeats: true,
+      grooves,
+      kit,
+      text: withVoices(),
+    } as const
     const written = formatMusicXml(voiced, options)
     const type = 'application/vnd.recordare.musicxml'
     if (packed) saveFile(`${name}.mxl`, type, formatMxl(written) as Uint8Array<ArrayBuffer>)
