@@ -241,6 +241,7 @@ describe('the store', () => {
       grid: '',
       form: '',
       note: '',
+      heard: null,
     }
     expect((await store.liveSessions('a').settled()).rows).toEqual(
       frozen.version > 3 ? [newest] : [],

@@ -1,17 +1,41 @@
 import { describe, expect, it } from 'vitest'
 import { toldOf } from '~/core/listening'
-import { claimsWords, hitWords, lateWords, limbWords } from './heard-words'
+import { claimsWords, findingWords, hitWords, lateWords, limbWords } from './heard-words'
 
 describe('what is said of what was heard', () => {
   it('is a sentence for each claim, or that there are too few rounds for one', () => {
-    const late = { kind: 'offset', limb: 'LH', meanMs: 9.2, withinMs: 2.6 } as const
+    const late = { kind: 'offset', limb: 'LH', meanMs: 9.2, withinMs: 2.6, most: null } as const
     const uneven = { kind: 'uneven', limbs: ['RH', 'RF'], ratio: 1.118 } as const
     const said = (counted: number, ...claims: (typeof late | typeof uneven)[]) =>
       claimsWords({ claims, tooFew: [] }, counted)
     expect(said(5, late)).toBe('Left hand 9 ms late, give or take 3.')
     expect(said(5, uneven)).toBe('From right hand to kick it takes 12 % longer than back.')
+    const claims = [{ ...late, most: 3 }]
+    expect(claimsWords({ claims, tooFew: [] }, 5, () => '3a')).toBe(
+      'Left hand 9 ms late, give or take 3, most on 3a.',
+    )
+    const rushing = { kind: 'rushing', percent: 2.34, withinPercent: 1 } as const
+    const levelled = {
+      kind: 'levelled',
+      loud: 'accent',
+      soft: 'ghost',
+      heardDb: 4.6,
+      meantDb: 15.8,
+    } as const
+    expect(claimsWords({ claims: [rushing, levelled], tooFew: [] }, 5)).toBe(
+      'The line gets faster by 2.3 % from its first stroke to its last. Accents stand out of ghosts by 5 dB; 16 are written.',
+    )
     expect(said(5)).toBe('Nothing that would be heard is off in these rounds.')
     expect(said(2)).toBe('Not enough yet: 2 of the 3 rounds that carry a sentence.')
+  })
+
+  it('says what to work on', () => {
+    expect(findingWords({ work: 'moves', easy: 0.96, hard: 0.71 })).toBe(
+      'On one surface 96 % on time, round the kit 71 %: the sticking is known, work on the moves.',
+    )
+    expect(findingWords({ work: 'sticking', hard: 0.7 })).toBe(
+      'On one surface 70 % are on time: go back to one surface, slower.',
+    )
   })
 
   it('tells what was hit, and how each limb lay', () => {

@@ -1,26 +1,46 @@
-import type { Claim, Claims, LimbTold, Told } from '~/core/listening'
+import type { Claim, Claims, Finding, HeardLevel, LimbTold, Told } from '~/core/listening'
 import { LIMB_NAMES } from './limb-names'
 
 /** Rounds before anything is said of them. */
 const LEAST_ROUNDS = 3
+
+const LEVEL_NAMES: Readonly<Record<HeardLevel, string>> = {
+  accent: 'accents',
+  plain: 'plain strokes',
+  ghost: 'ghosts',
+}
 
 /**
  * What helps after some rounds, in a sentence or two; where too few carry one, so much is said.
  *
  * @example of a left hand 9 ms late: `Left hand 9 ms late, give or take 3.`
  */
-export function claimsWords({ claims }: Claims, counted: number): string {
+export function claimsWords(
+  { claims }: Claims,
+  counted: number,
+  placeOf: (slot: number) => string = (slot) => `slot ${slot + 1}`,
+): string {
   if (counted < LEAST_ROUNDS)
     return `Not enough yet: ${counted} of the ${LEAST_ROUNDS} rounds that carry a sentence.`
   if (claims.length === 0) return 'Nothing that would be heard is off in these rounds.'
-  return claims.map(claimWords).join(' ')
+  return claims.map((claim) => claimWords(claim, placeOf)).join(' ')
 }
 
-function claimWords(claim: Claim): string {
+function claimWords(claim: Claim, placeOf: (slot: number) => string): string {
   if (claim.kind === 'offset') {
-    const { limb, meanMs, withinMs } = claim
+    const { limb, meanMs, withinMs, most } = claim
     const within = Math.max(1, Math.round(withinMs))
-    return `${capital(LIMB_NAMES[limb])} ${lateWords(meanMs)}, give or take ${within}.`
+    const where = most === null ? '' : `, most on ${placeOf(most)}`
+    return `${capital(LIMB_NAMES[limb])} ${lateWords(meanMs)}, give or take ${within}${where}.`
+  }
+  if (claim.kind === 'rushing') {
+    const percent = Math.round(Math.abs(claim.percent) * 10) / 10
+    return `The line gets ${claim.percent > 0 ? 'faster' : 'slower'} by ${percent} % from its first stroke to its last.`
+  }
+  if (claim.kind === 'levelled') {
+    const [loud, soft] = [LEVEL_NAMES[claim.loud], LEVEL_NAMES[claim.soft]]
+    const [heard, meant] = [claim.heardDb, claim.meantDb].map(Math.round)
+    return `${capital(loud)} stand out of ${soft} by ${heard} dB; ${meant} are written.`
   }
   const [a, b] = claim.limbs.map((limb) => LIMB_NAMES[limb])
   const percent = Math.round((claim.ratio - 1) * 100)
@@ -45,6 +65,23 @@ export function hitWords({ strokes, missed, extra }: Told): string {
 export function limbWords({ limb, strokes, meanMs, sdMs }: LimbTold): string {
   const spread = strokes > 1 ? `, spread ${Math.round(sdMs)} ms` : ''
   return `${LIMB_NAMES[limb]} ${lateWords(meanMs)}${spread}`
+}
+
+/**
+ * What to work on next, as a sentence: `On one surface 96 % on time, in the bar 71 %: work on the moves.`
+ */
+export function findingWords(finding: Finding): string {
+  const percent = (share: number) => `${Math.round(share * 100)} %`
+  switch (finding.work) {
+    case 'sticking':
+      return `On one surface ${percent(finding.hard)} are on time: go back to one surface, slower.`
+    case 'joining':
+      return `Hands alone ${percent(finding.easy)} on time, all together ${percent(finding.hard)}: work on the joining of hands and feet.`
+    case 'moves':
+      return `On one surface ${percent(finding.easy)} on time, round the kit ${percent(finding.hard)}: the sticking is known, work on the moves.`
+    case 'tempo':
+      return `At ${Math.round(finding.tempo)} bpm ${percent(finding.easy)} on time, one tempo up ${percent(finding.hard)}: stay at ${Math.round(finding.tempo)}.`
+  }
 }
 
 function capital(words: string): string {

@@ -126,8 +126,41 @@ describe('playing along', () => {
       for (const { offsetMs } of session.state().rounds[0]?.told.strokes ?? [])
         expect(offsetMs).toBeCloseTo(0)
       session.begin(line, 0)
-      expect(session.state()).toEqual({ rounds: [], claims: null, counted: 0 })
+      expect(session.state()).toEqual({
+        rounds: [],
+        claims: null,
+        counted: 0,
+        summary: null,
+        proposal: null,
+        unsettled: 0,
+      })
     }
+  })
+
+  it('proposes how it went, of the rounds since it was settled last', () => {
+    const session = new AlongSession(line, 0)
+    for (const round of [0, 1, 2]) play(session, round, [0, 2, -2, 3])
+    session.reach(line.every * 3)
+    expect(session.state()).toMatchObject({ proposal: 'clean', unsettled: 3 })
+    session.settle()
+    expect(session.state()).toMatchObject({ proposal: null, unsettled: 0, counted: 3 })
+    for (const round of [3, 4, 5]) play(session, round, [0, 60, -60, 3])
+    session.reach(line.every * 6)
+    expect(session.state()).toMatchObject({ proposal: 'rough', unsettled: 3 })
+    expect(session.state().summary).toMatchObject({ rounds: 6, meant: 24, hit: 24 })
+  })
+
+  it('adds up what was played at one tempo without a break, and no more', () => {
+    const session = new AlongSession(line, 0)
+    const playAt = (round: number, perTickThen: number) => {
+      for (const { tick, limb } of line.strokes)
+        session.hear({ since: round * line.every + tick, secondsPerTick: perTickThen, limb })
+    }
+    for (const [round, tempo] of [perTick, perTick, perTick / 2, perTick].entries())
+      playAt(round, tempo)
+    session.reach(line.every * 4)
+    expect(session.state().rounds).toHaveLength(4)
+    expect(session.state().summary).toMatchObject({ rounds: 1, meant: 4 })
   })
 
   it('hears a simulated player, whose habit is found and no other', () => {

@@ -3,10 +3,14 @@ import {
   claimsOf,
   type Habits,
   type HeardStroke,
+  type HeardSummary,
   playedWith,
+  proposedRating,
+  summaryOf,
   type Told,
   toldOf,
 } from '~/core/listening'
+import type { Rating } from '~/core/log'
 import type { Limb } from '~/core/sticking'
 import type { Ticks } from '~/core/time'
 import { Slices } from './slices'
@@ -45,9 +49,22 @@ export interface AlongState {
   readonly claims: Claims | null
   /** How many rounds that is. */
   readonly counted: number
+  /** The same rounds added up; null before one was heard. */
+  readonly summary: HeardSummary | null
+  /** How it went since that was settled last; null where too little was heard. */
+  readonly proposal: Rating | null
+  /** How many rounds the proposal is of. */
+  readonly unsettled: number
 }
 
-const NOTHING: AlongState = { rounds: [], claims: null, counted: 0 }
+const NOTHING: AlongState = {
+  rounds: [],
+  claims: null,
+  counted: 0,
+  summary: null,
+  proposal: null,
+  unsettled: 0,
+}
 /** So far before its first and after its last stroke a round reaches, or half of what is between rounds. */
 const REACH_SECONDS = 1 / 6
 /** A round of which less than this share was hit was not played along with: nothing is claimed of it. */
@@ -70,6 +87,8 @@ export class AlongSession extends Slices<AlongState> {
   } | null = null
   /** The last round that a simulated player played. */
   private simulated = -1
+  /** The last round of which it was said how it went. */
+  private settled = -1
 
   /** `delayMs` is taken off every stroke; with `find` each round's own delay is found and taken out. */
   constructor(
@@ -85,6 +104,7 @@ export class AlongSession extends Slices<AlongState> {
     this.delayMs = delayMs
     this.open = null
     this.simulated = -1
+    this.settled = -1
     this.patch(NOTHING)
   }
 
@@ -104,6 +124,12 @@ export class AlongSession extends Slices<AlongState> {
       ...(velocity !== undefined && { velocity }),
     }
     this.open.heard.push({ tick: within, stroke })
+  }
+
+  /** It was said how it went: what is proposed next is of the rounds that follow. */
+  settle(): void {
+    this.settled = this.current.rounds.at(-1)?.number ?? this.settled
+    this.patch({ proposal: null, unsettled: 0 })
   }
 
   /** The music has come so far: a round that is over, with time for late strokes, is told of. */
@@ -143,25 +169,29 @@ export class AlongSession extends Slices<AlongState> {
     if (!this.open) return
     const { number, secondsPerTick, heard } = this.open
     this.open = null
-    const expected = this.line.strokes.map(({ tick, limb, slot }) => ({
+    const expected = this.line.strokes.map(({ tick, ...stroke }) => ({
+      ...stroke,
       ms: tick * secondsPerTick * 1000,
-      limb,
-      slot,
     }))
     const ordered = heard
       .map(({ tick, stroke }) => ({ ...stroke, ms: tick * secondsPerTick * 1000 }))
       .sort((a, b) => a.ms - b.ms)
     const told = toldOf(expected, ordered, this.delayMs)
     const rounds = [...this.current.rounds, { number, secondsPerTick, told }].slice(-MOST_ROUNDS)
-    const counting = rounds.filter(
-      (round) =>
-        round.secondsPerTick === secondsPerTick &&
-        round.told.strokes.length >= PLAYED * expected.length,
-    )
+    // At another tempo it was another thing, also where that tempo comes again.
+    const since = rounds.findLastIndex((round) => round.secondsPerTick !== secondsPerTick) + 1
+    const counting = rounds
+      .slice(since)
+      .filter((round) => round.told.strokes.length >= PLAYED * expected.length)
+    const open = counting.filter((round) => round.number > this.settled)
+    const tolds = counting.map((round) => round.told)
     this.patch({
       rounds,
       counted: counting.length,
-      claims: claimsOf(counting.map((round) => round.told)),
+      claims: claimsOf(tolds),
+      summary: counting.length > 0 ? summaryOf(tolds) : null,
+      proposal: proposedRating(summaryOf(open.map((round) => round.told))),
+      unsettled: open.length,
     })
   }
 }

@@ -1,4 +1,5 @@
 import { isOneHand, type Limb } from '../sticking'
+import { HEARD_LEVELS, type HeardLevel } from './levels'
 import type { Told } from './told'
 
 /** What a series of rounds of one line is worth saying, each with how sure it is. */
@@ -10,9 +11,21 @@ export type Claim =
       readonly meanMs: number
       /** Half of the interval that holds the mean 95 times in 100, for all limbs together. */
       readonly withinMs: number
+      /** The slot at which that is most, where it is clearly more there than elsewhere; null for none. */
+      readonly most: number | null
     }
   /** Two limbs' gaps differ: the first limb's gaps are so many times as long as the second's. */
   | { readonly kind: 'uneven'; readonly limbs: readonly [Limb, Limb]; readonly ratio: number }
+  /** The line gets faster from its first stroke to its last, slower where negative, in percent. */
+  | { readonly kind: 'rushing'; readonly percent: number; readonly withinPercent: number }
+  /** A level stands out of a softer one by less than half of what is written, in decibels. */
+  | {
+      readonly kind: 'levelled'
+      readonly loud: HeardLevel
+      readonly soft: HeardLevel
+      readonly heardDb: number
+      readonly meantDb: number
+    }
 
 export interface Claims {
   readonly claims: readonly Claim[]
@@ -23,6 +36,8 @@ export interface Claims {
 /** Less than this nobody hears: about 6 ms below gaps of 240 ms (Friberg and Sundberg, 1995, JASA 98, 2524). */
 const NOTICEABLE_MS = 6
 const NOTICEABLE_RATIO = 1.05
+/** A line that gets faster by less than this is heard as steady. */
+const NOTICEABLE_PERCENT = 1
 /** Fewer rounds than this carry no statement. */
 const LEAST_ROUNDS = 3
 /** The chance of a false claim about a player without habits, over all that is said of a series. */
@@ -36,7 +51,8 @@ const FALSE_CLAIMS = 0.04
 export function claimsOf(rounds: readonly Told[]): Claims {
   const limbs = [...new Set(rounds.flatMap((round) => round.limbs.map(({ limb }) => limb)))]
   const pairs = pairsOf(rounds)
-  const each = FALSE_CLAIMS / Math.max(1, limbs.length + pairs.length)
+  const levels = levelPairs(rounds)
+  const each = FALSE_CLAIMS / Math.max(1, limbs.length + pairs.length + levels.length + 1)
   const claims: Claim[] = []
   const tooFew: Limb[] = []
   for (const limb of limbs) {
@@ -47,7 +63,13 @@ export function claimsOf(rounds: readonly Told[]): Claims {
     const told = intervalOf(means, each)
     if (!told) tooFew.push(limb)
     else if (Math.abs(told.mean) - told.within > 0 && Math.abs(told.mean) >= NOTICEABLE_MS)
-      claims.push({ kind: 'offset', limb, meanMs: told.mean, withinMs: told.within })
+      claims.push({
+        kind: 'offset',
+        limb,
+        meanMs: told.mean,
+        withinMs: told.within,
+        most: mostAt(rounds, limb, told.mean, each),
+      })
   }
   for (const [from, to] of pairs) {
     // Ratios add up as logarithms: twice as long is as far from even as half as long.
@@ -61,7 +83,85 @@ export function claimsOf(rounds: readonly Told[]): Claims {
     if (Math.abs(told.mean) - told.within <= 0 || ratio < NOTICEABLE_RATIO) continue
     claims.push({ kind: 'uneven', limbs: told.mean > 0 ? [from, to] : [to, from], ratio })
   }
+  const rush = intervalOf(
+    rounds.flatMap((round) => rushOf(round) ?? []),
+    each,
+  )
+  if (rush && Math.abs(rush.mean) >= NOTICEABLE_PERCENT && Math.abs(rush.mean) > rush.within)
+    claims.push({ kind: 'rushing', percent: rush.mean, withinPercent: rush.within })
+  for (const [loud, soft] of levels) {
+    const [heard, meant] = (['heardDb', 'meantDb'] as const).map((of) =>
+      rounds.flatMap((round) => levelGap(round, loud, soft, of) ?? []),
+    ) as [number[], number[]]
+    const told = intervalOf(heard, each)
+    const written = meant.reduce((sum, one) => sum + one, 0) / Math.max(1, meant.length)
+    if (!told || told.mean + told.within >= written / 2) continue
+    claims.push({ kind: 'levelled', loud, soft, heardDb: told.mean, meantDb: written })
+  }
   return { claims, tooFew }
+}
+
+/** Fewer strokes than this have no slope. */
+const LEAST_SLOPE = 4
+
+/**
+ * By how many percent a round got faster: the slope of its offsets over the time at which they were meant, by
+ * least squares (A.-M. Legendre, 1805), each limb's own lateness taken out; null where it is too short.
+ */
+function rushOf({ strokes, limbs }: Told): number | null {
+  if (strokes.length < LEAST_SLOPE) return null
+  const own = new Map(limbs.map(({ limb, meanMs }) => [limb, meanMs]))
+  const middle = strokes.reduce((sum, one) => sum + one.expectedMs, 0) / strokes.length
+  let [across, along] = [0, 0]
+  for (const { limb, expectedMs, offsetMs } of strokes) {
+    along += (expectedMs - middle) ** 2
+    across += (expectedMs - middle) * (offsetMs - (own.get(limb) ?? 0))
+  }
+  return along === 0 ? null : (-100 * across) / along
+}
+
+/** Levels next to each other that were heard in some round, the louder first. */
+function levelPairs(rounds: readonly Told[]): (readonly [HeardLevel, HeardLevel])[] {
+  const known = HEARD_LEVELS.filter((level) =>
+    rounds.some(({ levels }) => levels.some((one) => one.level === level)),
+  )
+  return known.slice(1).map((soft, i) => [known[i] as HeardLevel, soft] as const)
+}
+
+/** How far one level is over another in a round, in decibels; null where one was not heard. */
+function levelGap(
+  { levels }: Told,
+  loud: HeardLevel,
+  soft: HeardLevel,
+  of: 'heardDb' | 'meantDb',
+): number | null {
+  const [a, b] = [loud, soft].map((level) => levels.find((one) => one.level === level)?.[of])
+  return a === undefined || b === undefined ? null : a - b
+}
+
+/**
+ * The slot at which a limb's mean offset is furthest the same way, where that is further than everywhere
+ * else by what can be heard and by what chance allows, corrected for the number of slots; null for none.
+ */
+function mostAt(
+  rounds: readonly Told[],
+  limb: Limb,
+  meanMs: number,
+  chance: number,
+): number | null {
+  const way = Math.sign(meanMs)
+  const bySlot = new Map<number, number[]>()
+  for (const { strokes } of rounds)
+    for (const one of strokes)
+      if (one.limb === limb)
+        bySlot.set(one.slot, [...(bySlot.get(one.slot) ?? []), (one.offsetMs - meanMs) * way])
+  let most: { slot: number; more: number } | null = null
+  for (const [slot, more] of bySlot) {
+    const told = intervalOf(more, chance / bySlot.size)
+    if (!told || told.mean < NOTICEABLE_MS || told.mean - told.within <= 0) continue
+    if (!most || told.mean > most.more) most = { slot, more: told.mean }
+  }
+  return most?.slot ?? null
 }
 
 /** Pairs of limbs whose gaps both ways were heard, hands before feet. */

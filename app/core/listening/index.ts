@@ -1,4 +1,6 @@
 export { type Claim, type Claims, claimsOf, studentQuantile } from './claims'
+export { diagnose, type Finding, type HeardStep, normalQuantile } from './diagnosis'
+export { decibelsOf, HEARD_LEVELS, type HeardLevel, type LevelTold, levelsOf } from './levels'
 export {
   type ExpectedStroke,
   findDelay,
@@ -8,6 +10,14 @@ export {
   medianOf,
 } from './match'
 export { EVEN, type Habits, type MeantStroke, playedWith, SIMULATED_PLAYERS } from './player'
+export { LEAST_RATED_ROUNDS, proposedRating } from './rating'
+export {
+  type HeardSummary,
+  type LimbSummary,
+  scoreOf,
+  summaryOf,
+  toleranceOf,
+} from './summary'
 export { gridOfTaps, lineOfTaps, type Tap, type TappedLine } from './taps'
 export {
   expectedStrokes,

@@ -6,6 +6,8 @@ export interface ExpectedStroke {
   readonly limb: Limb
   /** Its slot in the line. */
   readonly slot: number
+  /** How loud it is meant, 1 to 127, where that matters. */
+  readonly velocity?: number
 }
 
 /** A stroke that was heard; its limb and velocity (1 to 127) where they are known. */

@@ -35,6 +35,8 @@ export const SIMULATED_PLAYERS: readonly { readonly name: string; readonly habit
   { name: 'left hand late', habits: { ...EVEN, spreadMs: 6, delayMs: { LH: 14 } } },
   { name: 'kick late', habits: { ...EVEN, spreadMs: 6, delayMs: { RF: 14 } } },
   { name: 'galloping', habits: { ...EVEN, spreadMs: 6, gallop: 1.15 } },
+  { name: 'ghosts too loud', habits: { ...EVEN, spreadMs: 6, levelled: 0.8 } },
+  { name: 'rushing', habits: { ...EVEN, spreadMs: 6, driftPercent: 3 } },
   { name: 'leaving strokes out', habits: { ...EVEN, spreadMs: 10, missed: 0.1, added: 0.05 } },
 ]
 

@@ -1,6 +1,7 @@
 import { frameTicks, type Lick, lineEvents } from '../line'
 import type { Limb } from '../sticking'
 import { secondsPerTick } from '../time'
+import { type LevelTold, levelsOf } from './levels'
 import { type ExpectedStroke, findDelay, type HeardStroke, matchStrokes } from './match'
 
 /** A matched stroke: when it was meant and when it was heard, the delay taken out of its offset. */
@@ -11,6 +12,9 @@ export interface PlayedStroke {
   readonly heardMs: number
   /** Heard minus expected, without the delay; above 0 is late. */
   readonly offsetMs: number
+  /** How loud it was, and how loud it was meant, 1 to 127; where they are known. */
+  readonly velocity?: number | undefined
+  readonly meantVelocity?: number | undefined
 }
 
 /** How one limb lies against the line. */
@@ -40,6 +44,10 @@ export interface Told {
   readonly extra: readonly HeardStroke[]
   readonly limbs: readonly LimbTold[]
   readonly gaps: readonly GapTold[]
+  /** How loud accents, plain strokes and ghosts were; none where no loudness is known. */
+  readonly levels: readonly LevelTold[]
+  /** How far apart what should be together was, in milliseconds: the mean; null where nothing should. */
+  readonly apartMs: number | null
   /** The two limbs whose gaps differ most each way, and by how much; null below two limbs. */
   readonly uneven: { readonly limbs: readonly [Limb, Limb]; readonly ratio: number } | null
 }
@@ -80,6 +88,8 @@ export function toldOf(
       expectedMs: meant.ms,
       heardMs: played.ms,
       offsetMs: played.ms - delay - meant.ms,
+      velocity: played.velocity,
+      meantVelocity: meant.velocity,
     }
   })
   const gaps = gapsOf(expected, pairs, heard)
@@ -90,6 +100,8 @@ export function toldOf(
     extra: extra.map((i) => heard[i] as HeardStroke),
     limbs: limbsOf(strokes),
     gaps,
+    levels: levelsOf(strokes),
+    apartMs: apartOf(strokes),
     uneven: unevenOf(gaps),
   }
 }
@@ -145,6 +157,17 @@ function gapsOf(
     meanMs: played / count,
     ratio: played / meant,
   }))
+}
+
+/** The mean of how far apart strokes of one instant were. Example: two hands 4 ms apart once are 4. */
+function apartOf(strokes: readonly PlayedStroke[]): number | null {
+  const together = new Map<number, number[]>()
+  for (const { expectedMs, offsetMs } of strokes)
+    together.set(expectedMs, [...(together.get(expectedMs) ?? []), offsetMs])
+  const spans = [...together.values()]
+    .filter((offsets) => offsets.length > 1)
+    .map((offsets) => Math.max(...offsets) - Math.min(...offsets))
+  return spans.length === 0 ? null : meanOf(spans)
 }
 
 function unevenOf(gaps: readonly GapTold[]): Told['uneven'] {

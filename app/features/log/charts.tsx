@@ -9,7 +9,7 @@ import {
   XAxis,
   YAxis,
 } from 'recharts'
-import type { NeglectedRow, toMinutes, toTempos } from './log-view'
+import type { EvenRow, NeglectedRow, toMinutes, toTempos } from './log-view'
 
 const INK = 'var(--quiet)'
 const AXIS = { stroke: INK, fontSize: 12, tickLine: false } as const
@@ -111,6 +111,54 @@ export function NeglectedChart({ data }: { data: readonly NeglectedRow[] }) {
           <YAxis type="category" dataKey="title" width={120} {...AXIS} axisLine={false} />
           <Bar dataKey="days" fill="var(--color-primary)" barSize={12} isAnimationActive={false} />
         </BarChart>
+      </ResponsiveContainer>
+    </div>
+  )
+}
+
+/** Each limb by a line of its own, told apart by how it is dashed as well as by its colour. */
+const LIMB_LINES = [
+  { limb: 'RH', name: 'right hand', color: 'var(--limb-r)', dash: undefined },
+  { limb: 'LH', name: 'left hand', color: 'var(--limb-l)', dash: '6 4' },
+  { limb: 'RF', name: 'kick', color: 'var(--limb-k)', dash: '2 3' },
+  { limb: 'LF', name: 'hi-hat foot', color: 'var(--limb-h)', dash: '8 3 2 3' },
+] as const
+
+/** The spread of each limb, day by day; lower is more even. */
+export function EvenChart({ data }: { data: readonly EvenRow[] }) {
+  const flat = data.map(({ day, limbs }) => ({ day, ...limbs }))
+  const shown = LIMB_LINES.filter(({ limb }) => data.some(({ limbs }) => limbs[limb] !== undefined))
+  return (
+    <div className="h-48 overflow-hidden" aria-hidden="true">
+      <ResponsiveContainer width="100%" height="100%">
+        <LineChart
+          accessibilityLayer={false}
+          data={flat}
+          margin={{ top: 12, right: 8, bottom: 0, left: -16 }}
+        >
+          <CartesianGrid vertical={false} stroke="var(--color-base-300)" />
+          <XAxis dataKey="day" {...AXIS} minTickGap={24} />
+          <YAxis
+            {...AXIS}
+            axisLine={false}
+            allowDecimals={false}
+            domain={[0, 'auto']}
+            unit=" ms"
+            width={68}
+          />
+          {shown.map(({ limb, color, dash }) => (
+            <Line
+              key={limb}
+              dataKey={limb}
+              connectNulls
+              stroke={color}
+              strokeWidth={2}
+              {...(dash && { strokeDasharray: dash })}
+              dot={{ r: 3, fill: color, strokeDasharray: '0' }}
+              isAnimationActive={false}
+            />
+          ))}
+        </LineChart>
       </ResponsiveContainer>
     </div>
   )

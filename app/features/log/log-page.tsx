@@ -20,6 +20,7 @@ import { StoreTrouble } from '../shell'
 import { dayOf } from './calendar'
 import { MinutesChart, NeglectedChart, TempoChart } from './charts'
 import { DataTable } from './data-table'
+import { EvenPart } from './even-part'
 import {
   ALONE_DAYS,
   type DueRow,
@@ -115,6 +116,7 @@ export function LogPage() {
           />
         </section>
         {shown && <TempoPart lick={licks.find(({ id }) => id === shown.lickId)} now={now} />}
+        {shown && <EvenPart lick={licks.find(({ id }) => id === shown.lickId)} now={now} />}
       </div>
       <SessionList
         sessions={sessions ?? []}

@@ -1,5 +1,6 @@
 import { type LickLog, minutesByDay, neglectedLicks, onGrid } from '~/core/log'
 import { nextTempos } from '~/core/practice'
+import type { Limb } from '~/core/sticking'
 import { findGrid } from '~/core/time'
 import { toPracticeSession } from '~/live/practice-session'
 import type { PracticeSessionRecord } from '~/storage'
@@ -93,6 +94,64 @@ export function toTempos(
   }
   return [...days.values()]
 }
+
+/** A lick's spread over time, limb by limb: each day the rounds that were heard, added up. */
+export interface EvenRow {
+  readonly day: string
+  /** Pooled standard deviations in milliseconds; a limb that was not heard is missing. */
+  readonly limbs: Readonly<Partial<Record<Limb, number>>>
+}
+
+/**
+ * How even a lick was played, day by day, and the best day of each limb. Days are weighed by their strokes.
+ * Sessions in any order; those that nobody heard are left out.
+ */
+export function toEvenness(
+  records: readonly PracticeSessionRecord[],
+  now: number,
+): { readonly rows: readonly EvenRow[]; readonly best: EvenRow['limbs'] } {
+  const days = new Map<
+    string,
+    { at: number; limbs: Map<Limb, { strokes: number; squares: number }> }
+  >()
+  for (const { createdAt, heard } of records) {
+    if (!heard) continue
+    const day = dayOf(createdAt, now)
+    const known = days.get(day) ?? { at: createdAt, limbs: new Map() }
+    for (const { limb, strokes, spreadMs } of heard.limbs) {
+      if (strokes < LEAST_EVEN) continue
+      const sum = known.limbs.get(limb) ?? { strokes: 0, squares: 0 }
+      sum.strokes += strokes
+      sum.squares += strokes * spreadMs * spreadMs
+      known.limbs.set(limb, sum)
+    }
+    days.set(day, known)
+  }
+  const rows = [...days]
+    .sort(([, a], [, b]) => a.at - b.at)
+    .flatMap(([day, { limbs }]): EvenRow[] =>
+      limbs.size === 0
+        ? []
+        : [
+            {
+              day,
+              limbs: Object.fromEntries(
+                [...limbs].map(([limb, { strokes, squares }]) => [
+                  limb,
+                  Math.round(Math.sqrt(squares / strokes) * 10) / 10,
+                ]),
+              ),
+            },
+          ],
+    )
+  const best: Partial<Record<Limb, number>> = {}
+  for (const { limbs } of rows)
+    for (const [limb, spread] of Object.entries(limbs) as [Limb, number][])
+      best[limb] = Math.min(spread, best[limb] ?? spread)
+  return { rows, best }
+}
+/** Fewer strokes of a limb than this tell no spread. */
+const LEAST_EVEN = 8
 
 /** After so many days without practice a lick is listed as not practised lately. */
 export const ALONE_DAYS = 7

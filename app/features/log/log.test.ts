@@ -6,7 +6,15 @@ import { demoSessions } from '~/demo/log'
 import { toPracticeSession } from '~/live/practice-session'
 import type { PracticeSessionRecord } from '~/storage'
 import { dayOf, midnight } from './calendar'
-import { dueWords, type LoggedLick, toDueRows, toMinutes, toNeglected, toTempos } from './log-view'
+import {
+  dueWords,
+  type LoggedLick,
+  toDueRows,
+  toEvenness,
+  toMinutes,
+  toNeglected,
+  toTempos,
+} from './log-view'
 
 const DAY = 24 * 60 * 60 * 1000
 const NOW = new Date(2026, 10, 23, 12).getTime()
@@ -30,6 +38,7 @@ const session = (
   grid: '1/16',
   form: '',
   note: '',
+  heard: null,
 })
 const licks = [
   { id: 'a', title: 'Ring', goal: 100, grid: '1/16' },
@@ -43,6 +52,42 @@ const logsOf = (records: readonly PracticeSessionRecord[], of: readonly LoggedLi
     const own = records.filter(({ lickId }) => lickId === id).map(toPracticeSession)
     return lickLogs(grid ? onGrid(own, grid) : own)
   })
+
+describe('evenness over time', () => {
+  const heardOn = (daysAgo: number, tempo: number, strokes: number, spreadMs: number) => ({
+    ...session(daysAgo, tempo, 'clean'),
+    heard: {
+      rounds: 4,
+      meant: 40,
+      hit: 40,
+      onTime: 40,
+      extra: 0,
+      limbs: [{ limb: 'LH' as const, strokes, meanMs: 0, spreadMs }],
+    },
+  })
+
+  it('is a spread a day, weighed by strokes, with the best of each limb', () => {
+    const { rows, best } = toEvenness(
+      [
+        heardOn(1, 90, 30, 8),
+        heardOn(1, 96, 10, 16),
+        heardOn(5, 80, 20, 14),
+        session(3, 80, 'clean'),
+      ],
+      NOW,
+    )
+    // The root of (30 of 64 and 10 of 256) / 40.
+    expect(rows.map(({ limbs }) => limbs)).toEqual([{ LH: 14 }, { LH: 10.6 }])
+    expect(best).toEqual({ LH: 10.6 })
+  })
+
+  it('says nothing of a few strokes, and nothing where nobody heard', () => {
+    expect(toEvenness([heardOn(1, 90, 7, 8), session(2, 90, 'rough')], NOW)).toEqual({
+      rows: [],
+      best: {},
+    })
+  })
+})
 
 describe('the log as it is shown', () => {
   it('lists what is due first, what is neglected, and nothing of deleted licks', () => {

@@ -1,9 +1,16 @@
-import { SIMULATED_PLAYERS } from '~/core/listening'
+import { useMemo } from 'react'
+import { type Lick, lickSlots } from '~/core/line'
+import { diagnose, SIMULATED_PLAYERS } from '~/core/listening'
+import type { PlannedStep } from '~/core/practice'
 import { StrikePads } from '~/playback/strike-pads'
+import type { PracticeSessionRecord } from '~/storage'
 import { SelectField } from '~/ui/field'
+import { Act } from '~/ui/parts'
 import { Tick } from '~/ui/tick'
 import { plural } from '~/words/figures'
-import { claimsWords, hitWords, limbWords } from '~/words/heard-words'
+import { claimsWords, findingWords, hitWords, limbWords } from '~/words/heard-words'
+import { placeInBar } from '~/words/places'
+import { heardSteps, stepToWork } from './heard-steps'
 import type { useAlong } from './use-along'
 
 const PLAYERS = [
@@ -11,42 +18,60 @@ const PLAYERS = [
   ...SIMULATED_PLAYERS.map(({ name }) => ({ value: name, label: `simulated: ${name}` })),
 ]
 
-/** Playing along: pads to strike, and what was heard of the last round and of all so far. */
-export function AlongPart({ along }: { along: ReturnType<typeof useAlong> }) {
-  const { wanted, active, simulated, rounds, claims, counted } = along
+interface AlongPartProps {
+  readonly along: ReturnType<typeof useAlong>
+  /** What is played, for the places in it. */
+  readonly lick: Lick
+  readonly sessions: readonly PracticeSessionRecord[]
+  readonly planned: readonly PlannedStep[]
+  /** Goes to a step of the plan. */
+  readonly onGo: (step: number) => void
+}
+
+/** Playing along: pads to strike, what was heard of the last round and of all so far, what to work on next. */
+export function AlongPart({ along, lick, sessions, planned, onGo }: AlongPartProps) {
+  const { wanted, active, simulated, rounds, claims, counted, proposal, unsettled } = along
   const last = rounds.at(-1)
+  const slots = lickSlots(lick)
+  const placeOf = (slot: number) => placeInBar(lick, slots[slot]?.tick ?? 0)
   return (
     <section aria-label="Play along" className="flex flex-col gap-2">
-      <div className="flex flex-wrap items-end gap-x-3 gap-y-2">
+      <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
         <Tick checked={wanted} onTick={along.setWanted} className="min-h-8 text-sm">
           Hear me play along
         </Tick>
         {wanted && (
-          <SelectField
-            label="Who plays"
-            className="w-60"
-            value={simulated}
-            options={PLAYERS}
-            onChange={along.setSimulated}
-          />
+          <>
+            <SelectField
+              label="Who plays"
+              className="w-60"
+              value={simulated}
+              options={PLAYERS}
+              onChange={along.setSimulated}
+            />
+            <Tick checked={along.climbs} onTick={along.setClimbs} className="min-h-8 text-sm">
+              Rate and climb by what is heard, every {along.enough} rounds
+            </Tick>
+          </>
         )}
       </div>
       {wanted && (
         <>
           {active && simulated === '' && <StrikePads onStrike={along.strike} />}
           <p role="status" className="font-semibold empty:hidden">
-            {claims && counted > 0 ? claimsWords(claims, counted) : ''}
+            {claims && counted > 0 ? claimsWords(claims, counted, placeOf) : ''}
           </p>
+          {proposal && !along.climbs && (
+            <p className="flex flex-wrap items-center gap-2 text-sm">
+              {plural(unsettled, 'round')} sounded {proposal}.
+              <Act onClick={() => along.rate(proposal)}>Rate it {proposal}</Act>
+            </p>
+          )}
           {last ? (
             <p className="text-sm">
               Last round: {hitWords(last.told)}; {last.told.limbs.map(limbWords).join('; ')}.{' '}
               <span className="text-(--quiet)">
-                {plural(rounds.length, 'round')} heard.{' '}
-                {simulated !== ''
-                  ? 'A simulated player, to try this without a kit.'
-                  : along.measured
-                    ? 'The delay that was measured for this source is taken off.'
-                    : `Against your own middle, ${Math.round(last.told.delayMs)} ms from the click: no delay was measured yet.`}
+                {plural(rounds.length, 'round')} heard. {sourceWords(along)}
               </span>
             </p>
           ) : (
@@ -56,8 +81,35 @@ export function AlongPart({ along }: { along: ReturnType<typeof useAlong> }) {
                 : 'Start the step, then play the line by keys, fingers or MIDI pads. Each stroke is shown under its slot, early above the line and late below it.'}
             </p>
           )}
+          <Diagnosis sessions={sessions} planned={planned} onGo={onGo} />
         </>
       )}
     </section>
+  )
+}
+
+/** Whose strokes these are, and what they are held against. */
+function sourceWords({ simulated, measured, rounds }: ReturnType<typeof useAlong>): string {
+  if (simulated !== '')
+    return 'A simulated player, to try this without a kit: nothing of it is kept.'
+  if (measured) return 'The delay that was measured for this source is taken off.'
+  const delay = Math.round(rounds.at(-1)?.told.delayMs ?? 0)
+  return `Against your own middle, ${delay} ms from the click: no delay was measured yet.`
+}
+
+/** What the steps that were heard say is to be worked on, and the way to it. */
+function Diagnosis({
+  sessions,
+  planned,
+  onGo,
+}: Pick<AlongPartProps, 'sessions' | 'planned' | 'onGo'>) {
+  const finding = useMemo(() => diagnose(heardSteps(sessions, Date.now())), [sessions])
+  if (!finding) return null
+  const step = stepToWork(finding, planned)
+  return (
+    <p className="flex flex-wrap items-center gap-2 text-sm">
+      {findingWords(finding)}
+      {step !== null && <Act onClick={() => onGo(step)}>Go to that step</Act>}
+    </p>
   )
 }

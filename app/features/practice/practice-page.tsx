@@ -1,5 +1,4 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { Link } from 'react-router'
 import { frameTicks, type Lick, sumOf } from '~/core/line'
 import type { Rating } from '~/core/log'
 import type { Position } from '~/core/performance'
@@ -21,6 +20,7 @@ import { Cautions } from './cautions'
 import { ImprovisePart } from './improvise-part'
 import { DARK, litOf, type Phase, phaseAt } from './lights'
 import { LostNotice } from './lost-notice'
+import { NothingYet } from './nothing-yet'
 import { MOST_SLOTS } from './part-figure'
 import { PlanAside } from './plan-aside'
 import { PlanConflict } from './plan-conflict-notice'
@@ -148,6 +148,10 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
     playing,
     position,
     settings,
+    onHeard: trainer.hear,
+    repeats: plan.repeats,
+    onRate: rate,
+    onClimb: trainer.climbBy,
   })
 
   // Another step, form, grid or way of counting in begins anew: what sounded was another music.
@@ -318,7 +322,15 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
             onKeep={(before) => void improvising.keep(heard, position(), before)}
           />
         )}
-        {!improvising.choice.drawn && <AlongPart along={along} />}
+        {!improvising.choice.drawn && (
+          <AlongPart
+            along={along}
+            lick={step.part.lick}
+            sessions={own}
+            planned={planned}
+            onGo={(next) => desk.goTo(next)}
+          />
+        )}
         <Trouble words={trainer.trouble || kept.refused} />
         <Trouble words={live ? '' : 'This lick was deleted in another tab. It is in the bin.'} />
         {inSet?.notice}
@@ -373,17 +385,5 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
         onWatch={setWatched}
       />
     </div>
-  )
-}
-
-function NothingYet({ id }: { id: string }) {
-  return (
-    <p className="p-8">
-      There is nothing to practise yet.{' '}
-      <Link className="link" to={`/bench/${id}`}>
-        Type a sticking on the bench
-      </Link>
-      .
-    </p>
   )
 }

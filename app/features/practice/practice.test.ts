@@ -188,6 +188,7 @@ describe('what is said', () => {
     grid,
     form: '',
     note: '',
+    heard: null,
   })
 
   it('warns of a jump that the metronome hides (hard case 22)', () => {

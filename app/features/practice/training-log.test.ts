@@ -102,6 +102,19 @@ describe('the sessions of a training', () => {
     expect(saved().map(({ tempo }) => tempo)).toEqual([60, 66])
   })
 
+  it('have what was heard of them, each its own', () => {
+    const { made, saved } = log()
+    const heard = { rounds: 3, meant: 12, hit: 12, onTime: 11, extra: 0, limbs: [] }
+    made.hear(heard)
+    made.look(training(), 0, BAR)
+    made.hear(heard)
+    made.write()
+    made.begin()
+    made.look(training(), 0, BAR)
+    made.write()
+    expect(saved().map((one) => one.heard)).toEqual([heard, null])
+  })
+
   it('remember what felt tense', () => {
     const { made, saved } = log()
     made.look(training(), 0, BAR)

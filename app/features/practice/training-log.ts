@@ -82,6 +82,12 @@ export class TrainingLog {
     this.write()
   }
 
+  /** Takes down what was heard of the session that is running; nothing where none is. */
+  hear(heard: PracticeSessionRecord['heard']): void {
+    if (this.running)
+      this.running = { ...this.running, session: { ...this.running.session, heard } }
+  }
+
   /** Takes back what was said last; nothing where nothing was. */
   unsay(): void {
     const { said } = this
@@ -119,6 +125,7 @@ export class TrainingLog {
       grid: gridName(step.part.lick.frame.grid),
       form: formName(step.form),
       note: '',
+      heard: null,
     }
   }
 }

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { frameTicks, lickSlots, lineEvents, VELOCITIES } from '~/core/line'
-import { SIMULATED_PLAYERS } from '~/core/listening'
+import { type HeardSummary, LEAST_RATED_ROUNDS, SIMULATED_PLAYERS } from '~/core/listening'
+import type { Rating } from '~/core/log'
 import type { Position, TempoPlan } from '~/core/performance'
 import { roundOf } from '~/core/practice'
 import { useSlices } from '~/live/use-slices'
@@ -19,6 +20,13 @@ interface Along {
   readonly playing: boolean
   readonly position: (ahead?: number) => Position | undefined
   readonly settings: Settings
+  /** What was heard so far at this tempo, to be written down; null where nothing was. */
+  readonly onHeard: (heard: HeardSummary | null) => void
+  /** How often the line is played on a rung, and what says how it went. */
+  readonly repeats: number
+  readonly onRate: (rating: Rating) => void
+  /** Goes where a rating leads, without writing it down. */
+  readonly onClimb: (rating: Rating) => void
 }
 
 const LOOK_MS = 100
@@ -27,7 +35,9 @@ const SEED = 2026
 const SILENT: AlongLine = { strokes: [], every: 1 }
 
 /** Hears the player along with a step while it sounds, and tells of each round once it is over. */
-export function useAlong({ step, plan, countsEach, playing, position, settings }: Along) {
+export function useAlong(along: Along) {
+  const { step, plan, countsEach, playing, position, settings, onHeard, repeats, onRate, onClimb } =
+    along
   const [wanted, setWanted] = useState(false)
   const [session] = useState(() => new AlongSession(SILENT, 'find'))
   const { pads } = settings
@@ -70,6 +80,25 @@ export function useAlong({ step, plan, countsEach, playing, position, settings }
     session.hear({ since, secondsPerTick: perTickAt(at, plan), limb, velocity })
   })
   const told = useSlices(session)
+  const { summary, proposal, unsettled } = told
+  useEffect(() => {
+    // What a simulated player plays is nobody's practice.
+    if (active && !habits) onHeard(summary)
+  }, [active, habits, summary, onHeard])
+  const [climbs, setClimbs] = useState(false)
+  const rate = useCallback(
+    (rating: Rating) => {
+      session.settle()
+      if (habits) onClimb(rating)
+      else onRate(rating)
+    },
+    [session, habits, onRate, onClimb],
+  )
+  // The ladder is climbed by what was heard of as many rounds as a rung has repeats.
+  const enough = Math.max(LEAST_RATED_ROUNDS, repeats)
+  useEffect(() => {
+    if (active && climbs && proposal && unsettled >= enough) rate(proposal)
+  }, [active, climbs, proposal, unsettled, enough, rate])
   return {
     wanted,
     setWanted,
@@ -78,6 +107,10 @@ export function useAlong({ step, plan, countsEach, playing, position, settings }
     active,
     strike,
     measured: delayMs !== 'find',
+    climbs,
+    setClimbs,
+    enough,
+    rate,
     ...told,
   }
 }

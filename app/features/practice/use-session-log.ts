@@ -49,6 +49,7 @@ export function useSessionLog(logged: Logged): void {
       grid: newest.current.grid,
       form: newest.current.form,
       note: '',
+      heard: null,
     }
     let repeats = 0
     const write = () => {

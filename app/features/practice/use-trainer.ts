@@ -113,13 +113,18 @@ export function useTrainer(trained: Trained) {
     [playing, position, climb],
   )
 
-  /** Says how it went, and goes to the rung that follows from it. */
+  /** Goes to the rung that follows from how it went. */
+  const climbBy = useCallback(
+    (rating: Rating) => go(nextRung(rung, rungs.length, rating)),
+    [go, rung, rungs.length],
+  )
+  /** Says how it went, and goes on from there. */
   const rate = useCallback(
     (rating: Rating) => {
       say({ rating })
-      go(nextRung(rung, rungs.length, rating))
+      climbBy(rating)
     },
-    [say, go, rung, rungs.length],
+    [say, climbBy],
   )
   /** Takes back how it was rated last, and goes back to a rung. */
   const unrate = useCallback(
@@ -129,6 +134,7 @@ export function useTrainer(trained: Trained) {
     },
     [log, go],
   )
+  const hear = useCallback((heard: PracticeSessionRecord['heard']) => log.hear(heard), [log])
   const feelsTense = useCallback(() => say({ tense: true }), [say])
 
   return {
@@ -143,7 +149,9 @@ export function useTrainer(trained: Trained) {
     done: shown.done,
     go,
     rate,
+    climbBy,
     unrate,
+    hear,
     feelsTense,
   }
 }

@@ -6,7 +6,7 @@ import { liveLogs, saveRecord } from '..'
 const session = (i: number) => ({
   ...{ id: `s${i}`, version: 3 as const, lickId: 'a', createdAt: i, part: '', step: '' },
   ...{ tempo: 80, repeats: 1, seconds: 60, rating: null, tense: false },
-  ...{ grid: '', form: '', note: '' },
+  ...{ grid: '', form: '', note: '', heard: null },
 })
 
 it('a log that is worked out while a session is written does not forget that session', async () => {

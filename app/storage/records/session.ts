@@ -4,6 +4,29 @@ import { upgraded, words } from './fields'
 /** Milliseconds since 1970 that a calendar can name. */
 const moment = z.number().check(z.minimum(-8.64e15), z.maximum(8.64e15))
 
+const count = z.int().check(z.minimum(0))
+const milliseconds = z.number().check(z.minimum(-5000), z.maximum(5000))
+/** Rounds that were heard at the session's tempo: see `HeardSummary` of the core. */
+const heardSummary = z.object({
+  rounds: count,
+  meant: count,
+  hit: count,
+  onTime: count,
+  extra: count,
+  limbs: z.readonly(
+    z
+      .array(
+        z.object({
+          limb: z.enum(['RH', 'LH', 'XH', 'RF', 'LF']),
+          strokes: count,
+          meanMs: milliseconds,
+          spreadMs: milliseconds,
+        }),
+      )
+      .check(z.maxLength(5)),
+  ),
+})
+
 const sessionFields = z.object({
   id: z.string().check(z.minLength(1), z.maxLength(60)),
   version: z.literal(3),
@@ -22,6 +45,8 @@ const sessionFields = z.object({
   grid: z.string().check(z.maxLength(8)),
   form: words(40),
   note: words(200),
+  /** What was heard of it, where the player was heard; null where not. */
+  heard: z._default(z.nullable(heardSummary), null),
 })
 
 /**

@@ -1,0 +1,44 @@
+import { parseLickText } from '~/codecs/lick-text'
+import { lineEvents, VELOCITIES } from '~/core/line'
+import {
+  EVEN,
+  expectedStrokes,
+  type HeardSummary,
+  playedWith,
+  summaryOf,
+  toldOf,
+} from '~/core/listening'
+import { isOneHand } from '~/core/sticking'
+import { DEMO_LICKS } from './licks'
+import type { DemoSession } from './log'
+
+/** The lick that the circus drummer plays into the app, and on which days. */
+const HEARD_LICK = 'demo-tightrope'
+const ROUNDS = 8
+
+/**
+ * What was heard of a session of the circus drummer, who is simulated here as anywhere else: a left hand that
+ * comes late and less so week by week, and a spread that narrows. Null for what was played without it.
+ */
+export function demoHeard({ lickId, daysAgo, part, tempo }: DemoSession): HeardSummary | null {
+  if (lickId !== HEARD_LICK) return null
+  const found = DEMO_LICKS.find(({ id }) => id === lickId)
+  const read = found && parseLickText(found.text)
+  if (!read?.ok) return null
+  const { lick } = read.value
+  const velocities = lineEvents(lick).map(({ dynamic }) => VELOCITIES[dynamic])
+  const line = expectedStrokes(lick, tempo)
+    .map((stroke, i) => ({ ...stroke, velocity: velocities[i] ?? VELOCITIES.tap }))
+    .filter(({ limb }) => !part.startsWith('hands') || isOneHand(limb))
+  const habits = {
+    ...EVEN,
+    spreadMs: 8 + daysAgo * 0.25 + (part.startsWith('bar') ? 3 : 0),
+    delayMs: { LH: 4 + daysAgo * 0.35 },
+    missed: 0.02,
+  }
+  return summaryOf(
+    Array.from({ length: ROUNDS }, (_, round) =>
+      toldOf(line, playedWith(line, habits, daysAgo * 1000 + tempo * 10 + round)),
+    ),
+  )
+}
