@@ -23,7 +23,7 @@ describe('what is said of what was heard', () => {
       meantDb: 15.8,
     } as const
     expect(claimsWords({ claims: [rushing, levelled], tooFew: [] }, 5)).toBe(
-      'The line gets faster by 2.3 % from its first stroke to its last. Accents stand out of ghosts by 5 dB; 16 are written.',
+      'The line gets faster by 2.3 % from its first stroke to its last. Accents are only 5 dB louder than ghosts; 16 dB are written.',
     )
     expect(said(5)).toBe('Nothing that would be heard is off in these rounds.')
     expect(said(2)).toBe('Not enough yet: 2 of the 3 rounds that carry a sentence.')

@@ -40,7 +40,7 @@ function claimWords(claim: Claim, placeOf: (slot: number) => string): string {
   if (claim.kind === 'levelled') {
     const [loud, soft] = [LEVEL_NAMES[claim.loud], LEVEL_NAMES[claim.soft]]
     const [heard, meant] = [claim.heardDb, claim.meantDb].map(Math.round)
-    return `${capital(loud)} stand out of ${soft} by ${heard} dB; ${meant} are written.`
+    return `${capital(loud)} are only ${heard} dB louder than ${soft}; ${meant} dB are written.`
   }
   const [a, b] = claim.limbs.map((limb) => LIMB_NAMES[limb])
   const percent = Math.round((claim.ratio - 1) * 100)

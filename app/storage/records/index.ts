@@ -2,7 +2,6 @@ export { MOST_TEXT } from './fields'
 export {
   LICK_RECORD_VERSION,
   type LickRecord,
-  lickRecordSchema,
   readLickRecord,
   VERSION_NAME_MOST,
   type VersionRecord,

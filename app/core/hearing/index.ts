@@ -1,0 +1,1 @@
+export { type Onset, OnsetDetector } from './onsets'
