@@ -1,14 +1,8 @@
 import { parseLickText } from '~/codecs/lick-text'
 import { lineEvents, VELOCITIES } from '~/core/line'
-import {
-  EVEN,
-  expectedStrokes,
-  type HeardSummary,
-  playedWith,
-  summaryOf,
-  toldOf,
-} from '~/core/listening'
+import { EVEN, expectedStrokes, playedWith, summaryOf, toldOf } from '~/core/listening'
 import { isOneHand } from '~/core/sticking'
+import type { PracticeSessionRecord } from '~/storage'
 import { DEMO_LICKS } from './licks'
 import type { DemoSession } from './log'
 
@@ -20,7 +14,12 @@ const ROUNDS = 8
  * What was heard of a session of the circus drummer, who is simulated here as anywhere else: a left hand that
  * comes late and less so week by week, and a spread that narrows. Null for what was played without it.
  */
-export function demoHeard({ lickId, daysAgo, part, tempo }: DemoSession): HeardSummary | null {
+export function demoHeard({
+  lickId,
+  daysAgo,
+  part,
+  tempo,
+}: DemoSession): PracticeSessionRecord['heard'] {
   if (lickId !== HEARD_LICK) return null
   const found = DEMO_LICKS.find(({ id }) => id === lickId)
   const read = found && parseLickText(found.text)
@@ -36,9 +35,9 @@ export function demoHeard({ lickId, daysAgo, part, tempo }: DemoSession): HeardS
     delayMs: { LH: 4 + daysAgo * 0.35 },
     missed: 0.02,
   }
-  return summaryOf(
-    Array.from({ length: ROUNDS }, (_, round) =>
-      toldOf(line, playedWith(line, habits, daysAgo * 1000 + tempo * 10 + round)),
-    ),
+  const rounds = Array.from({ length: ROUNDS }, (_, round) =>
+    toldOf(line, playedWith(line, habits, daysAgo * 1000 + tempo * 10 + round)),
   )
+  const summary = summaryOf(rounds)
+  return { ...summary, limbs: [...summary.limbs] }
 }

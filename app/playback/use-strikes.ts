@@ -19,7 +19,7 @@ export const STRIKE_KEYS: readonly {
 const FOOT_NOTES: Readonly<Record<number, Limb>> = { 35: 'RF', 36: 'RF', 44: 'LF' }
 
 /** Where a stroke comes from; each has a delay of its own. */
-export type StrikeSource = 'keys' | 'pads'
+export type StrikeSource = 'keys' | 'pads' | 'mic'
 
 /** A stroke of the player, and where the music was when it was struck. */
 export interface Struck {
@@ -33,6 +33,9 @@ export interface Struck {
   readonly note?: number
 }
 
+/** Gives a stroke with its time on the page's clock: of a limb on screen, or of none by the microphone. */
+export type Strike = (limb: Limb | undefined, stamp: number, velocity?: number) => void
+
 /**
  * Hears strokes of the player by computer keys and MIDI pads while it is active, and those that are given to
  * what it returns, with their time stamps on the page's clock. Each is told with where the music was when it
@@ -42,7 +45,7 @@ export function useStrikes(
   active: boolean,
   position: (ahead?: number) => Position | undefined,
   onStruck: (struck: Struck) => void,
-): (limb: Limb, stamp: number) => void {
+): Strike {
   const newest = useRef({ position, onStruck })
   newest.current = { position, onStruck }
   const strike = useCallback((stamp: number, struck: Omit<Struck, 'at'>) => {
@@ -69,7 +72,15 @@ export function useStrikes(
       end()
     }
   }, [active, strike])
-  return useCallback((limb, stamp) => strike(stamp, { limb, from: 'keys' }), [strike])
+  return useCallback(
+    (limb, stamp, velocity) =>
+      strike(stamp, {
+        limb,
+        from: limb === undefined ? 'mic' : 'keys',
+        ...(velocity !== undefined && { velocity }),
+      }),
+    [strike],
+  )
 }
 
 /** Whether letters go into what has the focus, as words. */

@@ -1,4 +1,5 @@
 import type { Claim, Claims, Finding, HeardLevel, LimbTold, Told } from '~/core/listening'
+import type { Limb } from '~/core/sticking'
 import { LIMB_NAMES } from './limb-names'
 
 /** Rounds before anything is said of them. */
@@ -31,7 +32,7 @@ function claimWords(claim: Claim, placeOf: (slot: number) => string): string {
     const { limb, meanMs, withinMs, most } = claim
     const within = Math.max(1, Math.round(withinMs))
     const where = most === null ? '' : `, most on ${placeOf(most)}`
-    return `${capital(LIMB_NAMES[limb])} ${lateWords(meanMs)}, give or take ${within}${where}.`
+    return `${capital(limbName(limb))} ${lateWords(meanMs)}, give or take ${within}${where}.`
   }
   if (claim.kind === 'rushing') {
     const percent = Math.round(Math.abs(claim.percent) * 10) / 10
@@ -42,9 +43,14 @@ function claimWords(claim: Claim, placeOf: (slot: number) => string): string {
     const [heard, meant] = [claim.heardDb, claim.meantDb].map(Math.round)
     return `${capital(loud)} are only ${heard} dB louder than ${soft}; ${meant} dB are written.`
   }
-  const [a, b] = claim.limbs.map((limb) => LIMB_NAMES[limb])
+  const [a, b] = claim.limbs.map(limbName)
   const percent = Math.round((claim.ratio - 1) * 100)
   return `From ${a} to ${b} it takes ${percent} % longer than back.`
+}
+
+/** A limb, or strokes of which nobody can hear whose they are. */
+function limbName(limb: Limb): string {
+  return limb === 'XH' ? 'strokes' : LIMB_NAMES[limb]
 }
 
 /** `9 ms late`, `4 ms early`, `on time`. */
@@ -64,7 +70,7 @@ export function hitWords({ strokes, missed, extra }: Told): string {
 /** `left hand 9 ms late, spread 4 ms`. */
 export function limbWords({ limb, strokes, meanMs, sdMs }: LimbTold): string {
   const spread = strokes > 1 ? `, spread ${Math.round(sdMs)} ms` : ''
-  return `${LIMB_NAMES[limb]} ${lateWords(meanMs)}${spread}`
+  return `${limbName(limb)} ${lateWords(meanMs)}${spread}`
 }
 
 /**

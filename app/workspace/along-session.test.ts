@@ -133,6 +133,7 @@ describe('playing along', () => {
         summary: null,
         proposal: null,
         unsettled: 0,
+        lost: 0,
       })
     }
   })
@@ -148,6 +149,19 @@ describe('playing along', () => {
     session.reach(line.every * 6)
     expect(session.state()).toMatchObject({ proposal: 'rough', unsettled: 3 })
     expect(session.state().summary).toMatchObject({ rounds: 6, meant: 24, hit: 24 })
+  })
+
+  it('tells nothing of a round in which sound was lost', () => {
+    const session = new AlongSession(line, 0)
+    play(session, 0, [0, 0, 0, 0])
+    session.reach(line.every)
+    play(session, 1, [0, 0])
+    session.lose()
+    play(session, 1, [null, null, 0, 0])
+    play(session, 2, [0, 0, 0, 0])
+    session.reach(line.every * 3)
+    const { rounds, lost } = session.state()
+    expect([rounds.map(({ number }) => number), lost]).toEqual([[0, 2], 1])
   })
 
   it('adds up what was played at one tempo without a break, and no more', () => {

@@ -55,6 +55,8 @@ export interface AlongState {
   readonly proposal: Rating | null
   /** How many rounds the proposal is of. */
   readonly unsettled: number
+  /** Rounds of which nothing is told, since sound was lost in them. */
+  readonly lost: number
 }
 
 const NOTHING: AlongState = {
@@ -64,6 +66,7 @@ const NOTHING: AlongState = {
   summary: null,
   proposal: null,
   unsettled: 0,
+  lost: 0,
 }
 /** So far before its first and after its last stroke a round reaches, or half of what is between rounds. */
 const REACH_SECONDS = 1 / 6
@@ -83,6 +86,8 @@ export class AlongSession extends Slices<AlongState> {
   private open: {
     readonly number: number
     secondsPerTick: number
+    /** Whether sound was lost while it was played: then it tells nothing. */
+    lost: boolean
     readonly heard: { readonly tick: number; readonly stroke: Omit<HeardStroke, 'ms'> }[]
   } | null = null
   /** The last round that a simulated player played. */
@@ -117,13 +122,18 @@ export class AlongSession extends Slices<AlongState> {
     if (number < 0 || within > to) return
     if (this.open && number > this.open.number) this.close()
     if (this.open && number < this.open.number) return
-    this.open ??= { number, secondsPerTick, heard: [] }
+    this.open ??= { number, secondsPerTick, lost: false, heard: [] }
     this.open.secondsPerTick = secondsPerTick
     const stroke = {
       ...(limb !== undefined && limb !== 'XH' && { limb }),
       ...(velocity !== undefined && { velocity }),
     }
     this.open.heard.push({ tick: within, stroke })
+  }
+
+  /** Sound was lost: the round that is played is told of no more. */
+  lose(): void {
+    if (this.open) this.open.lost = true
   }
 
   /** It was said how it went: what is proposed next is of the rounds that follow. */
@@ -167,8 +177,12 @@ export class AlongSession extends Slices<AlongState> {
 
   private close(): void {
     if (!this.open) return
-    const { number, secondsPerTick, heard } = this.open
+    const { number, secondsPerTick, heard, lost } = this.open
     this.open = null
+    if (lost) {
+      this.patch({ lost: this.current.lost + 1 })
+      return
+    }
     const expected = this.line.strokes.map(({ tick, ...stroke }) => ({
       ...stroke,
       ms: tick * secondsPerTick * 1000,

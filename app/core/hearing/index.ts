@@ -1,1 +1,10 @@
+export {
+  CHIRP_EVERY_SECONDS,
+  CHIRPS,
+  MOST_DELAY_SECONDS,
+  makeChirp,
+  measuredDelay,
+} from './chirp'
+export { ClockMap } from './clock'
+export { Loudness } from './loudness'
 export { type Onset, OnsetDetector } from './onsets'

@@ -22,7 +22,7 @@ const ACCENTS_FROM = 100
 const GHOSTS_BELOW = 48
 
 /** Decibels of a gain that goes with the velocity to the power of 1.6, as the app's own kit sounds. */
-const DB_PER_DECADE = 32
+export const DB_PER_DECADE = 32
 
 /** How loud a velocity (1 to 127) is, in decibels below the loudest. Example: 112 is -1.7, 36 is -17.5. */
 export function decibelsOf(velocity: number): number {

@@ -11,10 +11,12 @@ import { plural } from '~/words/figures'
 import { claimsWords, findingWords, hitWords, limbWords } from '~/words/heard-words'
 import { placeInBar } from '~/words/places'
 import { heardSteps, stepToWork } from './heard-steps'
+import { MicrophonePart } from './microphone-part'
 import type { useAlong } from './use-along'
 
 const PLAYERS = [
-  { value: '', label: 'you: keys, fingers, pads' },
+  { value: 'you', label: 'you: keys, fingers, pads' },
+  { value: 'mic', label: 'you: microphone at the kit' },
   ...SIMULATED_PLAYERS.map(({ name }) => ({ value: name, label: `simulated: ${name}` })),
 ]
 
@@ -26,11 +28,13 @@ interface AlongPartProps {
   readonly planned: readonly PlannedStep[]
   /** Goes to a step of the plan. */
   readonly onGo: (step: number) => void
+  /** Keeps the microphone's delay, in milliseconds. */
+  readonly onDelay: (ms: number) => void
 }
 
 /** Playing along: pads to strike, what was heard of the last round and of all so far, what to work on next. */
-export function AlongPart({ along, lick, sessions, planned, onGo }: AlongPartProps) {
-  const { wanted, active, simulated, rounds, claims, counted, proposal, unsettled } = along
+export function AlongPart({ along, lick, sessions, planned, onGo, onDelay }: AlongPartProps) {
+  const { wanted, active, who, rounds, claims, counted, proposal, unsettled, lost } = along
   const last = rounds.at(-1)
   const slots = lickSlots(lick)
   const placeOf = (slot: number) => placeInBar(lick, slots[slot]?.tick ?? 0)
@@ -45,9 +49,9 @@ export function AlongPart({ along, lick, sessions, planned, onGo }: AlongPartPro
             <SelectField
               label="Who plays"
               className="w-60"
-              value={simulated}
+              value={who}
               options={PLAYERS}
-              onChange={along.setSimulated}
+              onChange={along.setWho}
             />
             <Tick checked={along.climbs} onTick={along.setClimbs} className="min-h-8 text-sm">
               Rate and climb by what is heard, every {along.enough} rounds
@@ -57,7 +61,8 @@ export function AlongPart({ along, lick, sessions, planned, onGo }: AlongPartPro
       </div>
       {wanted && (
         <>
-          {active && simulated === '' && <StrikePads onStrike={along.strike} />}
+          {who === 'mic' && <MicrophonePart along={along} onDelay={onDelay} />}
+          {active && who === 'you' && <StrikePads onStrike={along.strike} />}
           <p role="status" className="font-semibold empty:hidden">
             {claims && counted > 0 ? claimsWords(claims, counted, placeOf) : ''}
           </p>
@@ -71,14 +76,14 @@ export function AlongPart({ along, lick, sessions, planned, onGo }: AlongPartPro
             <p className="text-sm">
               Last round: {hitWords(last.told)}; {last.told.limbs.map(limbWords).join('; ')}.{' '}
               <span className="text-(--quiet)">
-                {plural(rounds.length, 'round')} heard. {sourceWords(along)}
+                {plural(rounds.length, 'round')} heard{lostWords(lost)}. {sourceWords(along)}
               </span>
             </p>
           ) : (
             <p className="text-(--quiet) text-sm">
               {active
-                ? 'Play the line: F and J for the hands, B for the kick, N for the hi-hat foot, or pads.'
-                : 'Start the step, then play the line by keys, fingers or MIDI pads. Each stroke is shown under its slot, early above the line and late below it.'}
+                ? playWords(who)
+                : 'Start the step, then play the line. Each stroke is shown under its slot, early above the line and late below it.'}
             </p>
           )}
           <Diagnosis sessions={sessions} planned={planned} onGo={onGo} />
@@ -88,10 +93,19 @@ export function AlongPart({ along, lick, sessions, planned, onGo }: AlongPartPro
   )
 }
 
+function playWords(who: string): string {
+  return who === 'mic'
+    ? 'Play the line at the kit.'
+    : 'Play the line: F and J for the hands, B for the kick, N for the hi-hat foot, or pads.'
+}
+
+function lostWords(lost: number): string {
+  return lost === 0 ? '' : `, ${plural(lost, 'round')} left out since sound was lost`
+}
+
 /** Whose strokes these are, and what they are held against. */
 function sourceWords({ simulated, measured, rounds }: ReturnType<typeof useAlong>): string {
-  if (simulated !== '')
-    return 'A simulated player, to try this without a kit: nothing of it is kept.'
+  if (simulated) return 'A simulated player, to try this without a kit: nothing of it is kept.'
   if (measured) return 'The delay that was measured for this source is taken off.'
   const delay = Math.round(rounds.at(-1)?.told.delayMs ?? 0)
   return `Against your own middle, ${delay} ms from the click: no delay was measured yet.`

@@ -329,6 +329,7 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
             sessions={own}
             planned={planned}
             onGo={(next) => desk.goTo(next)}
+            onDelay={(mic) => changeSettings({ tapDelays: { ...settings.tapDelays, mic } })}
           />
         )}
         <Trouble words={trainer.trouble || kept.refused} />

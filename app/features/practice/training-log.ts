@@ -1,3 +1,4 @@
+import type { HeardSummary } from '~/core/listening'
 import { type Climb, formName, repeatsOn, type Standing, standAt } from '~/core/practice'
 import { gridName, secondsPerTick, type Ticks } from '~/core/time'
 import type { PracticeSessionRecord } from '~/storage'
@@ -83,9 +84,10 @@ export class TrainingLog {
   }
 
   /** Takes down what was heard of the session that is running; nothing where none is. */
-  hear(heard: PracticeSessionRecord['heard']): void {
-    if (this.running)
-      this.running = { ...this.running, session: { ...this.running.session, heard } }
+  hear(summary: HeardSummary | null): void {
+    if (!this.running) return
+    const heard = summary && { ...summary, limbs: [...summary.limbs] }
+    this.running = { ...this.running, session: { ...this.running.session, heard } }
   }
 
   /** Takes back what was said last; nothing where nothing was. */

@@ -5,6 +5,7 @@ import type { Rating } from '~/core/log'
 import type { Position, TempoPlan } from '~/core/performance'
 import { roundOf } from '~/core/practice'
 import { useSlices } from '~/live/use-slices'
+import { useMicrophone } from '~/playback/use-microphone'
 import { type Struck, useStrikes } from '~/playback/use-strikes'
 import type { Settings } from '~/storage'
 import { type AlongLine, AlongSession } from '~/workspace/along-session'
@@ -29,6 +30,9 @@ interface Along {
   readonly onClimb: (rating: Rating) => void
 }
 
+/** Who plays: the player by keys, fingers and pads, or at a microphone, or a simulated player by name. */
+export type Who = 'you' | 'mic' | (string & {})
+
 const LOOK_MS = 100
 /** Of the simulated players. */
 const SEED = 2026
@@ -41,12 +45,14 @@ export function useAlong(along: Along) {
   const [wanted, setWanted] = useState(false)
   const [session] = useState(() => new AlongSession(SILENT, 'find'))
   const { pads } = settings
-  const [simulated, setSimulated] = useState('')
-  const habits = SIMULATED_PLAYERS.find(({ name }) => name === simulated)?.habits
+  const [who, setWho] = useState<Who>('you')
+  const habits = SIMULATED_PLAYERS.find(({ name }) => name === who)?.habits
   const [source, setSource] = useState<Struck['from']>('keys')
   // A delay that was never measured is found round by round; a simulated player has none.
-  const delayMs = habits ? 0 : settings.tapDelays[source] || ('find' as const)
-  const meant = useMemo(() => step && meantOf(step, countsEach), [step, countsEach])
+  const from = who === 'mic' ? 'mic' : source
+  const delayMs = habits ? 0 : settings.tapDelays[from] || ('find' as const)
+  const bare = who === 'mic'
+  const meant = useMemo(() => step && meantOf(step, countsEach, bare), [step, countsEach, bare])
   const active = wanted && playing && meant !== undefined
   useEffect(() => {
     if (active) session.begin(meant.line, delayMs)
@@ -71,13 +77,22 @@ export function useAlong(along: Along) {
     return () => clearInterval(timer)
   }, [active, position, sinceAt, session, habits, plan])
 
-  const strike = useStrikes(active && !habits, position, ({ at, limb, velocity, from, note }) => {
-    // A pad that runs the page plays nothing.
-    if (note !== undefined && Object.values(pads).includes(note)) return
-    const since = sinceAt(at)
-    if (since === null || habits) return
-    setSource(from)
-    session.hear({ since, secondsPerTick: perTickAt(at, plan), limb, velocity })
+  const strike = useStrikes(
+    active && !habits,
+    position,
+    ({ at, limb, velocity, from: by, note }) => {
+      // A pad that runs the page plays nothing.
+      if (note !== undefined && Object.values(pads).includes(note)) return
+      const since = sinceAt(at)
+      // Where the microphone is heard, nothing else is.
+      if (since === null || habits || (by === 'mic') !== bare) return
+      if (by !== 'mic') setSource(by)
+      session.hear({ since, secondsPerTick: perTickAt(at, plan), limb, velocity })
+    },
+  )
+  const microphone = useMicrophone(wanted && bare, {
+    onStroke: (at, velocity) => strike(undefined, at, velocity),
+    onLost: () => session.lose(),
   })
   const told = useSlices(session)
   const { summary, proposal, unsettled } = told
@@ -102,8 +117,10 @@ export function useAlong(along: Along) {
   return {
     wanted,
     setWanted,
-    simulated,
-    setSimulated,
+    who,
+    setWho,
+    simulated: habits !== undefined,
+    microphone,
     active,
     strike,
     measured: delayMs !== 'find',
@@ -120,8 +137,11 @@ function perTickAt(at: Position, plan: TempoPlan): number {
   return plan(at.phase === 'round' ? at.bar : 0)
 }
 
-/** What is meant to be played of a step, and where in a round it lies. */
-function meantOf(step: Step, countsEach: boolean) {
+/**
+ * What is meant to be played of a step, and where in a round it lies. Bare is without limbs, as a microphone
+ * hears it: which hand struck it cannot tell, and what is struck together is one stroke.
+ */
+function meantOf(step: Step, countsEach: boolean, bare: boolean) {
   const { lick } = step.part
   const { bar } = frameTicks(step.played.frame)
   const first = lickSlots(lick)[0]?.tick ?? 0
@@ -133,5 +153,17 @@ function meantOf(step: Step, countsEach: boolean) {
     slot,
     velocity: VELOCITIES[dynamic],
   }))
-  return { bar, lineFrom, line: { strokes, every: roundOf(lick, step.form).ticks + counted } }
+  const told = bare ? withoutLimbs(strokes) : strokes
+  return { bar, lineFrom, line: { strokes: told, every: roundOf(lick, step.form).ticks + counted } }
+}
+
+/** Strokes of no limb, one at each instant, as loud as the loudest of them. */
+function withoutLimbs(strokes: AlongLine['strokes']): AlongLine['strokes'] {
+  const all: AlongLine['strokes'][number][] = []
+  for (const stroke of strokes) {
+    const last = all.at(-1)
+    if (last?.tick !== stroke.tick) all.push({ ...stroke, limb: 'XH' })
+    else if (last.velocity < stroke.velocity) all[all.length - 1] = { ...stroke, limb: 'XH' }
+  }
+  return all
 }

@@ -1,6 +1,7 @@
 import { nanoid } from 'nanoid'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { frameTicks } from '~/core/line'
+import type { HeardSummary } from '~/core/listening'
 import type { Rating } from '~/core/log'
 import type { Performance } from '~/core/performance'
 import { type Climb, chooseRung, nextRung, roundOf, type Standing, standAt } from '~/core/practice'
@@ -134,7 +135,7 @@ export function useTrainer(trained: Trained) {
     },
     [log, go],
   )
-  const hear = useCallback((heard: PracticeSessionRecord['heard']) => log.hear(heard), [log])
+  const hear = useCallback((heard: HeardSummary | null) => log.hear(heard), [log])
   const feelsTense = useCallback(() => say({ tense: true }), [say])
 
   return {

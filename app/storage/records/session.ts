@@ -13,18 +13,16 @@ const heardSummary = z.object({
   hit: count,
   onTime: count,
   extra: count,
-  limbs: z.readonly(
-    z
-      .array(
-        z.object({
-          limb: z.enum(['RH', 'LH', 'XH', 'RF', 'LF']),
-          strokes: count,
-          meanMs: milliseconds,
-          spreadMs: milliseconds,
-        }),
-      )
-      .check(z.maxLength(5)),
-  ),
+  limbs: z
+    .array(
+      z.object({
+        limb: z.enum(['RH', 'LH', 'XH', 'RF', 'LF']),
+        strokes: count,
+        meanMs: milliseconds,
+        spreadMs: milliseconds,
+      }),
+    )
+    .check(z.maxLength(5)),
 })
 
 const sessionFields = z.object({

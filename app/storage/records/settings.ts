@@ -83,7 +83,10 @@ export const settingsSchema = z.object({
   /** Plans of the player's own, to be laid on other licks. */
   templates: z._default(z.array(planTemplate).check(z.maxLength(MOST_TEMPLATES)), []),
   /** How late taps come by each source, in milliseconds: measured against the click. */
-  tapDelays: z._default(z.object({ keys: tapDelay, pads: tapDelay }), { keys: 0, pads: 0 }),
+  tapDelays: z._default(
+    z.object({ keys: tapDelay, pads: tapDelay, mic: z._default(tapDelay, 0) }),
+    { keys: 0, pads: 0, mic: 0 },
+  ),
   /** Minutes after which a break is called for; 0 for never. */
   breakAfter: z._default(z.int().check(z.minimum(0), z.maximum(120)), 25),
   /** The MIDI notes of the pads that run practice. */

@@ -1,0 +1,69 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { toRandomStream } from '../foundation'
+import { decibelsOf } from '../listening'
+import { CHIRP_EVERY_SECONDS, CHIRPS, ClockMap, Loudness, makeChirp, measuredDelay } from '.'
+
+describe('two clocks', () => {
+  it('are mapped by what most pairs say, whatever keeps some of them late (law)', () => {
+    const pair = fc.record({ device: fc.nat(100_000), late: fc.nat(40) })
+    fc.assert(
+      fc.property(fc.array(pair, { minLength: 1, maxLength: 20 }), fc.nat(5000), (pairs, apart) => {
+        const clock = new ClockMap()
+        // Two of three pairs are read at once.
+        for (const [i, { device, late }] of pairs.entries())
+          clock.add({ device, page: device + apart + (i % 3 === 2 ? late : 0) })
+        expect(clock.toPage(77)).toBe(77 + apart)
+      }),
+    )
+  })
+
+  it('begin anew with a device that had stopped', () => {
+    const clock = new ClockMap()
+    expect(clock.known).toBe(false)
+    for (let i = 0; i < 40; i += 1) clock.add({ device: i * 100, page: i * 100 + 50 })
+    clock.add({ device: 4000, page: 9000 })
+    expect(clock.toPage(4100)).toBe(9100)
+  })
+})
+
+describe('a delay by chirps', () => {
+  const rate = 22_050
+  const played = Array.from({ length: CHIRPS }, (_, i) => (0.2 + i * CHIRP_EVERY_SECONDS) * rate)
+  const echoed = (delay: number, gain: number, seed: number, of = CHIRPS) => {
+    const random = toRandomStream(seed)
+    const chirp = makeChirp(rate)
+    const length = Math.ceil((CHIRPS * CHIRP_EVERY_SECONDS + 1) * rate)
+    const heard = Float32Array.from({ length }, () => 0.05 * (random() * 2 - 1))
+    for (const from of played.slice(0, of))
+      for (const [i, one] of chirp.entries()) {
+        const at = Math.round(from + delay * rate) + i
+        heard[at] = (heard[at] as number) + one * gain
+        // The floor gives it back once more, softer.
+        heard[at + 200] = (heard[at + 200] as number) + one * gain * 0.5
+      }
+    return heard
+  }
+
+  it('is found to the sample in noise and echo', () => {
+    for (const delay of [0.012, 0.085, 0.31])
+      expect(measuredDelay(echoed(delay, 0.2, 3), played, rate)).toBeCloseTo(delay, 4)
+  })
+
+  it('is not told where the loudspeaker was not heard, or hardly', () => {
+    expect(measuredDelay(echoed(0.05, 0, 4), played, rate)).toBeNull()
+    expect(measuredDelay(echoed(0.05, 0.2, 4, 5), played, rate)).toBeNull()
+    expect(measuredDelay(new Float32Array(100), played, rate)).toBeNull()
+  })
+})
+
+describe('loudness without a scale', () => {
+  it('takes the loudest for an accent, and the others as far below it as they are', () => {
+    const loudness = new Loudness()
+    expect(loudness.velocityOf(-10)).toBe(112)
+    expect(loudness.velocityOf(-10 + decibelsOf(36) - decibelsOf(112))).toBe(36)
+    expect(loudness.velocityOf(-4)).toBe(112)
+    expect(loudness.velocityOf(-10)).toBeLessThan(112)
+    expect(loudness.velocityOf(-200)).toBe(1)
+  })
+})

@@ -1,0 +1,67 @@
+import { useState } from 'react'
+import type { EarsState } from '~/playback/ears'
+import { Act, Trouble } from '~/ui/parts'
+import type { useAlong } from './use-along'
+
+const FAULTS: Readonly<Partial<Record<EarsState, string>>> = {
+  refused:
+    'The microphone was refused. Allow it beside the page’s address, or play by keys, fingers or pads.',
+  none: 'No microphone was found. Plug one in, or play by keys, fingers or pads.',
+  unsupported:
+    'This browser gives no microphone to this page. Play by keys, fingers or pads, or open the page on this machine itself.',
+  failed: 'The microphone could not be opened. Choose it again, or play by keys, fingers or pads.',
+}
+/** What the meter shows, in decibels below full scale. */
+const QUIETEST = -60
+
+/** The microphone: its level, its delay, and what to do where it is not heard. */
+export function MicrophonePart({
+  along: { microphone, active, measured },
+  onDelay,
+}: {
+  along: ReturnType<typeof useAlong>
+  onDelay: (ms: number) => void
+}) {
+  const { state, level, measure } = microphone
+  const [said, setSaid] = useState('')
+  const [measuring, setMeasuring] = useState(false)
+  const fault = FAULTS[state]
+  if (fault) return <Trouble words={fault} />
+  if (state !== 'hearing')
+    return <p className="text-(--quiet) text-sm">Waiting for the microphone …</p>
+  const find = async () => {
+    setMeasuring(true)
+    setSaid('')
+    const delay = await measure()
+    setMeasuring(false)
+    if (delay === null) {
+      setSaid('The chirps were not heard. Hold the earpiece or the loudspeaker to the microphone.')
+      return
+    }
+    onDelay(Math.round(delay))
+    setSaid(`Sound comes back after ${Math.round(delay)} ms: that is taken off from now on.`)
+  }
+  return (
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-1.5 text-sm">
+      <meter
+        aria-label="Level of the microphone, in decibels"
+        className="h-4 w-40"
+        min={QUIETEST}
+        max={0}
+        high={-1}
+        value={Math.max(QUIETEST, level)}
+      />
+      <Act disabled={active || measuring} onClick={() => void find()}>
+        {measuring
+          ? 'Listening for chirps …'
+          : measured
+            ? 'Measure the delay again'
+            : 'Measure the delay'}
+      </Act>
+      <span role="status" className="basis-full text-(--quiet)">
+        {said ||
+          'Listen to the click by headphones, or it is heard as strokes. The sound is not kept and not sent. Which hand struck cannot be heard, so it is not told.'}
+      </span>
+    </div>
+  )
+}

@@ -1,0 +1,101 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { type Browser, chromium, expect, type Page, test } from '@playwright/test'
+import { formatWav } from '~/codecs/wav'
+import { QUIET_FLAGS } from '../../scripts/serve.mjs'
+import { type MadeStroke, RATE, recorded } from '../support/recordings'
+
+/** Sixteenths at 80, the tempo of a new lick: so far apart, in seconds. */
+const GAP = 0.1875
+/** The last of every four strokes comes so late, in seconds. */
+const LATE = 0.012
+const SECONDS = 90
+
+/** A simulated player at the kit for a minute and a half, in a room. */
+function played(): Float32Array {
+  const strokes = Array.from(
+    { length: Math.floor(SECONDS / GAP) },
+    (_, i): MadeStroke => ({
+      seconds: 0.3 + i * GAP + (i % 4 === 3 ? LATE : 0),
+      surface: 'sn',
+      velocity: 88,
+    }),
+  )
+  return recorded(strokes, { noiseDb: -55, echoDb: -14 }, 11)
+}
+
+/** A browser whose microphone gives a file, or none. */
+async function browserHearing(path: string, executablePath: string): Promise<Browser> {
+  return chromium.launch({
+    executablePath,
+    args: [
+      ...QUIET_FLAGS,
+      '--use-fake-ui-for-media-stream',
+      '--use-fake-device-for-media-stream',
+      `--use-file-for-fake-audio-capture=${path}%noloop`,
+    ],
+  })
+}
+
+/** A new lick of four strokes, practised over and over. */
+async function practiseFour(page: Page) {
+  await page.goto('/')
+  await page.getByRole('button', { name: 'New lick' }).click()
+  await page.getByLabel('Sticking', { exact: true }).fill('RLRL')
+  await page.getByRole('link', { name: 'Practise', exact: true }).click()
+  const steps = page.getByRole('list', { name: 'Steps' })
+  await steps.getByRole('listitem').last().getByRole('button').first().click()
+  await page.getByLabel('Form').selectOption('over and over')
+}
+
+test('a player at the microphone is heard: what is told is what was put in', async ({
+  baseURL,
+  launchOptions,
+}) => {
+  test.slow()
+  const folder = mkdtempSync(join(tmpdir(), 'heard-'))
+  const path = join(folder, 'player.wav')
+  writeFileSync(path, formatWav(played(), RATE))
+  const browser = await browserHearing(path, launchOptions.executablePath ?? '')
+  try {
+    const page = await browser.newPage({
+      baseURL: baseURL ?? '',
+      viewport: { width: 1280, height: 800 },
+    })
+    await practiseFour(page)
+    const along = page.getByRole('region', { name: 'Play along' })
+    await along.getByLabel('Hear me play along').check()
+    await along.getByLabel('Who plays').selectOption('you: microphone at the kit')
+    await expect(along.getByLabel(/^Level of the microphone/)).toBeVisible()
+    await page.keyboard.press('Space')
+    // No limb is told; the spread of strokes of which one in four is 12 ms late is 6 ms.
+    await expect(
+      along.getByText(/^Last round: all 4 strokes; strokes .*, spread [567] ms/),
+    ).toBeVisible({
+      timeout: 45_000,
+    })
+    await expect(along.getByText(/Left hand|Right hand/)).toHaveCount(0)
+    await page.keyboard.press('Space')
+    // The microphone is let go where it is not wanted any more.
+    await along.getByLabel('Hear me play along').uncheck()
+    await expect(along.getByLabel(/^Level of the microphone/)).toHaveCount(0)
+  } finally {
+    await browser.close()
+    rmSync(folder, { recursive: true })
+  }
+})
+
+test('a microphone that is refused is told, with what to do instead', async ({ page, context }) => {
+  await context.addInitScript(() => {
+    navigator.mediaDevices.getUserMedia = () =>
+      Promise.reject(new DOMException('no', 'NotAllowedError'))
+  })
+  await page.goto('/practice/demo-tightrope')
+  const along = page.getByRole('region', { name: 'Play along' })
+  await along.getByLabel('Hear me play along').check()
+  await along.getByLabel('Who plays').selectOption('you: microphone at the kit')
+  await expect(along.getByText(/^The microphone was refused\. Allow it/)).toBeVisible()
+  await along.getByLabel('Who plays').selectOption('you: keys, fingers, pads')
+  await expect(along.getByText(/^The microphone was refused/)).toHaveCount(0)
+})
