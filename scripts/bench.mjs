@@ -71,6 +71,11 @@ if (process.argv[2] === 'files') {
   run('node_modules/.bin/tsx', ['tests/bench/files.ts'])
   process.exit()
 }
+if (process.argv[2] === 'hearing') {
+  // Strokes found in made material, by condition, and what that costs: in the core alone.
+  run('node_modules/.bin/tsx', ['tests/bench/hearing.ts'])
+  process.exit()
+}
 if (process.argv[2] === 'rows') {
   // What can be seen of a bar beside every panel: asked for by itself.
   run(process.execPath, ['scripts/build.mjs'], { stdio: ['ignore', 'ignore', 'inherit'] })

@@ -72,4 +72,30 @@ describe('tapping a line in', () => {
     session.goAt(120)
     expect(session.state()).toMatchObject({ phase: 'idle', taps: [], found: null })
   })
+
+  it('finds the tempo where there is no click, and lays the line from its first tap', () => {
+    const session = new TapSession(90, 30)
+    session.goFree(true)
+    session.start()
+    for (const [i, limb] of (['RH', 'LH', 'LH', 'RH', 'RF'] as const).entries())
+      session.tap({ ms: 2345 + i * 125 + (i % 2), limb })
+    const { found, quarters } = session.state()
+    expect(quarters).toBe(120)
+    expect(found && [gridName(found.grid), formatLine(found.line), found.start]).toEqual([
+      '1/16',
+      'RLLRK',
+      0,
+    ])
+    expect(session.measured()).toBeNull()
+    session.goFree(false)
+    expect(session.state()).toMatchObject({ free: false, quarters: 90, taps: [], found: null })
+  })
+
+  it('has no line of free taps before they have a tempo', () => {
+    const session = new TapSession(90, 0)
+    session.goFree(true)
+    session.start()
+    for (const ms of [0, 150, 300]) session.tap({ ms, limb: 'RH' })
+    expect(session.state()).toMatchObject({ quarters: null, found: null })
+  })
 })

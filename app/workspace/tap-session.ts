@@ -1,4 +1,4 @@
-import { lineOfTaps, medianOf, type Tap, type TappedLine } from '~/core/listening'
+import { lineOfTaps, medianOf, type Tap, type TappedLine, tempoOfTaps } from '~/core/listening'
 import type { Grid } from '~/core/time'
 import { Slices } from './slices'
 
@@ -12,6 +12,10 @@ export interface TapState {
   /** What is taken off every tap: how late this source is, in milliseconds. */
   readonly delayMs: number
   readonly found: TappedLine | null
+  /** Whether there is no click: the tempo is found too. */
+  readonly free: boolean
+  /** The tempo at which the line is laid, in quarters a minute; null where none is found. */
+  readonly quarters: number | null
 }
 
 /** More taps are no line any more. */
@@ -20,7 +24,7 @@ const MOST_TAPS = 512
 export const CALIBRATING_TAPS = 8
 
 /**
- * Tapping a line in beside a click, without its page: what is struck is laid on a grid as it comes, on another
+ * Tapping a line in beside a click or freely, without its page: what is struck is laid on a grid as it comes, on another
  * one afterwards, and the last tap can be taken back. Tempos are quarters a minute.
  *
  * @example const session = new TapSession(100, 0); session.start(); session.tap({ ms: 3, limb: 'RH' })
@@ -30,7 +34,7 @@ export class TapSession extends Slices<TapState> {
     private quarters: number,
     delayMs: number,
   ) {
-    super({ phase: 'idle', taps: [], wished: null, delayMs, found: null })
+    super({ phase: 'idle', taps: [], wished: null, delayMs, found: null, free: false, quarters })
   }
 
   /** Begins anew: what was tapped before is gone. */
@@ -49,7 +53,7 @@ export class TapSession extends Slices<TapState> {
     const { phase, taps } = this.current
     if (phase !== 'tapping' || taps.length >= MOST_TAPS || !Number.isFinite(tap.ms)) return
     // A little early is the first beat all the same.
-    if (tap.ms - this.current.delayMs < -this.beatMs() / 4) return
+    if (!this.current.free && tap.ms - this.current.delayMs < -this.beatMs() / 4) return
     this.lay({ taps: [...taps, tap] })
   }
 
@@ -68,17 +72,26 @@ export class TapSession extends Slices<TapState> {
     this.patch({ phase: 'idle', taps: [], found: null })
   }
 
+  /** Goes without the click, or with it again: the taps so far were of the other kind. */
+  goFree(free: boolean): void {
+    if (free === this.current.free) return
+    this.patch({ free, quarters: free ? null : this.quarters })
+    this.clear()
+  }
+
   /** Another tempo of the click: the taps so far were at another one. */
   goAt(quarters: number): void {
     if (quarters === this.quarters) return
     this.quarters = quarters
+    if (this.current.free) return
+    this.patch({ quarters })
     this.clear()
   }
 
   /** How late this source is: the median distance of the taps from their nearest beats; null for too few. */
   measured(): number | null {
     const { taps } = this.current
-    if (taps.length < CALIBRATING_TAPS) return null
+    if (this.current.free || taps.length < CALIBRATING_TAPS) return null
     const beat = this.beatMs()
     return Math.round(medianOf(taps.map(({ ms }) => ms - Math.round(ms / beat) * beat)))
   }
@@ -94,7 +107,25 @@ export class TapSession extends Slices<TapState> {
 
   private lay(changed: Partial<TapState>): void {
     const next = { ...this.current, ...changed }
-    const early = next.taps.map((tap) => ({ ...tap, ms: tap.ms - next.delayMs }))
-    this.patch({ ...changed, found: lineOfTaps(early, this.quarters, next.wished) })
+    const { taps, delayMs, wished, free } = next
+    if (free) {
+      this.patch({ ...changed, ...laidFreely(taps, wished) })
+      return
+    }
+    const early = taps.map((tap) => ({ ...tap, ms: tap.ms - delayMs }))
+    this.patch({ ...changed, found: lineOfTaps(early, this.quarters, wished) })
   }
+}
+
+/** Free taps as a line at the whole tempo that is nearest to theirs; the first slot is the first beat. */
+function laidFreely(
+  taps: readonly Tap[],
+  wished: Grid | null,
+): Pick<TapState, 'found' | 'quarters'> {
+  const tempo = tempoOfTaps(taps)
+  if (!tempo) return { found: null, quarters: null }
+  const quarters = Math.round(tempo.quarters)
+  const scale = tempo.quarters / quarters
+  const laid = taps.map((tap) => ({ ...tap, ms: (tap.ms - tempo.firstMs) * scale }))
+  return { found: lineOfTaps(laid, quarters, wished), quarters }
 }

@@ -335,3 +335,24 @@ test('a line is tapped in beside the click, laid on another grid, and used', asy
   await page.keyboard.press('ControlOrMeta+z')
   await expect(sticking(page)).not.toHaveValue(/R.*L.*L.*R.*K$/)
 })
+
+test('a line is tapped in without a click, and has the tempo of the taps', async ({ page }) => {
+  await openLick(page, 'Tightrope')
+  const cells = await open(page, 'Cells')
+  await cells.getByRole('button', { name: 'Tap a line in' }).click()
+  await cells.getByLabel('Beside a click').uncheck()
+  await cells.getByRole('button', { name: 'Start tapping' }).click()
+  await expect(cells.getByText(/^Tap: F and J/)).toBeVisible()
+  // Told by the stamps of the keys, however late they are pressed here.
+  await page.evaluate(async () => {
+    const begun = performance.now()
+    for (const [i, code] of ['KeyJ', 'KeyF', 'KeyF', 'KeyJ', 'KeyB', 'KeyB'].entries()) {
+      while (performance.now() < begun + i * 200) await new Promise((go) => setTimeout(go, 1))
+      window.dispatchEvent(new KeyboardEvent('keydown', { code, key: code.at(-1) ?? '' }))
+    }
+  })
+  await expect(cells.getByText(/^6 taps, at (74|75|76) quarters a minute/)).toBeVisible()
+  await cells.getByRole('button', { name: 'Stop' }).click()
+  await cells.getByRole('button', { name: 'Use as the line' }).click()
+  await expect(sticking(page)).toHaveValue('RLLRKK')
+})

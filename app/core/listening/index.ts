@@ -1,5 +1,6 @@
 export { type Claim, type Claims, claimsOf, studentQuantile } from './claims'
 export { diagnose, type Finding, type HeardStep, normalQuantile } from './diagnosis'
+export { type FoundTempo, tempoOfTaps } from './free-taps'
 export { DB_PER_DECADE, decibelsOf, type HeardLevel, type LevelTold } from './levels'
 export {
   type ExpectedStroke,

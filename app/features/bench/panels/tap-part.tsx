@@ -1,7 +1,7 @@
-import { useCallback, useEffect, useMemo, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { frameTicks, TEMPO_RANGE } from '~/core/line'
 import { formatLine } from '~/core/notation'
-import { toSequence } from '~/core/performance'
+import { type Position, toSequence } from '~/core/performance'
 import { grooveBars } from '~/core/solo'
 import { ALL_GRIDS, findGrid, gridName, secondsPerTick, TICKS_PER_QUARTER } from '~/core/time'
 import { PhraseStacks } from '~/drawing/stacks/phrase-figure'
@@ -13,6 +13,7 @@ import { type StrikeSource, useStrikes } from '~/playback/use-strikes'
 import { SelectField } from '~/ui/field'
 import { LabelledNumber } from '~/ui/number-field'
 import { Act, Part, Trouble } from '~/ui/parts'
+import { Tick } from '~/ui/tick'
 import { plural } from '~/words/figures'
 import { gridWords } from '~/words/grid-words'
 import { TapSession } from '~/workspace/tap-session'
@@ -32,7 +33,7 @@ export function TapPart() {
   const quarters = (tempo * beat) / TICKS_PER_QUARTER
   const delayMs = settings.tapDelays[source]
   const [session] = useState(() => new TapSession(quarters, delayMs))
-  const { phase, taps, wished, found } = useSlices(session)
+  const { phase, taps, wished, found, free, quarters: tapped } = useSlices(session)
   useEffect(() => session.goAt(quarters), [session, quarters])
   useEffect(() => session.delayBy(delayMs), [session, delayMs])
 
@@ -48,22 +49,42 @@ export function TapPart() {
   const plan = useCallback(() => perTick, [perTick])
   const { playing, trouble, start, stop, position } = useSounding(compose, plan)
   const tapping = phase === 'tapping'
+  const since = useRef(0)
   useEffect(() => {
-    if (tapping && !playing) session.stop()
-  }, [tapping, playing, session])
+    if (tapping && !playing && !free) session.stop()
+  }, [tapping, playing, free, session])
 
-  const strike = useStrikes(tapping, position, ({ at, limb = 'XH', from, velocity }) => {
-    if (at.phase === 'over') return
-    const ticks = at.phase === 'round' ? at.played : at.tick - bar
-    setSource(from)
-    session.tap({
-      ms: ticks * perTick * 1000,
-      limb,
-      ...(velocity !== undefined && { velocity }),
-    })
-  })
+  // Without a click, ticks since tapping began stand for where the music is.
+  const atFree = useCallback(
+    (ahead = 0): Position => {
+      const seconds = (performance.now() - since.current) / 1000 + ahead
+      const played = Math.max(0, seconds / perTick)
+      return { phase: 'round', round: 0, tick: played, bar: 0, played }
+    },
+    [perTick],
+  )
+  const strike = useStrikes(
+    tapping,
+    free ? atFree : position,
+    ({ at, limb = 'XH', from, velocity }) => {
+      if (at.phase === 'over') return
+      const ticks = at.phase === 'round' ? at.played : at.tick - bar
+      setSource(from)
+      session.tap({
+        ms: ticks * perTick * 1000,
+        limb,
+        ...(velocity !== undefined && { velocity }),
+      })
+    },
+  )
 
   const toggle = () => {
+    if (free) {
+      since.current = performance.now()
+      if (tapping) session.stop()
+      else session.start()
+      return
+    }
     if (playing) {
       stop()
       session.stop()
@@ -82,7 +103,8 @@ export function TapPart() {
   )
   const use = () => {
     if (!found) return
-    const frame = { ...lick.frame, grid: found.grid, start: found.start % bar }
+    const tempoThen = free && tapped ? { tempo: (tapped * TICKS_PER_QUARTER) / beat } : {}
+    const frame = { ...lick.frame, ...tempoThen, grid: found.grid, start: found.start % bar }
     onEdit({ label: 'Tap in a line', lick: { ...lick, frame, line: found.line, parts: [] } })
     stop()
     session.clear()
@@ -92,17 +114,35 @@ export function TapPart() {
     <Part title="Tap it in">
       <div className="flex flex-wrap items-end gap-2">
         <button type="button" className="btn btn-primary btn-sm" onClick={toggle}>
-          {playing ? 'Stop the click' : 'Start tapping'}
+          {free
+            ? tapping
+              ? 'Stop'
+              : 'Start tapping'
+            : playing
+              ? 'Stop the click'
+              : 'Start tapping'}
         </button>
-        <div className="w-24">
-          <LabelledNumber
-            label="Click"
-            min={TEMPO_RANGE.least}
-            max={TEMPO_RANGE.most}
-            value={tempo}
-            onChange={setTempo}
-          />
-        </div>
+        <Tick
+          checked={!free}
+          onTick={(click) => {
+            stop()
+            session.goFree(!click)
+          }}
+          className="min-h-8 text-sm"
+        >
+          Beside a click
+        </Tick>
+        {!free && (
+          <div className="w-24">
+            <LabelledNumber
+              label="Click"
+              min={TEMPO_RANGE.least}
+              max={TEMPO_RANGE.most}
+              value={tempo}
+              onChange={setTempo}
+            />
+          </div>
+        )}
         <SelectField
           label="Grid of the taps"
           className="w-64"
@@ -114,10 +154,10 @@ export function TapPart() {
       {tapping && <StrikePads onStrike={strike} />}
       <p role="status" className="text-(--quiet) text-sm">
         {tapping && taps.length === 0
-          ? 'After the count-in, tap: F and J for the hands, B for the kick, N for the hi-hat foot, or pads.'
+          ? `${free ? 'Tap' : 'After the count-in, tap'}: F and J for the hands, B for the kick, N for the hi-hat foot, or pads.`
           : taps.length > 0
-            ? tapWords(taps.length, found?.doubtful.length ?? 0)
-            : 'Play a line beside the click, by keys, fingers or MIDI pads; it is written as you play.'}
+            ? `${tapWords(taps.length, found?.doubtful.length ?? 0)}${free ? tempoWords(tapped) : ''}`
+            : 'Play a line, by keys, fingers or MIDI pads; it is written as you play.'}
       </p>
       {line && (
         <>
@@ -144,6 +184,11 @@ export function TapPart() {
       <Trouble words={trouble} />
     </Part>
   )
+}
+
+/** The tempo of taps without a click. */
+function tempoWords(quarters: number | null): string {
+  return quarters === null ? ', no tempo found yet' : `, at ${quarters} quarters a minute`
 }
 
 /** `12 taps, 2 of them between two slots`. */
