@@ -11,6 +11,7 @@ export default [
   route('solos', 'routes/solos.tsx'),
   route('solos/:id', 'routes/solo.tsx'),
   route('log', 'routes/log.tsx'),
+  route('play-in', 'routes/play-in.tsx'),
   route('compare', 'routes/compare.tsx'),
   route('sheet', 'routes/sheet.tsx'),
   route('bin', 'routes/bin.tsx'),

@@ -17,6 +17,7 @@ const PAGES = [
   '/solos',
   '/solos/-',
   '/log',
+  '/play-in',
   '/bin',
   '/link',
   '/compare',

@@ -2,6 +2,7 @@ import { useCallback, useEffect, useRef } from 'react'
 import type { Position } from '~/core/performance'
 import type { Limb } from '~/core/sticking'
 import { listenToPads } from '~/devices/pads'
+import { useSettings } from '~/live/use-live'
 
 /** Keys by the place of the hands on them, and what is struck on the screen. */
 export const STRIKE_KEYS: readonly {
@@ -15,15 +16,13 @@ export const STRIKE_KEYS: readonly {
   { limb: 'RF', name: 'Kick', code: 'KeyB', key: 'B' },
   { limb: 'LF', name: 'Hi-hat', code: 'KeyN', key: 'N' },
 ]
-/** Notes of pads that are played by a foot; all others by a hand that cannot be told. */
-const FOOT_NOTES: Readonly<Record<number, Limb>> = { 35: 'RF', 36: 'RF', 44: 'LF' }
-
 /** Where a stroke comes from; each has a delay of its own. */
 export type StrikeSource = 'keys' | 'pads' | 'mic'
 
-/** A stroke of the player, and where the music was when it was struck. */
-export interface Struck {
-  readonly at: Position
+/** A stroke of the player, as it comes in. */
+export interface Stroke {
+  /** When, in milliseconds on the page's clock. */
+  readonly stamp: number
   /** Undefined for a hand that cannot be told. */
   readonly limb: Limb | undefined
   readonly from: StrikeSource
@@ -33,26 +32,19 @@ export interface Struck {
   readonly note?: number
 }
 
+/** A stroke of the player, and where the music was when it was struck. */
+export interface Struck extends Omit<Stroke, 'stamp'> {
+  readonly at: Position
+}
+
 /** Gives a stroke with its time on the page's clock: of a limb on screen, or of none by the microphone. */
 export type Strike = (limb: Limb | undefined, stamp: number, velocity?: number) => void
 
-/**
- * Hears strokes of the player by computer keys and MIDI pads while it is active, and those that are given to
- * what it returns, with their time stamps on the page's clock. Each is told with where the music was when it
- * was struck, and not when the page came to it.
- */
-export function useStrikes(
-  active: boolean,
-  position: (ahead?: number) => Position | undefined,
-  onStruck: (struck: Struck) => void,
-): Strike {
-  const newest = useRef({ position, onStruck })
-  newest.current = { position, onStruck }
-  const strike = useCallback((stamp: number, struck: Omit<Struck, 'at'>) => {
-    const ago = Math.max(0, performance.now() - stamp) / 1000
-    const at = newest.current.position(-ago)
-    if (at && at.phase !== 'over') newest.current.onStruck({ ...struck, at })
-  }, [])
+/** Hears strokes by computer keys and MIDI pads while it is active, and those that are given to what it returns. */
+export function useStrokes(active: boolean, onStroke: (stroke: Stroke) => void): Strike {
+  const { padLimbs } = useSettings().settings
+  const newest = useRef({ onStroke, padLimbs })
+  newest.current = { onStroke, padLimbs }
   useEffect(() => {
     if (!active) return
     const press = (event: KeyboardEvent) => {
@@ -60,27 +52,40 @@ export function useStrikes(
       if (!pad || event.ctrlKey || event.altKey || event.metaKey || isTyped(event.target)) return
       event.preventDefault()
       event.stopPropagation()
-      if (!event.repeat) strike(event.timeStamp, { limb: pad.limb, from: 'keys' })
+      if (!event.repeat)
+        newest.current.onStroke({ stamp: event.timeStamp, limb: pad.limb, from: 'keys' })
     }
     // Before anything else on the page takes these letters for its own.
     window.addEventListener('keydown', press, { capture: true })
-    const end = listenToPads(({ at, note, velocity }) =>
-      strike(at, { limb: FOOT_NOTES[note], from: 'pads', velocity, note }),
-    )
+    const end = listenToPads(({ at: stamp, note, velocity }) => {
+      const limb = newest.current.padLimbs.find((pad) => pad.note === note)?.limb
+      newest.current.onStroke({ stamp, limb, from: 'pads', velocity, note })
+    })
     return () => {
       window.removeEventListener('keydown', press, { capture: true })
       end()
     }
-  }, [active, strike])
-  return useCallback(
-    (limb, stamp, velocity) =>
-      strike(stamp, {
-        limb,
-        from: limb === undefined ? 'mic' : 'keys',
-        ...(velocity !== undefined && { velocity }),
-      }),
-    [strike],
-  )
+  }, [active])
+  return useCallback((limb, stamp, velocity) => {
+    const from = limb === undefined ? 'mic' : 'keys'
+    newest.current.onStroke({ stamp, limb, from, ...(velocity !== undefined && { velocity }) })
+  }, [])
+}
+
+/**
+ * As `useStrokes`, beside music: each stroke is told with where that was when it was struck, and not when the
+ * page came to it.
+ */
+export function useStrikes(
+  active: boolean,
+  position: (ahead?: number) => Position | undefined,
+  onStruck: (struck: Struck) => void,
+): Strike {
+  return useStrokes(active, ({ stamp, ...struck }) => {
+    const ago = Math.max(0, performance.now() - stamp) / 1000
+    const at = position(-ago)
+    if (at && at.phase !== 'over') onStruck({ ...struck, at })
+  })
 }
 
 /** Whether letters go into what has the focus, as words. */

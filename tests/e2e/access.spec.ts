@@ -73,6 +73,7 @@ const PLACES = [
   '/solos',
   '/solos/demo-second-half',
   '/log',
+  '/play-in',
   '/sheet?licks=demo-tightrope',
   '/bin',
   '/backup',

@@ -35,6 +35,7 @@ test('after the first visit everything works with the server gone', async ({ pag
     ['/solos', 'Solos'],
     ['/solos/demo-second-half', 'Before the Second Half'],
     ['/log', 'Log'],
+    ['/play-in', 'Play in'],
     ['/bin', 'Bin'],
     ['/backup', 'Backup'],
     ['/settings', 'Settings'],

@@ -14,6 +14,7 @@ const PLACES: readonly (readonly [path: string, name: string, also: string])[] =
   ['/sets', 'Sets', 'exercises in an order practise'],
   ['/solos', 'Solos', 'parts in a row whole solo trading'],
   ['/log', 'Log', 'practice sessions minutes due'],
+  ['/play-in', 'Play in', 'microphone pads midi latency delay calibrate listen hear'],
   ['/sheet', 'Sheet', 'print paper page pdf svg png pupil exercise'],
   ['/settings', 'Settings', 'counting left-handed preferences'],
   ['/backup', 'Backup', 'export import save files'],

@@ -1,7 +1,9 @@
 import { useMemo } from 'react'
+import { Link } from 'react-router'
 import { type Lick, lickSlots } from '~/core/line'
 import { diagnose, SIMULATED_PLAYERS } from '~/core/listening'
 import type { PlannedStep } from '~/core/practice'
+import { MicrophonePart } from '~/playback/microphone-part'
 import { StrikePads } from '~/playback/strike-pads'
 import type { PracticeSessionRecord } from '~/storage'
 import { SelectField } from '~/ui/field'
@@ -11,7 +13,6 @@ import { plural } from '~/words/figures'
 import { claimsWords, findingWords, hitWords, limbWords } from '~/words/heard-words'
 import { placeInBar } from '~/words/places'
 import { heardSteps, stepToWork } from './heard-steps'
-import { MicrophonePart } from './microphone-part'
 import type { useAlong } from './use-along'
 
 const PLAYERS = [
@@ -56,12 +57,22 @@ export function AlongPart({ along, lick, sessions, planned, onGo, onDelay }: Alo
             <Tick checked={along.climbs} onTick={along.setClimbs} className="min-h-8 text-sm">
               Rate and climb by what is heard, every {along.enough} rounds
             </Tick>
+            <Link to="/play-in" className="link min-h-8 content-center text-sm">
+              Set up and test
+            </Link>
           </>
         )}
       </div>
       {wanted && (
         <>
-          {who === 'mic' && <MicrophonePart along={along} onDelay={onDelay} />}
+          {who === 'mic' && (
+            <MicrophonePart
+              microphone={along.microphone}
+              busy={active}
+              measured={along.measured}
+              onDelay={onDelay}
+            />
+          )}
           {active && who === 'you' && <StrikePads onStrike={along.strike} />}
           <p role="status" className="font-semibold empty:hidden">
             {claims && counted > 0 ? claimsWords(claims, counted, placeOf) : ''}

@@ -24,6 +24,12 @@ export function SettingsPage() {
   return (
     <div className="mx-auto w-full max-w-4xl px-5 py-8">
       <h1 className="font-semibold text-3xl tracking-tight">Settings</h1>
+      <p className="mt-2">
+        <Link className="link" to="/play-in">
+          Play in
+        </Link>
+        : how the app hears your keys, pads and microphone.
+      </p>
       <fieldset className="mt-8">
         <legend className="font-semibold text-lg">Counting</legend>
         <p className="mt-1 text-(--quiet) text-sm">

@@ -82,6 +82,22 @@ export const settingsSchema = z.object({
   voiceSays: z._default(z.enum(['slots', 'strokes']), 'slots'),
   /** Plans of the player's own, to be laid on other licks. */
   templates: z._default(z.array(planTemplate).check(z.maxLength(MOST_TEMPLATES)), []),
+  /** The limbs that strike the MIDI notes of pads; notes that are not there are a hand's. */
+  padLimbs: z._default(
+    z
+      .array(
+        z.object({
+          note: z.int().check(z.minimum(0), z.maximum(127)),
+          limb: z.enum(['RH', 'LH', 'RF', 'LF']),
+        }),
+      )
+      .check(z.maxLength(128)),
+    [
+      { note: 35, limb: 'RF' },
+      { note: 36, limb: 'RF' },
+      { note: 44, limb: 'LF' },
+    ],
+  ),
   /** How late taps come by each source, in milliseconds: measured against the click. */
   tapDelays: z._default(
     z.object({ keys: tapDelay, pads: tapDelay, mic: z._default(tapDelay, 0) }),

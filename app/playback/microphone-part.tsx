@@ -1,7 +1,7 @@
 import { useState } from 'react'
-import type { EarsState } from '~/playback/ears'
 import { Act, Trouble } from '~/ui/parts'
-import type { useAlong } from './use-along'
+import type { EarsState } from './ears'
+import type { useMicrophone } from './use-microphone'
 
 const FAULTS: Readonly<Partial<Record<EarsState, string>>> = {
   refused:
@@ -16,10 +16,16 @@ const QUIETEST = -60
 
 /** The microphone: its level, its delay, and what to do where it is not heard. */
 export function MicrophonePart({
-  along: { microphone, active, measured },
+  microphone,
+  busy,
+  measured,
   onDelay,
 }: {
-  along: ReturnType<typeof useAlong>
+  microphone: ReturnType<typeof useMicrophone>
+  /** Whether music plays: nothing is measured meanwhile. */
+  busy: boolean
+  /** Whether its delay is known. */
+  measured: boolean
   onDelay: (ms: number) => void
 }) {
   const { state, level, measure } = microphone
@@ -51,7 +57,7 @@ export function MicrophonePart({
         high={-1}
         value={Math.max(QUIETEST, level)}
       />
-      <Act disabled={active || measuring} onClick={() => void find()}>
+      <Act disabled={busy || measuring} onClick={() => void find()}>
         {measuring
           ? 'Listening for chirps …'
           : measured

@@ -1,0 +1,71 @@
+import { useState } from 'react'
+import { useSettings } from '~/live/use-live'
+import { MicrophonePart } from '~/playback/microphone-part'
+import { StrikePads } from '~/playback/strike-pads'
+import { useMicrophone } from '~/playback/use-microphone'
+import { type Stroke, useStrokes } from '~/playback/use-strikes'
+import { Part } from '~/ui/parts'
+import { Tick } from '~/ui/tick'
+import { Arrivals } from './arrivals'
+import { DelayPart } from './delay-part'
+import { PadLimbs } from './pad-limbs'
+
+/** Strokes that are listed at the most. */
+const MOST_LISTED = 10
+
+/** How the app hears you: every source tried, its delay measured, pads told apart by limb. */
+export function PlayInPage() {
+  const { settings, change } = useSettings()
+  const { tapDelays } = settings
+  const [strokes, setStrokes] = useState<readonly Stroke[]>([])
+  const [wanted, setWanted] = useState(false)
+  const [learning, setLearning] = useState(false)
+  const take = (stroke: Stroke) => setStrokes((now) => [stroke, ...now].slice(0, MOST_LISTED))
+  const strike = useStrokes(!learning, take)
+  const microphone = useMicrophone(wanted, {
+    onStroke: (at, velocity) => strike(undefined, at, velocity),
+    onLost: () => {},
+  })
+  return (
+    <div className="mx-auto grid w-full max-w-5xl grid-cols-1 gap-x-10 gap-y-8 px-4 py-7 sm:px-5 lg:grid-cols-2">
+      <div className="lg:col-span-2">
+        <h1 className="font-semibold text-3xl tracking-tight">Play in</h1>
+        <p className="mt-1 text-(--quiet)">
+          Practice and the bench hear you by computer keys, fingers, MIDI pads or a microphone at
+          the kit. Try each here: every stroke is listed as it arrives.
+        </p>
+      </div>
+      <div className="flex min-w-0 flex-col gap-6">
+        <Part title="Strike" level={2}>
+          <StrikePads onStrike={strike} />
+          <Arrivals strokes={strokes} />
+        </Part>
+        <Part title="Microphone" level={2}>
+          <Tick checked={wanted} onTick={setWanted} className="min-h-8">
+            Use the microphone
+          </Tick>
+          {wanted && (
+            <MicrophonePart
+              microphone={microphone}
+              busy={false}
+              measured={tapDelays.mic !== 0}
+              onDelay={(mic) => change({ tapDelays: { ...tapDelays, mic } })}
+            />
+          )}
+        </Part>
+      </div>
+      <div className="flex min-w-0 flex-col gap-6">
+        <DelayPart
+          delays={tapDelays}
+          onDelays={(changed) => change({ tapDelays: { ...tapDelays, ...changed } })}
+        />
+        <PadLimbs
+          limbs={settings.padLimbs}
+          learning={learning}
+          onLearning={setLearning}
+          onLimbs={(padLimbs) => change({ padLimbs })}
+        />
+      </div>
+    </div>
+  )
+}
