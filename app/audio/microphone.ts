@@ -114,8 +114,10 @@ export class Microphone {
 
   private pair(): void {
     const { contextTime = 0, performanceTime = 0 } = this.context.getOutputTimestamp()
-    // Before the device runs both are 0.
+    // Before the device runs both are 0: then what it has rendered so far has to do.
     if (performanceTime > 0) this.clock.add({ device: contextTime * 1000, page: performanceTime })
+    else if (!this.clock.known)
+      this.clock.add({ device: this.context.currentTime * 1000, page: performance.now() })
   }
 
   private take(message: HearingMessage): void {

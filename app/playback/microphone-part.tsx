@@ -1,7 +1,7 @@
-import { useState } from 'react'
+import { useState, useSyncExternalStore } from 'react'
 import { Act, Trouble } from '~/ui/parts'
 import type { EarsState } from './ears'
-import type { useMicrophone } from './use-microphone'
+import type { Level, useMicrophone } from './use-microphone'
 
 const FAULTS: Readonly<Partial<Record<EarsState, string>>> = {
   refused:
@@ -49,14 +49,7 @@ export function MicrophonePart({
   }
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-1.5 text-sm">
-      <meter
-        aria-label="Level of the microphone, in decibels"
-        className="h-4 w-40"
-        min={QUIETEST}
-        max={0}
-        high={-1}
-        value={Math.max(QUIETEST, level)}
-      />
+      <Meter level={level} />
       <Act disabled={busy || measuring} onClick={() => void find()}>
         {measuring
           ? 'Listening for chirps …'
@@ -69,5 +62,19 @@ export function MicrophonePart({
           'Listen to the click by headphones, or it is heard as strokes. The sound is not kept and not sent. Which hand struck cannot be heard, so it is not told.'}
       </span>
     </div>
+  )
+}
+
+function Meter({ level }: { level: Level }) {
+  const db = useSyncExternalStore(level.subscribe, level.get, level.get)
+  return (
+    <meter
+      aria-label="Level of the microphone, in decibels"
+      className="h-4 w-40"
+      min={QUIETEST}
+      max={0}
+      high={-1}
+      value={Math.max(QUIETEST, db)}
+    />
   )
 }

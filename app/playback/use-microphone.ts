@@ -8,10 +8,28 @@ interface Heard {
   readonly onLost: () => void
 }
 
+/** The level of a microphone, ten times a second: only the meter is drawn for it, and not the page. */
+export class Level {
+  private db = -120
+  private readonly listeners = new Set<() => void>()
+
+  readonly get = (): number => this.db
+
+  set(db: number): void {
+    this.db = db
+    for (const listener of this.listeners) listener()
+  }
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener)
+    return () => this.listeners.delete(listener)
+  }
+}
+
 /** The microphone while it is wanted; its code is fetched then, and the player is asked then. */
 export function useMicrophone(wanted: boolean, heard: Heard) {
   const [state, setState] = useState<EarsState>('off')
-  const [level, setLevel] = useState(-120)
+  const [level] = useState(() => new Level())
   const newest = useRef(heard)
   newest.current = heard
   const [ears] = useState(
@@ -26,12 +44,12 @@ export function useMicrophone(wanted: boolean, heard: Heard) {
     void ears.want({
       onStroke: (at, velocity) => newest.current.onStroke(at, velocity),
       onLevel: (db, lost) => {
-        setLevel(db)
+        level.set(db)
         if (lost) newest.current.onLost()
       },
     })
     return () => ears.letGo()
-  }, [wanted, ears])
+  }, [wanted, ears, level])
   const measure = useCallback(() => ears.measureDelay(), [ears])
   return { state, level, measure }
 }

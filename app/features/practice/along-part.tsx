@@ -23,6 +23,9 @@ const PLAYERS = [
 
 interface AlongPartProps {
   readonly along: ReturnType<typeof useAlong>
+  /** Whether the ladder is climbed by what is heard. */
+  readonly byEar: boolean
+  readonly onByEar: (byEar: boolean) => void
   /** What is played, for the places in it. */
   readonly lick: Lick
   readonly sessions: readonly PracticeSessionRecord[]
@@ -34,7 +37,8 @@ interface AlongPartProps {
 }
 
 /** Playing along: pads to strike, what was heard of the last round and of all so far, what to work on next. */
-export function AlongPart({ along, lick, sessions, planned, onGo, onDelay }: AlongPartProps) {
+export function AlongPart(props: AlongPartProps) {
+  const { along, byEar, onByEar, lick, sessions, planned, onGo, onDelay } = props
   const { wanted, active, who, rounds, claims, counted, proposal, unsettled, lost } = along
   const last = rounds.at(-1)
   const slots = lickSlots(lick)
@@ -54,7 +58,7 @@ export function AlongPart({ along, lick, sessions, planned, onGo, onDelay }: Alo
               options={PLAYERS}
               onChange={along.setWho}
             />
-            <Tick checked={along.climbs} onTick={along.setClimbs} className="min-h-8 text-sm">
+            <Tick checked={byEar} onTick={onByEar} className="min-h-8 text-sm">
               Rate and climb by what is heard, every {along.enough} rounds
             </Tick>
             <Link to="/play-in" className="link min-h-8 content-center text-sm">
@@ -77,7 +81,7 @@ export function AlongPart({ along, lick, sessions, planned, onGo, onDelay }: Alo
           <p role="status" className="font-semibold empty:hidden">
             {claims && counted > 0 ? claimsWords(claims, counted, placeOf) : ''}
           </p>
-          {proposal && !along.climbs && (
+          {proposal && !byEar && (
             <p className="flex flex-wrap items-center gap-2 text-sm">
               {plural(unsettled, 'round')} sounded {proposal}.
               <Act onClick={() => along.rate(proposal)}>Rate it {proposal}</Act>

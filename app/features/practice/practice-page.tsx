@@ -114,12 +114,14 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
     bounds: improvising.bounds,
     others: improvising.choice.drawn === 'versions' ? versionLicks : NONE,
   })
+  const [byEar, setByEar] = useState(false)
   const trainer = useTrainer({
     lickId: record.id,
     step,
     rungs: tempos,
     repeats: plan.repeats,
-    climbs: plan.climbs,
+    // By ear or by the count, never both.
+    climbs: plan.climbs && !byEar,
     countsEach,
     compose,
     onSave: saveSession,
@@ -150,6 +152,7 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
     settings,
     onHeard: trainer.hear,
     repeats: plan.repeats,
+    climbs: byEar,
     onRate: rate,
     onClimb: trainer.climbBy,
   })
@@ -325,6 +328,8 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
         {!improvising.choice.drawn && (
           <AlongPart
             along={along}
+            byEar={byEar}
+            onByEar={setByEar}
             lick={step.part.lick}
             sessions={own}
             planned={planned}

@@ -25,6 +25,8 @@ interface Along {
   readonly onHeard: (heard: HeardSummary | null) => void
   /** How often the line is played on a rung, and what says how it went. */
   readonly repeats: number
+  /** Whether the ladder is climbed by what is heard. */
+  readonly climbs: boolean
   readonly onRate: (rating: Rating) => void
   /** Goes where a rating leads, without writing it down. */
   readonly onClimb: (rating: Rating) => void
@@ -40,8 +42,19 @@ const SILENT: AlongLine = { strokes: [], every: 1 }
 
 /** Hears the player along with a step while it sounds, and tells of each round once it is over. */
 export function useAlong(along: Along) {
-  const { step, plan, countsEach, playing, position, settings, onHeard, repeats, onRate, onClimb } =
-    along
+  const {
+    step,
+    plan,
+    countsEach,
+    playing,
+    position,
+    settings,
+    onHeard,
+    repeats,
+    climbs,
+    onRate,
+    onClimb,
+  } = along
   const [wanted, setWanted] = useState(false)
   const [session] = useState(() => new AlongSession(SILENT, 'find'))
   const { pads } = settings
@@ -100,7 +113,6 @@ export function useAlong(along: Along) {
     // What a simulated player plays is nobody's practice.
     if (active && !habits) onHeard(summary)
   }, [active, habits, summary, onHeard])
-  const [climbs, setClimbs] = useState(false)
   const rate = useCallback(
     (rating: Rating) => {
       session.settle()
@@ -124,8 +136,6 @@ export function useAlong(along: Along) {
     active,
     strike,
     measured: delayMs !== 'find',
-    climbs,
-    setClimbs,
     enough,
     rate,
     ...told,
