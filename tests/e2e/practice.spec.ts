@@ -293,7 +293,11 @@ test('a ladder is climbed by what was heard, and a diagnosis leads to its step',
   await practise(page, 'Tightrope')
   const along = page.getByRole('region', { name: 'Play along' })
   await along.getByLabel('Hear me play along').check()
-  // The demo’s drummer is steady on one surface, and less so in the bar.
+  // What was heard of the demo’s drummer says what to work on; limb by limb has a step for it.
+  await page.getByLabel('Order').selectOption('limb by limb, then together')
+  await expect(along.getByText(/the sticking is known, work on the moves/)).toBeVisible()
+  await along.getByRole('button', { name: 'Go to that step' }).click()
+  await expect(page.getByText(/^step \d+ of \d+: the right hand/)).toBeVisible()
   await along.getByLabel('Who plays').selectOption('simulated: even')
   await page.getByLabel('Repeats per tempo').selectOption('4')
   await along.getByLabel(/^Rate and climb by what is heard/).check()
