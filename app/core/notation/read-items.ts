@@ -1,6 +1,6 @@
 import type { SlotContent } from '../sticking'
 import { findGrid, type Grid } from '../time'
-import { readSlot, skipStranger, startsSlot } from './read-slot'
+import { plainSlots, readSlot, skipStranger, startsSlot } from './read-slot'
 import type { Scanner } from './scanner'
 
 /** A piece of source: from..to are offsets into the typed line. */
@@ -12,6 +12,8 @@ export interface SourceSpan {
 /** What a line is made of before its repeats are written out. */
 export type Item =
   | { readonly kind: 'slot'; readonly content: SlotContent; readonly span: SourceSpan }
+  /** Slots of a letter each, from a place of the text on: most of most lines. */
+  | { readonly kind: 'plain'; readonly contents: readonly SlotContent[]; readonly from: number }
   | { readonly kind: 'grid'; readonly grid: Grid }
   | { readonly kind: 'bar-check'; readonly span: SourceSpan }
   | { readonly kind: 'group-end' }
@@ -26,6 +28,8 @@ const MOST_REPEATS = 4096
 const DEEPEST_BRACKETS = 8
 const GRID = /1\/(?:64|32|16|8|4)(?!\d)[tqsn]?/y
 const REPEAT = /\*(\d*)/y
+/** A whole group of letters and rests with nothing at them. */
+const PLAIN_GROUP = /[RLXKHJrlxkhj-]+(?=\s|$)/y
 
 /** Reads groups, brackets, grid changes and bar checks until the end or a closing bracket. */
 export function readItems(scanner: Scanner, depth = 0): Item[] {
@@ -69,6 +73,9 @@ function readBrackets(scanner: Scanner, depth: number): Item[] {
 
 function readGroup(scanner: Scanner): Item[] {
   const start = scanner.position
+  const plain = scanner.takeMatch(PLAIN_GROUP)?.[0]
+  if (plain !== undefined)
+    return [{ kind: 'plain', contents: plainSlots(plain), from: start }, { kind: 'group-end' }]
   const items: Item[] = []
   while (!scanner.atBreak && scanner.next !== ']' && scanner.next !== '*') {
     const from = scanner.position
@@ -140,5 +147,5 @@ function readGrid(scanner: Scanner): Grid | undefined {
 }
 
 function hasSlots(items: readonly Item[]): boolean {
-  return items.some((item) => item.kind === 'slot' || item.kind === 'repeat')
+  return items.some(({ kind }) => kind === 'slot' || kind === 'plain' || kind === 'repeat')
 }

@@ -85,6 +85,9 @@ class Expansion {
         case 'slot':
           this.addSlot(item.content, item.span, repeat)
           break
+        case 'plain':
+          this.addPlain(item.contents, item.from, repeat)
+          break
         case 'grid':
           this.grid = item.grid
           this.changes.push({ at: this.slots.length, grid: item.grid })
@@ -103,6 +106,35 @@ class Expansion {
           break
       }
     }
+  }
+
+  /** Slots of a letter each: at once where none of them is over a limit, else one by one. */
+  private addPlain(
+    contents: readonly SlotContent[],
+    from: number,
+    repeat: SourceSpan | undefined,
+  ): void {
+    const { bar } = this.context
+    const count = contents.length
+    const end = this.tick + count * gridTicks(this.grid)
+    const within =
+      this.slots.length + count <= MAX_SLOTS &&
+      this.strokes + count <= MAX_STROKES &&
+      (bar === null || end <= MAX_BARS * bar)
+    this.steps += count - 1
+    for (let i = 0; i < count && !this.stopped; i += 1) {
+      const content = contents[i] as SlotContent
+      const span = { from: from + i, to: from + i + 1 }
+      if (!within) this.addSlot(content, span, repeat)
+      else {
+        this.slots.push(content)
+        this.spans.push(span)
+        if (content.kind !== 'rest') this.strokes += 1
+      }
+    }
+    if (!within) return
+    this.inGroup += count
+    this.tick = end
   }
 
   private addSlot(content: SlotContent, span: SourceSpan, repeat: SourceSpan | undefined): void {
