@@ -1,6 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import { toldOf } from '~/core/listening'
-import { claimsWords, findingWords, hitWords, lateWords, limbWords } from './heard-words'
+import {
+  claimsWords,
+  findingWords,
+  hitWords,
+  lateWords,
+  limbWords,
+  sessionWords,
+} from './heard-words'
 
 describe('what is said of what was heard', () => {
   it('is a sentence for each claim, or that there are too few rounds for one', () => {
@@ -35,6 +42,18 @@ describe('what is said of what was heard', () => {
     )
     expect(findingWords({ work: 'sticking', hard: 0.7 })).toBe(
       'On one surface 70 % are on time: go back to one surface, slower.',
+    )
+  })
+
+  it('tells a session by the figures that matter, against the last one', () => {
+    const limbs = [
+      { limb: 'RH' as const, strokes: 30, meanMs: 0, spreadMs: 8 },
+      { limb: 'LH' as const, strokes: 10, meanMs: 4, spreadMs: 16 },
+    ]
+    const now = { rounds: 5, meant: 40, hit: 40, onTime: 37, extra: 0, limbs }
+    expect(sessionWords(now, null)).toBe('5 rounds: 93 % on time, spread 11 ms.')
+    expect(sessionWords(now, { ...now, onTime: 30, limbs: [] })).toBe(
+      '5 rounds: 93 % on time, spread 11 ms; last time 75 %, 0 ms.',
     )
   })
 

@@ -1,5 +1,15 @@
-import type { Claim, Claims, Finding, HeardLevel, LimbTold, Told } from '~/core/listening'
+import {
+  type Claim,
+  type Claims,
+  type Finding,
+  type HeardLevel,
+  type HeardSummary,
+  type LimbTold,
+  scoreOf,
+  type Told,
+} from '~/core/listening'
 import type { Limb } from '~/core/sticking'
+import { plural } from './figures'
 import { LIMB_NAMES } from './limb-names'
 
 /** Rounds before anything is said of them. */
@@ -71,6 +81,29 @@ export function hitWords({ strokes, missed, extra }: Told): string {
 export function limbWords({ limb, strokes, meanMs, sdMs }: LimbTold): string {
   const spread = strokes > 1 ? `, spread ${Math.round(sdMs)} ms` : ''
   return `${limbName(limb)} ${lateWords(meanMs)}${spread}`
+}
+
+/**
+ * The figures of a practice session that matter, against those of the one before: `92 % on time, spread 9 ms; last
+ * time 85 %, 12 ms.`
+ */
+export function sessionWords(now: HeardSummary, before: HeardSummary | null): string {
+  const figures = (of: HeardSummary) => [
+    Math.round((scoreOf(of) ?? 0) * 100),
+    Math.round(spreadOf(of)),
+  ]
+  const [share, spread] = figures(now)
+  const told = `${plural(now.rounds, 'round')}: ${share} % on time, spread ${spread} ms`
+  if (!before) return `${told}.`
+  const [shareThen, spreadThen] = figures(before)
+  return `${told}; last time ${shareThen} %, ${spreadThen} ms.`
+}
+
+/** The spread of all limbs together, weighed by their strokes. */
+function spreadOf({ limbs }: HeardSummary): number {
+  const strokes = limbs.reduce((sum, one) => sum + one.strokes, 0)
+  const squares = limbs.reduce((sum, one) => sum + one.strokes * one.spreadMs ** 2, 0)
+  return strokes === 0 ? 0 : Math.sqrt(squares / strokes)
 }
 
 /**

@@ -10,9 +10,9 @@ import { SelectField } from '~/ui/field'
 import { Act } from '~/ui/parts'
 import { Tick } from '~/ui/tick'
 import { plural } from '~/words/figures'
-import { claimsWords, findingWords, hitWords, limbWords } from '~/words/heard-words'
+import { claimsWords, findingWords, hitWords, limbWords, sessionWords } from '~/words/heard-words'
 import { placeInBar } from '~/words/places'
-import { heardSteps, stepToWork } from './heard-steps'
+import { heardBefore, heardSteps, stepToWork } from './heard-steps'
 import type { useAlong } from './use-along'
 
 const PLAYERS = [
@@ -26,8 +26,9 @@ interface AlongPartProps {
   /** Whether the ladder is climbed by what is heard. */
   readonly byEar: boolean
   readonly onByEar: (byEar: boolean) => void
-  /** What is played, for the places in it. */
+  /** What is played, for the places in it, and the key of that part. */
   readonly lick: Lick
+  readonly part: string
   readonly sessions: readonly PracticeSessionRecord[]
   readonly planned: readonly PlannedStep[]
   /** Goes to a step of the plan. */
@@ -38,7 +39,7 @@ interface AlongPartProps {
 
 /** Playing along: pads to strike, what was heard of the last round and of all so far, what to work on next. */
 export function AlongPart(props: AlongPartProps) {
-  const { along, byEar, onByEar, lick, sessions, planned, onGo, onDelay } = props
+  const { along, byEar, onByEar, lick, part, sessions, planned, onGo, onDelay } = props
   const { wanted, active, who, rounds, claims, counted, proposal, unsettled, lost } = along
   const last = rounds.at(-1)
   const slots = lickSlots(lick)
@@ -85,6 +86,14 @@ export function AlongPart(props: AlongPartProps) {
             <p className="flex flex-wrap items-center gap-2 text-sm">
               {plural(unsettled, 'round')} sounded {proposal}.
               <Act onClick={() => along.rate(proposal)}>Rate it {proposal}</Act>
+            </p>
+          )}
+          {!active && along.summary && (
+            <p role="status" className="text-sm">
+              {sessionWords(
+                along.summary,
+                along.simulated ? null : heardBefore(sessions, part, along.begunAt),
+              )}
             </p>
           )}
           {last ? (

@@ -4,7 +4,7 @@ import { DEFAULT_SETTING } from '~/core/playing'
 import { buildUp, planSteps } from '~/core/practice'
 import type { PracticeSessionRecord } from '~/storage'
 import { lickOf } from '../../../tests/support/licks'
-import { heardSteps, stepToWork } from './heard-steps'
+import { heardBefore, heardSteps, stepToWork } from './heard-steps'
 
 const NOW = 1_790_000_000_000
 const DAY = 24 * 60 * 60 * 1000
@@ -36,6 +36,19 @@ describe('what was heard of the steps of a lick', () => {
     const steps = heardSteps(sessions, NOW)
     expect(steps.map(({ kind }) => kind)).toEqual(['together', 'bar'])
     expect(diagnose(steps)).toMatchObject({ work: 'moves', easy: 0.96, hard: 0.71 })
+  })
+
+  it('is held against the session before, of the same part', () => {
+    const sessions = [
+      session('bar 0-16', 5, 60),
+      session('bar 0-16', 2, 70),
+      session('bar 0-16', 1, null),
+      session('together 0-16', 1, 90),
+      session('bar 0-16', 0, 99),
+    ]
+    const begun = NOW - DAY / 2
+    expect(heardBefore(sessions, 'bar 0-16', begun)?.onTime).toBe(70)
+    expect(heardBefore(sessions, 'hands 0-16', begun)).toBeNull()
   })
 
   it('leads to the step that works on it, where the plan has one', () => {

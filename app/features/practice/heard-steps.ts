@@ -1,4 +1,4 @@
-import type { Finding, HeardStep } from '~/core/listening'
+import type { Finding, HeardStep, HeardSummary } from '~/core/listening'
 import { PART_KINDS, type PartKind, type PlannedStep } from '~/core/practice'
 import type { PracticeSessionRecord } from '~/storage'
 
@@ -11,6 +11,21 @@ export function heardSteps(sessions: readonly PracticeSessionRecord[], now: numb
     const kind = kindOf(part)
     return heard && kind && now - createdAt < FRESH_MS ? [{ kind, tempo, heard }] : []
   })
+}
+
+/** What was heard of a part in the session before one that began at a time; null where nothing was. */
+export function heardBefore(
+  sessions: readonly PracticeSessionRecord[],
+  part: string,
+  begunAt: number,
+): HeardSummary | null {
+  const before = sessions.filter((one) => one.part === part && one.heard && one.createdAt < begunAt)
+  return (
+    before.reduce<PracticeSessionRecord | null>(
+      (last, one) => (last && last.createdAt >= one.createdAt ? last : one),
+      null,
+    )?.heard ?? null
+  )
 }
 
 /** The kind of a part, from its key. Example: `hands 0-8` is `hands`. */

@@ -32,7 +32,7 @@ import { LIMB_KEYS, SoundStrip } from './sound-strip'
 import { stretchesOf, widthOf } from './stage/pages'
 import { usePage } from './stage/use-page'
 import { StepPart } from './step-part'
-import { planMinutes } from './step-view'
+import { partKeyOf, planMinutes } from './step-view'
 import { stillWords } from './still-words'
 import { useAlong } from './use-along'
 import { useBeginsAtOnce } from './use-begins-at-once'
@@ -331,6 +331,7 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
             byEar={byEar}
             onByEar={setByEar}
             lick={step.part.lick}
+            part={partKeyOf(step)}
             sessions={own}
             planned={planned}
             onGo={(next) => desk.goTo(next)}

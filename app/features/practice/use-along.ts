@@ -67,8 +67,11 @@ export function useAlong(along: Along) {
   const bare = who === 'mic'
   const meant = useMemo(() => step && meantOf(step, countsEach, bare), [step, countsEach, bare])
   const active = wanted && playing && meant !== undefined
+  const [begunAt, setBegunAt] = useState(0)
   useEffect(() => {
-    if (active) session.begin(meant.line, delayMs)
+    if (!active) return
+    session.begin(meant.line, delayMs)
+    setBegunAt(Date.now())
   }, [active, session, meant, delayMs])
 
   const sinceAt = useCallback(
@@ -134,6 +137,7 @@ export function useAlong(along: Along) {
     simulated: habits !== undefined,
     microphone,
     active,
+    begunAt,
     strike,
     measured: delayMs !== 'find',
     enough,
