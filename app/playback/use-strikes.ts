@@ -37,8 +37,8 @@ export interface Struck extends Omit<Stroke, 'stamp'> {
   readonly at: Position
 }
 
-/** Gives a stroke with its time on the page's clock: of a limb on screen, or of none by the microphone. */
-export type Strike = (limb: Limb | undefined, stamp: number, velocity?: number) => void
+/** Gives a stroke of a source that is heard elsewhere: a pad on screen, the microphone. */
+export type Strike = (stroke: Stroke) => void
 
 /** Hears strokes by computer keys and MIDI pads while it is active, and those that are given to what it returns. */
 export function useStrokes(active: boolean, onStroke: (stroke: Stroke) => void): Strike {
@@ -66,10 +66,7 @@ export function useStrokes(active: boolean, onStroke: (stroke: Stroke) => void):
       end()
     }
   }, [active])
-  return useCallback((limb, stamp, velocity) => {
-    const from = limb === undefined ? 'mic' : 'keys'
-    newest.current.onStroke({ stamp, limb, from, ...(velocity !== undefined && { velocity }) })
-  }, [])
+  return useCallback((stroke) => newest.current.onStroke(stroke), [])
 }
 
 /**

@@ -186,6 +186,13 @@ describe('a lick as MusicXML', () => {
     expect(onsetsOf(lick).slice(0, 3)).toEqual([-5040, -2520, 0])
   })
 
+  it('is read without a word with its repeat signs too', () => {
+    const xml = formatMusicXml(lickOf('lead: 4\nline: RLRL*4'), { beaming: 'beat', repeats: true })
+    expect(xml).toContain('direction="backward"')
+    expect(toolkit.loadData(xml)).toBeTruthy()
+    expect(toolkit.getLog()).toBe('')
+  })
+
   it('has no bar for a pick-up that is all rests', () => {
     expect(onsetsOf(lickOf('lead: 0\npickup: --\nline: RKLR'))[0]).toBe(0)
   })

@@ -1,3 +1,5 @@
+import { medianOf } from '../listening'
+
 /** The sound by which a delay is measured: 30 ms that glide from 800 to 6,000 Hz, soft at both ends. */
 const SECONDS = 0.03
 const FROM_HZ = 800
@@ -40,9 +42,7 @@ export function measuredDelay(
     const place = placeOf(heard, chirp, Math.round(from), most)
     return place === null ? [] : [place / rate]
   })
-  if (found.length < LEAST_FOUND) return null
-  const sorted = found.sort((a, b) => a - b)
-  return sorted[sorted.length >> 1] ?? null
+  return found.length < LEAST_FOUND ? null : medianOf(found)
 }
 
 /** How many samples after `from` a chirp is heard; null where nothing stands out. */

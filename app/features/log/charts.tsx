@@ -117,11 +117,11 @@ export function NeglectedChart({ data }: { data: readonly NeglectedRow[] }) {
 }
 
 /** Each limb by a line of its own, told apart by how it is dashed as well as by its colour. */
-const LIMB_LINES = [
-  { limb: 'RH', name: 'right hand', color: 'var(--limb-r)', dash: undefined },
-  { limb: 'LH', name: 'left hand', color: 'var(--limb-l)', dash: '6 4' },
-  { limb: 'RF', name: 'kick', color: 'var(--limb-k)', dash: '2 3' },
-  { limb: 'LF', name: 'hi-hat foot', color: 'var(--limb-h)', dash: '8 3 2 3' },
+export const LIMB_LINES = [
+  { limb: 'RH', drawn: 'solid', color: 'var(--limb-r)', dash: undefined },
+  { limb: 'LH', drawn: 'dashed', color: 'var(--limb-l)', dash: '6 4' },
+  { limb: 'RF', drawn: 'dotted', color: 'var(--limb-k)', dash: '2 3' },
+  { limb: 'LF', drawn: 'dashes and dots', color: 'var(--limb-h)', dash: '8 3 2 3' },
 ] as const
 
 /** The spread of each limb, day by day; lower is more even. */

@@ -3,7 +3,7 @@ import type { Limb } from '~/core/sticking'
 import { useLive } from '~/live/use-live'
 import { liveSessions } from '~/storage'
 import { LIMB_NAMES } from '~/words/limb-names'
-import { EvenChart } from './charts'
+import { EvenChart, LIMB_LINES } from './charts'
 import { DataTable } from './data-table'
 import { type LoggedLick, toEvenness } from './log-view'
 
@@ -26,7 +26,8 @@ export function EvenPart({ lick, now }: { lick: LoggedLick | undefined; now: num
         <>
           <p className="text-(--quiet) text-sm">
             How far strokes spread about their own middle; lower is more even. Best day:{' '}
-            {limbs.map((limb) => `${LIMB_NAMES[limb]} ${best[limb]} ms`).join(', ')}.
+            {limbs.map((limb) => `${LIMB_NAMES[limb]} ${best[limb]} ms${drawnAs(limb)}`).join(', ')}
+            .
           </p>
           <EvenChart data={rows} />
           <DataTable
@@ -38,4 +39,10 @@ export function EvenPart({ lick, now }: { lick: LoggedLick | undefined; now: num
       )}
     </section>
   )
+}
+
+/** How a limb's line is drawn: ` (dashed)`. */
+function drawnAs(limb: Limb): string {
+  const line = LIMB_LINES.find((one) => one.limb === limb)
+  return line ? ` (${line.drawn})` : ''
 }

@@ -1,9 +1,7 @@
-import { useCallback, useEffect, useState } from 'react'
-import { toSequence } from '~/core/performance'
-import { grooveBars } from '~/core/solo'
-import { beatTicks, secondsPerTick, toMeter } from '~/core/time'
+import { useEffect, useState } from 'react'
+import { toMeter } from '~/core/time'
 import { useSlices } from '~/live/use-slices'
-import { useSounding } from '~/playback/use-sounding'
+import { useClick } from '~/playback/use-click'
 import { type StrikeSource, useStrikes } from '~/playback/use-strikes'
 import type { Settings } from '~/storage'
 import { Act, Part, Trouble } from '~/ui/parts'
@@ -18,8 +16,6 @@ const NAMES: Readonly<Record<StrikeSource, string>> = {
 }
 const FOUR = toMeter(4, 4)
 const TEMPO = 90
-const BARS = 16
-const perTick = secondsPerTick(TEMPO, beatTicks(FOUR))
 
 /** How late each source is: measured by striking on the click, kept for each, and forgotten at will. */
 export function DelayPart({
@@ -32,16 +28,7 @@ export function DelayPart({
   const [session] = useState(() => new TapSession(TEMPO, 0))
   const [source, setSource] = useState<StrikeSource>('keys')
   const { taps } = useSlices(session)
-  const compose = useCallback(
-    () =>
-      toSequence([{ lick: grooveBars('none', FOUR, BARS), pickup: false }], {
-        loop: true,
-        countIn: true,
-      }),
-    [],
-  )
-  const plan = useCallback(() => perTick, [])
-  const { playing, trouble, start, stop, position } = useSounding(compose, plan)
+  const { playing, trouble, start, stop, position, perTick } = useClick(FOUR, TEMPO)
   useEffect(() => {
     if (!playing) session.stop()
   }, [playing, session])

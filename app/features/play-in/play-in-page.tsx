@@ -23,7 +23,7 @@ export function PlayInPage() {
   const take = (stroke: Stroke) => setStrokes((now) => [stroke, ...now].slice(0, MOST_LISTED))
   const strike = useStrokes(!learning, take)
   const microphone = useMicrophone(wanted, {
-    onStroke: (at, velocity) => strike(undefined, at, velocity),
+    onStroke: (stamp, velocity) => take({ stamp, limb: undefined, from: 'mic', velocity }),
     onLost: () => {},
   })
   return (

@@ -107,7 +107,7 @@ export function useAlong(along: Along) {
     },
   )
   const microphone = useMicrophone(wanted && bare, {
-    onStroke: (at, velocity) => strike(undefined, at, velocity),
+    onStroke: (stamp, velocity) => strike({ stamp, limb: undefined, from: 'mic', velocity }),
     onLost: () => session.lose(),
   })
   const told = useSlices(session)

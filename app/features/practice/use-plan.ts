@@ -124,10 +124,14 @@ export function usePlan(props: Planned) {
   const [usual] = useState(() => newPlan(lickId, lick, Date.now()))
   const shared = setPlan?.shared
   const exception = setPlan?.exception
+  const played = useMemo(
+    () => (sameGrid(grid, lick.frame.grid) ? lick : onGrid(lick, grid)),
+    [lick, grid],
+  )
   const plan = useMemo(() => {
     if (exception) return { ...usual, ...exception }
-    return shared ? { ...usual, ...laidPlan(shared, lick, setting) } : (stored ?? usual)
-  }, [exception, shared, stored, usual, lick, setting])
+    return shared ? { ...usual, ...laidPlan(shared, played, setting) } : (stored ?? usual)
+  }, [exception, shared, stored, usual, played, setting])
   const { onExcept } = setPlan ?? {}
   const { onSave: save } = props
   const onSave = useCallback(
@@ -136,10 +140,6 @@ export function usePlan(props: Planned) {
   )
   // What is proposed does not move under the player: it is taken from the log as it was at first.
   const [first] = useState(log)
-  const played = useMemo(
-    () => (sameGrid(grid, lick.frame.grid) ? lick : onGrid(lick, grid)),
-    [lick, grid],
-  )
   const parts = useMemo(() => buildUp(played, plan.school, setting), [played, plan.school, setting])
   const planned = useMemo(
     () => planSteps(parts, plan.steps, (key) => addedPart(played, key, versions)),

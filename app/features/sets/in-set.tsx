@@ -1,9 +1,8 @@
 import { type ReactNode, useMemo } from 'react'
-import { keepMine, keepTheirs } from '~/live/conflicts'
-import { SaverNotice } from '~/live/saver-notice'
 import type { Kept, PlanContent, SetRecord, SharedPlan } from '~/storage'
 import { exceptPlan } from '~/workspace/set-edits'
-import { copyOfSet, setDifferences, useSet } from './use-set'
+import { SetNotice } from './set-notice'
+import { useSet } from './use-set'
 
 /** The set that a lick is practised in. */
 export interface InSet {
@@ -36,17 +35,7 @@ function Within({ opened, children }: WithinSetProps & { opened: Kept<SetRecord>
       shared: set.plan,
       exceptionOf: (lickId) => set.exercises.find((one) => one.lickId === lickId)?.plan ?? null,
       onExcept: (lickId, plan) => edit((now) => exceptPlan(now, lickId, plan)),
-      notice: gone ? null : (
-        <SaverNotice
-          saver={saver}
-          what="set"
-          differences={setDifferences}
-          onMine={(theirs) => keepMine(saver, theirs, copyOfSet)}
-          onTheirs={async (theirs) => {
-            if ((await keepTheirs(saver, theirs, copyOfSet)) && theirs) take(theirs)
-          }}
-        />
-      ),
+      notice: gone ? null : <SetNotice saver={saver} onTake={take} />,
     }),
     [set, edit, saver, gone, take],
   )

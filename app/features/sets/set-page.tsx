@@ -5,8 +5,6 @@ import { findVoicedLick } from '~/codecs/voicing'
 import { lineEvents } from '~/core/line'
 import { speedLimit } from '~/core/playing'
 import { orderOf, type SetOrder } from '~/core/practice'
-import { keepMine, keepTheirs } from '~/live/conflicts'
-import { SaverNotice } from '~/live/saver-notice'
 import { useLive } from '~/live/use-live'
 import { useSettingFor } from '~/live/use-setting'
 import { type Kept, liveSummaries, loadLicks, notSavedWords, type SetRecord } from '~/storage'
@@ -17,10 +15,11 @@ import { plural } from '~/words/figures'
 import { addLicksTo, inOrder, minutesOfSet, sharePlan } from '~/workspace/set-edits'
 import { ExportButton } from '../backup'
 import { ExerciseList } from './exercise-list'
+import { SetNotice } from './set-notice'
 import { SetPlanRow } from './set-plan-row'
 import { ShareSet } from './share-set'
 import { useProgress } from './use-progress'
-import { copyOfSet, setDifferences, useSet } from './use-set'
+import { useSet } from './use-set'
 
 /** So many licks go on a sheet. */
 const MOST_ON_SHEET = 64
@@ -74,15 +73,7 @@ export function SetPage({ opened }: { opened: Kept<SetRecord> }) {
         )}
       </header>
       <Trouble words={gone ? 'This set was deleted in another tab. It is in the bin.' : trouble} />
-      <SaverNotice
-        saver={saver}
-        what="set"
-        differences={setDifferences}
-        onMine={(theirs) => keepMine(saver, theirs, copyOfSet)}
-        onTheirs={async (theirs) => {
-          if ((await keepTheirs(saver, theirs, copyOfSet)) && theirs) take(theirs)
-        }}
-      />
+      <SetNotice saver={saver} onTake={take} />
       <p className="flex flex-wrap items-center gap-x-4 gap-y-1 text-sm">
         <span className="font-semibold">
           {plural(count, 'exercise')}, {Math.round(minutesOfSet(set) * 10) / 10} minutes

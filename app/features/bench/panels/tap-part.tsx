@@ -1,14 +1,13 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { frameTicks, TEMPO_RANGE } from '~/core/line'
 import { formatLine } from '~/core/notation'
-import { type Position, toSequence } from '~/core/performance'
-import { grooveBars } from '~/core/solo'
-import { ALL_GRIDS, findGrid, gridName, secondsPerTick, TICKS_PER_QUARTER } from '~/core/time'
+import type { Position } from '~/core/performance'
+import { ALL_GRIDS, findGrid, gridName, TICKS_PER_QUARTER } from '~/core/time'
 import { PhraseStacks } from '~/drawing/stacks/phrase-figure'
 import { useSettings } from '~/live/use-live'
 import { useSlices } from '~/live/use-slices'
 import { StrikePads } from '~/playback/strike-pads'
-import { useSounding } from '~/playback/use-sounding'
+import { useClick } from '~/playback/use-click'
 import { type StrikeSource, useStrikes } from '~/playback/use-strikes'
 import { SelectField } from '~/ui/field'
 import { LabelledNumber } from '~/ui/number-field'
@@ -18,9 +17,6 @@ import { plural } from '~/words/figures'
 import { gridWords } from '~/words/grid-words'
 import { TapSession } from '~/workspace/tap-session'
 import { usePanel } from '../state/use-panel'
-
-/** Bars of the click before it comes round. */
-const BARS = 16
 
 /** A line tapped in beside a click, by keys, fingers or pads: the grid is found, another can be chosen. */
 export function TapPart() {
@@ -37,17 +33,7 @@ export function TapPart() {
   useEffect(() => session.goAt(quarters), [session, quarters])
   useEffect(() => session.delayBy(delayMs), [session, delayMs])
 
-  const compose = useCallback(
-    () =>
-      toSequence([{ lick: grooveBars('none', meter, BARS), pickup: false }], {
-        loop: true,
-        countIn: true,
-      }),
-    [meter],
-  )
-  const perTick = secondsPerTick(tempo, beat)
-  const plan = useCallback(() => perTick, [perTick])
-  const { playing, trouble, start, stop, position } = useSounding(compose, plan)
+  const { playing, trouble, start, stop, position, perTick } = useClick(meter, tempo)
   const tapping = phase === 'tapping'
   const since = useRef(0)
   useEffect(() => {
@@ -110,17 +96,13 @@ export function TapPart() {
     session.clear()
   }
   const measured = session.measured()
+  const going = free ? 'Stop' : 'Stop the click'
+  const label = (free ? tapping : playing) ? going : 'Start tapping'
   return (
     <Part title="Tap it in">
       <div className="flex flex-wrap items-end gap-2">
         <button type="button" className="btn btn-primary btn-sm" onClick={toggle}>
-          {free
-            ? tapping
-              ? 'Stop'
-              : 'Start tapping'
-            : playing
-              ? 'Stop the click'
-              : 'Start tapping'}
+          {label}
         </button>
         <Tick
           checked={!free}
