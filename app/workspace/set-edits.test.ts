@@ -5,10 +5,10 @@ import {
   addLicksTo,
   exceptPlan,
   exerciseFrom,
-  inOrder,
   minutesOfSet,
   moveExercise,
   removeLickFrom,
+  reordered,
   setMinutes,
   sharePlan,
 } from './set-edits'
@@ -31,9 +31,22 @@ describe('a set of exercises', () => {
     expect(ids(set)).toBe('abcd')
     expect(addLicksTo(set, ['a'])).toBe(set)
     expect(ids(removeLickFrom(set, 'b'))).toBe('acd')
-    expect(ids(moveExercise(set, 0, 9))).toBe('bcda')
-    expect(ids(inOrder(set, [3, 1, 0, 2]))).toBe('dbac')
-    expect(inOrder(set, [0])).toBe(set)
+    expect(ids(moveExercise(set, 'a', 9))).toBe('bcda')
+    expect(moveExercise(set, 'x', 0)).toBe(set)
+  })
+
+  it('is ordered by what is known of its licks, wherever they stand by then', () => {
+    const fact = (overdue: number | null) => ({ limit: null, kicks: 0, overdue })
+    const known = new Map([
+      ['a', fact(-1)],
+      ['b', fact(null)],
+      ['c', fact(3)],
+    ])
+    expect(ids(reordered(setOf('a', 'b', 'c'), known, 'due'))).toBe('bca')
+    expect(ids(reordered(setOf('c', 'a', 'b'), known, 'due'))).toBe('bca')
+    expect(ids(reordered(setOf('a', 'new', 'c'), known, 'due'))).toBe('newca')
+    const there = setOf('b', 'c', 'a')
+    expect(reordered(there, known, 'due')).toBe(there)
   })
 
   it('has minutes for all, and of its own for some', () => {
@@ -85,12 +98,7 @@ describe('a set of exercises', () => {
         for (const { kind, id: one, to } of acts) {
           if (kind === 'add') set = addLicksTo(set, [one])
           if (kind === 'remove') set = removeLickFrom(set, one)
-          if (kind === 'move')
-            set = moveExercise(
-              set,
-              set.exercises.findIndex(({ lickId }) => lickId === one),
-              to,
-            )
+          if (kind === 'move') set = moveExercise(set, one, to)
           expect(setRecordSchema.safeParse(set).success).toBe(true)
         }
       }),

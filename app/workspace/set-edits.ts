@@ -1,3 +1,4 @@
+import { orderOf, type SetExercise, type SetOrder } from '~/core/practice'
 import { MOST_IN_SET, type PlanContent, type SetRecord, type SharedPlan } from '~/storage'
 
 type Exercise = SetRecord['exercises'][number]
@@ -16,24 +17,42 @@ export function removeLickFrom(set: SetRecord, lickId: string): SetRecord {
   return { ...set, exercises: set.exercises.filter((one) => one.lickId !== lickId) }
 }
 
-/** A set with an exercise in another place; places beyond the ends are the ends. */
-export function moveExercise(set: SetRecord, from: number, to: number): SetRecord {
+/** A set with a lick's exercise in another place, from 0; places beyond the ends are the ends. */
+export function moveExercise(set: SetRecord, lickId: string, to: number): SetRecord {
+  const from = set.exercises.findIndex((one) => one.lickId === lickId)
   const one = set.exercises[from]
   const place = Math.max(0, Math.min(set.exercises.length - 1, to))
   if (!one || place === from) return set
   return { ...set, exercises: set.exercises.toSpliced(from, 1).toSpliced(place, 0, one) }
 }
 
-/** A set in another order, told by the numbers that its exercises have now. */
-export function inOrder(set: SetRecord, order: readonly number[]): SetRecord {
-  const exercises = order.flatMap((i) => set.exercises[i] ?? [])
-  return exercises.length === set.exercises.length ? { ...set, exercises } : set
+/** What orders an exercise that nothing is known of: unlimited, without kicks, never practised. */
+const NOTHING_KNOWN: SetExercise = { limit: null, kicks: 0, overdue: null }
+
+/**
+ * A set in another order, by what is known of its licks. Each fact goes with its lick, so that the set may
+ * have changed since they were gathered; a set that is in that order already stays the same object.
+ *
+ * @example reordered(set, new Map([['parade', { limit: 132, kicks: 4, overdue: 2 }]]), 'easiest')
+ */
+export function reordered(
+  set: SetRecord,
+  known: ReadonlyMap<string, SetExercise>,
+  order: SetOrder,
+  seed = 1,
+): SetRecord {
+  const facts = set.exercises.map(({ lickId }) => known.get(lickId) ?? NOTHING_KNOWN)
+  const numbers = orderOf(facts, order, seed)
+  if (numbers.every((number, i) => number === i)) return set
+  return { ...set, exercises: numbers.flatMap((i) => set.exercises[i] ?? []) }
 }
 
 /** A set whose exercise has minutes of its own; null for those of the set. */
 export function setMinutes(set: SetRecord, lickId: string, minutes: number | null): SetRecord {
+  const own = minutes === set.minutes ? null : minutes
+  if (set.exercises.every((one) => one.lickId !== lickId || one.minutes === own)) return set
   const exercises = set.exercises.map((one) =>
-    one.lickId === lickId ? { ...one, minutes: minutes === set.minutes ? null : minutes } : one,
+    one.lickId === lickId ? { ...one, minutes: own } : one,
   )
   return { ...set, exercises }
 }

@@ -24,7 +24,7 @@ export function ExerciseList({ set, progress, onEdit }: ExerciseListProps) {
     <DragDropProvider
       onDragEnd={({ operation: { source }, canceled }) => {
         if (!canceled && isSortable(source))
-          onEdit((now) => moveExercise(now, source.initialIndex, source.index))
+          onEdit((now) => moveExercise(now, String(source.id), source.index))
       }}
     >
       <ol aria-label="Exercises" className="flex flex-col">

@@ -28,16 +28,16 @@ export function WithinSet({ opened, children }: WithinSetProps) {
 }
 
 function Within({ opened, children }: WithinSetProps & { opened: Kept<SetRecord> }) {
-  const { set, edit, saver, gone, take } = useSet(opened)
+  const { set, desk, saver, gone } = useSet(opened)
   const inSet = useMemo(
     (): InSet => ({
       set,
       shared: set.plan,
       exceptionOf: (lickId) => set.exercises.find((one) => one.lickId === lickId)?.plan ?? null,
-      onExcept: (lickId, plan) => edit((now) => exceptPlan(now, lickId, plan)),
-      notice: gone ? null : <SetNotice saver={saver} onTake={take} />,
+      onExcept: (lickId, plan) => desk.edit((now) => exceptPlan(now, lickId, plan)),
+      notice: gone ? null : <SetNotice saver={saver} onTake={desk.take} />,
     }),
-    [set, edit, saver, gone, take],
+    [set, desk, saver, gone],
   )
   return children(inSet)
 }

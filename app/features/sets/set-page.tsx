@@ -4,7 +4,7 @@ import { Link } from 'react-router'
 import { findVoicedLick } from '~/codecs/voicing'
 import { lineEvents } from '~/core/line'
 import { speedLimit } from '~/core/playing'
-import { orderOf, type SetOrder } from '~/core/practice'
+import type { SetOrder } from '~/core/practice'
 import { useLive } from '~/live/use-live'
 import { useSettingFor } from '~/live/use-setting'
 import { type Kept, liveSummaries, loadLicks, notSavedWords, type SetRecord } from '~/storage'
@@ -12,7 +12,7 @@ import { NumberField } from '~/ui/number-field'
 import { Act, TitleBox, Trouble } from '~/ui/parts'
 import { usePageTitle } from '~/ui/use-page-title'
 import { plural } from '~/words/figures'
-import { addLicksTo, inOrder, minutesOfSet, sharePlan } from '~/workspace/set-edits'
+import { addLicksTo, minutesOfSet, reordered, sharePlan } from '~/workspace/set-edits'
 import { ExportButton } from '../backup'
 import { ExerciseList } from './exercise-list'
 import { SetNotice } from './set-notice'
@@ -27,7 +27,8 @@ const ANY_LICK = { kit: null, unknown: [] }
 
 /** A set: its exercises in their order, how far each is, and the way into practice. */
 export function SetPage({ opened }: { opened: Kept<SetRecord> }) {
-  const { set, edit, undo, saver, gone, take } = useSet(opened)
+  const { set, past, gone, desk, saver } = useSet(opened)
+  const { edit } = desk
   usePageTitle(set.name, 'Set')
   const { progress, atGoal, count } = useProgress(set)
   const summaries = useLive(liveSummaries).rows
@@ -44,15 +45,15 @@ export function SetPage({ opened }: { opened: Kept<SetRecord> }) {
       return
     }
     const licks = new Map(read.value.map((record) => [record.id, findVoicedLick(record)]))
-    const exercises = progress.map(({ lickId, overdue }) => {
-      const lick = licks.get(lickId)
-      return {
-        limit: lick ? speedLimit(lick, 'line', setting).bpm : null,
-        kicks: lick ? lineEvents(lick).filter(({ limb }) => limb === 'RF').length : 0,
-        overdue,
-      }
-    })
-    edit((now) => inOrder(now, orderOf(exercises, order, Date.now() % 1_000_000)))
+    const known = new Map(
+      progress.map(({ lickId, overdue }) => {
+        const lick = licks.get(lickId)
+        const limit = lick ? speedLimit(lick, 'line', setting).bpm : null
+        const kicks = lick ? lineEvents(lick).filter(({ limb }) => limb === 'RF').length : 0
+        return [lickId, { limit, kicks, overdue }]
+      }),
+    )
+    edit((now) => reordered(now, known, order, Date.now() % 1_000_000))
   }
   return (
     <div className="mx-auto flex w-full max-w-5xl flex-col gap-5 px-4 py-7 sm:px-5">
@@ -63,7 +64,7 @@ export function SetPage({ opened }: { opened: Kept<SetRecord> }) {
             label="Name of the set"
             most={80}
             value={set.name}
-            onType={(name) => name.trim() !== '' && edit((now) => ({ ...now, name }))}
+            onType={(name) => name.trim() !== '' && edit((now) => ({ ...now, name }), 'name')}
           />
         </div>
         {due && (
@@ -73,7 +74,7 @@ export function SetPage({ opened }: { opened: Kept<SetRecord> }) {
         )}
       </header>
       <Trouble words={gone ? 'This set was deleted in another tab. It is in the bin.' : trouble} />
-      <SetNotice saver={saver} onTake={take} />
+      <SetNotice saver={saver} onTake={desk.take} />
       <p className="flex flex-wrap items-center gap-x-4 gap-y-1 text-sm">
         <span className="font-semibold">
           {plural(count, 'exercise')}, {Math.round(minutesOfSet(set) * 10) / 10} minutes
@@ -89,7 +90,7 @@ export function SetPage({ opened }: { opened: Kept<SetRecord> }) {
             max={60}
             whole={false}
             value={set.minutes}
-            onChange={(minutes) => edit((now) => ({ ...now, minutes }))}
+            onChange={(minutes) => edit((now) => ({ ...now, minutes }), 'minutes')}
           />
           minutes each
         </span>
@@ -105,7 +106,7 @@ export function SetPage({ opened }: { opened: Kept<SetRecord> }) {
         <Act disabled={count < 2} onClick={() => void reorder('shuffled')}>
           Shuffle
         </Act>
-        {undo && <Act onClick={undo}>Undo</Act>}
+        {past.length > 0 && <Act onClick={desk.undo}>Undo</Act>}
         <span className="grow" />
         {count > 0 && (
           <Link
@@ -148,7 +149,7 @@ export function SetPage({ opened }: { opened: Kept<SetRecord> }) {
           rows={2}
           maxLength={500}
           value={set.note}
-          onChange={(event) => edit((now) => ({ ...now, note: event.target.value }))}
+          onChange={(event) => edit((now) => ({ ...now, note: event.target.value }), 'note')}
         />
       </label>
     </div>

@@ -1,46 +1,28 @@
 import { nanoid } from 'nanoid'
-import { useCallback, useEffect, useState } from 'react'
+import { useEffect, useState, useSyncExternalStore } from 'react'
 import type { CopyOf } from '~/live/conflicts'
 import { closeSaver, type Kept, onStoreChange, openSaver, type SetRecord } from '~/storage'
+import { SetDesk } from '~/workspace/set-desk'
 
-/** A stored set: what is changed is saved, with one step back; what another tab saves is shown. */
+/** A stored set on its desk: what is changed is saved; what another tab saves is shown. */
 export function useSet(opened: Kept<SetRecord>) {
   const [saver] = useState(() => openSaver('sets', opened.id, opened.revision))
-  const [{ set, before }, setState] = useState<{ set: SetRecord; before: SetRecord | null }>({
-    set: contentOf(opened),
-    before: null,
-  })
-  const [gone, setGone] = useState(false)
+  const [desk] = useState(() => new SetDesk(contentOf(opened), (next) => saver.change(next)))
   useEffect(() => {
     const stop = onStoreChange(({ table, ids }) => {
       if (table !== 'sets' || !ids.includes(opened.id)) return
       void saver.heard().then((theirs) => {
-        setGone(theirs === 'deleted')
-        if (theirs && theirs !== 'deleted') setState({ set: contentOf(theirs), before: null })
+        desk.setGone(theirs === 'deleted')
+        if (theirs && theirs !== 'deleted') desk.take(contentOf(theirs))
       })
     })
     return () => {
       stop()
       void closeSaver(saver)
     }
-  }, [saver, opened.id])
-  const put = useCallback(
-    (next: SetRecord, last: SetRecord | null) => {
-      setState({ set: next, before: last })
-      saver.change(next)
-    },
-    [saver],
-  )
-  const edit = useCallback(
-    (change: (set: SetRecord) => SetRecord) => {
-      const next = change(set)
-      if (next !== set) put(next, set)
-    },
-    [set, put],
-  )
-  const undo = before ? () => put(before, null) : null
-  const take = (theirs: SetRecord) => setState({ set: contentOf(theirs), before: null })
-  return { set, edit, undo, saver, gone, take }
+  }, [desk, saver, opened.id])
+  const state = useSyncExternalStore(desk.subscribe, desk.state, desk.state)
+  return { ...state, desk, saver }
 }
 
 function contentOf({
