@@ -1,3 +1,5 @@
+export type { SoundEars } from './hearing'
 export type { Channel } from './kit-sampler'
-export type { Microphone, MicrophoneEars, MicrophoneFault } from './microphone'
+export type { MicrophoneFault } from './microphone'
 export { SoundSession, type SoundSources } from './session'
+export type { KitStrike } from './simulated-kit'

@@ -1,6 +1,13 @@
-import type { Microphone, MicrophoneEars, MicrophoneFault } from '~/audio'
+import type { KitStrike, MicrophoneFault, SoundEars } from '~/audio'
 
-type Opened = Pick<Microphone, 'close' | 'measureDelay'>
+/** What is heard once it is open: a microphone, or a simulated kit before one. */
+export interface Opened {
+  /** How late its sound is, in milliseconds; null where that cannot be told. */
+  readonly measureDelay: () => Promise<number | null>
+  /** Strikes it, where it is simulated. */
+  readonly strike?: (strike: KitStrike) => void
+  readonly close: () => void
+}
 
 /** Off, asked for, heard, or why it cannot be. */
 export type EarsState = 'off' | 'asking' | 'hearing' | MicrophoneFault
@@ -16,12 +23,12 @@ export class Ears {
   private asked = 0
 
   constructor(
-    private readonly open: (ears: MicrophoneEars) => Promise<Opened>,
+    private readonly open: (ears: SoundEars) => Promise<Opened>,
     private readonly onState: (state: EarsState) => void,
   ) {}
 
   /** Opens the microphone; what it hears goes to `ears`. */
-  async want(ears: MicrophoneEars): Promise<void> {
+  async want(ears: SoundEars): Promise<void> {
     this.letGo()
     const mine = this.asked
     this.become('asking')
@@ -49,6 +56,11 @@ export class Ears {
   /** How late sound comes back, in milliseconds; null where it is not heard, or nothing is open. */
   async measureDelay(): Promise<number | null> {
     return (await this.opened?.measureDelay()) ?? null
+  }
+
+  /** Strikes what is open, where it is a simulated kit. */
+  strike(strike: KitStrike): void {
+    this.opened?.strike?.(strike)
   }
 
   private become(state: EarsState): void {

@@ -65,11 +65,12 @@ export function MicrophonePart({
   )
 }
 
-function Meter({ level }: { level: Level }) {
+/** The level of what is listened to. */
+export function Meter({ level }: { level: Level }) {
   const db = useSyncExternalStore(level.subscribe, level.get, level.get)
   return (
     <meter
-      aria-label="Level of the microphone, in decibels"
+      aria-label="Level of the sound, in decibels"
       className="h-4 w-40"
       min={QUIETEST}
       max={0}

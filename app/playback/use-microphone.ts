@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
-import { Ears, type EarsState } from './ears'
+import type { KitStrike, SoundEars } from '~/audio'
+import { Ears, type EarsState, type Opened } from './ears'
 
 interface Heard {
   /** A stroke on the page's clock, in milliseconds, 1 to 127 loud. */
@@ -26,30 +27,43 @@ export class Level {
   }
 }
 
-/** The microphone while it is wanted; its code is fetched then, and the player is asked then. */
-export function useMicrophone(wanted: boolean, heard: Heard) {
+/** What is listened to: the microphone at the kit, or a simulated kit before one. */
+export type HeardThing = 'mic' | 'simulated'
+
+async function open(thing: HeardThing, ears: SoundEars): Promise<Opened> {
+  const { findDelay, renderKit } = await import('~/workers')
+  if (thing === 'mic') {
+    const { Microphone } = await import('~/audio/microphone')
+    return Microphone.open(ears, findDelay)
+  }
+  const { SimulatedKit } = await import('~/audio/simulated-kit')
+  return SimulatedKit.open(ears, renderKit)
+}
+
+/**
+ * The sound of what is wanted, null for nothing: its code is fetched then, and for the microphone the player
+ * is asked then.
+ */
+export function useMicrophone(wanted: HeardThing | null, heard: Heard) {
   const [state, setState] = useState<EarsState>('off')
   const [level] = useState(() => new Level())
-  const newest = useRef(heard)
-  newest.current = heard
+  const newest = useRef({ heard, wanted })
+  newest.current = { heard, wanted }
   const [ears] = useState(
-    () =>
-      new Ears(async (tellings) => {
-        const { Microphone } = await import('~/audio/microphone')
-        return Microphone.open(tellings)
-      }, setState),
+    () => new Ears((tellings) => open(newest.current.wanted ?? 'mic', tellings), setState),
   )
   useEffect(() => {
     if (!wanted) return
     void ears.want({
-      onStroke: (at, velocity) => newest.current.onStroke(at, velocity),
+      onStroke: (at, velocity) => newest.current.heard.onStroke(at, velocity),
       onLevel: (db, lost) => {
         level.set(db)
-        if (lost) newest.current.onLost()
+        if (lost) newest.current.heard.onLost()
       },
     })
     return () => ears.letGo()
   }, [wanted, ears, level])
   const measure = useCallback(() => ears.measureDelay(), [ears])
-  return { state, level, measure }
+  const strike = useCallback((struck: KitStrike) => ears.strike(struck), [ears])
+  return { state, level, measure, strike }
 }

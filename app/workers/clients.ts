@@ -40,6 +40,19 @@ export async function renderLoopFile(
   }
 }
 
+/** How late chirps come back in a recording, in seconds; null where they are not heard. */
+export async function findDelay(input: Jobs['measure-delay']['in']): Promise<number | null> {
+  const client = new WorkerClient(
+    () =>
+      new Worker(new URL('./delay.worker.ts', import.meta.url), { type: 'module' }) as WorkerPort,
+  )
+  try {
+    return (await client.ask('measure-delay', input)).seconds
+  } finally {
+    client.close()
+  }
+}
+
 /** The worker that reads and writes files. */
 export const filesWorker = new WorkerClient(
   () => new Worker(new URL('./files.worker.ts', import.meta.url), { type: 'module' }) as WorkerPort,

@@ -1,2 +1,2 @@
-export { filesWorker, renderKit, renderLoopFile, startTicker } from './clients'
+export { filesWorker, findDelay, renderKit, renderLoopFile, startTicker } from './clients'
 export type { FoundPart, PartWishes, SoundFormat } from './protocol'

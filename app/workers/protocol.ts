@@ -66,6 +66,17 @@ export interface Jobs {
     readonly on: Progress
     readonly out: { readonly bytes: Uint8Array<ArrayBuffer> }
   }
+  /** How late chirps come back in a recording, in seconds; null where they are not heard. */
+  readonly 'measure-delay': {
+    readonly in: {
+      readonly samples: Float32Array
+      /** The samples at which they were played. */
+      readonly played: readonly number[]
+      readonly rate: number
+    }
+    readonly on: Progress
+    readonly out: { readonly seconds: number | null }
+  }
   /** A backup of everything (on null), or of some licks with all that is theirs. */
   readonly export: {
     readonly in: {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { EVEN } from '~/core/listening'
 import { type AlongLine, AlongSession } from './along-session'
+import { SimulatedDrummer } from './simulated-drummer'
 
 // Four sixteenths at 60 with a bar of rest after them: a tick is 60 / 10080 s, 2520 ticks are 250 ms.
 const perTick = 1 / 10080
@@ -179,11 +180,17 @@ describe('playing along', () => {
 
   it('hears a simulated player, whose habit is found and no other', () => {
     const session = new AlongSession({ ...line, every: 10080 }, 0)
+    const asked: number[] = []
     const habits = { ...EVEN, spreadMs: 5, delayMs: { LH: 15 } }
+    const drummer = new SimulatedDrummer({ ...line, every: 10080 }, habits, 1)
     for (let since = -10080; since < 10080 * 40; since += 700) {
-      session.simulate(since, perTick, habits, 1)
+      const strokes = drummer.reach(since, perTick)
+      if (strokes.length > 0) asked.push(since)
+      for (const stroke of strokes) session.hear(stroke)
       session.reach(since)
     }
+    // Each round is played once, when the music comes to it.
+    expect([asked.length, asked[0]]).toEqual([40, 420])
     const { rounds, claims } = session.state()
     expect(rounds).toHaveLength(40)
     const [claim] = claims?.claims.filter(({ kind }) => kind === 'offset') ?? []

@@ -1,10 +1,8 @@
 import {
   type Claims,
   claimsOf,
-  type Habits,
   type HeardStroke,
   type HeardSummary,
-  playedWith,
   proposedRating,
   summaryOf,
   type Told,
@@ -90,8 +88,6 @@ export class AlongSession extends Slices<AlongState> {
     lost: boolean
     readonly heard: { readonly tick: number; readonly stroke: Omit<HeardStroke, 'ms'> }[]
   } | null = null
-  /** The last round that a simulated player played. */
-  private simulated = -1
   /** The last round of which it was said how it went. */
   private settled = -1
 
@@ -108,7 +104,6 @@ export class AlongSession extends Slices<AlongState> {
     this.line = line
     this.delayMs = delayMs
     this.open = null
-    this.simulated = -1
     this.settled = -1
     this.patch(NOTHING)
   }
@@ -147,21 +142,6 @@ export class AlongSession extends Slices<AlongState> {
     if (!this.open) return
     const { number, secondsPerTick } = this.open
     if (since > number * this.line.every + this.span(secondsPerTick).to) this.close()
-  }
-
-  /**
-   * The music has come so far, and a simulated player plays every round that it reaches; the same for the same
-   * seed.
-   */
-  simulate(since: number, secondsPerTick: number, habits: Habits, seed: number): void {
-    const { every, strokes } = this.line
-    const number = Math.floor(since / every)
-    if (number <= this.simulated) return
-    this.simulated = number
-    const perMs = 1 / 1000 / secondsPerTick
-    const meant = strokes.map(({ tick, ...stroke }) => ({ ...stroke, ms: tick / perMs }))
-    for (const { ms, ...heard } of playedWith(meant, habits, seed + number))
-      this.hear({ ...heard, since: number * every + ms * perMs, secondsPerTick })
   }
 
   /** From where to where strokes belong to a round, in ticks from its line's first slot. */

@@ -1,5 +1,5 @@
 import { OnsetDetector } from '~/core/hearing'
-import { EVEN, findDelay, type HeardStroke, matchStrokes, playedWith } from '~/core/listening'
+import { EVEN, pairStrokes, playedWith } from '~/core/listening'
 import type { Surface } from '~/core/sticking'
 import { foundOf, heardIn } from '../support/heard-onsets'
 import { madeLine } from '../support/made-lines'
@@ -59,34 +59,36 @@ for (const rate of [4, 8, 12]) {
 console.log(
   '\nPairs that are the stroke that was meant (200 rounds, 5 % missed, 5 % extra, no limbs):',
 )
-// The velocity tells which stroke it was: matching does not look at it.
-const line = Array.from({ length: 16 }, (_, slot) => ({
-  ms: slot * 150,
-  limb: 'RH' as const,
-  slot,
-  velocity: slot + 1,
-}))
-for (const [name, habits, delay] of [
-  ['as it is, 10 ms of spread', {}, 0],
-  ['as it is, 20 ms of spread', { spreadMs: 20 }, 0],
-  ['40 ms late as a whole, the delay found', {}, 40],
-  ['110 ms late as a whole, the delay found', {}, 110],
-  ['2 % faster at the end, the delay found', { driftPercent: 2 }, 0],
+const lineEvery = (gap: number, accent: number) =>
+  Array.from({ length: 16 }, (_, slot) => ({
+    ms: slot * gap,
+    limb: 'RH' as const,
+    slot,
+    velocity: slot % 4 === 0 ? accent : 80,
+  }))
+for (const [name, habits, late, known, gap, accent = 80] of [
+  ['as it is, 10 ms of spread', {}, 0, 0, 150],
+  ['as it is, 20 ms of spread', { spreadMs: 20 }, 0, 0, 150],
+  ['40 ms late as a whole, the delay unknown', {}, 40, null, 150],
+  ['110 ms late as a whole, the delay unknown', {}, 110, null, 150],
+  ['2 % faster at the end, the delay unknown', { driftPercent: 2 }, 0, null, 150],
+  ['110 ms late, unknown, every fourth an accent', {}, 110, null, 150, 112],
+  ['50 ms late by a known delay, 12 a second', {}, 50, 0, 83],
+  ['the same, every fourth an accent', {}, 50, 0, 83, 112],
+  ['3 % slower at the end, known, 12 a second', { driftPercent: -3 }, 0, 0, 83],
 ] as const) {
+  const line = lineEvery(gap, accent)
   let [right, all, meant] = [0, 0, 0]
   for (let seed = 1; seed <= 200; seed += 1) {
     const played = playedWith(line, { ...EVEN, spreadMs: 10, missed: 0.05, ...habits }, seed)
-    const extra: HeardStroke[] = seed % 5 < 4 ? [{ ms: (seed * 377) % 2250, velocity: 0 }] : []
-    const heard = [...played, ...extra]
-      .map(({ ms, velocity }) => ({ ms: ms + delay, ...(velocity !== undefined && { velocity }) }))
+    const extra = { ms: (seed * 377) % (gap * 15), slot: -1, velocity: 80 }
+    const heard = [...played, ...(seed % 5 < 4 ? [extra] : [])]
+      .map(({ ms, slot, velocity }) => ({ ms: ms + late, slot, velocity }))
       .sort((x, y) => x.ms - y.ms)
-    const found = delay === 0 && name.startsWith('as') ? 0 : findDelay(line, heard)
-    const { pairs } = matchStrokes(line, heard, found)
+    const { pairs } = pairStrokes(line, heard, known)
     meant += played.length
     all += pairs.length
-    right += pairs.filter(
-      (pair) => heard[pair.heard]?.velocity === line[pair.expected]?.velocity,
-    ).length
+    right += pairs.filter((pair) => heard[pair.heard]?.slot === line[pair.expected]?.slot).length
   }
   console.log(
     `  ${name.padEnd(44)}${percent(right / all)} of ${all} pairs, ${percent(right / meant).trim()} of what was played`,

@@ -67,7 +67,7 @@ test('a player at the microphone is heard: what is told is what was put in', asy
     const along = page.getByRole('region', { name: 'Play along' })
     await along.getByLabel('Hear me play along').check()
     await along.getByLabel('Who plays').selectOption('you: microphone at the kit')
-    await expect(along.getByLabel(/^Level of the microphone/)).toBeVisible()
+    await expect(along.getByLabel(/^Level of the sound/)).toBeVisible()
     await page.keyboard.press('Space')
     // No limb is told; the spread of strokes of which one in four is 12 ms late is 6 ms.
     await expect(
@@ -79,7 +79,7 @@ test('a player at the microphone is heard: what is told is what was put in', asy
     await page.keyboard.press('Space')
     // The microphone is let go where it is not wanted any more.
     await along.getByLabel('Hear me play along').uncheck()
-    await expect(along.getByLabel(/^Level of the microphone/)).toHaveCount(0)
+    await expect(along.getByLabel(/^Level of the sound/)).toHaveCount(0)
   } finally {
     await browser.close()
     rmSync(folder, { recursive: true })

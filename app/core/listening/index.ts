@@ -4,13 +4,22 @@ export { type FoundTempo, tempoOfTaps } from './free-taps'
 export { DB_PER_DECADE, decibelsOf, type HeardLevel, type LevelTold } from './levels'
 export {
   type ExpectedStroke,
-  findDelay,
   type HeardStroke,
+  type Lag,
   type Matching,
   matchStrokes,
   medianOf,
 } from './match'
-export { EVEN, type Habits, type MeantStroke, playedWith, SIMULATED_PLAYERS } from './player'
+export { findDelay, type Pairing, pairStrokes } from './pairing'
+export {
+  EVEN,
+  type Habits,
+  type MeantStroke,
+  playedWith,
+  SIMULATED_DELAY_MS,
+  SIMULATED_PLAYERS,
+  type SimulatedStroke,
+} from './player'
 export { LEAST_RATED_ROUNDS, proposedRating } from './rating'
 export {
   type HeardSummary,

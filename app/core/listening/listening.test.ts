@@ -1,7 +1,16 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { lickOf } from '../../../tests/support/licks'
-import { expectedStrokes, findDelay, type HeardStroke, matchStrokes, toldOf } from '.'
+import {
+  EVEN,
+  expectedStrokes,
+  findDelay,
+  type HeardStroke,
+  matchStrokes,
+  pairStrokes,
+  playedWith,
+  toldOf,
+} from '.'
 
 const fours = expectedStrokes(lickOf('tempo: 100\nline: RKRK'), 100)
 const at = (...ms: number[]): HeardStroke[] => ms.map((one) => ({ ms: one }))
@@ -85,6 +94,46 @@ describe('what was heard, held against a line', () => {
         expect({ pairs: pairs.length, squares }).toEqual(bestByHand(even, heard, reach))
       }),
       { numRuns: 300 },
+    )
+  })
+
+  it('pairs what is late as a whole as it was meant, and tells the lateness all the same', () => {
+    // Twelve a second: 50 ms late is nearer to the next slot than to its own.
+    const meant = Array.from({ length: 16 }, (_, slot) => ({
+      ms: slot * 83,
+      limb: 'XH' as const,
+      slot,
+      velocity: slot % 4 === 0 ? 112 : 80,
+    }))
+    const late = playedWith(meant, { ...EVEN, spreadMs: 5 }, 3).map(({ ms, velocity }) => ({
+      ms: ms + 50,
+      velocity,
+    }))
+    const told = toldOf(meant, late, 0)
+    expect([told.strokes.length, told.missed.length, told.extra.length]).toEqual([16, 0, 0])
+    expect(told.limbs[0]?.meanMs).toBeCloseTo(50, -1)
+    // Without its first stroke too: the accents say where it is.
+    const { missed, lag } = pairStrokes(meant, late.slice(1), 0)
+    expect(missed).toEqual([0])
+    expect(Math.abs(lag.delayMs - 50)).toBeLessThan(6)
+  })
+
+  it('pairs what falls behind as it was meant, as far as that goes (law)', () => {
+    const meant = expectedStrokes(lickOf('tempo: 180\nline: RLLRK RLK RRLK RLRL'), 180)
+    fc.assert(
+      fc.property(
+        fc.double({ min: -4, max: 4, noNaN: true }),
+        fc.integer({ min: -30, max: 30 }),
+        fc.nat(15),
+        (slower, delay, lost) => {
+          const heard = meant.map(({ ms, slot }) => ({ ms: ms * (1 + slower / 100) + delay, slot }))
+          const { pairs } = pairStrokes(meant, heard.toSpliced(lost, 1), 0)
+          expect(pairs).toHaveLength(15)
+          for (const pair of pairs)
+            expect(meant[pair.expected]?.slot).toBe(heard.toSpliced(lost, 1)[pair.heard]?.slot)
+        },
+      ),
+      { numRuns: 200 },
     )
   })
 

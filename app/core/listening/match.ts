@@ -27,10 +27,32 @@ export interface Matching {
 /** No match is further apart, in milliseconds, nor further than half of the gap to a neighbour. */
 const FURTHEST_MS = 120
 
+/** How what was heard lies against what is meant, as a whole. */
+export interface Lag {
+  /** How late it begins, in milliseconds. */
+  readonly delayMs: number
+  /** By how many percent it falls behind from there on; ahead where negative. */
+  readonly slowerPercent: number
+}
+export const NO_LAG: Lag = { delayMs: 0, slowerPercent: 0 }
+
+/**
+ * How far a heard stroke is from an expected one, in milliseconds, once the lag is taken out; above 0 is late.
+ *
+ * @example offsetOf({ ms: 1000 … }, { ms: 1050 }, { delayMs: 20, slowerPercent: 2 }) is 10
+ */
+export function offsetOf(
+  expected: ExpectedStroke,
+  heard: HeardStroke,
+  { delayMs, slowerPercent }: Lag,
+): number {
+  return heard.ms - delayMs - expected.ms * (1 + slowerPercent / 100)
+}
+
 /**
  * Matches heard strokes to expected ones, each once, in order: as many as can be, and of those the ones with
  * the least sum of squared offsets. A heard stroke whose limb is known belongs to a stroke of that limb; one
- * whose limb is not, to any that is left. `delayMs` is taken off what was heard first. Both lists in order of
+ * whose limb is not, to any that is left. The lag is taken out of what was heard first. Both lists in order of
  * time. Law: a missed or an extra stroke changes nothing in strokes that are further away than a match reaches.
  * Source: dynamic programming over both lists (S. B. Needleman and C. D. Wunsch, 1970, J. Mol. Biol. 48,
  * 443-453).
@@ -40,7 +62,7 @@ const FURTHEST_MS = 120
 export function matchStrokes(
   expected: readonly ExpectedStroke[],
   heard: readonly HeardStroke[],
-  delayMs = 0,
+  lag: Lag = NO_LAG,
 ): Matching {
   const reach = reachesOf(expected)
   const taken = new Set<number>()
@@ -48,7 +70,7 @@ export function matchStrokes(
   const pairs: { expected: number; heard: number }[] = []
   const match = (of: readonly number[], to: readonly number[]) => {
     for (const pair of aligned(of, to, (e, h) => {
-      const off = (heard[h] as HeardStroke).ms - delayMs - (expected[e] as ExpectedStroke).ms
+      const off = offsetOf(expected[e] as ExpectedStroke, heard[h] as HeardStroke, lag)
       return Math.abs(off) <= (reach[e] as number) ? off * off : null
     })) {
       taken.add(pair.expected)
@@ -97,105 +119,61 @@ function reachesOf(expected: readonly ExpectedStroke[]): number[] {
   return reaches
 }
 
-/** How well a part of both lists is matched: more pairs are better, then a smaller sum of squares. */
-interface Score {
-  readonly pairs: number
-  readonly squares: number
-  readonly step: 'pair' | 'miss' | 'extra' | null
-}
+/** Ways to go on in the table: a pair, an expected stroke that is missed, a heard one that is extra. */
+const PAIR = 1
+const MISS = 2
+const EXTRA = 3
 
+/**
+ * As many pairs as can be, in order, and of those the ones whose costs add up to the least; null is no pair.
+ * Cost: the product of both lists.
+ */
 function aligned(
   expected: readonly number[],
   heard: readonly number[],
   cost: (expected: number, heard: number) => number | null,
 ): { expected: number; heard: number }[] {
   const width = heard.length + 1
-  const table: Score[] = [{ pairs: 0, squares: 0, step: null }]
-  const better = (a: Score, b: Score) =>
-    a.pairs > b.pairs || (a.pairs === b.pairs && a.squares < b.squares)
-  for (let i = 0; i <= expected.length; i += 1) {
-    for (let j = 0; j <= heard.length; j += 1) {
-      if (i === 0 && j === 0) continue
-      let best: Score | null = null
-      const offer = (from: Score, score: Score) => {
-        if (from && (!best || better(score, best))) best = score
-      }
-      const above = table[(i - 1) * width + j]
-      const before = table[i * width + j - 1]
-      if (i > 0 && above) offer(above, { ...above, step: 'miss' })
-      if (j > 0 && before) offer(before, { ...before, step: 'extra' })
-      const diagonal = table[(i - 1) * width + j - 1]
-      if (i > 0 && j > 0 && diagonal) {
-        const squares = cost(expected[i - 1] as number, heard[j - 1] as number)
-        if (squares !== null)
-          offer(diagonal, {
-            pairs: diagonal.pairs + 1,
-            squares: diagonal.squares + squares,
-            step: 'pair',
-          })
-      }
-      table[i * width + j] = best as unknown as Score
+  const size = (expected.length + 1) * width
+  const [pairs, squares] = [new Int32Array(size), new Float64Array(size)]
+  const step = new Uint8Array(size)
+  for (let j = 1; j < width; j += 1) step[j] = EXTRA
+  for (let i = 1; i <= expected.length; i += 1) {
+    const row = i * width
+    step[row] = MISS
+    for (let j = 1; j < width; j += 1) {
+      const [here, above, before] = [row + j, row + j - width, row + j - 1]
+      const misses =
+        pairs[above] !== pairs[before]
+          ? (pairs[above] as number) > (pairs[before] as number)
+          : (squares[above] as number) <= (squares[before] as number)
+      const from = misses ? above : before
+      pairs[here] = pairs[from] as number
+      squares[here] = squares[from] as number
+      step[here] = misses ? MISS : EXTRA
+      const paired = cost(expected[i - 1] as number, heard[j - 1] as number)
+      if (paired === null) continue
+      const [count, sum] = [
+        (pairs[above - 1] as number) + 1,
+        (squares[above - 1] as number) + paired,
+      ]
+      if (count < (pairs[here] as number)) continue
+      if (count === pairs[here] && sum >= (squares[here] as number)) continue
+      pairs[here] = count
+      squares[here] = sum
+      step[here] = PAIR
     }
   }
   const found: { expected: number; heard: number }[] = []
   let [i, j] = [expected.length, heard.length]
   while (i > 0 || j > 0) {
-    const { step } = table[i * width + j] as Score
-    if (step === 'pair')
+    const taken = step[i * width + j]
+    if (taken === PAIR)
       found.push({ expected: expected[--i] as number, heard: heard[--j] as number })
-    else if (step === 'miss') i -= 1
+    else if (taken === MISS) i -= 1
     else j -= 1
   }
   return found.reverse()
-}
-
-/** Between what delays one is looked for, and how finely, in milliseconds. */
-const DELAY_RANGE = 250
-const DELAY_BIN = 4
-
-/**
- * A constant delay of what was heard, in milliseconds: the one that most differences of heard and expected
- * strokes agree on, refined by the median of its matches. 0 where nothing was heard.
- */
-export function findDelay(
-  expected: readonly ExpectedStroke[],
-  heard: readonly HeardStroke[],
-): number {
-  const votes = new Map<number, number>()
-  for (const { ms, limb } of heard) {
-    for (const stroke of expected) {
-      const off = ms - stroke.ms
-      if (Math.abs(off) > DELAY_RANGE || (limb !== undefined && limb !== stroke.limb)) continue
-      const bin = Math.round(off / DELAY_BIN)
-      votes.set(bin, (votes.get(bin) ?? 0) + 1)
-    }
-  }
-  const near = (bin: number) =>
-    (votes.get(bin - 1) ?? 0) + (votes.get(bin) ?? 0) + (votes.get(bin + 1) ?? 0)
-  const candidates = [...votes.keys()]
-    .sort((a, b) => near(b) - near(a) || Math.abs(a) - Math.abs(b))
-    .slice(0, CANDIDATES)
-  let best = { delay: 0, pairs: -1, squares: Number.POSITIVE_INFINITY }
-  for (const bin of candidates) {
-    const offsets = offsetsAt(expected, heard, bin * DELAY_BIN)
-    const delay = medianOf(offsets)
-    const squares = offsets.reduce((sum, off) => sum + (off - delay) ** 2, 0)
-    if (offsets.length > best.pairs || (offsets.length === best.pairs && squares < best.squares))
-      best = { delay, pairs: offsets.length, squares }
-  }
-  return best.delay
-}
-const CANDIDATES = 5
-
-function offsetsAt(
-  expected: readonly ExpectedStroke[],
-  heard: readonly HeardStroke[],
-  delayMs: number,
-): number[] {
-  return matchStrokes(expected, heard, delayMs).pairs.map(
-    (pair) =>
-      (heard[pair.heard] as HeardStroke).ms - (expected[pair.expected] as ExpectedStroke).ms,
-  )
 }
 
 /** The middle of some numbers; 0 of none. */

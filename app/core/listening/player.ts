@@ -40,8 +40,14 @@ export const SIMULATED_PLAYERS: readonly { readonly name: string; readonly habit
   { name: 'leaving strokes out', habits: { ...EVEN, spreadMs: 10, missed: 0.1, added: 0.05 } },
 ]
 
+/** As sound, a simulated drummer is heard so much later than he strikes: time enough to be handed over. */
+export const SIMULATED_DELAY_MS = 300
+
 /** A stroke that is meant, and how loud. */
 export type MeantStroke = ExpectedStroke & { readonly velocity: number }
+
+/** A stroke of a simulated drummer, and the slot that it was meant for. */
+export type SimulatedStroke = Required<HeardStroke> & { readonly slot: number }
 
 /**
  * A line as a drummer with some habits plays it once: the same for the same seed. A stand-in for a kit, for
@@ -51,12 +57,12 @@ export function playedWith(
   strokes: readonly MeantStroke[],
   habits: Habits,
   seed: number,
-): HeardStroke[] {
+): SimulatedStroke[] {
   const random = toRandomStream(seed)
   const whole = strokes.at(-1)?.ms ?? 0
   const level =
     strokes.reduce((sum, { velocity }) => sum + velocity, 0) / Math.max(1, strokes.length)
-  const played = strokes.flatMap((stroke, i): HeardStroke[] => {
+  const played = strokes.flatMap((stroke, i): SimulatedStroke[] => {
     if (random() < habits.missed) return []
     const drift = whole > 0 ? (stroke.ms / whole) * habits.driftPercent : 0
     const ms =
@@ -64,10 +70,10 @@ export function playedWith(
       (habits.delayMs[stroke.limb] ?? 0) +
       habits.spreadMs * normal(random)
     const velocity = stroke.velocity + (level - stroke.velocity) * habits.levelled
-    return [{ ms, limb: stroke.limb, velocity: Math.round(velocity) }]
+    return [{ ms, limb: stroke.limb, velocity: Math.round(velocity), slot: stroke.slot }]
   })
-  const extra = strokes.flatMap(({ ms, limb, velocity }): HeardStroke[] =>
-    random() < habits.added ? [{ ms: ms + 45 + 20 * random(), limb, velocity }] : [],
+  const extra = strokes.flatMap(({ ms, ...same }): SimulatedStroke[] =>
+    random() < habits.added ? [{ ...same, ms: ms + 45 + 20 * random() }] : [],
   )
   return [...played, ...extra].sort((a, b) => a.ms - b.ms)
 }

@@ -2,7 +2,8 @@ import { frameTicks, type Lick, lineEvents } from '../line'
 import type { Limb } from '../sticking'
 import { secondsPerTick } from '../time'
 import { type LevelTold, levelsOf } from './levels'
-import { type ExpectedStroke, findDelay, type HeardStroke, matchStrokes } from './match'
+import { type ExpectedStroke, type HeardStroke, medianOf } from './match'
+import { pairStrokes } from './pairing'
 
 /** A matched stroke: when it was meant and when it was heard, the delay taken out of its offset. */
 export interface PlayedStroke {
@@ -74,8 +75,17 @@ export function toldOf(
   heard: readonly HeardStroke[],
   delayMs: number | 'find' = 0,
 ): Told {
-  const delay = delayMs === 'find' ? findDelay(expected, heard) : delayMs
-  const { pairs, missed, extra } = matchStrokes(expected, heard, delay)
+  const { pairs, missed, extra } = pairStrokes(expected, heard, delayMs === 'find' ? null : delayMs)
+  const delay =
+    delayMs === 'find'
+      ? medianOf(
+          pairs.map(
+            (pair) =>
+              (heard[pair.heard] as HeardStroke).ms -
+              (expected[pair.expected] as ExpectedStroke).ms,
+          ),
+        )
+      : delayMs
   const strokes = pairs.map((pair): PlayedStroke => {
     const [meant, played] = [
       expected[pair.expected] as ExpectedStroke,

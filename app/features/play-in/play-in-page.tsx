@@ -22,7 +22,7 @@ export function PlayInPage() {
   const [learning, setLearning] = useState(false)
   const take = (stroke: Stroke) => setStrokes((now) => [stroke, ...now].slice(0, MOST_LISTED))
   const strike = useStrokes(!learning, take)
-  const microphone = useMicrophone(wanted, {
+  const microphone = useMicrophone(wanted ? 'mic' : null, {
     onStroke: (stamp, velocity) => take({ stamp, limb: undefined, from: 'mic', velocity }),
     onLost: () => {},
   })

@@ -3,7 +3,7 @@ import { Link } from 'react-router'
 import { type Lick, lickSlots } from '~/core/line'
 import { diagnose, SIMULATED_PLAYERS } from '~/core/listening'
 import type { PlannedStep } from '~/core/practice'
-import { MicrophonePart } from '~/playback/microphone-part'
+import { Meter, MicrophonePart } from '~/playback/microphone-part'
 import { StrikePads } from '~/playback/strike-pads'
 import type { PracticeSessionRecord } from '~/storage'
 import { SelectField } from '~/ui/field'
@@ -59,6 +59,11 @@ export function AlongPart(props: AlongPartProps) {
               options={PLAYERS}
               onChange={along.setWho}
             />
+            {along.simulated && (
+              <Tick checked={along.asSound} onTick={along.setAsSound} className="min-h-8 text-sm">
+                As sound, heard by the app’s ear
+              </Tick>
+            )}
             <Tick checked={byEar} onTick={onByEar} className="min-h-8 text-sm">
               Rate and climb by what is heard, every {along.enough} rounds
             </Tick>
@@ -78,6 +83,7 @@ export function AlongPart(props: AlongPartProps) {
               onDelay={onDelay}
             />
           )}
+          {along.simulated && along.asSound && <Meter level={along.microphone.level} />}
           {active && who === 'you' && <StrikePads onStrike={along.strike} />}
           <p role="status" className="font-semibold empty:hidden">
             {claims && counted > 0 ? claimsWords(claims, counted, placeOf) : ''}
@@ -128,8 +134,16 @@ function lostWords(lost: number): string {
 }
 
 /** Whose strokes these are, and what they are held against. */
-function sourceWords({ simulated, measured, rounds }: ReturnType<typeof useAlong>): string {
-  if (simulated) return 'A simulated player, to try this without a kit: nothing of it is kept.'
+function sourceWords({
+  simulated,
+  asSound,
+  measured,
+  rounds,
+}: ReturnType<typeof useAlong>): string {
+  if (simulated)
+    return asSound
+      ? 'A simulated player’s sound, found by the same ear as a microphone’s: nothing of it is kept.'
+      : 'A simulated player, to try this without a kit: nothing of it is kept.'
   if (measured) return 'The delay that was measured for this source is taken off.'
   const delay = Math.round(rounds.at(-1)?.told.delayMs ?? 0)
   return `Against your own middle, ${delay} ms from the click: no delay was measured yet.`

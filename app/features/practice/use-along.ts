@@ -1,14 +1,21 @@
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { frameTicks, lickSlots, lineEvents, VELOCITIES } from '~/core/line'
-import { type HeardSummary, LEAST_RATED_ROUNDS, SIMULATED_PLAYERS } from '~/core/listening'
+import {
+  type HeardSummary,
+  LEAST_RATED_ROUNDS,
+  SIMULATED_DELAY_MS,
+  SIMULATED_PLAYERS,
+} from '~/core/listening'
 import type { Rating } from '~/core/log'
 import type { Position, TempoPlan } from '~/core/performance'
 import { roundOf } from '~/core/practice'
+import type { Limb, Voice } from '~/core/sticking'
 import { useSlices } from '~/live/use-slices'
 import { useMicrophone } from '~/playback/use-microphone'
 import { type Struck, useStrikes } from '~/playback/use-strikes'
 import type { Settings } from '~/storage'
 import { type AlongLine, AlongSession } from '~/workspace/along-session'
+import { SimulatedDrummer } from '~/workspace/simulated-drummer'
 import { litOf } from './lights'
 import type { Step } from './step-view'
 
@@ -60,11 +67,15 @@ export function useAlong(along: Along) {
   const { pads } = settings
   const [who, setWho] = useState<Who>('you')
   const habits = SIMULATED_PLAYERS.find(({ name }) => name === who)?.habits
+  const [asSound, setAsSound] = useState(false)
   const [source, setSource] = useState<Struck['from']>('keys')
-  // A delay that was never measured is found round by round; a simulated player has none.
+  // What a microphone hears, of a kit or of a simulated one.
+  const sounding = who === 'mic' ? 'mic' : habits && asSound ? 'simulated' : null
+  const bare = sounding !== null
+  // A delay that was never measured is found round by round; that of a simulated player is known.
   const from = who === 'mic' ? 'mic' : source
-  const delayMs = habits ? 0 : settings.tapDelays[from] || ('find' as const)
-  const bare = who === 'mic'
+  const known = sounding === 'simulated' ? SIMULATED_DELAY_MS : 0
+  const delayMs = habits ? known : settings.tapDelays[from] || ('find' as const)
   const meant = useMemo(() => step && meantOf(step, countsEach, bare), [step, countsEach, bare])
   const active = wanted && playing && meant !== undefined
   const [begunAt, setBegunAt] = useState(0)
@@ -81,35 +92,44 @@ export function useAlong(along: Along) {
     },
     [meant],
   )
-  useEffect(() => {
-    if (!active) return
-    const timer = setInterval(() => {
-      const at = position()
-      const since = at && sinceAt(at)
-      if (!at || typeof since !== 'number') return
-      if (habits) session.simulate(since, perTickAt(at, plan), habits, SEED)
-      session.reach(since)
-    }, LOOK_MS)
-    return () => clearInterval(timer)
-  }, [active, position, sinceAt, session, habits, plan])
-
   const strike = useStrikes(
-    active && !habits,
+    active && (!habits || bare),
     position,
     ({ at, limb, velocity, from: by, note }) => {
       // A pad that runs the page plays nothing.
       if (note !== undefined && Object.values(pads).includes(note)) return
       const since = sinceAt(at)
       // Where the microphone is heard, nothing else is.
-      if (since === null || habits || (by === 'mic') !== bare) return
+      if (since === null || (by === 'mic') !== bare) return
       if (by !== 'mic') setSource(by)
       session.hear({ since, secondsPerTick: perTickAt(at, plan), limb, velocity })
     },
   )
-  const microphone = useMicrophone(wanted && bare, {
+  const microphone = useMicrophone(wanted ? sounding : null, {
     onStroke: (stamp, velocity) => strike({ stamp, limb: undefined, from: 'mic', velocity }),
     onLost: () => session.lose(),
   })
+  const { strike: strikeKit } = microphone
+  useEffect(() => {
+    if (!active) return
+    const drummer = habits && new SimulatedDrummer(meant.played, habits, SEED)
+    const timer = setInterval(() => {
+      const at = position()
+      const since = at && sinceAt(at)
+      if (!at || typeof since !== 'number') return
+      for (const stroke of drummer?.reach(since, perTickAt(at, plan)) ?? []) {
+        if (!bare) session.hear(stroke)
+        else
+          strikeKit({
+            at: performance.now() + (stroke.since - since) * stroke.secondsPerTick * 1000,
+            surface: meant.surfaceOf(stroke.slot, stroke.limb),
+            velocity: stroke.velocity,
+          })
+      }
+      session.reach(since)
+    }, LOOK_MS)
+    return () => clearInterval(timer)
+  }, [active, position, sinceAt, session, habits, plan, meant, bare, strikeKit])
   const told = useSlices(session)
   const { summary, proposal, unsettled } = told
   useEffect(() => {
@@ -135,6 +155,8 @@ export function useAlong(along: Along) {
     who,
     setWho,
     simulated: habits !== undefined,
+    asSound,
+    setAsSound,
     microphone,
     active,
     begunAt,
@@ -153,7 +175,8 @@ function perTickAt(at: Position, plan: TempoPlan): number {
 
 /**
  * What is meant to be played of a step, and where in a round it lies. Bare is without limbs, as a microphone
- * hears it: which hand struck it cannot tell, and what is struck together is one stroke.
+ * hears it: which hand struck it cannot tell, and what is struck together is one stroke. `played` has the
+ * limbs all the same, for who plays it.
  */
 function meantOf(step: Step, countsEach: boolean, bare: boolean) {
   const { lick } = step.part
@@ -161,14 +184,25 @@ function meantOf(step: Step, countsEach: boolean, bare: boolean) {
   const first = lickSlots(lick)[0]?.tick ?? 0
   const { lineFrom } = litOf(step, step.played, countsEach)
   const counted = countsEach && step.form.kind !== 'over' ? bar : 0
-  const strokes = lineEvents(lick).map(({ tick, limb, slot, dynamic }) => ({
+  const events = lineEvents(lick)
+  const strokes = events.map(({ tick, limb, slot, dynamic }) => ({
     tick: tick - first,
     limb,
     slot,
     velocity: VELOCITIES[dynamic],
   }))
-  const told = bare ? withoutLimbs(strokes) : strokes
-  return { bar, lineFrom, line: { strokes: told, every: roundOf(lick, step.form).ticks + counted } }
+  const every = roundOf(lick, step.form).ticks + counted
+  const played = { strokes, every }
+  const surfaces = new Map(
+    events.map(({ slot, limb, surface }) => [`${slot} ${limb}`, surface] as const),
+  )
+  return {
+    bar,
+    lineFrom,
+    played,
+    line: bare ? { strokes: withoutLimbs(strokes), every } : played,
+    surfaceOf: (slot: number, limb: Limb): Voice => surfaces.get(`${slot} ${limb}`) ?? 'sn',
+  }
 }
 
 /** Strokes of no limb, one at each instant, as loud as the loudest of them. */

@@ -1,0 +1,91 @@
+import { toRandomStream } from '~/core/foundation'
+import { SIMULATED_DELAY_MS } from '~/core/listening'
+import { type SoundName, soundOf, velocityGain } from '~/core/sound'
+import type { Voice } from '~/core/sticking'
+import { Hearing, type SoundEars } from './hearing'
+import type { SoundSources } from './session'
+
+/** What is struck of a simulated kit. */
+export interface KitStrike {
+  /** When, in milliseconds on the page's clock. */
+  readonly at: number
+  readonly surface: Voice
+  /** 1 to 127. */
+  readonly velocity: number
+}
+
+/** The noise of a quiet room beside it, of full scale: no sound of the world is all noughts. */
+const ROOM_NOISE = 0.001
+
+/**
+ * A kit that is not there, with a microphone before it: what is struck becomes sound, unheard by the player,
+ * and its strokes are found by the very same detection as a real kit's.
+ */
+export class SimulatedKit {
+  private closed = false
+
+  private constructor(
+    private readonly context: AudioContext,
+    private readonly hearing: Hearing,
+    private readonly room: AudioNode,
+    private readonly sounds: ReadonlyMap<SoundName, AudioBuffer>,
+  ) {}
+
+  /** Sets the kit up; rejects where the browser has no worklets. */
+  static async open(ears: SoundEars, renderKit: SoundSources['renderKit']): Promise<SimulatedKit> {
+    const context = new AudioContext({ latencyHint: 'interactive' })
+    try {
+      const sounds = new Map<SoundName, AudioBuffer>()
+      for (const [name, samples] of await renderKit(context.sampleRate)) {
+        const buffer = context.createBuffer(1, samples.length, context.sampleRate)
+        buffer.copyToChannel(new Float32Array(samples), 0)
+        sounds.set(name, buffer)
+      }
+      const room = context.createGain()
+      noiseOf(context).connect(room)
+      return new SimulatedKit(context, await Hearing.begin(context, room, ears), room, sounds)
+    } catch (fault) {
+      void context.close()
+      throw fault
+    }
+  }
+
+  /** Strikes the kit; what is struck too long ago is not heard any more. */
+  strike({ at, surface, velocity }: KitStrike): void {
+    const { context } = this
+    const buffer = this.sounds.get(soundOf(surface, velocity))
+    const when = this.hearing.toDevice(at + SIMULATED_DELAY_MS)
+    if (!buffer || this.closed || when < context.currentTime) return
+    const [source, gain] = [context.createBufferSource(), context.createGain()]
+    source.buffer = buffer
+    gain.gain.value = velocityGain(velocity)
+    source.connect(gain).connect(this.room)
+    source.onended = () => gain.disconnect()
+    source.start(when)
+  }
+
+  /** How late its sound is: known, and not measured. */
+  async measureDelay(): Promise<number> {
+    return SIMULATED_DELAY_MS
+  }
+
+  /** Takes the kit away. */
+  close(): void {
+    if (this.closed) return
+    this.closed = true
+    this.hearing.end()
+  }
+}
+
+/** The noise of a room, two seconds long, round and round. */
+function noiseOf(context: AudioContext): AudioBufferSourceNode {
+  const random = toRandomStream(1)
+  const buffer = context.createBuffer(1, 2 * context.sampleRate, context.sampleRate)
+  const noise = Float32Array.from({ length: buffer.length }, () => ROOM_NOISE * (2 * random() - 1))
+  buffer.copyToChannel(noise, 0)
+  const source = context.createBufferSource()
+  source.buffer = buffer
+  source.loop = true
+  source.start()
+  return source
+}

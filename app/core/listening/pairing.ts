@@ -1,0 +1,217 @@
+import { decibelsOf } from './levels'
+import {
+  type ExpectedStroke,
+  type HeardStroke,
+  type Lag,
+  type Matching,
+  matchStrokes,
+  medianOf,
+  NO_LAG,
+  offsetOf,
+} from './match'
+
+/** A matching, the lag at which it was found, and what it costs: less is likelier. */
+export interface Pairing extends Matching {
+  readonly lag: Lag
+  readonly cost: number
+}
+
+/** Within which delays one is looked for, and how finely, in milliseconds. */
+const DELAY_RANGE = 250
+const DELAY_BIN = 4
+/** So many delays are tried, so far apart at the least, each at these tempos, and refined so often. */
+const CANDIDATES = 5
+const APART_MS = 20
+const SLOWER_PERCENTS = [0, -1, 1]
+const REFINED = 5
+/** No player falls further behind than this while he still plays the line, in percent. */
+const MOST_SLOWER = 6
+/** Fewer pairs than this carry no tempo of their own. */
+const LEAST_PAIRS = 6
+
+/** A hand's own spread, by which offsets are weighed, in milliseconds. */
+const SPREAD_MS = 15
+/** What a stroke that is missing and one that is too many cost; soft ones get lost, and soft noise is heard. */
+const MISSED = { loud: 3, soft: 2.3 }
+const EXTRA = { loud: 3, soft: 0.7 }
+/** Velocities below this are soft. */
+const SOFT_BELOW = 48
+/** How far loudness strays from what is written, in decibels, and what it costs at the most. */
+const LOUDNESS_DB = 10
+const MOST_LOUDNESS = 2
+/** How far a player strays from a delay that was measured, and from one that was not, in milliseconds. */
+const STRAY_MEASURED = 60
+const STRAY_UNKNOWN = 250
+/** How far he strays from the tempo, in percent. */
+const STRAY_PERCENT = 1.5
+
+/**
+ * Pairs heard strokes with expected ones, whatever lag they have as a whole: several delays are tried, those
+ * that most differences of heard and expected strokes agree on, each at the tempo and a percent beside it,
+ * refined by weighted least squares, and the likeliest is taken. `knownMs` is the delay that was measured for
+ * the source, from which a player strays little; null for none.
+ *
+ * The lag serves the pairing alone: what is told to a player is held against the measured delay, or his
+ * lateness would be taken out. Source: maximum likelihood by alternating between matching and fitting (P. J.
+ * Besl and N. D. McKay, 1992, IEEE Trans. PAMI 14, 239-256).
+ *
+ * @example sixteen strokes 83 ms apart, each 50 ms late, are paired as they were meant; the lag is 50 ms
+ */
+export function pairStrokes(
+  expected: readonly ExpectedStroke[],
+  heard: readonly HeardStroke[],
+  knownMs: number | null = null,
+): Pairing {
+  let best: Pairing | null = null
+  for (const delayMs of candidateDelays(expected, heard, knownMs)) {
+    for (const slowerPercent of SLOWER_PERCENTS) {
+      const pairing = refined(expected, heard, { delayMs, slowerPercent }, knownMs)
+      if (!best || pairing.cost < best.cost) best = pairing
+      // Where every stroke has its own, no other tempo is asked for.
+      if (pairing.missed.length + pairing.extra.length === 0) break
+    }
+  }
+  return best ?? { ...matchStrokes(expected, heard), lag: NO_LAG, cost: 0 }
+}
+
+/**
+ * A constant delay of what was heard, in milliseconds: the middle of the offsets at the likeliest pairing; 0
+ * where nothing was heard.
+ *
+ * @example of expected 0 150 300 and heard 41 190 342 it is 41
+ */
+export function findDelay(
+  expected: readonly ExpectedStroke[],
+  heard: readonly HeardStroke[],
+): number {
+  return medianOf(offsetsOf(expected, heard, pairStrokes(expected, heard).pairs, NO_LAG))
+}
+
+function refined(
+  expected: readonly ExpectedStroke[],
+  heard: readonly HeardStroke[],
+  from: Lag,
+  knownMs: number | null,
+): Pairing {
+  let lag = from
+  let best: Pairing | null = null
+  for (let turn = 0; turn < REFINED; turn += 1) {
+    const matching = matchStrokes(expected, heard, lag)
+    const pairing = { ...matching, lag, cost: costOf(expected, heard, matching, lag, knownMs) }
+    // What refining does not make likelier has been refined enough.
+    if (best && pairing.cost >= best.cost) break
+    best = pairing
+    lag = fitted(expected, heard, matching.pairs, lag)
+  }
+  return best as Pairing
+}
+
+/** The known delay, and those that most differences agree on, the one nearest to 0 first where as many do. */
+function candidateDelays(
+  expected: readonly ExpectedStroke[],
+  heard: readonly HeardStroke[],
+  knownMs: number | null,
+): number[] {
+  const votes = new Map<number, number>()
+  for (const { ms, limb } of heard) {
+    for (const stroke of expected) {
+      const off = ms - stroke.ms
+      if (Math.abs(off) > DELAY_RANGE || (limb !== undefined && limb !== stroke.limb)) continue
+      const bin = Math.round(off / DELAY_BIN)
+      votes.set(bin, (votes.get(bin) ?? 0) + 1)
+    }
+  }
+  const near = (bin: number) =>
+    (votes.get(bin - 1) ?? 0) + (votes.get(bin) ?? 0) + (votes.get(bin + 1) ?? 0)
+  const delays = [knownMs ?? 0]
+  for (const bin of [...votes.keys()].sort(
+    (a, b) => near(b) - near(a) || Math.abs(a) - Math.abs(b),
+  )) {
+    if (delays.length > CANDIDATES) break
+    const delay = bin * DELAY_BIN
+    if (delays.every((one) => Math.abs(one - delay) >= APART_MS)) delays.push(delay)
+  }
+  return delays
+}
+
+function offsetsOf(
+  expected: readonly ExpectedStroke[],
+  heard: readonly HeardStroke[],
+  pairs: Matching['pairs'],
+  lag: Lag,
+): number[] {
+  return pairs.map((pair) =>
+    offsetOf(expected[pair.expected] as ExpectedStroke, heard[pair.heard] as HeardStroke, lag),
+  )
+}
+
+/**
+ * The lag of some pairs, by least squares, each pair weighed the less the further it is off (S. Geman and D. E.
+ * McClure, 1987, Bull. Int. Stat. Inst. 52, 5-21). Few pairs have a delay alone.
+ */
+function fitted(
+  expected: readonly ExpectedStroke[],
+  heard: readonly HeardStroke[],
+  pairs: Matching['pairs'],
+  lag: Lag,
+): Lag {
+  if (pairs.length === 0) return lag
+  const points = pairs.map((pair) => {
+    const [meant, played] = [
+      expected[pair.expected] as ExpectedStroke,
+      heard[pair.heard] as HeardStroke,
+    ]
+    const off = offsetOf(meant, played, lag)
+    return { at: meant.ms, off: played.ms - meant.ms, weight: 1 / (1 + (off / SPREAD_MS) ** 2) }
+  })
+  const sum = (of: (point: (typeof points)[number]) => number) =>
+    points.reduce((total, point) => total + point.weight * of(point), 0)
+  const all = sum(() => 1)
+  const [at, off] = [sum((point) => point.at) / all, sum((point) => point.off) / all]
+  const across = sum((point) => (point.at - at) * (point.off - off))
+  const along = sum((point) => (point.at - at) ** 2)
+  if (pairs.length < LEAST_PAIRS || along === 0) return { delayMs: off, slowerPercent: 0 }
+  const slope = Math.max(-MOST_SLOWER, Math.min(MOST_SLOWER, (100 * across) / along))
+  return { delayMs: off - (slope / 100) * at, slowerPercent: slope }
+}
+
+function costOf(
+  expected: readonly ExpectedStroke[],
+  heard: readonly HeardStroke[],
+  { pairs, missed, extra }: Matching,
+  lag: Lag,
+  knownMs: number | null,
+): number {
+  const offsets = offsetsOf(expected, heard, pairs, lag)
+  const isSoft = (stroke: { readonly velocity?: number } | undefined) =>
+    stroke?.velocity !== undefined && stroke.velocity < SOFT_BELOW
+  const weigh = (list: readonly number[], from: readonly HeardStroke[], of: typeof MISSED) =>
+    list.reduce((sum, i) => sum + (isSoft(from[i]) ? of.soft : of.loud), 0)
+  const stray = (lag.delayMs - (knownMs ?? 0)) / (knownMs === null ? STRAY_UNKNOWN : STRAY_MEASURED)
+  return (
+    offsets.reduce((sum, off) => sum + (off / SPREAD_MS) ** 2 / 2, 0) +
+    loudnessCost(expected, heard, pairs) +
+    weigh(missed, expected, MISSED) +
+    weigh(extra, heard, EXTRA) +
+    (stray ** 2 + (lag.slowerPercent / STRAY_PERCENT) ** 2) / 2
+  )
+}
+
+/** How badly loudness agrees, the level of the whole taken out: what keeps even lines from slipping a slot. */
+function loudnessCost(
+  expected: readonly ExpectedStroke[],
+  heard: readonly HeardStroke[],
+  pairs: Matching['pairs'],
+): number {
+  const apart = pairs.flatMap((pair) => {
+    const [meant, played] = [expected[pair.expected]?.velocity, heard[pair.heard]?.velocity]
+    return meant === undefined || played === undefined
+      ? []
+      : [decibelsOf(played) - decibelsOf(meant)]
+  })
+  const middle = medianOf(apart)
+  return apart.reduce(
+    (sum, db) => sum + Math.min(MOST_LOUDNESS, ((db - middle) / LOUDNESS_DB) ** 2 / 2),
+    0,
+  )
+}
