@@ -79,7 +79,8 @@ export function useStrikes(
   onStruck: (struck: Struck) => void,
 ): Strike {
   return useStrokes(active, ({ stamp, ...struck }) => {
-    const ago = Math.max(0, performance.now() - stamp) / 1000
+    // What a device makes itself is heard a little before it is put out: its stamp is still to come.
+    const ago = (performance.now() - stamp) / 1000
     const at = position(-ago)
     if (at && at.phase !== 'over') onStruck({ ...struck, at })
   })

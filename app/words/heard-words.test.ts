@@ -5,6 +5,7 @@ import {
   findingWords,
   hitWords,
   lateWords,
+  leansFromWords,
   limbWords,
   sessionWords,
 } from './heard-words'
@@ -32,6 +33,12 @@ describe('what is said of what was heard', () => {
     expect(claimsWords({ claims: [rushing, levelled], tooFew: [] }, 5)).toBe(
       'The line gets faster by 2.3 % from its first stroke to its last. Accents are only 5 dB louder than ghosts; 16 dB are written.',
     )
+    const leaning = { kind: 'leaning', share: 0.37, withinShare: 0.1 } as const
+    const apart = { kind: 'apart', meanMs: 26.3, withinMs: 3 } as const
+    expect(claimsWords({ claims: [leaning, apart], tooFew: [] }, 5)).toBe(
+      'Threes lean to triplets, by a third of the way. What should be struck together is 26 ms apart.',
+    )
+    expect(leansFromWords(104)).toBe('Threes lean to triplets from 104 bpm up.')
     expect(said(5)).toBe('Nothing that would be heard is off in these rounds.')
     expect(said(2)).toBe('Not enough yet: 2 of the 3 rounds that carry a sentence.')
   })

@@ -53,6 +53,9 @@ function claimWords(claim: Claim, placeOf: (slot: number) => string): string {
     const [heard, meant] = [claim.heardDb, claim.meantDb].map(Math.round)
     return `${capital(loud)} are only ${heard} dB louder than ${soft}; ${meant} dB are written.`
   }
+  if (claim.kind === 'leaning') return `Threes lean to triplets, by ${leanWords(claim.share)}.`
+  if (claim.kind === 'apart')
+    return `What should be struck together is ${Math.round(claim.meanMs)} ms apart.`
   const [a, b] = claim.limbs.map(limbName)
   const percent = Math.round((claim.ratio - 1) * 100)
   return `From ${a} to ${b} it takes ${percent} % longer than back.`
@@ -61,6 +64,26 @@ function claimWords(claim: Claim, placeOf: (slot: number) => string): string {
 /** A limb, or strokes of which nobody can hear whose they are. */
 function limbName(limb: Limb): string {
   return limb === 'XH' ? 'strokes' : LIMB_NAMES[limb]
+}
+
+/** How much of the way to triplets that is: `a third of the way`. */
+function leanWords(share: number): string {
+  const parts = [
+    [1, 'all of the way'],
+    [0.75, 'three quarters of the way'],
+    [0.5, 'half of the way'],
+    [0.33, 'a third of the way'],
+    [0.2, 'a fifth of the way'],
+  ] as const
+  const [, words] = parts.reduce((best, part) =>
+    Math.abs(part[0] - share) < Math.abs(best[0] - share) ? part : best,
+  )
+  return words
+}
+
+/** `Threes lean to triplets from 104 up.` */
+export function leansFromWords(tempo: number): string {
+  return `Threes lean to triplets from ${Math.round(tempo)} bpm up.`
 }
 
 /** `9 ms late`, `4 ms early`, `on time`. */

@@ -3,8 +3,10 @@ import {
   claimsOf,
   type HeardStroke,
   type HeardSummary,
+  type MeantStroke,
   proposedRating,
   summaryOf,
+  type ThreePlace,
   type Told,
   toldOf,
 } from '~/core/listening'
@@ -21,6 +23,8 @@ export interface AlongLine {
     readonly slot: number
     /** How loud it is meant, 1 to 127. */
     readonly velocity: number
+    /** Where it would be in a triplet, where it belongs to a three. */
+    readonly three?: ThreePlace | undefined
   }[]
   /** After how long it comes again. */
   readonly every: Ticks
@@ -66,6 +70,16 @@ const NOTHING: AlongState = {
   unsettled: 0,
   lost: 0,
 }
+/** The strokes of a line as they are meant at a tempo, in milliseconds from its first slot. */
+export function meantAt({ strokes }: AlongLine, secondsPerTick: number): MeantStroke[] {
+  const perTick = secondsPerTick * 1000
+  return strokes.map(({ tick, three, ...stroke }) => ({
+    ...stroke,
+    ms: tick * perTick,
+    ...(three && { drawn: { from: three.from, place: three.place, pullMs: three.pull * perTick } }),
+  }))
+}
+
 /** So far before its first and after its last stroke a round reaches, or half of what is between rounds. */
 const REACH_SECONDS = 1 / 6
 /** A round of which less than this share was hit was not played along with: nothing is claimed of it. */
@@ -163,10 +177,7 @@ export class AlongSession extends Slices<AlongState> {
       this.patch({ lost: this.current.lost + 1 })
       return
     }
-    const expected = this.line.strokes.map(({ tick, ...stroke }) => ({
-      ...stroke,
-      ms: tick * secondsPerTick * 1000,
-    }))
+    const expected = meantAt(this.line, secondsPerTick)
     const ordered = heard
       .map(({ tick, stroke }) => ({ ...stroke, ms: tick * secondsPerTick * 1000 }))
       .sort((a, b) => a.ms - b.ms)

@@ -1,6 +1,6 @@
 import { type Habits, playedWith } from '~/core/listening'
 import type { Limb } from '~/core/sticking'
-import type { AlongLine } from './along-session'
+import { type AlongLine, meantAt } from './along-session'
 
 /** A stroke of a simulated drummer: when, in ticks from the line's first slot in the first round. */
 export interface DrummerStroke {
@@ -29,15 +29,14 @@ export class SimulatedDrummer {
 
   /** The music has come so far: the strokes of the round that begins there, each round's once. */
   reach(since: number, secondsPerTick: number): DrummerStroke[] {
-    const { every, strokes } = this.line
+    const { every } = this.line
     const number = Math.floor(since / every)
     if (number <= this.played) return []
     this.played = number
-    const perMs = 1 / 1000 / secondsPerTick
-    const meant = strokes.map(({ tick, ...stroke }) => ({ ...stroke, ms: tick / perMs }))
+    const meant = meantAt(this.line, secondsPerTick)
     return playedWith(meant, this.habits, this.seed + number).map(({ ms, ...stroke }) => ({
       ...stroke,
-      since: number * every + ms * perMs,
+      since: number * every + ms / 1000 / secondsPerTick,
       secondsPerTick,
     }))
   }

@@ -1,5 +1,6 @@
 import { isOneHand, type Limb } from '../sticking'
 import { HEARD_LEVELS, type HeardLevel } from './levels'
+import { intervalOf } from './statistics'
 import type { Told } from './told'
 
 /** What a series of rounds of one line is worth saying, each with how sure it is. */
@@ -26,6 +27,10 @@ export type Claim =
       readonly heardDb: number
       readonly meantDb: number
     }
+  /** Threes are drawn towards triplets: 0 as written, 1 as triplets. */
+  | { readonly kind: 'leaning'; readonly share: number; readonly withinShare: number }
+  /** What should be struck together is so far apart that it is heard as one after the other. */
+  | { readonly kind: 'apart'; readonly meanMs: number; readonly withinMs: number }
 
 export interface Claims {
   readonly claims: readonly Claim[]
@@ -38,8 +43,10 @@ const NOTICEABLE_MS = 6
 const NOTICEABLE_RATIO = 1.05
 /** A line that gets faster by less than this is heard as steady. */
 const NOTICEABLE_PERCENT = 1
-/** Fewer rounds than this carry no statement. */
-const LEAST_ROUNDS = 3
+/** Less than this share of the way to a triplet is as written. */
+const NOTICEABLE_LEAN = 0.15
+/** From here on two strokes are heard one after the other (I. J. Hirsh, 1959, J. Acoust. Soc. Am. 31, 759). */
+const ONE_AFTER_THE_OTHER_MS = 20
 /** The chance of a false claim about a player without habits, over all that is said of a series. */
 const FALSE_CLAIMS = 0.04
 
@@ -52,9 +59,14 @@ export function claimsOf(rounds: readonly Told[]): Claims {
   const limbs = [...new Set(rounds.flatMap((round) => round.limbs.map(({ limb }) => limb)))]
   const pairs = pairsOf(rounds)
   const levels = levelPairs(rounds)
-  const each = FALSE_CLAIMS / Math.max(1, limbs.length + pairs.length + levels.length + 1)
-  const claims: Claim[] = []
+  // Only what can be said at all is counted: rushing always, leaning and being apart where there is any.
+  const rest = 1 + Number(rounds.some(({ lean }) => lean)) + Number(rounds.some(hasApart))
+  const each = FALSE_CLAIMS / (limbs.length + pairs.length + levels.length + rest)
+  const leaning = leaningOf(rounds, each)
+  const claims: Claim[] = leaning ? [leaning] : []
   const tooFew: Limb[] = []
+  // What leans explains why its limbs are off and their gaps are not alike.
+  const explained = leaning ? drawnLimbs(rounds) : new Set<Limb>()
   for (const limb of limbs) {
     const means = rounds.flatMap((round) => {
       const found = round.limbs.find((one) => one.limb === limb)
@@ -62,6 +74,7 @@ export function claimsOf(rounds: readonly Told[]): Claims {
     })
     const told = intervalOf(means, each)
     if (!told) tooFew.push(limb)
+    else if (explained.has(limb)) continue
     else if (Math.abs(told.mean) - told.within > 0 && Math.abs(told.mean) >= NOTICEABLE_MS)
       claims.push({
         kind: 'offset',
@@ -71,7 +84,7 @@ export function claimsOf(rounds: readonly Told[]): Claims {
         most: mostAt(rounds, limb, told.mean, each),
       })
   }
-  for (const [from, to] of pairs) {
+  for (const [from, to] of leaning ? [] : pairs) {
     // Ratios add up as logarithms: twice as long is as far from even as half as long.
     const ratios = rounds.flatMap((round) => {
       const ratio = ratioOf(round, from, to)
@@ -89,6 +102,12 @@ export function claimsOf(rounds: readonly Told[]): Claims {
   )
   if (rush && Math.abs(rush.mean) >= NOTICEABLE_PERCENT && Math.abs(rush.mean) > rush.within)
     claims.push({ kind: 'rushing', percent: rush.mean, withinPercent: rush.within })
+  const apart = intervalOf(
+    rounds.flatMap(({ apartMs }) => apartMs ?? []),
+    each,
+  )
+  if (apart && apart.mean - apart.within > ONE_AFTER_THE_OTHER_MS)
+    claims.push({ kind: 'apart', meanMs: apart.mean, withinMs: apart.within })
   for (const [loud, soft] of levels) {
     const [heard, meant] = (['heardDb', 'meantDb'] as const).map((of) =>
       rounds.flatMap((round) => levelGap(round, loud, soft, of) ?? []),
@@ -99,6 +118,36 @@ export function claimsOf(rounds: readonly Told[]): Claims {
     claims.push({ kind: 'levelled', loud, soft, heardDb: told.mean, meantDb: written })
   }
   return { claims, tooFew }
+}
+
+const hasApart = ({ apartMs }: Told) => apartMs !== null
+
+/**
+ * Whether threes are drawn towards triplets: both their second and their third strokes have to be, so that a
+ * limb that is late by itself is not taken for it. Null where they are not, or nobody would hear it.
+ */
+function leaningOf(rounds: readonly Told[], chance: number): Claim | null {
+  const told = (of: 'second' | 'third' | 'share') =>
+    intervalOf(
+      rounds.flatMap(({ lean }) => (lean ? [lean[of]] : [])),
+      chance,
+    )
+  const [second, third, share] = [told('second'), told('third'), told('share')]
+  if (!second || !third || !share || share.mean < NOTICEABLE_LEAN) return null
+  if (second.mean - second.within <= 0 || third.mean - third.within <= 0) return null
+  const drawn = rounds.reduce((most, { lean }) => Math.max(most, lean?.drawnMs ?? 0), 0)
+  return drawn < NOTICEABLE_MS
+    ? null
+    : { kind: 'leaning', share: share.mean, withinShare: share.within }
+}
+
+/** The limbs that strike the second and third strokes of threes. */
+function drawnLimbs(rounds: readonly Told[]): Set<Limb> {
+  return new Set(
+    rounds.flatMap(({ strokes }) =>
+      strokes.flatMap(({ limb, drawn }) => (drawn === undefined ? [] : [limb])),
+    ),
+  )
 }
 
 /** Fewer strokes than this have no slope. */
@@ -182,39 +231,4 @@ function ratioOf({ gaps }: Told, a: Limb, b: Limb): number | null {
   const there = gaps.find(({ from, to }) => from === a && to === b)
   const back = gaps.find(({ from, to }) => from === b && to === a)
   return there && back && there.ratio > 0 && back.ratio > 0 ? there.ratio / back.ratio : null
-}
-
-/** The mean of some values and half of its interval, where so many values carry one; null where they do not. */
-function intervalOf(values: readonly number[], chance: number) {
-  const count = values.length
-  if (count < LEAST_ROUNDS) return null
-  const mean = values.reduce((sum, value) => sum + value, 0) / count
-  const squares = values.reduce((sum, value) => sum + (value - mean) ** 2, 0)
-  const error = Math.sqrt(squares / (count - 1) / count)
-  return { mean, within: error * studentQuantile(1 - chance / 2, count - 1) }
-}
-
-/**
- * The quantile of Student's distribution, by halving its integral (a midpoint rule over the density). Good to
- * a thousandth for the degrees of freedom in use. Source: Student, 1908, Biometrika 6, 1-25.
- *
- * @example studentQuantile(0.975, 4) is 2.776
- */
-export function studentQuantile(share: number, freedom: number): number {
-  const density = (t: number) => (1 + (t * t) / freedom) ** (-(freedom + 1) / 2)
-  // With t = tan u the tail is a finite stretch; half of all lies on either side of 0.
-  const steps = 4000
-  const width = Math.PI / 2 / steps
-  const parts = Array.from({ length: steps }, (_, i) => {
-    const u = (i + 0.5) * width
-    return density(Math.tan(u)) / Math.cos(u) ** 2
-  })
-  const half = parts.reduce((sum, part) => sum + part, 0)
-  const wanted = (share - 0.5) * 2 * half
-  let sum = 0
-  for (const [i, part] of parts.entries()) {
-    if (sum + part >= wanted) return Math.tan((i + (wanted - sum) / part) * width)
-    sum += part
-  }
-  return Number.POSITIVE_INFINITY
 }

@@ -1,6 +1,7 @@
-export { type Claim, type Claims, claimsOf, studentQuantile } from './claims'
+export { type Claim, type Claims, claimsOf } from './claims'
 export { diagnose, type Finding, type HeardStep, normalQuantile } from './diagnosis'
 export { type FoundTempo, tempoOfTaps } from './free-taps'
+export { leansFrom } from './leaning'
 export { DB_PER_DECADE, decibelsOf, type HeardLevel, type LevelTold } from './levels'
 export {
   type ExpectedStroke,
@@ -21,6 +22,7 @@ export {
   type SimulatedStroke,
 } from './player'
 export { LEAST_RATED_ROUNDS, proposedRating } from './rating'
+export { intervalOf, studentQuantile } from './statistics'
 export {
   type HeardSummary,
   type LimbSummary,
@@ -29,6 +31,7 @@ export {
   toleranceOf,
 } from './summary'
 export { gridOfTaps, lineOfTaps, type Tap, type TappedLine } from './taps'
+export { type Drawn, type LeanTold, leanOf, type ThreePlace, threesOf } from './threes'
 export {
   expectedStrokes,
   type GapTold,

@@ -1,4 +1,5 @@
 import type { Limb } from '../sticking'
+import type { Drawn } from './threes'
 
 /** A stroke that is meant, in milliseconds from the line's first slot. */
 export interface ExpectedStroke {
@@ -8,6 +9,8 @@ export interface ExpectedStroke {
   readonly slot: number
   /** How loud it is meant, 1 to 127, where that matters. */
   readonly velocity?: number
+  /** Where it would be in a triplet, where it belongs to a three that may turn into one. */
+  readonly drawn?: Drawn
 }
 
 /** A stroke that was heard; its limb and velocity (1 to 127) where they are known. */

@@ -12,6 +12,8 @@ export interface Habits {
   readonly gallop: number
   /** How far accents are levelled: 0 plays them as they are, 1 all alike. */
   readonly levelled: number
+  /** How far threes are drawn towards triplets: 0 as written, 1 as triplets. */
+  readonly leaning: number
   /** Percent by which it gets faster over the line; slower where negative. */
   readonly driftPercent: number
   /** The share of strokes that are left out, and of strokes that are added. */
@@ -24,6 +26,7 @@ export const EVEN: Habits = {
   spreadMs: 0,
   gallop: 1,
   levelled: 0,
+  leaning: 0,
   driftPercent: 0,
   missed: 0,
   added: 0,
@@ -36,6 +39,7 @@ export const SIMULATED_PLAYERS: readonly { readonly name: string; readonly habit
   { name: 'kick late', habits: { ...EVEN, spreadMs: 6, delayMs: { RF: 14 } } },
   { name: 'galloping', habits: { ...EVEN, spreadMs: 6, gallop: 1.15 } },
   { name: 'ghosts too loud', habits: { ...EVEN, spreadMs: 6, levelled: 0.8 } },
+  { name: 'threes like triplets', habits: { ...EVEN, spreadMs: 6, leaning: 0.4 } },
   { name: 'rushing', habits: { ...EVEN, spreadMs: 6, driftPercent: 3 } },
   { name: 'leaving strokes out', habits: { ...EVEN, spreadMs: 10, missed: 0.1, added: 0.05 } },
 ]
@@ -68,6 +72,7 @@ export function playedWith(
     const ms =
       galloped(strokes, i, habits.gallop) * (1 - drift / 100) +
       (habits.delayMs[stroke.limb] ?? 0) +
+      habits.leaning * (stroke.drawn?.pullMs ?? 0) +
       habits.spreadMs * normal(random)
     const velocity = stroke.velocity + (level - stroke.velocity) * habits.levelled
     return [{ ms, limb: stroke.limb, velocity: Math.round(velocity), slot: stroke.slot }]

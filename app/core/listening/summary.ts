@@ -1,4 +1,5 @@
 import type { Limb } from '../sticking'
+import { intervalOf } from './statistics'
 import type { PlayedStroke, Told } from './told'
 
 /** What is kept of rounds that were heard at one tempo. */
@@ -10,6 +11,11 @@ export interface HeardSummary {
   readonly onTime: number
   readonly extra: number
   readonly limbs: readonly LimbSummary[]
+  /**
+   * How far threes lay towards triplets, 0 as written and 1 as triplets, and half of the interval that holds
+   * it 95 times in 100; null where too few rounds had any.
+   */
+  readonly lean?: { readonly share: number; readonly within: number } | null | undefined
 }
 
 export interface LimbSummary {
@@ -77,7 +83,17 @@ export function summaryOf(rounds: readonly Told[]): HeardSummary {
       meanMs: sum / strokes,
       spreadMs: freedom > 0 ? Math.sqrt(squares / freedom) : 0,
     })),
+    lean: leanAcross(rounds),
   }
+}
+
+/** How far threes lay towards triplets, over some rounds; null where too few had any. */
+function leanAcross(rounds: readonly Told[]): HeardSummary['lean'] {
+  const told = intervalOf(
+    rounds.flatMap(({ lean }) => lean?.share ?? []),
+    0.05,
+  )
+  return told && { share: told.mean, within: told.within }
 }
 
 /** The share of strokes on time, those too many counted as misses; 0 to 1. Null where none were meant. */

@@ -1,9 +1,10 @@
-import { frameTicks, type Lick, lineEvents } from '../line'
+import { frameTicks, type Lick, lineEvents, VELOCITIES } from '../line'
 import type { Limb } from '../sticking'
 import { secondsPerTick } from '../time'
 import { type LevelTold, levelsOf } from './levels'
 import { type ExpectedStroke, type HeardStroke, medianOf } from './match'
 import { pairStrokes } from './pairing'
+import { type Drawn, type LeanTold, leanOf, threesOf } from './threes'
 
 /** A matched stroke: when it was meant and when it was heard, the delay taken out of its offset. */
 export interface PlayedStroke {
@@ -16,6 +17,8 @@ export interface PlayedStroke {
   /** How loud it was, and how loud it was meant, 1 to 127; where they are known. */
   readonly velocity?: number | undefined
   readonly meantVelocity?: number | undefined
+  /** Where it would be in a triplet, where it belongs to a three. */
+  readonly drawn?: Drawn | undefined
 }
 
 /** How one limb lies against the line. */
@@ -49,18 +52,31 @@ export interface Told {
   readonly levels: readonly LevelTold[]
   /** How far apart what should be together was, in milliseconds: the mean; null where nothing should. */
   readonly apartMs: number | null
+  /** How far threes lie towards triplets; null where no three was played. */
+  readonly lean: LeanTold | null
   /** The two limbs whose gaps differ most each way, and by how much; null below two limbs. */
   readonly uneven: { readonly limbs: readonly [Limb, Limb]; readonly ratio: number } | null
 }
 
-/** The main strokes of a line, graces and layers aside, in milliseconds from its first slot at a tempo. */
+/**
+ * The main strokes of a line, graces and layers aside, at a tempo in beats a minute, in milliseconds from its
+ * first slot.
+ */
 export function expectedStrokes(lick: Lick, tempo: number): ExpectedStroke[] {
   const perTick = secondsPerTick(tempo, frameTicks(lick.frame).beat) * 1000
-  return lineEvents(lick).map(({ tick, limb, slot }) => ({
-    ms: (tick - lick.frame.start) * perTick,
-    limb,
-    slot,
-  }))
+  const threes = threesOf(lick)
+  return lineEvents(lick).map(({ tick, limb, slot, dynamic }) => {
+    const three = threes.get(slot)
+    return {
+      ms: (tick - lick.frame.start) * perTick,
+      limb,
+      slot,
+      velocity: VELOCITIES[dynamic],
+      ...(three && {
+        drawn: { from: three.from, place: three.place, pullMs: three.pull * perTick },
+      }),
+    }
+  })
 }
 
 /**
@@ -91,7 +107,7 @@ export function toldOf(
       expected[pair.expected] as ExpectedStroke,
       heard[pair.heard] as HeardStroke,
     ]
-    const { slot, limb } = meant
+    const { slot, limb, drawn } = meant
     return {
       slot,
       limb,
@@ -100,6 +116,7 @@ export function toldOf(
       offsetMs: played.ms - delay - meant.ms,
       velocity: played.velocity,
       meantVelocity: meant.velocity,
+      drawn,
     }
   })
   const gaps = gapsOf(expected, pairs, heard)
@@ -112,6 +129,7 @@ export function toldOf(
     gaps,
     levels: levelsOf(strokes),
     apartMs: apartOf(strokes),
+    lean: leanOf(strokes),
     uneven: unevenOf(gaps),
   }
 }

@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
 import { Link } from 'react-router'
 import { type Lick, lickSlots } from '~/core/line'
-import { diagnose, SIMULATED_PLAYERS } from '~/core/listening'
+import { diagnose, leansFrom, SIMULATED_PLAYERS } from '~/core/listening'
 import type { PlannedStep } from '~/core/practice'
 import { Meter, MicrophonePart } from '~/playback/microphone-part'
 import { StrikePads } from '~/playback/strike-pads'
@@ -10,7 +10,14 @@ import { SelectField } from '~/ui/field'
 import { Act } from '~/ui/parts'
 import { Tick } from '~/ui/tick'
 import { plural } from '~/words/figures'
-import { claimsWords, findingWords, hitWords, limbWords, sessionWords } from '~/words/heard-words'
+import {
+  claimsWords,
+  findingWords,
+  hitWords,
+  leansFromWords,
+  limbWords,
+  sessionWords,
+} from '~/words/heard-words'
 import { placeInBar } from '~/words/places'
 import { heardBefore, heardSteps, stepToWork } from './heard-steps'
 import type { useAlong } from './use-along'
@@ -155,13 +162,20 @@ function Diagnosis({
   planned,
   onGo,
 }: Pick<AlongPartProps, 'sessions' | 'planned' | 'onGo'>) {
-  const finding = useMemo(() => diagnose(heardSteps(sessions, Date.now())), [sessions])
-  if (!finding) return null
-  const step = stepToWork(finding, planned)
+  const { finding, leans } = useMemo(() => {
+    const steps = heardSteps(sessions, Date.now())
+    return { finding: diagnose(steps), leans: leansFrom(steps) }
+  }, [sessions])
+  const step = finding && stepToWork(finding, planned)
   return (
-    <p className="flex flex-wrap items-center gap-2 text-sm">
-      {findingWords(finding)}
-      {step !== null && <Act onClick={() => onGo(step)}>Go to that step</Act>}
-    </p>
+    <>
+      {leans !== null && <p className="text-sm">{leansFromWords(leans)}</p>}
+      {finding && (
+        <p className="flex flex-wrap items-center gap-2 text-sm">
+          {findingWords(finding)}
+          {step !== null && <Act onClick={() => onGo(step)}>Go to that step</Act>}
+        </p>
+      )}
+    </>
   )
 }

@@ -5,6 +5,7 @@ import {
   LEAST_RATED_ROUNDS,
   SIMULATED_DELAY_MS,
   SIMULATED_PLAYERS,
+  threesOf,
 } from '~/core/listening'
 import type { Rating } from '~/core/log'
 import type { Position, TempoPlan } from '~/core/performance'
@@ -185,11 +186,13 @@ function meantOf(step: Step, countsEach: boolean, bare: boolean) {
   const { lineFrom } = litOf(step, step.played, countsEach)
   const counted = countsEach && step.form.kind !== 'over' ? bar : 0
   const events = lineEvents(lick)
+  const threes = threesOf(lick)
   const strokes = events.map(({ tick, limb, slot, dynamic }) => ({
     tick: tick - first,
     limb,
     slot,
     velocity: VELOCITIES[dynamic],
+    three: threes.get(slot),
   }))
   const every = roundOf(lick, step.form).ticks + counted
   const played = { strokes, every }

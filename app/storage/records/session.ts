@@ -5,6 +5,8 @@ import { upgraded, words } from './fields'
 const moment = z.number().check(z.minimum(-8.64e15), z.maximum(8.64e15))
 
 const count = z.int().check(z.minimum(0))
+/** A share of something, or how far it may be off: anything but nonsense. */
+const share = z.number().check(z.minimum(-1000), z.maximum(1000))
 const milliseconds = z.number().check(z.minimum(-5000), z.maximum(5000))
 /** Rounds that were heard at the session's tempo: see `HeardSummary` of the core. */
 const heardSummary = z.object({
@@ -23,6 +25,7 @@ const heardSummary = z.object({
       }),
     )
     .check(z.maxLength(5)),
+  lean: z.optional(z.nullable(z.object({ share, within: share }))),
 })
 
 const sessionFields = z.object({

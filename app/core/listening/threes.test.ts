@@ -1,0 +1,119 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { lickOf } from '../../../tests/support/licks'
+import {
+  claimsOf,
+  EVEN,
+  expectedStrokes,
+  type Habits,
+  type HeardSummary,
+  leansFrom,
+  type MeantStroke,
+  playedWith,
+  summaryOf,
+  threesOf,
+  toldOf,
+} from '.'
+
+const lineAt = (tempo: number, line = 'RLK- RLK- R-LK RL-K') =>
+  expectedStrokes(lickOf(`tempo: ${tempo}\nline: ${line}`), tempo) as MeantStroke[]
+const rounds = (habits: Partial<Habits>, count: number, seed: number, line = lineAt(100)) =>
+  Array.from({ length: count }, (_, i) =>
+    toldOf(line, playedWith(line, { ...EVEN, spreadMs: 8, ...habits }, seed * 1000 + i)),
+  )
+const kinds = (habits: Partial<Habits>, count: number, seed: number) =>
+  claimsOf(rounds(habits, count, seed)).claims.map(({ kind }) => kind)
+
+describe('threes that may turn into triplets', () => {
+  it('are three struck slots of a beat of sixteenths, the first on the beat', () => {
+    const pulls = (text: string) =>
+      [...threesOf(lickOf(text))].map(([slot, { from, place, pull }]) => [slot, from, place, pull])
+    expect(pulls('line: RLK-')).toEqual([
+      [1, 0, 2, 840],
+      [2, 0, 3, 1680],
+    ])
+    expect(pulls('line: R-LK')).toEqual([
+      [2, 0, 2, -1680],
+      [3, 0, 3, -840],
+    ])
+    expect(pulls('line: RLKR LKRL')).toEqual([])
+    expect(pulls('line: -RLK R---')).toEqual([])
+    expect(pulls('grid: 1/8t\nline: RLK')).toEqual([])
+    // A beat is told by the bar, and not by where the line begins.
+    expect(pulls('start: 1e\nline: RLK RLK-')).toEqual([
+      [4, 3, 2, 840],
+      [5, 3, 3, 1680],
+    ])
+  })
+
+  it('lean as far as they were drawn, whatever the delay of the whole (law)', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -0.3, max: 0.45, noNaN: true }),
+        fc.integer({ min: -40, max: 40 }),
+        (leaning, delay) => {
+          const line = lineAt(100)
+          const heard = playedWith(line, { ...EVEN, leaning }, 1)
+          const { lean } = toldOf(
+            line,
+            heard.map((one) => ({ ...one, ms: one.ms + delay })),
+          )
+          expect(lean?.strokes).toBe(8)
+          for (const share of [lean?.share, lean?.second, lean?.third])
+            expect(share).toBeCloseTo(leaning, 9)
+        },
+      ),
+      { numRuns: 60 },
+    )
+  })
+
+  it('are claimed to lean where they do, and what explains itself by it is not claimed besides', () => {
+    let found = 0
+    for (let seed = 1; seed <= 40; seed += 1) {
+      const claimed = kinds({ leaning: 0.4 }, 6, seed)
+      if (claimed.includes('leaning')) found += 1
+      expect(claimed.includes('leaning') && claimed.includes('uneven')).toBe(false)
+    }
+    expect(found).toBeGreaterThanOrEqual(38)
+  })
+
+  it('are not claimed to lean for a player without the habit, nor for one limb that is late', () => {
+    let [without, late] = [0, 0]
+    for (let seed = 1; seed <= 200; seed += 1) {
+      if (kinds({}, 6, seed).includes('leaning')) without += 1
+      if (kinds({ delayMs: { RF: 20 } }, 6, seed).includes('leaning')) late += 1
+    }
+    expect(without / 200).toBeLessThan(0.05)
+    expect(late / 200).toBeLessThan(0.05)
+  })
+
+  it('lean from a tempo on, where slower they do not and faster they always do', () => {
+    const at = (tempo: number, leaning: number) => ({
+      tempo,
+      heard: summaryOf(rounds({ leaning, spreadMs: 5 }, 6, tempo, lineAt(tempo))),
+    })
+    expect(leansFrom([at(88, 0), at(96, 0), at(104, 0.4), at(112, 0.4)])).toBe(104)
+    expect(leansFrom([at(112, 0.4), at(88, 0)])).toBe(112)
+    expect(leansFrom([at(88, 0.4), at(104, 0.4)])).toBeNull()
+    expect(leansFrom([at(88, 0), at(104, 0.4), at(112, 0)])).toBeNull()
+    expect(leansFrom([at(88, 0), { tempo: 120, heard: nothing }])).toBeNull()
+    expect(leansFrom([])).toBeNull()
+  })
+})
+const nothing: HeardSummary = { rounds: 1, meant: 8, hit: 8, onTime: 8, extra: 0, limbs: [] }
+
+describe('what should be together', () => {
+  const both = lineAt(100, '(RK)L(RK)L (RK)L(RK)L')
+  const apartAt = (ms: number, seed: number) =>
+    claimsOf(rounds({ delayMs: { RF: ms } }, 6, seed, both)).claims.find(
+      ({ kind }) => kind === 'apart',
+    )
+
+  it('is claimed to be apart from where it is heard as one after the other', () => {
+    const claim = apartAt(35, 1)
+    expect(claim?.kind === 'apart' && Math.abs(claim.meanMs - 35)).toBeLessThan(5)
+    let found = 0
+    for (let seed = 1; seed <= 100; seed += 1) if (apartAt(0, seed)) found += 1
+    expect(found).toBe(0)
+  })
+})

@@ -1,0 +1,105 @@
+import { frameTicks, type Lick, lineEvents } from '../line'
+import { TICKS_PER_QUARTER, type Ticks } from '../time'
+import type { PlayedStroke } from './told'
+
+/** Where a stroke of a three would be if the three were a triplet. */
+export interface ThreePlace {
+  /** The slot of the three's first stroke, which is on the beat. */
+  readonly from: number
+  /** Whether it is the second or the third stroke. */
+  readonly place: 2 | 3
+  /** How far it would be drawn, later or earlier, never 0. */
+  readonly pull: Ticks
+}
+
+/** The same at a tempo: the pull in milliseconds. */
+export interface Drawn extends Omit<ThreePlace, 'pull'> {
+  readonly pullMs: number
+}
+
+/**
+ * The second and third strokes of every three that may turn into a triplet: a beat of sixteenths in which
+ * three slots are struck, the first on the beat. By their slots. A beat is a quarter here, whatever the metre
+ * counts.
+ *
+ * @example of `RLK-` the L is drawn later by 840 ticks and the K by 1680; of `R-LK` both are drawn earlier
+ */
+export function threesOf(lick: Lick): ReadonlyMap<number, ThreePlace> {
+  const { bar } = frameTicks(lick.frame)
+  const beats = new Map<number, { tick: Ticks; slot: number }[]>()
+  for (const { tick, slot } of lineEvents(lick)) {
+    const within = ((tick % bar) + bar) % bar
+    const beat = tick - (within % TICKS_PER_QUARTER)
+    const known = beats.get(beat) ?? []
+    if (known.at(-1)?.tick !== tick) known.push({ tick, slot })
+    beats.set(beat, known)
+  }
+  const places = new Map<number, ThreePlace>()
+  for (const [beat, [first, second, third, more]] of beats) {
+    if (!first || !second || !third || more || first.tick !== beat) continue
+    const quarter = TICKS_PER_QUARTER / 4
+    if ([second, third].some(({ tick }) => (tick - beat) % quarter !== 0)) continue
+    for (const [place, one] of [
+      [2, second],
+      [3, third],
+    ] as const)
+      places.set(one.slot, {
+        from: first.slot,
+        place,
+        pull: beat + ((place - 1) * TICKS_PER_QUARTER) / 3 - one.tick,
+      })
+  }
+  return places
+}
+
+/** How far the threes of a round lie towards triplets: 0 as written, 1 as triplets. */
+export interface LeanTold {
+  /** How many strokes of threes that is of. */
+  readonly strokes: number
+  /** Of second and of third strokes, each a ratio of sums. */
+  readonly second: number
+  readonly third: number
+  /** Of both together. */
+  readonly share: number
+  /** How far they were drawn on average, in milliseconds. */
+  readonly drawnMs: number
+}
+
+/**
+ * How far the threes of a round were drawn towards triplets, each stroke against the first of its three, so that
+ * a delay of the whole counts for nothing; null where no three was played whole. Sums over sums, as ratios
+ * of times add up.
+ *
+ * @example a three at 0 170 340 ms where 0 150 300 was meant and 0 200 400 is a triplet: 0.4
+ */
+export function leanOf(strokes: readonly PlayedStroke[]): LeanTold | null {
+  const offsets = new Map<number, number[]>()
+  for (const { slot, offsetMs } of strokes)
+    offsets.set(slot, [...(offsets.get(slot) ?? []), offsetMs])
+  const meanAt = (slot: number) => {
+    const all = offsets.get(slot)
+    return all && all.reduce((sum, off) => sum + off, 0) / all.length
+  }
+  const sums = { 2: { across: 0, along: 0 }, 3: { across: 0, along: 0 } }
+  const seen = new Set<number>()
+  let pulled = 0
+  for (const { slot, drawn } of strokes) {
+    if (!drawn || seen.has(slot)) continue
+    const [first, here] = [meanAt(drawn.from), meanAt(slot)]
+    if (first === undefined || here === undefined) continue
+    seen.add(slot)
+    sums[drawn.place].across += (here - first) * drawn.pullMs
+    sums[drawn.place].along += drawn.pullMs ** 2
+    pulled += Math.abs(drawn.pullMs)
+  }
+  const [second, third] = [sums[2], sums[3]]
+  if (second.along === 0 || third.along === 0) return null
+  const share = (second.across + third.across) / (second.along + third.along)
+  return {
+    strokes: seen.size,
+    second: second.across / second.along,
+    third: third.across / third.along,
+    share,
+    drawnMs: Math.abs(share) * (pulled / seen.size),
+  }
+}
