@@ -10,7 +10,12 @@ declare class AudioWorkletProcessor {
 
 /** What the worklet tells the page. Times are seconds on the clock of its audio context. */
 export type HearingMessage =
-  | { readonly kind: 'onset'; readonly seconds: number; readonly db: number }
+  | {
+      readonly kind: 'onset'
+      readonly seconds: number
+      readonly db: number
+      readonly attackDb: number
+    }
   /** The highest level of the last tenth of a second, and whether sound was lost in it. */
   | { readonly kind: 'level'; readonly db: number; readonly lost: boolean }
   /** What was asked to be recorded, from a time on. */
@@ -44,8 +49,8 @@ class Hearing extends AudioWorkletProcessor {
     if (!block) return true
     // Anchored to the frame that this block is, never to a count of samples.
     const base = currentFrame - this.detector.heard
-    for (const { sample, db } of this.detector.hear(block))
-      this.tell({ kind: 'onset', seconds: (base + sample) / sampleRate, db })
+    for (const { sample, db, attackDb } of this.detector.hear(block))
+      this.tell({ kind: 'onset', seconds: (base + sample) / sampleRate, db, attackDb })
     for (const sample of block) this.peak = Math.max(this.peak, Math.abs(sample))
     this.record(block)
     if (currentFrame - this.toldAt >= sampleRate / LEVELS_A_SECOND) {

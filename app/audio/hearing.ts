@@ -4,8 +4,11 @@ import workletUrl from './hearing-worklet.ts?worker&url'
 
 /** What is told of a sound that is listened to. */
 export interface SoundEars {
-  /** A stroke, at a time on the page's clock in milliseconds, 1 to 127 loud. */
-  readonly onStroke: (at: number, velocity: number) => void
+  /**
+   * A stroke, at a time on the page's clock in milliseconds, 1 to 127 loud among the last ones, and how
+   * sharply it begins, in decibels.
+   */
+  readonly onStroke: (at: number, velocity: number, attackDb: number) => void
   /** The level, in decibels below full scale, ten times a second, and whether sound was lost. */
   readonly onLevel: (db: number, lost: boolean) => void
 }
@@ -85,6 +88,7 @@ export class Hearing {
         this.ears.onStroke(
           this.clock.toPage(message.seconds * 1000),
           this.loudness.velocityOf(message.db),
+          message.attackDb,
         )
     }
   }

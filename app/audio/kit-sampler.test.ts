@@ -14,6 +14,9 @@ interface Gain {
   value: number
   readonly targets: [number, number][]
   readonly cancelled: number[]
+  /** Where it goes from and to in a straight line, and when. */
+  readonly ramp: [number, number][]
+  to?: unknown
 }
 
 /** As much of a browser's audio as the kit asks for, writing down what it is told. */
@@ -34,15 +37,16 @@ class Studio {
     }
   }
   createGain() {
-    const gain: Gain = { value: 1, targets: [], cancelled: [] }
+    const gain: Gain = { value: 1, targets: [], cancelled: [], ramp: [] }
     const node = {
       gain: Object.assign(gain, {
         setTargetAtTime: (value: number, at: number) => gain.targets.push([value, at]),
         cancelScheduledValues: (at: number) => gain.cancelled.push(at),
+        setValueAtTime: (value: number, at: number) => gain.ramp.push([value, at]),
+        linearRampToValueAtTime: (value: number, at: number) => gain.ramp.push([value, at]),
       }),
-      to: undefined as unknown,
       connect: (to: unknown) => {
-        node.to = to
+        gain.to = to
         return to
       },
       disconnect: () => {},
@@ -135,6 +139,31 @@ describe('the kit through a browser’s audio', () => {
       player.strike({ kind: 'click', tick: 0, weight, countIn: false }, 1, 0)
     }
     expect(studio.sources.map(({ name }) => name)).toEqual(weights.map((one) => `click-${one}`))
+  })
+
+  it('lets a click come in softly where a microphone listens', () => {
+    const { studio, player } = setUp()
+    const click = { kind: 'click', tick: 0, weight: 'beat', countIn: false } as const
+    player.strike(click, 1, 0)
+    player.softClick = true
+    player.strike(click, 2, 0)
+    player.strike(stroke('sn'), 2, 0)
+    expect(studio.sources.map(({ out }) => out[0]?.ramp)).toEqual([
+      [],
+      [
+        [0, 2],
+        [0.8, 2.004],
+      ],
+      [],
+    ])
+  })
+
+  it('sends nothing past the limiter, whose own delay would set it apart from the rest', () => {
+    const { studio, player } = setUp()
+    for (const countIn of [true, false])
+      player.strike({ kind: 'click', tick: 0, weight: 'bar', countIn }, 1, 0)
+    player.strike(stroke('sn'), 1, 0)
+    for (const { out } of studio.sources) expect(out[0]?.to).not.toBe('speaker')
   })
 
   it('chokes a cymbal that is stopped, and nothing that begins later', () => {

@@ -25,9 +25,16 @@ interface Ringing {
   chokedAt: number | null
 }
 
+/** A click that is softened comes in over so many seconds. */
+const SOFT_CLICK_SECONDS = 0.004
+
 /** Plays a rendered kit through Web Audio: a gain a limb, a limiter at the end. */
 export class KitSampler implements Sink {
+  /** Whether clicks come in softly, since a microphone listens. */
+  softClick = false
   private readonly channels: ReadonlyMap<Channel, GainNode>
+  /** Where all of it ends: a limiter holds back what it gets, so nothing may go round it. */
+  private readonly limiter: AudioNode
   private ringing: Ringing[] = []
 
   constructor(
@@ -41,6 +48,7 @@ export class KitSampler implements Sink {
     limiter.attack.value = 0.001
     limiter.release.value = 0.08
     limiter.connect(context.destination)
+    this.limiter = limiter
     this.channels = new Map(
       CHANNELS.map((channel) => {
         const gain = context.createGain()
@@ -106,12 +114,16 @@ export class KitSampler implements Sink {
     surface: Ringing['surface'],
   ): void {
     const buffer = this.sounds.get(name)
-    const out = (channel && this.channels.get(channel)) ?? this.context.destination
+    const out = (channel && this.channels.get(channel)) ?? this.limiter
     if (!buffer) return
     const source = this.context.createBufferSource()
     const gain = this.context.createGain()
     source.buffer = buffer
     gain.gain.value = volume
+    if (this.softClick && surface === 'click') {
+      gain.gain.setValueAtTime(0, Math.max(0, seconds))
+      gain.gain.linearRampToValueAtTime(volume, Math.max(0, seconds) + SOFT_CLICK_SECONDS)
+    }
     source.connect(gain).connect(out)
     source.start(Math.max(0, seconds))
     const entry: Ringing = {

@@ -22,6 +22,7 @@ export class SoundSession {
   private ticker: { stop: () => void } | undefined
   private plays = 0
   private readonly volumes = new Map<Channel, number>()
+  private softClick = false
 
   constructor(
     private readonly sources: SoundSources,
@@ -83,6 +84,12 @@ export class SoundSession {
     this.player?.setVolume(channel, volume)
   }
 
+  /** Whether clicks come in softly, since a microphone listens. */
+  setSoftClick(soft: boolean): void {
+    this.softClick = soft
+    if (this.player) this.player.softClick = soft
+  }
+
   /** Where the music is, or will be so many seconds ahead; undefined in silence. */
   position(ahead = 0): Position | undefined {
     return this.scheduler?.position(ahead)
@@ -119,6 +126,7 @@ export class SoundSession {
       buffers.set(name, buffer)
     }
     this.player = new KitSampler(context, buffers)
+    this.player.softClick = this.softClick
     for (const [channel, volume] of this.volumes) this.player.setVolume(channel, volume)
     return this.player
   }

@@ -10,12 +10,14 @@ function bench() {
   const states: PlaybackState[] = []
   const waiting: { open: () => void; fail: () => void }[] = []
   let end: () => void = () => undefined
+  const softened: boolean[] = []
   const sound: Sound = {
     play: async (performance) => void log.push(`play ${performance as unknown as string}`),
     stop: () => void log.push('stop'),
     setPlan: () => undefined,
     setPerformance: () => undefined,
     setVolume: (channel, volume) => void levels.set(channel, volume),
+    setSoftClick: (soft) => void softened.push(soft),
     position: () => undefined,
     close: () => void log.push('close'),
   }
@@ -33,7 +35,7 @@ function bench() {
     plan: () => (() => 0) as unknown as TempoPlan,
   })
   const settled = () => new Promise((done) => setTimeout(done, 0))
-  return { log, levels, states, waiting, playback, wanted, settled, end: () => end() }
+  return { log, levels, softened, states, waiting, playback, wanted, settled, end: () => end() }
 }
 
 describe('what is asked for while the sound opens', () => {
@@ -147,5 +149,15 @@ describe('once it is open', () => {
     playback.close()
     await settled()
     expect(log).toEqual(['play a', 'stop', 'stop', 'play b', 'close'])
+  })
+
+  it('lets clicks come in softly, also where that was asked before there was sound', async () => {
+    const { playback, waiting, wanted, settled, softened } = bench()
+    playback.setSoftClick(true)
+    void playback.start(wanted('a'))
+    waiting[0]?.open()
+    await settled()
+    playback.setSoftClick(false)
+    expect(softened).toEqual([true, false])
   })
 })

@@ -9,6 +9,7 @@ export interface Sound {
   readonly setPlan: (plan: TempoPlan) => void
   readonly setPerformance: (performance: Performance) => void
   readonly setVolume: (channel: Channel, volume: number) => void
+  readonly setSoftClick: (soft: boolean) => void
   readonly position: (ahead?: number) => Position | undefined
   readonly close: () => void
 }
@@ -37,6 +38,7 @@ export class Playback {
   /** Goes up with every start, stop and close: what was asked for before is void. */
   private asked = 0
   private closed = false
+  private softClick = false
 
   constructor(
     private readonly open: (onEnd: () => void) => Promise<Sound>,
@@ -96,6 +98,12 @@ export class Playback {
     this.mix(channel)
   }
 
+  /** Whether clicks come in softly, since a microphone listens. */
+  setSoftClick(soft: boolean): void {
+    this.softClick = soft
+    this.sound?.setSoftClick(soft)
+  }
+
   private mix(channel: Channel): void {
     this.sound?.setVolume(channel, this.mixer.level(channel))
   }
@@ -115,6 +123,7 @@ export class Playback {
       if (!this.closed) this.sound = sound
       for (const channel of this.mixer.channels())
         sound.setVolume(channel, this.mixer.level(channel))
+      sound.setSoftClick(this.softClick)
       return sound
     } catch (fault) {
       this.opened = undefined

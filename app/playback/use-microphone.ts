@@ -3,8 +3,8 @@ import type { KitStrike, SoundEars } from '~/audio'
 import { Ears, type EarsState, type Opened } from './ears'
 
 interface Heard {
-  /** A stroke on the page's clock, in milliseconds, 1 to 127 loud. */
-  readonly onStroke: (at: number, velocity: number) => void
+  /** A stroke on the page's clock, in milliseconds, 1 to 127 loud, and how sharply it begins, in decibels. */
+  readonly onStroke: (at: number, velocity: number, attackDb: number) => void
   /** Sound was lost on its way. */
   readonly onLost: () => void
 }
@@ -55,7 +55,7 @@ export function useMicrophone(wanted: HeardThing | null, heard: Heard) {
   useEffect(() => {
     if (!wanted) return
     void ears.want({
-      onStroke: (at, velocity) => newest.current.heard.onStroke(at, velocity),
+      onStroke: (at, velocity, attackDb) => newest.current.heard.onStroke(at, velocity, attackDb),
       onLevel: (db, lost) => {
         level.set(db)
         if (lost) newest.current.heard.onLost()

@@ -17,6 +17,8 @@ export interface Sounding {
   readonly setVolume: (channel: Channel, volume: number) => void
   /** Mutes a channel, or lets it be heard again at the volume that it had. */
   readonly setMuted: (channel: Channel, muted: boolean) => void
+  /** Lets clicks come in softly, since a microphone listens. */
+  readonly softenClick: (soft: boolean) => void
 }
 
 /**
@@ -66,6 +68,7 @@ export function useSounding(compose: () => Performance, plan: TempoPlan): Soundi
     (channel: Channel, muted: boolean) => here().setMuted(channel, muted),
     [here],
   )
+  const softenClick = useCallback((soft: boolean) => here().setSoftClick(soft), [here])
   const start = useCallback(
     (first?: () => Performance) => {
       sounding.current = first ?? newest.current.compose
@@ -81,7 +84,7 @@ export function useSounding(compose: () => Performance, plan: TempoPlan): Soundi
   )
   const stop = useCallback(() => playback.current?.stop(), [])
   const position = useCallback((ahead = 0) => playback.current?.position(ahead), [])
-  return { playing, trouble, start, stop, position, setVolume, setMuted }
+  return { playing, trouble, start, stop, position, setVolume, setMuted, softenClick }
 }
 
 async function openSound(onEnd: () => void): Promise<Sound> {
@@ -96,6 +99,7 @@ async function openSound(onEnd: () => void): Promise<Sound> {
     setPlan: (plan) => sound.setPlan(plan),
     setPerformance: (performance) => sound.setPerformance(performance),
     setVolume: (channel, volume) => sound.setVolume(channel, volume),
+    setSoftClick: (soft) => sound.setSoftClick(soft),
     position: (ahead) => sound.position(ahead),
     close: () => sound.close(),
   }

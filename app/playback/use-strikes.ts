@@ -30,6 +30,8 @@ export interface Stroke {
   readonly velocity?: number
   /** The MIDI note of a pad. */
   readonly note?: number
+  /** How sharply it began at the microphone, in decibels. */
+  readonly attackDb?: number
 }
 
 /** A stroke of the player, and where the music was when it was struck. */

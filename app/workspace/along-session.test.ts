@@ -198,4 +198,23 @@ describe('playing along', () => {
     expect(claim?.kind === 'offset' && Math.abs(claim.meanMs - 15)).toBeLessThan(2)
     expect(claims?.claims.filter(({ kind }) => kind === 'offset')).toHaveLength(1)
   })
+
+  it('leaves out the app’s own click, learnt in the count-in, and calls nothing missed that it covers', () => {
+    const beats = [0, 10080]
+    const clicks = { countIn: [-40320, -30240, -20160, -10080], round: beats }
+    const heardWith = (strokes: AlongLine['strokes']) => {
+      const session = new AlongSession({ ...line, every: 20160, clicks }, 0)
+      for (const tick of [...clicks.countIn, ...beats])
+        session.hear({ since: tick + ms(40), secondsPerTick: perTick, attackDb: -30 })
+      for (const { tick } of strokes)
+        session.hear({ since: tick + ms(3), secondsPerTick: perTick, attackDb: -12 })
+      session.reach(20160 * 2)
+      const told = session.state().rounds[0]?.told
+      return [told?.strokes.length, told?.missed.length, told?.extra.length]
+    }
+    expect(heardWith(line.strokes)).toEqual([4, 0, 0])
+    // The first is on a click; the second is not.
+    expect(heardWith(line.strokes.slice(1))).toEqual([3, 0, 0])
+    expect(heardWith(line.strokes.toSpliced(1, 1))).toEqual([3, 1, 0])
+  })
 })

@@ -1,8 +1,11 @@
 import {
+  bleedOf,
   type Claims,
   claimsOf,
+  clicksAmong,
   type HeardStroke,
   type HeardSummary,
+  type LevelledSound,
   type MeantStroke,
   proposedRating,
   summaryOf,
@@ -28,6 +31,8 @@ export interface AlongLine {
   }[]
   /** After how long it comes again. */
   readonly every: Ticks
+  /** When the app clicks, for a microphone that hears it: before the first round, and within each. */
+  readonly clicks?: { readonly countIn: readonly Ticks[]; readonly round: readonly Ticks[] }
 }
 
 /** A stroke that was heard: where the music was, in ticks from the line's first slot in the first round. */
@@ -36,6 +41,8 @@ export interface AlongStroke {
   readonly secondsPerTick: number
   readonly limb?: Limb | undefined
   readonly velocity?: number | undefined
+  /** How sharply it began at a microphone, in decibels. */
+  readonly attackDb?: number | undefined
 }
 
 /** A round that was played along with, and what is told of it. */
@@ -70,6 +77,13 @@ const NOTHING: AlongState = {
   unsettled: 0,
   lost: 0,
 }
+/** A stroke of a round, in ticks from the line's first slot. */
+interface TickedStroke {
+  readonly tick: number
+  readonly stroke: Omit<HeardStroke, 'ms'>
+  readonly attackDb: number | undefined
+}
+
 /** The strokes of a line as they are meant at a tempo, in milliseconds from its first slot. */
 export function meantAt({ strokes }: AlongLine, secondsPerTick: number): MeantStroke[] {
   const perTick = secondsPerTick * 1000
@@ -100,8 +114,10 @@ export class AlongSession extends Slices<AlongState> {
     secondsPerTick: number
     /** Whether sound was lost while it was played: then it tells nothing. */
     lost: boolean
-    readonly heard: { readonly tick: number; readonly stroke: Omit<HeardStroke, 'ms'> }[]
+    readonly heard: TickedStroke[]
   } | null = null
+  /** What is heard before the first round, while the app clicks alone. */
+  private before: (LevelledSound & { readonly secondsPerTick: number })[] = []
   /** The last round of which it was said how it went. */
   private settled = -1
 
@@ -118,15 +134,18 @@ export class AlongSession extends Slices<AlongState> {
     this.line = line
     this.delayMs = delayMs
     this.open = null
+    this.before = []
     this.settled = -1
     this.patch(NOTHING)
   }
 
   /** Takes a stroke. */
-  hear({ since, secondsPerTick, limb, velocity }: AlongStroke): void {
+  hear({ since, secondsPerTick, limb, velocity, attackDb }: AlongStroke): void {
     const { from, to } = this.span(secondsPerTick)
     const { every } = this.line
     const number = Math.floor((since - from) / every)
+    if (number < 0 && attackDb !== undefined)
+      this.before.push({ ms: since * secondsPerTick * 1000, attackDb, secondsPerTick })
     const within = since - number * every
     if (number < 0 || within > to) return
     if (this.open && number > this.open.number) this.close()
@@ -137,7 +156,7 @@ export class AlongSession extends Slices<AlongState> {
       ...(limb !== undefined && limb !== 'XH' && { limb }),
       ...(velocity !== undefined && { velocity }),
     }
-    this.open.heard.push({ tick: within, stroke })
+    this.open.heard.push({ tick: within, stroke, attackDb })
   }
 
   /** Sound was lost: the round that is played is told of no more. */
@@ -169,6 +188,32 @@ export class AlongSession extends Slices<AlongState> {
     return { from: first - reach + delay, to: last + reach + delay }
   }
 
+  /** What was heard without the app's own clicks, and when those were, in milliseconds. */
+  private withoutClicks(
+    heard: readonly TickedStroke[],
+    secondsPerTick: number,
+  ): { strokes: HeardStroke[]; covered: readonly number[] } {
+    const perTick = secondsPerTick * 1000
+    const ordered = heard
+      .map(({ tick, stroke, attackDb = 0 }) => ({ ...stroke, ms: tick * perTick, attackDb }))
+      .sort((a, b) => a.ms - b.ms)
+    const { clicks } = this.line
+    const counted = (this.before[0]?.secondsPerTick ?? 0) * 1000
+    const bleed =
+      clicks &&
+      bleedOf(
+        clicks.countIn.map((tick) => tick * counted),
+        this.before,
+      )
+    if (!clicks || !bleed) return { strokes: ordered, covered: [] }
+    const times = clicks.round.map((tick) => tick * perTick)
+    const own = clicksAmong(times, ordered, bleed)
+    return {
+      strokes: ordered.filter((_, i) => !own.sounds.has(i)),
+      covered: times.filter((_, i) => own.clicks.has(i)),
+    }
+  }
+
   private close(): void {
     if (!this.open) return
     const { number, secondsPerTick, heard, lost } = this.open
@@ -177,17 +222,18 @@ export class AlongSession extends Slices<AlongState> {
       this.patch({ lost: this.current.lost + 1 })
       return
     }
-    const expected = meantAt(this.line, secondsPerTick)
-    const ordered = heard
-      .map(({ tick, stroke }) => ({ ...stroke, ms: tick * secondsPerTick * 1000 }))
-      .sort((a, b) => a.ms - b.ms)
-    const told = toldOf(expected, ordered, this.delayMs)
+    const meant = meantAt(this.line, secondsPerTick)
+    const { strokes, covered } = this.withoutClicks(heard, secondsPerTick)
+    const all = toldOf(meant, strokes, this.delayMs)
+    // A stroke that a click may have covered is not called missed.
+    const missed = all.missed.filter(({ ms }) => !covered.some((at) => Math.abs(at - ms) < 1))
+    const told = { ...all, missed }
     const rounds = [...this.current.rounds, { number, secondsPerTick, told }].slice(-MOST_ROUNDS)
     // At another tempo it was another thing, also where that tempo comes again.
     const since = rounds.findLastIndex((round) => round.secondsPerTick !== secondsPerTick) + 1
     const counting = rounds
       .slice(since)
-      .filter((round) => round.told.strokes.length >= PLAYED * expected.length)
+      .filter((round) => round.told.strokes.length >= PLAYED * meant.length)
     const open = counting.filter((round) => round.number > this.settled)
     const tolds = counting.map((round) => round.told)
     this.patch({

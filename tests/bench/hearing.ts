@@ -1,9 +1,9 @@
 import { OnsetDetector } from '~/core/hearing'
 import { EVEN, pairStrokes, playedWith } from '~/core/listening'
 import type { Surface } from '~/core/sticking'
-import { foundOf, heardIn } from '../support/heard-onsets'
-import { madeLine } from '../support/made-lines'
-import { type MadeStroke, RATE, type Room, recorded } from '../support/recordings'
+import { foundOf, heardIn, withoutClick } from '../support/heard-onsets'
+import { madeBesideClick, madeLine } from '../support/made-lines'
+import { type MadeStroke, RATE, type Room, recorded } from '../support/made-sound'
 
 /** What is heard of made material, by condition, on seeds that nothing was chosen by; and what hearing costs. */
 const SEEDS = Array.from({ length: Number(process.env.SEEDS ?? 10) }, (_, i) => 301 + i)
@@ -53,6 +53,20 @@ for (const rate of [4, 8, 12]) {
       ]),
     ROOM,
     ({ velocity }) => velocity < 60,
+  )
+}
+
+for (const [name, loud] of [
+  ['a soft click comes back', 36],
+  ['a click as loud as ghosts comes back', 60],
+] as const) {
+  const pairs = SEEDS.map((seed) => {
+    const { clicks, line, sounding } = madeBesideClick(8, STROKES, seed, loud)
+    return { meant: line, heard: withoutClick(heardIn(recorded(sounding, ROOM, seed)), clicks) }
+  })
+  const { recall, precision, error95 } = foundOf(pairs)
+  console.log(
+    `  ${`${name}, 8 a second`.padEnd(44)}${percent(recall)}${percent(precision)}${error95.toFixed(2).padStart(8)} ms`,
   )
 }
 

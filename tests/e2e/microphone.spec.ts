@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { type Browser, chromium, expect, type Page, test } from '@playwright/test'
 import { formatWav } from '~/codecs/wav'
 import { QUIET_FLAGS } from '../../scripts/serve.mjs'
-import { type MadeStroke, RATE, recorded } from '../support/recordings'
+import { type MadeStroke, RATE, recorded } from '../support/made-sound'
 
 /** Sixteenths at 80, the tempo of a new lick: so far apart, in seconds. */
 const GAP = 0.1875

@@ -1,5 +1,6 @@
 import { type Onset, OnsetDetector } from '~/core/hearing'
-import { type MadeStroke, RATE } from './recordings'
+import { bleedOf, clicksAmong } from '~/core/listening'
+import { type MadeStroke, RATE } from './made-sound'
 
 /** What a detector found of made material. */
 export interface Found {
@@ -16,6 +17,22 @@ export function heardIn(samples: Float32Array, block = 128): Onset[] {
   for (let i = 0; i < samples.length; i += block)
     found.push(...detector.hear(samples.subarray(i, i + block)))
   return found
+}
+
+/** What is heard without the app's own click: that is learnt from its first four, when it clicks alone. */
+export function withoutClick(heard: readonly Onset[], clicks: readonly number[]): Onset[] {
+  const sounds = heard.map(({ sample, attackDb }) => ({
+    ms: (sample / RATE) * 1000,
+    attackDb,
+  }))
+  const times = clicks.map((seconds) => seconds * 1000)
+  const fifth = times[4] ?? Number.POSITIVE_INFINITY
+  const bleed = bleedOf(
+    times.slice(0, 4),
+    sounds.filter(({ ms }) => ms < fifth),
+  )
+  const own = bleed ? clicksAmong(times, sounds, bleed).sounds : new Set<number>()
+  return heard.filter((_, i) => !own.has(i))
 }
 
 /** Holds onsets against the strokes that were put in: a match is within `withinMs`, each once, in order. */

@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { foundOf, heardIn } from '../../../tests/support/heard-onsets'
-import { madeLine } from '../../../tests/support/made-lines'
-import { type MadeStroke, RATE, type Room, recorded } from '../../../tests/support/recordings'
+import { foundOf, heardIn, withoutClick } from '../../../tests/support/heard-onsets'
+import { madeBesideClick, madeLine } from '../../../tests/support/made-lines'
+import { type MadeStroke, RATE, type Room, recorded } from '../../../tests/support/made-sound'
 import { OnsetDetector } from '.'
 import { Spectrum } from './spectrum'
 
@@ -70,6 +70,19 @@ describe('strokes in sound', () => {
       heard.filter((_, i) => i % 2 === at).map(({ db }) => db),
     )
     expect(Math.min(...(loud ?? []))).toBeGreaterThan(Math.max(...(soft ?? [])) + 6)
+  })
+
+  it('are told from the app’s own click, which comes back softly', () => {
+    const heard = HELD_OUT.map((seed) => {
+      const { clicks, line, sounding } = madeBesideClick(6, 36, seed, 48)
+      const all = heardIn(recorded(sounding, ROOM, seed))
+      return { line, all, without: withoutClick(all, clicks) }
+    })
+    const clicked = foundOf(heard.map(({ line, all }) => ({ meant: line, heard: all })))
+    const without = foundOf(heard.map(({ line, without: some }) => ({ meant: line, heard: some })))
+    expect(clicked.precision).toBeLessThan(0.9)
+    expect(without.precision).toBeGreaterThanOrEqual(0.97)
+    expect(without.recall).toBeGreaterThanOrEqual(0.94)
   })
 
   it('are none in noise alone', () => {

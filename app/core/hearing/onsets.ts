@@ -6,6 +6,8 @@ export interface Onset {
   readonly sample: number
   /** Its highest level in the 8 ms after, in decibels below full scale. */
   readonly db: number
+  /** How sharply it begins: the energy of the differences in its first 2 ms, in decibels; what rings counts little. */
+  readonly attackDb: number
 }
 
 const WINDOW = 512
@@ -159,7 +161,7 @@ export class OnsetDetector {
     const room = this.last ? this.last.roomDb - ROOM_FALL_DB * since : -120
     if (attackDb < room) return null
     this.last = { sample, rise: now.rise, roomDb: Math.max(room, attackDb - ROOM_DB) }
-    return { sample, db }
+    return { sample, db, attackDb }
   }
 
   /** Where near a frame's middle the energy of the differences rises most, and how high. */

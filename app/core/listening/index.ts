@@ -1,3 +1,4 @@
+export { type Bleed, bleedOf, clicksAmong, type LevelledSound } from './bleed'
 export { type Claim, type Claims, claimsOf } from './claims'
 export { diagnose, type Finding, type HeardStep, normalQuantile } from './diagnosis'
 export { type FoundTempo, tempoOfTaps } from './free-taps'

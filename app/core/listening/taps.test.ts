@@ -31,7 +31,7 @@ describe('a line that is tapped', () => {
     expect(both && formatLine(both.line)).toBe('(RK)LR')
     const squeezed = lineOfTaps(taps('RLLR', 0, 150, 218, 300), 100, { value: 16, tuplet: null })
     expect(squeezed && formatLine(squeezed.line)).toBe('R{LL}R')
-    expect(squeezed?.doubtful).toEqual([2])
+    expect([squeezed?.doubtful, squeezed?.doubtfulSlots]).toEqual([[2], [1]])
   })
 
   it('is laid on another grid afterwards, and reads levels from velocities', () => {

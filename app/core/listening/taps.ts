@@ -33,6 +33,8 @@ export interface TappedLine {
   readonly errorsMs: readonly number[]
   /** Taps that lie nearer to the middle between two slots than to their own, by their numbers. */
   readonly doubtful: readonly number[]
+  /** The slots of the line that those lie in, from 0. */
+  readonly doubtfulSlots: readonly number[]
 }
 
 /** Limbs that strike within so many milliseconds strike together. */
@@ -104,6 +106,7 @@ export function lineOfTaps(
     { length: (places.at(-1) as number) - first + 1 },
     (_, i) => contentOf(ordered.filter((_, tap) => places[tap] === first + i)),
   )
+  const doubtful = errorsMs.flatMap((error, i) => (Math.abs(error) > slot * DOUBTFUL ? [i] : []))
   return {
     grid,
     line: {
@@ -113,7 +116,8 @@ export function lineOfTaps(
     },
     start: first * gridTicks(grid),
     errorsMs,
-    doubtful: errorsMs.flatMap((error, i) => (Math.abs(error) > slot * DOUBTFUL ? [i] : [])),
+    doubtful,
+    doubtfulSlots: [...new Set(doubtful.map((tap) => (places[tap] as number) - first))],
   }
 }
 

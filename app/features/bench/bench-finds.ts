@@ -125,6 +125,13 @@ export function benchFinds(workspace: Workspace, openPanel: (id: string) => void
       run: () => openPanel(id),
     }),
   )
+  const tapping: Found = {
+    id: 'tap in',
+    name: 'Tap a line in',
+    kind: 'line',
+    also: 'play record microphone pads midi keys rhythm listen',
+    run: () => openPanel('cells:tap'),
+  }
   const parts = Object.entries(PART_NAMES).map(
     ([id, { name }]): Found => ({
       id: `part ${id}`,
@@ -183,5 +190,15 @@ export function benchFinds(workspace: Workspace, openPanel: (id: string) => void
       run: () => insertSlot(workspace),
     },
   ]
-  return [...commands, ...changes, ...groups, ...swells, ...panels, ...parts, ...feet, ...cells]
+  return [
+    ...commands,
+    ...changes,
+    ...groups,
+    ...swells,
+    tapping,
+    ...panels,
+    ...parts,
+    ...feet,
+    ...cells,
+  ]
 }

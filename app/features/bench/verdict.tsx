@@ -1,5 +1,6 @@
 import { CircleAlert, CircleCheck } from 'lucide-react'
 import { type ReactNode, useMemo } from 'react'
+import { Link } from 'react-router'
 import { useCounting } from '~/live/use-setting'
 import { late } from '~/ui/late'
 import { LoadBoundary } from '~/ui/load-boundary'
@@ -59,7 +60,15 @@ function Answer({ answer }: { answer: ShortAnswer }) {
 }
 
 function FitWords({ fit }: { fit: Fit }) {
-  if (fit.verdict === 'empty') return <span className="text-(--quiet)">slots used</span>
+  if (fit.verdict === 'empty')
+    return (
+      <span className="text-(--quiet)">
+        slots used. Type a line, or{' '}
+        <Link className="link" to="?panel=cells:tap">
+          tap it in
+        </Link>
+      </span>
+    )
   if (fit.verdict === 'fits') {
     return (
       <span className="inline-flex items-center gap-1 whitespace-nowrap text-success">

@@ -146,6 +146,8 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
   const along = useAlong({
     step: improvising.choice.drawn ? undefined : step,
     plan: trainer.plan,
+    compose,
+    softenClick: trainer.softenClick,
     countsEach,
     playing,
     position,

@@ -1,23 +1,19 @@
 import { useCallback, useEffect, useMemo, useState } from 'react'
-import { frameTicks, lickSlots, lineEvents, VELOCITIES } from '~/core/line'
 import {
   type HeardSummary,
   LEAST_RATED_ROUNDS,
   SIMULATED_DELAY_MS,
   SIMULATED_PLAYERS,
-  threesOf,
 } from '~/core/listening'
 import type { Rating } from '~/core/log'
-import type { Position, TempoPlan } from '~/core/performance'
-import { roundOf } from '~/core/practice'
-import type { Limb, Voice } from '~/core/sticking'
+import type { Performance, Position, TempoPlan } from '~/core/performance'
 import { useSlices } from '~/live/use-slices'
 import { useMicrophone } from '~/playback/use-microphone'
 import { type Struck, useStrikes } from '~/playback/use-strikes'
 import type { Settings } from '~/storage'
 import { type AlongLine, AlongSession } from '~/workspace/along-session'
 import { SimulatedDrummer } from '~/workspace/simulated-drummer'
-import { litOf } from './lights'
+import { meantOf } from './along-line'
 import type { Step } from './step-view'
 
 interface Along {
@@ -25,6 +21,9 @@ interface Along {
   readonly step: Step | undefined
   /** The tempo of every bar that is played. */
   readonly plan: TempoPlan
+  /** What sounds. */
+  readonly compose: () => Performance
+  readonly softenClick: (soft: boolean) => void
   readonly countsEach: boolean
   readonly playing: boolean
   readonly position: (ahead?: number) => Position | undefined
@@ -53,6 +52,8 @@ export function useAlong(along: Along) {
   const {
     step,
     plan,
+    compose,
+    softenClick,
     countsEach,
     playing,
     position,
@@ -77,7 +78,12 @@ export function useAlong(along: Along) {
   const from = who === 'mic' ? 'mic' : source
   const known = sounding === 'simulated' ? SIMULATED_DELAY_MS : 0
   const delayMs = habits ? known : settings.tapDelays[from] || ('find' as const)
-  const meant = useMemo(() => step && meantOf(step, countsEach, bare), [step, countsEach, bare])
+  const meant = useMemo(
+    () => step && meantOf(step, countsEach, bare ? compose : null),
+    [step, countsEach, bare, compose],
+  )
+  // A click that begins softly spoils less of what is near it.
+  useEffect(() => softenClick(wanted && bare), [softenClick, wanted, bare])
   const active = wanted && playing && meant !== undefined
   const [begunAt, setBegunAt] = useState(0)
   useEffect(() => {
@@ -96,18 +102,19 @@ export function useAlong(along: Along) {
   const strike = useStrikes(
     active && (!habits || bare),
     position,
-    ({ at, limb, velocity, from: by, note }) => {
+    ({ at, limb, velocity, from: by, note, attackDb }) => {
       // A pad that runs the page plays nothing.
       if (note !== undefined && Object.values(pads).includes(note)) return
       const since = sinceAt(at)
       // Where the microphone is heard, nothing else is.
       if (since === null || (by === 'mic') !== bare) return
       if (by !== 'mic') setSource(by)
-      session.hear({ since, secondsPerTick: perTickAt(at, plan), limb, velocity })
+      session.hear({ since, secondsPerTick: perTickAt(at, plan), limb, velocity, attackDb })
     },
   )
   const microphone = useMicrophone(wanted ? sounding : null, {
-    onStroke: (stamp, velocity) => strike({ stamp, limb: undefined, from: 'mic', velocity }),
+    onStroke: (stamp, velocity, attackDb) =>
+      strike({ stamp, limb: undefined, from: 'mic', velocity, attackDb }),
     onLost: () => session.lose(),
   })
   const { strike: strikeKit } = microphone
@@ -172,49 +179,4 @@ export function useAlong(along: Along) {
 /** Seconds a tick where the music is; a count-in goes at the tempo of the first bar. */
 function perTickAt(at: Position, plan: TempoPlan): number {
   return plan(at.phase === 'round' ? at.bar : 0)
-}
-
-/**
- * What is meant to be played of a step, and where in a round it lies. Bare is without limbs, as a microphone
- * hears it: which hand struck it cannot tell, and what is struck together is one stroke. `played` has the
- * limbs all the same, for who plays it.
- */
-function meantOf(step: Step, countsEach: boolean, bare: boolean) {
-  const { lick } = step.part
-  const { bar } = frameTicks(step.played.frame)
-  const first = lickSlots(lick)[0]?.tick ?? 0
-  const { lineFrom } = litOf(step, step.played, countsEach)
-  const counted = countsEach && step.form.kind !== 'over' ? bar : 0
-  const events = lineEvents(lick)
-  const threes = threesOf(lick)
-  const strokes = events.map(({ tick, limb, slot, dynamic }) => ({
-    tick: tick - first,
-    limb,
-    slot,
-    velocity: VELOCITIES[dynamic],
-    three: threes.get(slot),
-  }))
-  const every = roundOf(lick, step.form).ticks + counted
-  const played = { strokes, every }
-  const surfaces = new Map(
-    events.map(({ slot, limb, surface }) => [`${slot} ${limb}`, surface] as const),
-  )
-  return {
-    bar,
-    lineFrom,
-    played,
-    line: bare ? { strokes: withoutLimbs(strokes), every } : played,
-    surfaceOf: (slot: number, limb: Limb): Voice => surfaces.get(`${slot} ${limb}`) ?? 'sn',
-  }
-}
-
-/** Strokes of no limb, one at each instant, as loud as the loudest of them. */
-function withoutLimbs(strokes: AlongLine['strokes']): AlongLine['strokes'] {
-  const all: AlongLine['strokes'][number][] = []
-  for (const stroke of strokes) {
-    const last = all.at(-1)
-    if (last?.tick !== stroke.tick) all.push({ ...stroke, limb: 'XH' })
-    else if (last.velocity < stroke.velocity) all[all.length - 1] = { ...stroke, limb: 'XH' }
-  }
-  return all
 }

@@ -21,7 +21,8 @@ export function useOpenPanel() {
       }),
     [setSearch, known],
   )
-  return { panel: PANELS.find((one) => one.id === id), open }
+  // Behind a colon the address may name a part of it.
+  return { panel: PANELS.find((one) => one.id === id?.split(':')[0]), open }
 }
 
 /**

@@ -1,5 +1,6 @@
 import { Play } from 'lucide-react'
 import { useDeferredValue, useMemo, useState } from 'react'
+import { useSearchParams } from 'react-router'
 import { CATALOGUE, CELL_FAMILIES, type Cell, type CellQuery, findCells } from '~/core/catalogue'
 import { findPhrase } from '~/core/changes'
 import { PhraseStacks, PhraseText } from '~/drawing/stacks/phrase-figure'
@@ -16,6 +17,8 @@ import { soloLick } from './solo'
 /** Fetched when a line is to be tapped in. */
 const TapPart = late(async () => (await import('./tap-part')).TapPart)
 
+/** This panel with the part that takes taps, as the address names it. */
+const TAPS = 'cells:tap'
 const MOST_SHOWN = 60
 /** Those that are drawn at once; the others and what is said of the chosen one come a moment later. */
 const FIRST_SHOWN = 12
@@ -32,11 +35,14 @@ export function CellsPanel() {
   const most = useDeferredValue(MOST_SHOWN, FIRST_SHOWN)
   const chosen = found.find(({ id }) => id === chosenId) ?? found[0]
   const detailed = useDeferredValue(chosen, undefined)
-  const [taps, setTaps] = useState(false)
+  const [search, setSearch] = useSearchParams()
+  const taps = search.get('panel') === TAPS
+  const setTaps = (on: boolean) =>
+    setSearch({ panel: on ? TAPS : 'cells' }, { replace: true, preventScrollReset: true })
   return (
     <div className="grid grid-cols-1 gap-x-6 gap-y-4">
       <div>
-        <Act pressed={taps} onClick={() => setTaps((was) => !was)}>
+        <Act pressed={taps} onClick={() => setTaps(!taps)}>
           Tap a line in
         </Act>
       </div>

@@ -1,13 +1,13 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { frameTicks, TEMPO_RANGE } from '~/core/line'
-import { formatLine } from '~/core/notation'
 import type { Position } from '~/core/performance'
 import { ALL_GRIDS, findGrid, gridName, TICKS_PER_QUARTER } from '~/core/time'
-import { PhraseStacks } from '~/drawing/stacks/phrase-figure'
 import { useSettings } from '~/live/use-live'
 import { useSlices } from '~/live/use-slices'
+import { MicrophonePart } from '~/playback/microphone-part'
 import { StrikePads } from '~/playback/strike-pads'
 import { useClick } from '~/playback/use-click'
+import { useMicrophone } from '~/playback/use-microphone'
 import { type StrikeSource, useStrikes } from '~/playback/use-strikes'
 import { SelectField } from '~/ui/field'
 import { LabelledNumber } from '~/ui/number-field'
@@ -17,8 +17,12 @@ import { plural } from '~/words/figures'
 import { gridWords } from '~/words/grid-words'
 import { TapSession } from '~/workspace/tap-session'
 import { usePanel } from '../state/use-panel'
+import { TappedFigure } from './tapped-figure'
 
-/** A line tapped in beside a click, by keys, fingers or pads: the grid is found, another can be chosen. */
+/**
+ * A line tapped in beside a click or freely, by keys, fingers, pads or at the microphone: the grid is found,
+ * another can be chosen.
+ */
 export function TapPart() {
   const { lick, onEdit } = usePanel()
   const { settings, change } = useSettings()
@@ -64,6 +68,12 @@ export function TapPart() {
     },
   )
 
+  const [byMic, setByMic] = useState(false)
+  const microphone = useMicrophone(byMic ? 'mic' : null, {
+    onStroke: (stamp, velocity) => strike({ stamp, limb: undefined, from: 'mic', velocity }),
+    onLost: () => session.stop(),
+  })
+
   const toggle = () => {
     if (free) {
       since.current = performance.now()
@@ -79,7 +89,6 @@ export function TapPart() {
     session.start()
     start()
   }
-  const line = found?.line
   const grids = useMemo(
     () => [
       { value: '', label: found && !wished ? `${gridWords(found.grid)}, as found` : 'as found' },
@@ -114,6 +123,9 @@ export function TapPart() {
         >
           Beside a click
         </Tick>
+        <Tick checked={byMic} onTick={setByMic} className="min-h-8 text-sm">
+          At the microphone
+        </Tick>
         {!free && (
           <div className="w-24">
             <LabelledNumber
@@ -133,18 +145,27 @@ export function TapPart() {
           onChange={(name) => session.layOn(findGrid(name) ?? null)}
         />
       </div>
-      {tapping && <StrikePads onStrike={strike} />}
+      {byMic && (
+        <MicrophonePart
+          microphone={microphone}
+          busy={tapping}
+          measured={settings.tapDelays.mic !== 0}
+          onDelay={(mic) => change({ tapDelays: { ...settings.tapDelays, mic } })}
+        />
+      )}
+      {tapping && !byMic && <StrikePads onStrike={strike} />}
       <p role="status" className="text-(--quiet) text-sm">
         {tapping && taps.length === 0
-          ? `${free ? 'Tap' : 'After the count-in, tap'}: F and J for the hands, B for the kick, N for the hi-hat foot, or pads.`
+          ? byMic
+            ? `${free ? 'Play' : 'After the count-in, play'}. Hands are written as X: which one it was is for you to say.`
+            : `${free ? 'Tap' : 'After the count-in, tap'}: F and J for the hands, B for the kick, N for the hi-hat foot, or pads.`
           : taps.length > 0
             ? `${tapWords(taps.length, found?.doubtful.length ?? 0)}${free ? tempoWords(tapped) : ''}`
-            : 'Play a line, by keys, fingers or MIDI pads; it is written as you play.'}
+            : 'Play a line by keys, fingers, MIDI pads or at the microphone; it is written as you play.'}
       </p>
-      {line && (
+      {found && (
         <>
-          <PhraseStacks phrase={line} />
-          <p className="break-words font-mono text-sm">{formatLine(line)}</p>
+          <TappedFigure found={found} />
           <p className="flex flex-wrap gap-1.5">
             <Act onClick={use}>Use as the line</Act>
             <Act onClick={() => session.undo()}>Take back the last tap</Act>

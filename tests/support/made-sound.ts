@@ -7,6 +7,8 @@ export interface MadeStroke {
   readonly seconds: number
   readonly surface: Surface
   readonly velocity: number
+  /** Another sound than the surface's own, coming in softly: the app's click. */
+  readonly click?: boolean
 }
 
 export interface Room {
@@ -16,6 +18,8 @@ export interface Room {
   readonly echoDb: number | null
 }
 export const RATE = 44_100
+/** As the app plays it while a microphone listens. */
+const SOFT_CLICK_SECONDS = 0.004
 /** How long the room rings until it is 60 dB down, in seconds. */
 const RING_SECONDS = 0.35
 
@@ -62,13 +66,16 @@ const soundNamed = (name: SoundName) => {
 /** Strokes as a microphone in a room would give them: the same for the same seed. */
 export function recorded(strokes: readonly MadeStroke[], room: Room, seed: number): Float32Array {
   const random = toRandomStream(seed)
-  const last = strokes.at(-1)?.seconds ?? 0
+  const last = Math.max(0, ...strokes.map(({ seconds }) => seconds))
   const dry = new Float32Array(Math.ceil((last + 1) * RATE))
-  for (const { seconds, surface, velocity } of strokes) {
-    const samples = soundNamed(soundOf(surface, velocity))
+  for (const { seconds, surface, velocity, click } of strokes) {
+    const samples = soundNamed(click ? 'click-beat' : soundOf(surface, velocity))
     const [from, gain] = [Math.round(seconds * RATE), velocityGain(velocity) * 0.5]
-    for (let i = 0; i < samples.length && from + i < dry.length; i += 1)
-      dry[from + i] = (dry[from + i] as number) + (samples[i] as number) * gain
+    const rise = click ? SOFT_CLICK_SECONDS * RATE : 1
+    for (let i = 0; i < samples.length && from + i < dry.length; i += 1) {
+      const risen = gain * Math.min(1, (i + 1) / rise)
+      dry[from + i] = (dry[from + i] as number) + (samples[i] as number) * risen
+    }
   }
   const wet = dry.slice()
   if (room.echoDb !== null) {

@@ -1,0 +1,71 @@
+import { medianOf } from './match'
+
+/** A click as a microphone hears it: how long after it was played, and how sharply it begins, in decibels. */
+export interface Bleed {
+  readonly delayMs: number
+  readonly attackDb: number
+}
+
+/**
+ * A sound that a microphone heard, and how sharply it begins, in decibels: of that little comes from what
+ * still rings, as it does of loudness.
+ */
+export interface LevelledSound {
+  readonly ms: number
+  readonly attackDb: number
+}
+
+/** So long after a click its sound may come, and so far apart its sounds may be, in milliseconds. */
+const MOST_DELAY_MS = 300
+const STEADY_MS = 8
+/** A sound is the click's within this time, and begins up to so many decibels more sharply. */
+const WITHIN_MS = 8
+const SHARPER_DB = 6
+/** Fewer clicks than this may be anything. */
+const LEAST_CLICKS = 3
+
+/**
+ * What a microphone hears of the app's own click, learnt while nothing else should be heard, as in a count-in:
+ * most clicks have to be followed by a sound, each after the same time. Null where they are not: the click goes
+ * to headphones, or the player warms up.
+ *
+ * @example clicks at 0 600 1200 and sounds at 41 640 1242 of -31 dB: 41 ms, -31 dB
+ */
+export function bleedOf(clicks: readonly number[], sounds: readonly LevelledSound[]): Bleed | null {
+  const after = clicks.flatMap((click) => {
+    const first = sounds.find(({ ms }) => ms >= click && ms - click <= MOST_DELAY_MS)
+    return first ? [{ delay: first.ms - click, attackDb: first.attackDb }] : []
+  })
+  if (after.length < LEAST_CLICKS || after.length * 2 <= clicks.length) return null
+  const delayMs = medianOf(after.map(({ delay }) => delay))
+  const steady = after.filter(({ delay }) => Math.abs(delay - delayMs) <= STEADY_MS)
+  return steady.length < Math.max(LEAST_CLICKS, clicks.length / 2)
+    ? null
+    : { delayMs, attackDb: Math.max(...steady.map(({ attackDb }) => attackDb)) }
+}
+
+/**
+ * Which sounds are the app's own click, by their numbers, and which clicks those were: what lies where a click
+ * is heard and begins no more sharply. A stroke on the click is sharper than the click alone, and stays.
+ *
+ * @example of a bleed of 41 ms and -31 dB: a sound at 642 ms of -30 dB is the click at 600, one of -20 dB is not
+ */
+export function clicksAmong(
+  clicks: readonly number[],
+  sounds: readonly LevelledSound[],
+  { delayMs, attackDb }: Bleed,
+): { readonly sounds: ReadonlySet<number>; readonly clicks: ReadonlySet<number> } {
+  const [heard, found] = [new Set<number>(), new Set<number>()]
+  for (const [i, click] of clicks.entries()) {
+    const at = sounds.findIndex(
+      (sound, j) =>
+        !heard.has(j) &&
+        Math.abs(sound.ms - click - delayMs) <= WITHIN_MS &&
+        sound.attackDb <= attackDb + SHARPER_DB,
+    )
+    if (at < 0) continue
+    heard.add(at)
+    found.add(i)
+  }
+  return { sounds: heard, clicks: found }
+}
