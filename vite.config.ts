@@ -6,10 +6,14 @@ export default defineConfig({
   plugins: [tailwindcss(), reactRouter()],
   resolve: {
     tsconfigPaths: true,
-    // Optional parts of the PDF library, for web pages turned into pictures: 100 kB that nothing needs.
-    alias: Object.fromEntries(
-      ['html2canvas', 'canvg', 'dompurify'].map((name) => [name, '/app/codecs/pdf/unused.ts']),
-    ),
+    alias: {
+      // The build for browsers of today: what is there in all that run this app is not rebuilt in it.
+      dexie: 'dexie/dist/modern/dexie.mjs',
+      // Optional parts of the PDF library, for web pages turned into pictures: 100 kB that nothing needs.
+      ...Object.fromEntries(
+        ['html2canvas', 'canvg', 'dompurify'].map((name) => [name, '/app/codecs/pdf/unused.ts']),
+      ),
+    },
   },
   optimizeDeps: { entries: ['app/**/*.{ts,tsx}'] },
   worker: { format: 'es' },

@@ -80,10 +80,49 @@ test('a player at the microphone is heard: what is told is what was put in', asy
     // The microphone is let go where it is not wanted any more.
     await along.getByLabel('Hear me play along').uncheck()
     await expect(along.getByLabel(/^Level of the sound/)).toHaveCount(0)
+    // A line is tapped in at it, from an empty lick: its tempo is found, and no hand is told.
+    await page.goto('/')
+    await page.getByRole('button', { name: 'New lick', exact: true }).click()
+    await page.getByRole('link', { name: 'tap it in' }).click()
+    const cells = page.getByRole('region', { name: 'Cells' })
+    await cells.getByLabel('Beside a click').uncheck()
+    await cells.getByLabel('At the microphone').check()
+    await expect(cells.getByLabel(/^Level of the sound/)).toBeVisible()
+    // A busy machine may lose sound: then it is said, and played again.
+    await expect(async () => {
+      const begin = cells.getByRole('button', { name: 'Start tapping' })
+      if (await begin.isVisible()) await begin.click()
+      await expect(
+        cells.getByText(/^([89]|[1-9]\d) taps, at (79|80|81|160) quarters a minute/),
+      ).toBeVisible({ timeout: 4000 })
+    }).toPass({ timeout: 40_000 })
+    await cells.getByRole('button', { name: 'Use as the line' }).click()
+    await expect(page.getByLabel('Sticking', { exact: true })).toHaveValue(/^X{4}/)
   } finally {
     await browser.close()
     rmSync(folder, { recursive: true })
   }
+})
+
+test('a simulated drummer’s sound is heard by the same ear, and has the habit that he was given', async ({
+  page,
+}) => {
+  test.slow()
+  await practiseFour(page)
+  const along = page.getByRole('region', { name: 'Play along' })
+  await along.getByLabel('Hear me play along').check()
+  await along.getByLabel('Who plays').selectOption('simulated: even')
+  await along.getByLabel('As sound, heard by the app’s ear').check()
+  await expect(along.getByLabel(/^Level of the sound/)).toBeVisible()
+  await page.keyboard.press('Space')
+  await expect(
+    along.getByText(/^Last round: all 4 strokes; strokes .*, spread \d+ ms/),
+  ).toBeVisible({
+    timeout: 45_000,
+  })
+  // Nothing is measured here: the sound comes when it was told to come.
+  await expect(along.getByText(/A simulated player’s sound/)).toBeVisible()
+  await expect(along.getByText(/^(Nothing that would be heard|Not enough yet)/)).toBeVisible()
 })
 
 test('a microphone that is refused is told, with what to do instead', async ({ page, context }) => {

@@ -1,5 +1,5 @@
 import type { Groove } from '~/core/groove'
-import { findPiece, type Kit, MIDI_NOTES, placeOf } from '~/core/kit'
+import { type Kit, noteOf } from '~/core/kit'
 import { aimOf, eventVelocity, frameTicks, isNoGroove, type Lick, strokeEvents } from '~/core/line'
 import {
   type Performance,
@@ -8,7 +8,6 @@ import {
   strikesOf,
   toPerformance,
 } from '~/core/performance'
-import type { Voice } from '~/core/sticking'
 import {
   beatTicks,
   type Meter,
@@ -197,17 +196,4 @@ function bareNotes(lick: Lick, { kit }: MidiOptions): Heard {
     velocity: eventVelocity(lick, stroke),
   }))
   return { notes, chokes: [], clicks: [] }
-}
-
-/**
- * The MIDI note of a voice: its piece's own, or that of the piece that stands in for it. Another way to
- * strike a piece, as a rim shot, has its usual note, and so has every voice without a kit; what is not
- * decided is on the snare.
- */
-function noteOf(voice: Voice, kit: Kit | undefined): number {
-  if (voice === '??') return MIDI_NOTES.sn
-  const piece = kit && findPiece(kit, voice)
-  const struckOtherwise = piece?.surface === placeOf(voice) && piece.surface !== voice
-  if (!piece || struckOtherwise) return MIDI_NOTES[voice]
-  return piece.midi ?? MIDI_NOTES[piece.surface]
 }

@@ -21,8 +21,11 @@ describe('the app’s own click at a microphone', () => {
 
   it('is told from strokes by its place and its attack', () => {
     const bleed = { delayMs: 41, attackDb: -31 }
-    const heard = sounds([41, -31], [300, -31], [642, -20], [1240, -30])
+    const heard = sounds([41, -31], [300, -14], [642, -20], [1240, -30])
     const { sounds: own, clicks } = clicksAmong(CLICKS, heard, bleed)
+    // Strokes all alike are a player who went along with the count-in, however steadily.
+    const along = clicksAmong(CLICKS, sounds([41, -31], [300, -31], [641, -31], [900, -30]), bleed)
+    expect([along.sounds.size, along.clicks.size]).toEqual([0, 0])
     // The one between clicks and the loud one on a click are the player's.
     expect([[...own], [...clicks]]).toEqual([
       [0, 3],

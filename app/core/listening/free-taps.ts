@@ -1,4 +1,4 @@
-import type { HeardStroke } from './match'
+import type { HeardStroke } from './strokes'
 
 /** A tempo that free taps have, and where their first beat is. */
 export interface FoundTempo {

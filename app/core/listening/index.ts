@@ -5,8 +5,6 @@ export { type FoundTempo, tempoOfTaps } from './free-taps'
 export { leansFrom } from './leaning'
 export { DB_PER_DECADE, decibelsOf, type HeardLevel, type LevelTold } from './levels'
 export {
-  type ExpectedStroke,
-  type HeardStroke,
   type Lag,
   type Matching,
   matchStrokes,
@@ -23,7 +21,14 @@ export {
   type SimulatedStroke,
 } from './player'
 export { LEAST_RATED_ROUNDS, proposedRating } from './rating'
-export { intervalOf, studentQuantile } from './statistics'
+export { studentQuantile } from './statistics'
+export type {
+  Drawn,
+  ExpectedStroke,
+  HeardStroke,
+  PlayedStroke,
+  ThreePlace,
+} from './strokes'
 export {
   type HeardSummary,
   type LimbSummary,
@@ -32,12 +37,11 @@ export {
   toleranceOf,
 } from './summary'
 export { gridOfTaps, lineOfTaps, type Tap, type TappedLine } from './taps'
-export { type Drawn, type LeanTold, leanOf, type ThreePlace, threesOf } from './threes'
+export { type LeanTold, threesOf } from './threes'
 export {
   expectedStrokes,
   type GapTold,
   type LimbTold,
-  type PlayedStroke,
   type Told,
   toldOf,
 } from './told'

@@ -1,24 +1,4 @@
-import type { Limb } from '../sticking'
-import type { Drawn } from './threes'
-
-/** A stroke that is meant, in milliseconds from the line's first slot. */
-export interface ExpectedStroke {
-  readonly ms: number
-  readonly limb: Limb
-  /** Its slot in the line. */
-  readonly slot: number
-  /** How loud it is meant, 1 to 127, where that matters. */
-  readonly velocity?: number
-  /** Where it would be in a triplet, where it belongs to a three that may turn into one. */
-  readonly drawn?: Drawn
-}
-
-/** A stroke that was heard; its limb and velocity (1 to 127) where they are known. */
-export interface HeardStroke {
-  readonly ms: number
-  readonly limb?: Limb
-  readonly velocity?: number
-}
+import type { ExpectedStroke, HeardStroke } from './strokes'
 
 /** Which heard stroke belongs to which expected one, by their numbers. */
 export interface Matching {

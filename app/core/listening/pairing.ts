@@ -1,14 +1,6 @@
 import { decibelsOf } from './levels'
-import {
-  type ExpectedStroke,
-  type HeardStroke,
-  type Lag,
-  type Matching,
-  matchStrokes,
-  medianOf,
-  NO_LAG,
-  offsetOf,
-} from './match'
+import { type Lag, type Matching, matchStrokes, medianOf, NO_LAG, offsetOf } from './match'
+import type { ExpectedStroke, HeardStroke } from './strokes'
 
 /** A matching, the lag at which it was found, and what it costs: less is likelier. */
 export interface Pairing extends Matching {

@@ -1,6 +1,6 @@
 import { type RandomStream, toRandomStream } from '../foundation'
 import type { Limb } from '../sticking'
-import type { ExpectedStroke, HeardStroke } from './match'
+import type { ExpectedStroke, HeardStroke } from './strokes'
 
 /** How a simulated drummer plays: habits that can be heard, each nought for none. */
 export interface Habits {

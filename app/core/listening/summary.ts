@@ -1,6 +1,7 @@
 import type { Limb } from '../sticking'
 import { intervalOf } from './statistics'
-import type { PlayedStroke, Told } from './told'
+import type { PlayedStroke } from './strokes'
+import type { Told } from './told'
 
 /** What is kept of rounds that were heard at one tempo. */
 export interface HeardSummary {

@@ -34,6 +34,18 @@ describe('a line that is tapped', () => {
     expect([squeezed?.doubtful, squeezed?.doubtfulSlots]).toEqual([[2], [1]])
   })
 
+  it('has plain strokes in the middle where loudness is only relative, as at a microphone', () => {
+    const heard = (...velocities: number[]) => {
+      const made = velocities.map((velocity, i) => {
+        return { ms: i * 150, limb: 'XH' as const, velocity, relative: true }
+      })
+      const tapped = lineOfTaps(made, 100)
+      return tapped && formatLine(tapped.line)
+    }
+    expect(heard(112, 111, 112, 110)).toBe('XXXX')
+    expect(heard(112, 80, 81, 36)).toBe('>XXXx')
+  })
+
   it('is laid on another grid afterwards, and reads levels from velocities', () => {
     const loud = taps('RLR', 0, 150, 300).map((tap, i) => ({
       ...tap,

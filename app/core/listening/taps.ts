@@ -1,4 +1,4 @@
-import { type Line, normalGridChanges } from '../line'
+import { type Line, normalGridChanges, VELOCITIES } from '../line'
 import {
   type Letter,
   type Level,
@@ -16,11 +16,14 @@ import {
   TICKS_PER_QUARTER,
   type Ticks,
 } from '../time'
-import type { HeardStroke } from './match'
+import { medianOf } from './match'
+import type { HeardStroke } from './strokes'
 
 /** A tap of a limb, in milliseconds from a beat of the click. */
 export interface Tap extends HeardStroke {
   readonly limb: Limb
+  /** Whether its velocity is relative to the other taps', as a microphone's is. */
+  readonly relative?: boolean
 }
 
 /** A line that was tapped, and how well its grid explains the taps. */
@@ -87,7 +90,7 @@ export function gridOfTaps(taps: readonly HeardStroke[], quarters: number): Grid
 /**
  * Taps as a line, on a grid that is found or given: what lies in one slot is struck together where different
  * limbs come within 35 ms, else squeezed into it in order. Levels are read from the velocities, where they are
- * known. Null for no taps.
+ * known; where they are relative, the middle one is a plain stroke. Null for no taps.
  */
 export function lineOfTaps(
   taps: readonly Tap[],
@@ -97,7 +100,7 @@ export function lineOfTaps(
   const grid = wished ?? gridOfTaps(taps, quarters)
   if (!grid || taps.length === 0) return null
   const slot = gridTicks(grid) * secondsPerTick(quarters, TICKS_PER_QUARTER) * 1000
-  const ordered = [...taps].sort((a, b) => a.ms - b.ms)
+  const ordered = levelled([...taps].sort((a, b) => a.ms - b.ms))
   // A nought is not below nought: what is rounded up from there has a sign.
   const places = ordered.map(({ ms }) => Math.round(ms / slot) + 0)
   const errorsMs = ordered.map(({ ms }, i) => ms - (places[i] as number) * slot)
@@ -119,6 +122,17 @@ export function lineOfTaps(
     doubtful,
     doubtfulSlots: [...new Set(doubtful.map((tap) => (places[tap] as number) - first))],
   }
+}
+
+/** Taps with velocities of their own in place of relative ones. */
+function levelled(taps: readonly Tap[]): readonly Tap[] {
+  const relative = taps.flatMap((tap) => (tap.relative ? (tap.velocity ?? []) : []))
+  const scale = VELOCITIES.tap / Math.max(1, medianOf(relative))
+  return taps.map((tap) =>
+    tap.relative && tap.velocity !== undefined
+      ? { ...tap, velocity: Math.min(127, tap.velocity * scale) }
+      : tap,
+  )
 }
 
 function contentOf(taps: readonly Tap[]): SlotContent {

@@ -1,21 +1,6 @@
 import { frameTicks, type Lick, lineEvents } from '../line'
 import { TICKS_PER_QUARTER, type Ticks } from '../time'
-import type { PlayedStroke } from './told'
-
-/** Where a stroke of a three would be if the three were a triplet. */
-export interface ThreePlace {
-  /** The slot of the three's first stroke, which is on the beat. */
-  readonly from: number
-  /** Whether it is the second or the third stroke. */
-  readonly place: 2 | 3
-  /** How far it would be drawn, later or earlier, never 0. */
-  readonly pull: Ticks
-}
-
-/** The same at a tempo: the pull in milliseconds. */
-export interface Drawn extends Omit<ThreePlace, 'pull'> {
-  readonly pullMs: number
-}
+import type { PlayedStroke, ThreePlace } from './strokes'
 
 /**
  * The second and third strokes of every three that may turn into a triplet: a beat of sixteenths in which

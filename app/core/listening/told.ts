@@ -2,24 +2,10 @@ import { frameTicks, type Lick, lineEvents, VELOCITIES } from '../line'
 import type { Limb } from '../sticking'
 import { secondsPerTick } from '../time'
 import { type LevelTold, levelsOf } from './levels'
-import { type ExpectedStroke, type HeardStroke, medianOf } from './match'
+import { medianOf } from './match'
 import { pairStrokes } from './pairing'
-import { type Drawn, type LeanTold, leanOf, threesOf } from './threes'
-
-/** A matched stroke: when it was meant and when it was heard, the delay taken out of its offset. */
-export interface PlayedStroke {
-  readonly slot: number
-  readonly limb: Limb
-  readonly expectedMs: number
-  readonly heardMs: number
-  /** Heard minus expected, without the delay; above 0 is late. */
-  readonly offsetMs: number
-  /** How loud it was, and how loud it was meant, 1 to 127; where they are known. */
-  readonly velocity?: number | undefined
-  readonly meantVelocity?: number | undefined
-  /** Where it would be in a triplet, where it belongs to a three. */
-  readonly drawn?: Drawn | undefined
-}
+import type { ExpectedStroke, HeardStroke, PlayedStroke } from './strokes'
+import { type LeanTold, leanOf, threesOf } from './threes'
 
 /** How one limb lies against the line. */
 export interface LimbTold {

@@ -1,3 +1,4 @@
+import { type Kit, noteOf } from '~/core/kit'
 import { frameTicks, lickSlots, lineEvents, VELOCITIES } from '~/core/line'
 import { threesOf } from '~/core/listening'
 import type { Performance, SoundEvent } from '~/core/performance'
@@ -29,17 +30,26 @@ export function meantOf(step: Step, countsEach: boolean, beside: (() => Performa
     three: threes.get(slot),
   }))
   const every = roundOf(lick, step.form).ticks + counted
-  const played = { strokes, every }
+  const played: AlongLine = { strokes, every }
   const surfaces = new Map(
     events.map(({ slot, limb, surface }) => [`${slot} ${limb}`, surface] as const),
   )
+  const line: AlongLine = beside
+    ? { strokes: withoutLimbs(strokes), every, clicks: clicksIn(beside(), lineFrom) }
+    : played
   return {
     bar,
     lineFrom,
     played,
-    line: beside
-      ? { strokes: withoutLimbs(strokes), every, clicks: clicksIn(beside(), lineFrom) }
-      : played,
+    line,
+    /** The limb that strikes a pad in this line, by the kit's notes; undefined where several do, or none. */
+    limbOf: (note: number, kit: Kit): Limb | undefined => {
+      const limbs = new Set(
+        events.flatMap(({ surface, limb }) => (noteOf(surface, kit) === note ? [limb] : [])),
+      )
+      const [limb] = limbs
+      return limbs.size === 1 ? limb : undefined
+    },
     surfaceOf: (slot: number, limb: Limb): Voice => surfaces.get(`${slot} ${limb}`) ?? 'sn',
   }
 }

@@ -152,6 +152,7 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
     playing,
     position,
     settings,
+    kit: setting.kit,
     onHeard: trainer.hear,
     repeats: plan.repeats,
     climbs: byEar,

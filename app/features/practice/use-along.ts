@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useMemo, useState } from 'react'
+import type { Kit } from '~/core/kit'
 import {
   type HeardSummary,
   LEAST_RATED_ROUNDS,
@@ -28,6 +29,8 @@ interface Along {
   readonly playing: boolean
   readonly position: (ahead?: number) => Position | undefined
   readonly settings: Settings
+  /** Its notes tell what a pad is. */
+  readonly kit: Kit
   /** What was heard so far at this tempo, to be written down; null where nothing was. */
   readonly onHeard: (heard: HeardSummary | null) => void
   /** How often the line is played on a rung, and what says how it went. */
@@ -58,6 +61,7 @@ export function useAlong(along: Along) {
     playing,
     position,
     settings,
+    kit,
     onHeard,
     repeats,
     climbs,
@@ -109,7 +113,10 @@ export function useAlong(along: Along) {
       // Where the microphone is heard, nothing else is.
       if (since === null || (by === 'mic') !== bare) return
       if (by !== 'mic') setSource(by)
-      session.hear({ since, secondsPerTick: perTickAt(at, plan), limb, velocity, attackDb })
+      // A pad whose limb was not learnt is told by its piece, where one limb alone plays that.
+      const striking = limb ?? (note === undefined ? undefined : meant?.limbOf(note, kit))
+      const secondsPerTick = perTickAt(at, plan)
+      session.hear({ since, secondsPerTick, limb: striking, velocity, attackDb })
     },
   )
   const microphone = useMicrophone(wanted ? sounding : null, {

@@ -63,18 +63,26 @@ export function TapPart() {
       session.tap({
         ms: ticks * perTick * 1000,
         limb,
-        ...(velocity !== undefined && { velocity }),
+        ...(velocity !== undefined && { velocity, relative: from === 'mic' }),
       })
     },
   )
 
   const [byMic, setByMic] = useState(false)
+  const [lost, setLost] = useState(false)
   const microphone = useMicrophone(byMic ? 'mic' : null, {
     onStroke: (stamp, velocity) => strike({ stamp, limb: undefined, from: 'mic', velocity }),
-    onLost: () => session.stop(),
+    onLost: () => {
+      // A line with a hole in it is not what was played.
+      if (session.state().taps.length === 0) return
+      session.stop()
+      stop()
+      setLost(true)
+    },
   })
 
   const toggle = () => {
+    setLost(false)
     if (free) {
       since.current = performance.now()
       if (tapping) session.stop()
@@ -184,7 +192,13 @@ export function TapPart() {
           </p>
         </>
       )}
-      <Trouble words={trouble} />
+      <Trouble
+        words={
+          lost
+            ? 'Sound was lost on its way from the microphone, so tapping was stopped. Use what is there, or play it again.'
+            : trouble
+        }
+      />
     </Part>
   )
 }

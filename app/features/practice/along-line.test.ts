@@ -1,0 +1,49 @@
+import { describe, expect, it } from 'vitest'
+import { DEFAULT_KIT, MIDI_NOTES } from '~/core/kit'
+import { toPerformance } from '~/core/performance'
+import { lickOf } from '../../../tests/support/licks'
+import { meantOf } from './along-line'
+import { toStep } from './step-view'
+
+const lick = lickOf('start: 3\nline: R:t1LRL (RK)L:f1K-')
+const FORM = { kind: 'bars', groove: 1, fill: 1 } as const
+const step = toStep({ kind: 'bar', lick, form: FORM, range: { from: 0, to: 8 } }, FORM, lick)
+const compose = () => toPerformance(step.played, { loop: true, countIn: true, grooves: [] })
+
+describe('what is meant of a step that is played along with', () => {
+  it('is every stroke with its limb, and where the line lies in a round', () => {
+    const { line, lineFrom, played } = meantOf(step, false, null)
+    expect(line).toBe(played)
+    expect(line.strokes.map(({ tick, limb }) => [tick / 2520, limb])).toEqual([
+      [0, 'RH'],
+      [1, 'LH'],
+      [2, 'RH'],
+      [3, 'LH'],
+      [4, 'RH'],
+      [4, 'RF'],
+      [5, 'LH'],
+      [6, 'RF'],
+    ])
+    // A bar of groove, then the fill's bar, in which the line begins on 3.
+    expect([line.every, lineFrom]).toEqual([2 * 40320, 40320 + 20160])
+  })
+
+  it('is one stroke an instant for a microphone, with the clicks that it may hear', () => {
+    const { line, played } = meantOf(step, false, compose)
+    expect(played.strokes).toHaveLength(8)
+    expect(line.strokes.map(({ tick, limb }) => `${tick / 2520} ${limb}`)).toEqual(
+      [0, 1, 2, 3, 4, 5, 6].map((slot) => `${slot} XH`),
+    )
+    expect(line.clicks?.countIn.map((tick) => tick / 10080)).toEqual([-10, -9, -8, -7])
+    expect(line.clicks?.round.map((tick) => tick / 10080)).toEqual([-6, -5, -4, -3, -2, -1, 0, 1])
+  })
+
+  it('tells a pad’s limb by its piece, where one limb alone plays that', () => {
+    const { limbOf } = meantOf(step, false, null)
+    expect(
+      (['t1', 'f1', 'bd', 'sn', 'c1'] as const).map((surface) =>
+        limbOf(MIDI_NOTES[surface], DEFAULT_KIT),
+      ),
+    ).toEqual(['RH', 'LH', 'RF', undefined, undefined])
+  })
+})
