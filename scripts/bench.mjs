@@ -76,6 +76,12 @@ if (process.argv[2] === 'hearing') {
   run('node_modules/.bin/tsx', ['tests/bench/hearing.ts'])
   process.exit()
 }
+if (process.argv[2] === 'listening') {
+  // Minutes of playing while a microphone is listened to, in a browser: asked for by itself.
+  run(process.execPath, ['scripts/build.mjs'], { stdio: ['ignore', 'ignore', 'inherit'] })
+  run('node_modules/.bin/tsx', ['tests/bench/listening.ts', process.argv[3] ?? '10'])
+  process.exit()
+}
 if (process.argv[2] === 'rows') {
   // What can be seen of a bar beside every panel: asked for by itself.
   run(process.execPath, ['scripts/build.mjs'], { stdio: ['ignore', 'ignore', 'inherit'] })
