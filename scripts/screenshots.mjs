@@ -11,18 +11,18 @@ const ALL = [
   { name: 'library', open: library },
   { name: 'bench', open: (page) => bench(page, 'Tightrope') },
   { name: 'bench-dark', dark: true, open: (page) => bench(page, 'Teeterboard') },
-  { name: 'link', open: link },
   { name: 'bench-phone', size: PHONE, touch: true, open: (page) => bench(page, 'Cannon Exit') },
   { name: 'workbench-cells', open: (page) => panel(page, 'Teeterboard', 'Cells') },
-  { name: 'workbench-fit-dark', dark: true, open: (page) => panel(page, 'Knife Wheel', 'Fit') },
   { name: 'workbench-voices', open: (page) => panel(page, 'Knife Wheel', 'Voices') },
   { name: 'workbench-paths-dark', dark: true, open: crossing },
-  { name: 'conflict', open: conflict },
+  { name: 'tapping', open: tapping },
   { name: 'sheet', open: sheet },
   { name: 'import', open: importing },
   { name: 'kit', open: kit },
   { name: 'practice-dark', dark: true, open: practising },
   { name: 'stage', open: onStage },
+  { name: 'playing-along', open: playingAlong },
+  { name: 'play-in', open: playingIn },
   { name: 'set', open: set },
   { name: 'solo', open: solo },
   { name: 'log', open: log },
@@ -66,17 +66,6 @@ async function library(page) {
 async function bench(page, title) {
   await library(page)
   await page.getByRole('link', { name: title, exact: true }).click()
-  await page.locator('[data-row="0"] svg').first().waitFor()
-  await page.waitForTimeout(1200)
-}
-
-/** The lick that a link opens, copied from the bench as a player does. */
-async function link(page) {
-  await page.context().grantPermissions(['clipboard-read', 'clipboard-write'])
-  await panel(page, 'Teeterboard', 'Files')
-  await page.getByRole('button', { name: 'Copy a link' }).click()
-  await page.getByText('The link is copied.').waitFor()
-  await page.goto(await page.evaluate(() => navigator.clipboard.readText()))
   await page.locator('[data-row="0"] svg').first().waitFor()
   await page.waitForTimeout(1200)
 }
@@ -155,24 +144,6 @@ async function solo(page) {
   await page.waitForTimeout(600)
 }
 
-/** Two tabs change the same lick at once: the one that comes second is told. */
-async function conflict(page) {
-  await bench(page, 'Parade')
-  const other = await page.context().newPage()
-  await other.goto(page.url())
-  const field = (tab) => tab.getByRole('textbox', { name: 'Sticking' })
-  await other.locator('.staff-unit .note').first().waitFor()
-  await Promise.all([field(page).fill('RLLRLK'), field(other).fill('RLRRLL')])
-  const told = (tab) => tab.getByText('This lick was changed in another tab.')
-  await Promise.race([told(page).waitFor(), told(other).waitFor()])
-  const second = (await told(page).isVisible()) ? page : other
-  await second.bringToFront()
-  await second.getByText('slot 3:', { exact: false }).first().waitFor()
-  await second.waitForTimeout(800)
-  return second
-}
-
-/** A backup comes back after some licks were changed and one was deleted. */
 async function sheet(page) {
   const search = new URLSearchParams({
     licks: 'demo-tightrope,demo-teeterboard,demo-clown-walk',
@@ -184,6 +155,7 @@ async function sheet(page) {
   await page.getByRole('img', { name: 'Page 1 of 1' }).waitFor()
 }
 
+/** A backup comes back after some licks were changed and one was deleted. */
 async function importing(page) {
   await library(page)
   const download = page.waitForEvent('download')
@@ -213,4 +185,45 @@ async function importing(page) {
   const backup = { name: 'backup.zip', mimeType: 'application/zip', buffer: readFileSync(file) }
   await page.getByLabel('Files to import').setInputFiles([backup, part])
   await page.getByRole('table', { name: 'What the files hold' }).waitFor()
+}
+
+/** A line that is tapped into an empty lick, one stroke of it between two slots. */
+async function tapping(page) {
+  await page.goto('/')
+  await page.getByRole('button', { name: 'New lick' }).click()
+  await page.getByRole('link', { name: 'tap it in' }).click()
+  await page.getByLabel('Beside a click').uncheck()
+  await page.getByRole('button', { name: 'Start tapping' }).click()
+  // By their stamps, so that the picture is the same however busy the machine is.
+  await page.evaluate(async () => {
+    const begun = performance.now()
+    const codes = ['KeyJ', 'KeyF', 'KeyF', 'KeyJ', 'KeyB', 'KeyJ', 'KeyF', 'KeyB']
+    for (const [i, code] of codes.entries()) {
+      const at = begun + i * 180 + (i === 4 ? 55 : 0)
+      while (performance.now() < at) await new Promise((go) => setTimeout(go, 1))
+      window.dispatchEvent(new KeyboardEvent('keydown', { code, key: code.at(-1) }))
+    }
+  })
+  await page.getByText(/^8 taps/).waitFor()
+  await page.getByRole('button', { name: 'Stop', exact: true }).click()
+  await page.getByLabel('Grid of the taps').selectOption('1/16')
+}
+
+/** A simulated drummer heard as sound, who climbs the ladder by what is heard of him. */
+async function playingAlong(page) {
+  await page.goto('/practice/demo-tightrope')
+  const along = page.getByRole('region', { name: 'Play along' })
+  await along.getByLabel('Hear me play along').check()
+  await along.getByLabel('Who plays').selectOption('simulated: left hand late')
+  await along.getByLabel('As sound, heard by the app’s ear').check()
+  await page.getByRole('button', { name: 'Play', exact: true }).click()
+  await along.getByText(/^Strokes|^Nothing that would/).waitFor({ timeout: 60_000 })
+  await along.evaluate((part) => part.scrollIntoView({ block: 'end' }))
+}
+
+/** Every source on one page, some strokes just arrived. */
+async function playingIn(page) {
+  await page.goto('/play-in')
+  await page.getByRole('button', { name: 'Pad 38' }).click()
+  for (const key of ['j', 'f', 'f', 'b']) await page.keyboard.press(key)
 }

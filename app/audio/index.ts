@@ -1,5 +1,5 @@
 export type { SoundEars } from './hearing'
 export type { Channel } from './kit-sampler'
-export type { MicrophoneFault } from './microphone'
+export type { HeardDevice, MicrophoneFault } from './microphone'
 export { SoundSession, type SoundSources } from './session'
 export type { KitStrike } from './simulated-kit'

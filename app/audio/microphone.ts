@@ -14,19 +14,30 @@ export type FindDelay = (recording: {
   readonly rate: number
 }) => Promise<number | null>
 
+/** What a microphone is. */
+export interface HeardDevice {
+  /** As the browser names it, the same from day to day. */
+  readonly id: string
+  /** Whether its sound is made ready for speech all the same: then ghosts are lost. */
+  readonly forSpeech: boolean
+}
+
 /** The microphone as it is: what helps speech takes ghosts away. */
 const PLAIN = { echoCancellation: false, noiseSuppression: false, autoGainControl: false } as const
 
 /** A microphone at the kit. It is asked for when it is opened, and let go when it is closed. */
 export class Microphone {
   private closed = false
+  readonly device: HeardDevice
 
   private constructor(
     private readonly stream: MediaStream,
     private readonly context: AudioContext,
     private readonly hearing: Hearing,
     private readonly findDelay: FindDelay,
-  ) {}
+  ) {
+    this.device = deviceOf(stream)
+  }
 
   /** Opens the microphone; rejects with a `MicrophoneFault`. */
   static async open(ears: SoundEars, findDelay: FindDelay): Promise<Microphone> {
@@ -84,6 +95,13 @@ export class Microphone {
 
 function letGo(stream: MediaStream): void {
   for (const track of stream.getTracks()) track.stop()
+}
+
+function deviceOf(stream: MediaStream): HeardDevice {
+  const settings = stream.getAudioTracks()[0]?.getSettings() ?? {}
+  const { echoCancellation, noiseSuppression, autoGainControl, deviceId = '' } = settings
+  const forSpeech = [echoCancellation, noiseSuppression, autoGainControl].includes(true)
+  return { id: deviceId.slice(0, 300), forSpeech }
 }
 
 function faultOf(error: unknown): MicrophoneFault {

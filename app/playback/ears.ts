@@ -1,9 +1,11 @@
-import type { KitStrike, MicrophoneFault, SoundEars } from '~/audio'
+import type { HeardDevice, KitStrike, MicrophoneFault, SoundEars } from '~/audio'
 
 /** What is heard once it is open: a microphone, or a simulated kit before one. */
 export interface Opened {
   /** How late its sound is, in milliseconds; null where that cannot be told. */
   readonly measureDelay: () => Promise<number | null>
+  /** What it is, where it is a microphone. */
+  readonly device?: HeardDevice
   /** Strikes it, where it is simulated. */
   readonly strike?: (strike: KitStrike) => void
   readonly close: () => void
@@ -56,6 +58,11 @@ export class Ears {
   /** How late sound comes back, in milliseconds; null where it is not heard, or nothing is open. */
   async measureDelay(): Promise<number | null> {
     return (await this.opened?.measureDelay()) ?? null
+  }
+
+  /** The microphone that is open; undefined where none is. */
+  get device(): HeardDevice | undefined {
+    return this.opened?.device
   }
 
   /** Strikes what is open, where it is a simulated kit. */

@@ -1,7 +1,8 @@
 import { useState, useSyncExternalStore } from 'react'
+import type { Settings } from '~/storage'
 import { Act, Trouble } from '~/ui/parts'
 import type { EarsState } from './ears'
-import type { Level, useMicrophone } from './use-microphone'
+import { type Level, micDelay, type useMicrophone, withMicDelay } from './use-microphone'
 
 const FAULTS: Readonly<Partial<Record<EarsState, string>>> = {
   refused:
@@ -17,24 +18,26 @@ const QUIETEST = -60
 /** The microphone: its level, its delay, and what to do where it is not heard. */
 export function MicrophonePart({
   microphone,
+  settings,
   busy,
-  measured,
-  onDelay,
+  onSettings,
 }: {
   microphone: ReturnType<typeof useMicrophone>
   /** Whether music plays: nothing is measured meanwhile. */
   busy: boolean
-  /** Whether its delay is known. */
-  measured: boolean
-  onDelay: (ms: number) => void
+  /** Where its delay is kept. */
+  settings: Settings
+  onSettings: (changed: Partial<Settings>) => void
 }) {
-  const { state, level, measure } = microphone
+  const { state, level, device, measure } = microphone
   const [said, setSaid] = useState('')
   const [measuring, setMeasuring] = useState(false)
   const fault = FAULTS[state]
   if (fault) return <Trouble words={fault} />
   if (state !== 'hearing')
     return <p className="text-(--quiet) text-sm">Waiting for the microphone …</p>
+  const measured = micDelay(settings, device) !== 0
+  const another = !measured && settings.tapDelays.mic !== 0
   const find = async () => {
     setMeasuring(true)
     setSaid('')
@@ -44,7 +47,7 @@ export function MicrophonePart({
       setSaid('The chirps were not heard. Hold the earpiece or the loudspeaker to the microphone.')
       return
     }
-    onDelay(Math.round(delay))
+    onSettings(withMicDelay(settings, device, Math.round(delay)))
     setSaid(`Sound comes back after ${Math.round(delay)} ms: that is taken off from now on.`)
   }
   return (
@@ -57,9 +60,13 @@ export function MicrophonePart({
             ? 'Measure the delay again'
             : 'Measure the delay'}
       </Act>
+      {device?.forSpeech && (
+        <Trouble words="This browser makes the sound ready for speech, and cannot be told not to: ghosts may be lost." />
+      )}
+      {another && <span>This is another microphone than the one that was measured.</span>}
       <span role="status" className="basis-full text-(--quiet)">
         {said ||
-          'Listen to the click by headphones, or it is heard as strokes. The sound is not kept and not sent. Which hand struck cannot be heard, so it is not told.'}
+          'Listen by headphones with a cable, since wireless ones are late: of a loudspeaker only the click is left out, and a groove is heard as strokes. The sound is not kept and not sent. Which hand struck cannot be heard, so it is not told.'}
       </span>
     </div>
   )

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
-import type { KitStrike, SoundEars } from '~/audio'
+import type { HeardDevice, KitStrike, SoundEars } from '~/audio'
+import type { Settings } from '~/storage'
 import { Ears, type EarsState, type Opened } from './ears'
 
 interface Heard {
@@ -25,6 +26,23 @@ export class Level {
     this.listeners.add(listener)
     return () => this.listeners.delete(listener)
   }
+}
+
+/** The delay of a microphone, in milliseconds: 0 where it was measured of another one, or never. */
+export function micDelay(
+  { tapDelays, micDevice }: Pick<Settings, 'tapDelays' | 'micDevice'>,
+  device: HeardDevice | undefined,
+): number {
+  return device === undefined || device.id === micDevice ? tapDelays.mic : 0
+}
+
+/** The settings once the delay of a microphone was measured, in milliseconds. */
+export function withMicDelay(
+  { tapDelays }: Pick<Settings, 'tapDelays'>,
+  device: HeardDevice | undefined,
+  mic: number,
+): Pick<Settings, 'tapDelays' | 'micDevice'> {
+  return { tapDelays: { ...tapDelays, mic }, micDevice: device?.id ?? '' }
 }
 
 /** What is listened to: the microphone at the kit, or a simulated kit before one. */
@@ -65,5 +83,7 @@ export function useMicrophone(wanted: HeardThing | null, heard: Heard) {
   }, [wanted, ears, level])
   const measure = useCallback(() => ears.measureDelay(), [ears])
   const strike = useCallback((struck: KitStrike) => ears.strike(struck), [ears])
-  return { state, level, measure, strike }
+  // Known once it is heard; what is heard is told by the state.
+  const device = state === 'hearing' ? ears.device : undefined
+  return { state, level, device, measure, strike }
 }

@@ -129,6 +129,7 @@ describe('playing along', () => {
       session.begin(line, 0)
       expect(session.state()).toEqual({
         rounds: [],
+        told: 0,
         claims: null,
         counted: 0,
         summary: null,

@@ -11,7 +11,7 @@ import {
   summaryOf,
   type ThreePlace,
   type Told,
-  toldOf,
+  toldOfRound,
 } from '~/core/listening'
 import type { Rating } from '~/core/log'
 import type { Limb } from '~/core/sticking'
@@ -53,7 +53,9 @@ export interface AlongRound {
 }
 
 export interface AlongState {
+  /** The last rounds that were told of, and how many there were in all. */
   readonly rounds: readonly AlongRound[]
+  readonly told: number
   /** What may be said of the last rounds at one tempo; null before one was heard. */
   readonly claims: Claims | null
   /** How many rounds that is. */
@@ -70,6 +72,7 @@ export interface AlongState {
 
 const NOTHING: AlongState = {
   rounds: [],
+  told: 0,
   claims: null,
   counted: 0,
   summary: null,
@@ -224,7 +227,7 @@ export class AlongSession extends Slices<AlongState> {
     }
     const meant = meantAt(this.line, secondsPerTick)
     const { strokes, covered } = this.withoutClicks(heard, secondsPerTick)
-    const all = toldOf(meant, strokes, this.delayMs)
+    const all = toldOfRound(meant, strokes, this.delayMs)
     // A stroke that a click may have covered is not called missed.
     const missed = all.missed.filter(({ ms }) => !covered.some((at) => Math.abs(at - ms) < 1))
     const told = { ...all, missed }
@@ -238,6 +241,7 @@ export class AlongSession extends Slices<AlongState> {
     const tolds = counting.map((round) => round.told)
     this.patch({
       rounds,
+      told: this.current.told + 1,
       counted: counting.length,
       claims: claimsOf(tolds),
       summary: counting.length > 0 ? summaryOf(tolds) : null,

@@ -18,7 +18,7 @@ export {
   tomsOf,
 } from './kit'
 export { doubleInterval, singleInterval, travelRatio, tripleInterval } from './measuring'
-export { noteOf } from './notes'
+export { noteOf, surfaceOfNote } from './notes'
 export {
   type Arms,
   DEFAULT_ARMS,

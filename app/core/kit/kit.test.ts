@@ -9,12 +9,14 @@ import {
   MIDI_NOTES,
   mirrorKit,
   mirrorPart,
+  noteOf,
   overlapsOf,
   placeOf,
   STAFF_KEY,
   soundsOn,
   staffKeyOf,
   standIns,
+  surfaceOfNote,
   tomsOf,
 } from '.'
 
@@ -28,6 +30,22 @@ const only = (surface: string): Kit => ({
 })
 
 describe('kits', () => {
+  it('tell a surface by its note, whichever notes its pieces have (law)', () => {
+    for (const kit of KIT_PRESETS) {
+      for (const { surface } of kit.pieces)
+        expect(surfaceOfNote(noteOf(surface, kit), kit)).toBe(surface)
+      const moved = {
+        ...kit,
+        pieces: kit.pieces.map((piece, i) => ({ ...piece, midi: 70 + i })),
+      }
+      for (const [i, { surface }] of kit.pieces.entries())
+        expect(surfaceOfNote(70 + i, moved)).toBe(surface)
+      expect(surfaceOfNote(127, moved)).toBeUndefined()
+    }
+    // A rim shot is another way to strike the snare.
+    expect(surfaceOfNote(MIDI_NOTES.rs, DEFAULT_KIT)).toBe('rs')
+  })
+
   it.each(KIT_PRESETS.map((kit) => [kit.name, kit] as const))(
     '%s: no surface twice, no two drums in each other’s way',
     (_, kit) => {

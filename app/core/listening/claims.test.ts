@@ -7,7 +7,7 @@ import {
   type Habits,
   playedWith,
   studentQuantile,
-  toldOf,
+  toldOfRound,
 } from '.'
 
 const line = expectedStrokes(lickOf('tempo: 100\nline: RKRK RKRK RKRK RKRK'), 100).map((one) => ({
@@ -18,7 +18,7 @@ const line = expectedStrokes(lickOf('tempo: 100\nline: RKRK RKRK RKRK RKRK'), 10
 /** So many rounds of a player with some habits, each told by itself. */
 function rounds(habits: Partial<Habits>, count: number, seed: number) {
   return Array.from({ length: count }, (_, i) =>
-    toldOf(line, playedWith(line, { ...EVEN, spreadMs: 10, ...habits }, seed * 1000 + i)),
+    toldOfRound(line, playedWith(line, { ...EVEN, spreadMs: 10, ...habits }, seed * 1000 + i)),
   )
 }
 
@@ -32,15 +32,14 @@ describe('a simulated player', () => {
   })
 
   it('has the habits that it was given', () => {
-    const told = toldOf(line, playedWith(line, { ...EVEN, delayMs: { RF: 12 } }, 3))
+    const told = toldOfRound(line, playedWith(line, { ...EVEN, delayMs: { RF: 12 } }, 3))
     expect(told.limbs.map(({ limb, meanMs }) => [limb, Math.round(meanMs)])).toEqual([
       ['RH', 0],
       ['RF', 12],
     ])
-    expect(toldOf(line, playedWith(line, { ...EVEN, gallop: 1.1 }, 3)).uneven?.ratio).toBeCloseTo(
-      1.1,
-      2,
-    )
+    expect(
+      toldOfRound(line, playedWith(line, { ...EVEN, gallop: 1.1 }, 3)).uneven?.ratio,
+    ).toBeCloseTo(1.1, 2)
     const heard = playedWith(line, { ...EVEN, missed: 0.25 }, 3)
     expect(heard.length).toBeLessThan(line.length)
     const loud = line.map((one, i) => ({ ...one, velocity: i % 2 === 0 ? 112 : 48 }))

@@ -1,4 +1,5 @@
 import type { PartKind } from '../practice'
+import { normalQuantile } from './statistics'
 import type { HeardSummary } from './summary'
 
 /** Rounds of one step at one tempo, as they were heard. */
@@ -103,15 +104,4 @@ function tempoFinding(whole: readonly HeardStep[], chance: number): Finding | nu
       return { work: 'tempo', easy: shareOf(easy), hard: shareOf(hard), tempo: slower }
   }
   return null
-}
-
-/**
- * The quantile of the normal distribution for shares above a half, to three digits (M. Abramowitz and I. A.
- * Stegun, Handbook of Mathematical Functions, 1964, 26.2.23). Example: of 0.975, 1.960.
- */
-export function normalQuantile(share: number): number {
-  const t = Math.sqrt(-2 * Math.log(1 - share))
-  const top = 2.515517 + 0.802853 * t + 0.010328 * t * t
-  const bottom = 1 + 1.432788 * t + 0.189269 * t * t + 0.001308 * t ** 3
-  return t - top / bottom
 }

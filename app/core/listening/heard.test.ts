@@ -16,7 +16,7 @@ import {
   proposedRating,
   scoreOf,
   summaryOf,
-  toldOf,
+  toldOfRound,
   toleranceOf,
 } from '.'
 
@@ -30,7 +30,7 @@ const line = expectedStrokes(lick, 100).map((one, i) => ({
 /** So many rounds of a player with some habits, each told by itself. */
 function rounds(habits: Partial<Habits>, count: number, seed: number) {
   return Array.from({ length: count }, (_, i) =>
-    toldOf(line, playedWith(line, { ...EVEN, spreadMs: 8, ...habits }, seed * 1000 + i)),
+    toldOfRound(line, playedWith(line, { ...EVEN, spreadMs: 8, ...habits }, seed * 1000 + i)),
   )
 }
 const heard = (good: number, all: number): HeardSummary => ({
@@ -110,8 +110,8 @@ describe('the shape of a round', () => {
       { ms: 6, limb: 'RF' },
       { ms: 100, limb: 'RH' },
     ] as const
-    expect(toldOf(both, played).apartMs).toBe(4)
-    expect(toldOf([both[2] as (typeof both)[0]], []).apartMs).toBeNull()
+    expect(toldOfRound(both, played).apartMs).toBe(4)
+    expect(toldOfRound([both[2] as (typeof both)[0]], []).apartMs).toBeNull()
   })
 })
 
@@ -140,7 +140,7 @@ describe('rounds added up', () => {
 
   it('tell a spread of their own, not that of rounds that wander', () => {
     const wandering = [-30, 0, 30].map((delayMs, i) =>
-      toldOf(
+      toldOfRound(
         line,
         playedWith(line, { ...EVEN, spreadMs: 5 }, i).map((one) => ({
           ...one,

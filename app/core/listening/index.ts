@@ -1,6 +1,6 @@
 export { type Bleed, bleedOf, clicksAmong, type LevelledSound } from './bleed'
 export { type Claim, type Claims, claimsOf } from './claims'
-export { diagnose, type Finding, type HeardStep, normalQuantile } from './diagnosis'
+export { diagnose, type Finding, type HeardStep } from './diagnosis'
 export { type FoundTempo, tempoOfTaps } from './free-taps'
 export { leansFrom } from './leaning'
 export { DB_PER_DECADE, decibelsOf, type HeardLevel, type LevelTold } from './levels'
@@ -21,7 +21,7 @@ export {
   type SimulatedStroke,
 } from './player'
 export { LEAST_RATED_ROUNDS, proposedRating } from './rating'
-export { studentQuantile } from './statistics'
+export { normalQuantile, studentQuantile } from './statistics'
 export type {
   Drawn,
   ExpectedStroke,
@@ -44,4 +44,5 @@ export {
   type LimbTold,
   type Told,
   toldOf,
+  toldOfRound,
 } from './told'

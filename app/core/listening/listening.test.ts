@@ -10,6 +10,7 @@ import {
   pairStrokes,
   playedWith,
   toldOf,
+  toldOfRound,
 } from '.'
 
 const fours = expectedStrokes(lickOf('tempo: 100\nline: RKRK'), 100)
@@ -109,7 +110,7 @@ describe('what was heard, held against a line', () => {
       ms: ms + 50,
       velocity,
     }))
-    const told = toldOf(meant, late, 0)
+    const told = toldOfRound(meant, late, 0)
     expect([told.strokes.length, told.missed.length, told.extra.length]).toEqual([16, 0, 0])
     expect(told.limbs[0]?.meanMs).toBeCloseTo(50, -1)
     // Without its first stroke too: the accents say where it is.
@@ -124,7 +125,8 @@ describe('what was heard, held against a line', () => {
       fc.property(
         fc.double({ min: -4, max: 4, noNaN: true }),
         fc.integer({ min: -30, max: 30 }),
-        fc.nat(15),
+        // Not an end: without one an even line fits as well a slot away.
+        fc.integer({ min: 1, max: 14 }),
         (slower, delay, lost) => {
           const heard = meant.map(({ ms, slot }) => ({ ms: ms * (1 + slower / 100) + delay, slot }))
           const { pairs } = pairStrokes(meant, heard.toSpliced(lost, 1), 0)

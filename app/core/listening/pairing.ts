@@ -76,7 +76,16 @@ export function findDelay(
   expected: readonly ExpectedStroke[],
   heard: readonly HeardStroke[],
 ): number {
-  return medianOf(offsetsOf(expected, heard, pairStrokes(expected, heard).pairs, NO_LAG))
+  return delayOfPairs(expected, heard, pairStrokes(expected, heard).pairs)
+}
+
+/** The middle of how late the heard strokes of some pairs are, in milliseconds; 0 of none. */
+export function delayOfPairs(
+  expected: readonly ExpectedStroke[],
+  heard: readonly HeardStroke[],
+  pairs: Matching['pairs'],
+): number {
+  return medianOf(offsetsOf(expected, heard, pairs, NO_LAG))
 }
 
 function refined(

@@ -43,3 +43,14 @@ export function studentQuantile(share: number, freedom: number): number {
   }
   return Number.POSITIVE_INFINITY
 }
+
+/**
+ * The quantile of the normal distribution for shares above a half, to three digits (M. Abramowitz and I. A.
+ * Stegun, Handbook of Mathematical Functions, 1964, 26.2.23). Example: of 0.975, 1.960.
+ */
+export function normalQuantile(share: number): number {
+  const t = Math.sqrt(-2 * Math.log(1 - share))
+  const top = 2.515517 + 0.802853 * t + 0.010328 * t * t
+  const bottom = 1 + 1.432788 * t + 0.189269 * t * t + 0.001308 * t ** 3
+  return t - top / bottom
+}

@@ -34,6 +34,16 @@ describe('a line that is tapped', () => {
     expect([squeezed?.doubtful, squeezed?.doubtfulSlots]).toEqual([[2], [1]])
   })
 
+  it('has the drums that were struck, where pads tell them', () => {
+    const struck = (['sn', 't1', 'bd', 'f1'] as const).map((surface, i) => ({
+      ms: i * 150,
+      limb: (['RH', 'XH', 'RF', 'LH'] as const)[i] as 'RH',
+      surface,
+    }))
+    const tapped = lineOfTaps(struck, 100)
+    expect(tapped && formatLine(tapped.line)).toBe('RX:t1KL:f1')
+  })
+
   it('has plain strokes in the middle where loudness is only relative, as at a microphone', () => {
     const heard = (...velocities: number[]) => {
       const made = velocities.map((velocity, i) => {

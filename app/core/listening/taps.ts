@@ -1,11 +1,13 @@
 import { type Line, normalGridChanges, VELOCITIES } from '../line'
 import {
+  HOME_SURFACE,
   type Letter,
   type Level,
   type Limb,
   REST,
   type SlotContent,
   type Stroke,
+  type Surface,
   toStroke,
 } from '../sticking'
 import {
@@ -22,6 +24,8 @@ import type { HeardStroke } from './strokes'
 /** A tap of a limb, in milliseconds from a beat of the click. */
 export interface Tap extends HeardStroke {
   readonly limb: Limb
+  /** What it was struck on, where that is known. */
+  readonly surface?: Surface
   /** Whether its velocity is relative to the other taps', as a microphone's is. */
   readonly relative?: boolean
 }
@@ -158,7 +162,9 @@ const LEVELS: readonly (readonly [above: number, level: Level])[] = [
   [0, 'ghost'],
 ]
 
-function strokeOf({ limb, velocity }: Tap): Stroke {
+function strokeOf({ limb, velocity, surface }: Tap): Stroke {
+  const letter = LETTERS[limb]
+  const voice = surface === undefined || surface === HOME_SURFACE[letter] ? {} : { voice: surface }
   const level = velocity === undefined ? 'tap' : LEVELS.find(([above]) => velocity >= above)?.[1]
-  return toStroke(LETTERS[limb], { level: level ?? 'tap' })
+  return toStroke(letter, { level: level ?? 'tap', ...voice })
 }

@@ -12,14 +12,14 @@ import {
   playedWith,
   summaryOf,
   threesOf,
-  toldOf,
+  toldOfRound,
 } from '.'
 
 const lineAt = (tempo: number, line = 'RLK- RLK- R-LK RL-K') =>
   expectedStrokes(lickOf(`tempo: ${tempo}\nline: ${line}`), tempo) as MeantStroke[]
 const rounds = (habits: Partial<Habits>, count: number, seed: number, line = lineAt(100)) =>
   Array.from({ length: count }, (_, i) =>
-    toldOf(line, playedWith(line, { ...EVEN, spreadMs: 8, ...habits }, seed * 1000 + i)),
+    toldOfRound(line, playedWith(line, { ...EVEN, spreadMs: 8, ...habits }, seed * 1000 + i)),
   )
 const kinds = (habits: Partial<Habits>, count: number, seed: number) =>
   claimsOf(rounds(habits, count, seed)).claims.map(({ kind }) => kind)
@@ -54,7 +54,7 @@ describe('threes that may turn into triplets', () => {
         (leaning, delay) => {
           const line = lineAt(100)
           const heard = playedWith(line, { ...EVEN, leaning }, 1)
-          const { lean } = toldOf(
+          const { lean } = toldOfRound(
             line,
             heard.map((one) => ({ ...one, ms: one.ms + delay })),
           )

@@ -2,8 +2,8 @@ import { frameTicks, type Lick, lineEvents, VELOCITIES } from '../line'
 import type { Limb } from '../sticking'
 import { secondsPerTick } from '../time'
 import { type LevelTold, levelsOf } from './levels'
-import { medianOf } from './match'
-import { pairStrokes } from './pairing'
+import { type Matching, matchStrokes } from './match'
+import { delayOfPairs, findDelay, pairStrokes } from './pairing'
 import type { ExpectedStroke, HeardStroke, PlayedStroke } from './strokes'
 import { type LeanTold, leanOf, threesOf } from './threes'
 
@@ -68,7 +68,7 @@ export function expectedStrokes(lick: Lick, tempo: number): ExpectedStroke[] {
 /**
  * Holds what was heard against a line: each stroke's offset, each limb's mean and spread, each pair of
  * neighbouring limbs' gaps, and how uneven they are. `delayMs` is the constant delay of what was heard; with
- * `find` it is found and taken out.
+ * `find` it is found and taken out. A stroke belongs to the one that it is nearest to.
  *
  * @example hand foot hand foot at 150 ms heard at 0 158 299 462: offsets 0 8 -1 12, uneven 1.138
  */
@@ -77,17 +77,33 @@ export function toldOf(
   heard: readonly HeardStroke[],
   delayMs: number | 'find' = 0,
 ): Told {
-  const { pairs, missed, extra } = pairStrokes(expected, heard, delayMs === 'find' ? null : delayMs)
-  const delay =
-    delayMs === 'find'
-      ? medianOf(
-          pairs.map(
-            (pair) =>
-              (heard[pair.heard] as HeardStroke).ms -
-              (expected[pair.expected] as ExpectedStroke).ms,
-          ),
-        )
-      : delayMs
+  const delay = delayMs === 'find' ? findDelay(expected, heard) : delayMs
+  const lag = { delayMs: delay, slowerPercent: 0 }
+  return toldOfPairs(expected, heard, matchStrokes(expected, heard, lag), delay)
+}
+
+/**
+ * The same of a round that was played along with: strokes are paired at the likeliest lag, so that who is late
+ * by more than half of a gap, or falls behind, is told so and not taken for one who leaves strokes out.
+ *
+ * @example sixteen strokes 83 ms apart, each 50 ms late: all are hit, each 50 ms late
+ */
+export function toldOfRound(
+  expected: readonly ExpectedStroke[],
+  heard: readonly HeardStroke[],
+  delayMs: number | 'find' = 0,
+): Told {
+  const pairing = pairStrokes(expected, heard, delayMs === 'find' ? null : delayMs)
+  const delay = delayMs === 'find' ? delayOfPairs(expected, heard, pairing.pairs) : delayMs
+  return toldOfPairs(expected, heard, pairing, delay)
+}
+
+function toldOfPairs(
+  expected: readonly ExpectedStroke[],
+  heard: readonly HeardStroke[],
+  { pairs, missed, extra }: Matching,
+  delayMs: number,
+): Told {
   const strokes = pairs.map((pair): PlayedStroke => {
     const [meant, played] = [
       expected[pair.expected] as ExpectedStroke,
@@ -99,7 +115,7 @@ export function toldOf(
       limb,
       expectedMs: meant.ms,
       heardMs: played.ms,
-      offsetMs: played.ms - delay - meant.ms,
+      offsetMs: played.ms - delayMs - meant.ms,
       velocity: played.velocity,
       meantVelocity: meant.velocity,
       drawn,
@@ -107,7 +123,7 @@ export function toldOf(
   })
   const gaps = gapsOf(expected, pairs, heard)
   return {
-    delayMs: delay,
+    delayMs,
     strokes,
     missed: missed.map((i) => expected[i] as ExpectedStroke),
     extra: extra.map((i) => heard[i] as HeardStroke),

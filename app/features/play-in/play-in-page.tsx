@@ -48,8 +48,8 @@ export function PlayInPage() {
             <MicrophonePart
               microphone={microphone}
               busy={false}
-              measured={tapDelays.mic !== 0}
-              onDelay={(mic) => change({ tapDelays: { ...tapDelays, mic } })}
+              settings={settings}
+              onSettings={change}
             />
           )}
         </Part>

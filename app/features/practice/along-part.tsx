@@ -3,6 +3,7 @@ import { Link } from 'react-router'
 import { type Lick, lickSlots } from '~/core/line'
 import { diagnose, leansFrom, SIMULATED_PLAYERS } from '~/core/listening'
 import type { PlannedStep } from '~/core/practice'
+import { useSettings } from '~/live/use-live'
 import { Meter, MicrophonePart } from '~/playback/microphone-part'
 import { StrikePads } from '~/playback/strike-pads'
 import type { PracticeSessionRecord } from '~/storage'
@@ -40,13 +41,12 @@ interface AlongPartProps {
   readonly planned: readonly PlannedStep[]
   /** Goes to a step of the plan. */
   readonly onGo: (step: number) => void
-  /** Keeps the microphone's delay, in milliseconds. */
-  readonly onDelay: (ms: number) => void
 }
 
 /** Playing along: pads to strike, what was heard of the last round and of all so far, what to work on next. */
 export function AlongPart(props: AlongPartProps) {
-  const { along, byEar, onByEar, lick, part, sessions, planned, onGo, onDelay } = props
+  const { along, byEar, onByEar, lick, part, sessions, planned, onGo } = props
+  const { settings, change } = useSettings()
   const { wanted, active, who, rounds, claims, counted, proposal, unsettled, lost } = along
   const last = rounds.at(-1)
   const slots = lickSlots(lick)
@@ -86,8 +86,8 @@ export function AlongPart(props: AlongPartProps) {
             <MicrophonePart
               microphone={along.microphone}
               busy={active}
-              measured={along.measured}
-              onDelay={onDelay}
+              settings={settings}
+              onSettings={change}
             />
           )}
           {along.simulated && along.asSound && <Meter level={along.microphone.level} />}
@@ -113,7 +113,7 @@ export function AlongPart(props: AlongPartProps) {
             <p className="text-sm">
               Last round: {hitWords(last.told)}; {last.told.limbs.map(limbWords).join('; ')}.{' '}
               <span className="text-(--quiet)">
-                {plural(rounds.length, 'round')} heard{lostWords(lost)}. {sourceWords(along)}
+                {plural(along.told, 'round')} heard{lostWords(lost)}. {sourceWords(along)}
               </span>
             </p>
           ) : (

@@ -338,7 +338,6 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
             sessions={own}
             planned={planned}
             onGo={(next) => desk.goTo(next)}
-            onDelay={(mic) => changeSettings({ tapDelays: { ...settings.tapDelays, mic } })}
           />
         )}
         <Trouble words={trainer.trouble || kept.refused} />

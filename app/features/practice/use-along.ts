@@ -9,7 +9,7 @@ import {
 import type { Rating } from '~/core/log'
 import type { Performance, Position, TempoPlan } from '~/core/performance'
 import { useSlices } from '~/live/use-slices'
-import { useMicrophone } from '~/playback/use-microphone'
+import { micDelay, useMicrophone } from '~/playback/use-microphone'
 import { type Struck, useStrikes } from '~/playback/use-strikes'
 import type { Settings } from '~/storage'
 import { type AlongLine, AlongSession } from '~/workspace/along-session'
@@ -78,10 +78,16 @@ export function useAlong(along: Along) {
   // What a microphone hears, of a kit or of a simulated one.
   const sounding = who === 'mic' ? 'mic' : habits && asSound ? 'simulated' : null
   const bare = sounding !== null
+  const microphone = useMicrophone(wanted ? sounding : null, {
+    onStroke: (stamp, velocity, attackDb) =>
+      strike({ stamp, limb: undefined, from: 'mic', velocity, attackDb }),
+    onLost: () => session.lose(),
+  })
   // A delay that was never measured is found round by round; that of a simulated player is known.
   const from = who === 'mic' ? 'mic' : source
   const known = sounding === 'simulated' ? SIMULATED_DELAY_MS : 0
-  const delayMs = habits ? known : settings.tapDelays[from] || ('find' as const)
+  const measured = from === 'mic' ? micDelay(settings, microphone.device) : settings.tapDelays[from]
+  const delayMs = habits ? known : measured || ('find' as const)
   const meant = useMemo(
     () => step && meantOf(step, countsEach, bare ? compose : null),
     [step, countsEach, bare, compose],
@@ -119,11 +125,6 @@ export function useAlong(along: Along) {
       session.hear({ since, secondsPerTick, limb: striking, velocity, attackDb })
     },
   )
-  const microphone = useMicrophone(wanted ? sounding : null, {
-    onStroke: (stamp, velocity, attackDb) =>
-      strike({ stamp, limb: undefined, from: 'mic', velocity, attackDb }),
-    onLost: () => session.lose(),
-  })
   const { strike: strikeKit } = microphone
   useEffect(() => {
     if (!active) return

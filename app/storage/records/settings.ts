@@ -103,6 +103,8 @@ export const settingsSchema = z.object({
     z.object({ keys: tapDelay, pads: tapDelay, mic: z._default(tapDelay, 0) }),
     { keys: 0, pads: 0, mic: 0 },
   ),
+  /** The microphone that the delay was measured of, as the browser names it; empty for none. */
+  micDevice: z._default(z.string().check(z.maxLength(300)), ''),
   /** Minutes after which a break is called for; 0 for never. */
   breakAfter: z._default(z.int().check(z.minimum(0), z.maximum(120)), 25),
   /** The MIDI notes of the pads that run practice. */

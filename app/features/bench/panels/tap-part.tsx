@@ -1,13 +1,16 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { type Kit, surfaceOfNote } from '~/core/kit'
 import { frameTicks, TEMPO_RANGE } from '~/core/line'
+import type { Tap } from '~/core/listening'
 import type { Position } from '~/core/performance'
+import type { Limb } from '~/core/sticking'
 import { ALL_GRIDS, findGrid, gridName, TICKS_PER_QUARTER } from '~/core/time'
 import { useSettings } from '~/live/use-live'
 import { useSlices } from '~/live/use-slices'
 import { MicrophonePart } from '~/playback/microphone-part'
 import { StrikePads } from '~/playback/strike-pads'
 import { useClick } from '~/playback/use-click'
-import { useMicrophone } from '~/playback/use-microphone'
+import { micDelay, useMicrophone } from '~/playback/use-microphone'
 import { type StrikeSource, useStrikes } from '~/playback/use-strikes'
 import { SelectField } from '~/ui/field'
 import { LabelledNumber } from '~/ui/number-field'
@@ -24,14 +27,28 @@ import { TappedFigure } from './tapped-figure'
  * another can be chosen.
  */
 export function TapPart() {
-  const { lick, onEdit } = usePanel()
+  const { lick, onEdit, setting } = usePanel()
+  const { kit } = setting
   const { settings, change } = useSettings()
   const { meter } = lick.frame
   const { beat, bar } = frameTicks(lick.frame)
   const [tempo, setTempo] = useState(lick.frame.tempo)
   const [source, setSource] = useState<StrikeSource>('keys')
   const quarters = (tempo * beat) / TICKS_PER_QUARTER
-  const delayMs = settings.tapDelays[source]
+  const [byMic, setByMic] = useState(false)
+  const [lost, setLost] = useState(false)
+  const microphone = useMicrophone(byMic ? 'mic' : null, {
+    onStroke: (stamp, velocity) => strike({ stamp, limb: undefined, from: 'mic', velocity }),
+    onLost: () => {
+      // A line with a hole in it is not what was played.
+      if (session.state().taps.length === 0) return
+      session.stop()
+      stop()
+      setLost(true)
+    },
+  })
+  const delayMs =
+    source === 'mic' ? micDelay(settings, microphone.device) : settings.tapDelays[source]
   const [session] = useState(() => new TapSession(quarters, delayMs))
   const { phase, taps, wished, found, free, quarters: tapped } = useSlices(session)
   useEffect(() => session.goAt(quarters), [session, quarters])
@@ -56,30 +73,17 @@ export function TapPart() {
   const strike = useStrikes(
     tapping,
     free ? atFree : position,
-    ({ at, limb = 'XH', from, velocity }) => {
+    ({ at, limb, from, velocity, note }) => {
       if (at.phase === 'over') return
       const ticks = at.phase === 'round' ? at.played : at.tick - bar
       setSource(from)
       session.tap({
         ms: ticks * perTick * 1000,
-        limb,
+        ...padOf(limb, note, kit),
         ...(velocity !== undefined && { velocity, relative: from === 'mic' }),
       })
     },
   )
-
-  const [byMic, setByMic] = useState(false)
-  const [lost, setLost] = useState(false)
-  const microphone = useMicrophone(byMic ? 'mic' : null, {
-    onStroke: (stamp, velocity) => strike({ stamp, limb: undefined, from: 'mic', velocity }),
-    onLost: () => {
-      // A line with a hole in it is not what was played.
-      if (session.state().taps.length === 0) return
-      session.stop()
-      stop()
-      setLost(true)
-    },
-  })
 
   const toggle = () => {
     setLost(false)
@@ -157,8 +161,8 @@ export function TapPart() {
         <MicrophonePart
           microphone={microphone}
           busy={tapping}
-          measured={settings.tapDelays.mic !== 0}
-          onDelay={(mic) => change({ tapDelays: { ...settings.tapDelays, mic } })}
+          settings={settings}
+          onSettings={change}
         />
       )}
       {tapping && !byMic && <StrikePads onStrike={strike} />}
@@ -201,6 +205,17 @@ export function TapPart() {
       />
     </Part>
   )
+}
+
+/** Whose stroke it is and on what: a pad is told by the kit's notes, and pedals have their foot. */
+function padOf(
+  limb: Limb | undefined,
+  note: number | undefined,
+  kit: Kit,
+): Pick<Tap, 'limb' | 'surface'> {
+  const surface = note === undefined ? undefined : surfaceOfNote(note, kit)
+  const foot = surface === 'bd' ? 'RF' : surface === 'hf' ? 'LF' : 'XH'
+  return { limb: limb ?? foot, ...(surface && { surface }) }
 }
 
 /** The tempo of taps without a click. */
