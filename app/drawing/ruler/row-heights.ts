@@ -1,6 +1,12 @@
 import type { PatternId } from '~/core/groove'
 import { type Lick, landingStrokes } from '~/core/line'
-import { type Letter, LIMB_OF_LETTER, type Limb, type Struck } from '~/core/sticking'
+import {
+  type Letter,
+  LIMB_OF_LETTER,
+  type Limb,
+  type SlotContent,
+  type Struck,
+} from '~/core/sticking'
 import { ownLanding, type Scene } from './view'
 
 /** Heights of the rows of one system, from the top; all figures in pixels. */
@@ -40,9 +46,10 @@ export function rowHeights({ lick, under }: Scene, slotWidth: number, compact = 
   const tallest = Math.min(TALLEST_STACK, largest)
   const pitch = Math.min(slotWidth < 30 ? 9 : 11, Math.max(3.5, (compact ? 60 : STACKS) / tallest))
   const landing = ownLanding(lick)
-  const together = [...slots, ...lick.pickup.slots, ...(landing ? [landing] : [])].reduce(
-    (most, slot) => Math.max(most, slot.kind === 'struck' ? slot.strokes.length : 1),
-    1,
+  const together = Math.max(
+    mostTogether(slots),
+    mostTogether(lick.pickup.slots),
+    landing ? mostTogether([landing]) : 1,
   )
   const used = limbsOf([lick.line, lick.pickup, ...lick.ostinatos.map(({ line }) => line)])
   for (const { limb } of landingStrokes(lick)) used.add(limb)
@@ -56,6 +63,14 @@ export function rowHeights({ lick, under }: Scene, slotWidth: number, compact = 
       : (['RH', 'LH', 'XH', 'RF', 'LF'] as const).filter((limb) => used.has(limb)),
     patterns: compact ? [] : under.ids,
   }
+}
+
+/** How many strokes stand over each other at the most. */
+function mostTogether(slots: readonly SlotContent[]): number {
+  let most = 1
+  for (const slot of slots)
+    if (slot.kind === 'struck' && slot.strokes.length > most) most = slot.strokes.length
+  return most
 }
 
 /** Where each part of a row begins, and how tall the whole is. */
