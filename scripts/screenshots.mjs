@@ -197,16 +197,15 @@ async function tapping(page) {
   // By their stamps, so that the picture is the same however busy the machine is.
   await page.evaluate(async () => {
     const begun = performance.now()
-    const codes = ['KeyJ', 'KeyF', 'KeyF', 'KeyJ', 'KeyB', 'KeyJ', 'KeyF', 'KeyB']
-    for (const [i, code] of codes.entries()) {
-      const at = begun + i * 180 + (i === 4 ? 55 : 0)
+    const keys = 'JFFJBJFBJFFJBJFBJFFJBJFB'
+    for (const [i, key] of [...keys].entries()) {
+      const [at, code] = [begun + i * 180 + (i === 5 ? 48 : 0), `Key${key}`]
       while (performance.now() < at) await new Promise((go) => setTimeout(go, 1))
-      window.dispatchEvent(new KeyboardEvent('keydown', { code, key: code.at(-1) }))
+      window.dispatchEvent(new KeyboardEvent('keydown', { code, key }))
     }
   })
-  await page.getByText(/^8 taps/).waitFor()
+  await page.getByText(/^24 taps/).waitFor()
   await page.getByRole('button', { name: 'Stop', exact: true }).click()
-  await page.getByLabel('Grid of the taps').selectOption('1/16')
 }
 
 /** A simulated drummer heard as sound, who climbs the ladder by what is heard of him. */

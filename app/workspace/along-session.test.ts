@@ -218,4 +218,20 @@ describe('playing along', () => {
     expect(heardWith(line.strokes.slice(1))).toEqual([3, 0, 0])
     expect(heardWith(line.strokes.toSpliced(1, 1))).toEqual([3, 1, 0])
   })
+
+  it('tells nothing of a round in which the sound stood still', () => {
+    const session = new AlongSession(line, 0)
+    const look = (tick: number, now: number) => session.follow(tick, perTick, now)
+    look(0, 1000)
+    play(session, 0, [0, 0, 0, 0])
+    // 250 ms of music in 255 ms: the clock of the sound goes on in steps.
+    look(2520, 1255)
+    session.reach(line.every - 1)
+    look(line.every, 6000)
+    play(session, 1, [0, 0, 0, 0])
+    look(line.every + 2520, 6350)
+    session.reach(line.every * 2 - 1)
+    const { rounds, lost } = session.state()
+    expect([rounds.map(({ number }) => number), lost]).toEqual([[0], 1])
+  })
 })

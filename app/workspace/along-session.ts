@@ -101,6 +101,8 @@ export function meantAt({ strokes }: AlongLine, secondsPerTick: number): MeantSt
 const REACH_SECONDS = 1 / 6
 /** A round of which less than this share was hit was not played along with: nothing is claimed of it. */
 const PLAYED = 0.5
+/** A sound that falls back by more than this stood still: its clock goes on in steps of less. */
+const STOOD_STILL_MS = 50
 /** Older rounds are forgotten. */
 const MOST_ROUNDS = 64
 
@@ -119,6 +121,8 @@ export class AlongSession extends Slices<AlongState> {
     lost: boolean
     readonly heard: TickedStroke[]
   } | null = null
+  /** Where the music was when it was last looked at. */
+  private followed: { readonly since: number; readonly now: number } | null = null
   /** What is heard before the first round, while the app clicks alone. */
   private before: (LevelledSound & { readonly secondsPerTick: number })[] = []
   /** The last round of which it was said how it went. */
@@ -138,6 +142,7 @@ export class AlongSession extends Slices<AlongState> {
     this.delayMs = delayMs
     this.open = null
     this.before = []
+    this.followed = null
     this.settled = -1
     this.patch(NOTHING)
   }
@@ -165,6 +170,18 @@ export class AlongSession extends Slices<AlongState> {
   /** Sound was lost: the round that is played is told of no more. */
   lose(): void {
     if (this.open) this.open.lost = true
+  }
+
+  /**
+   * The music has come so far at a time of the page's clock, in milliseconds: where the two did not go along with
+   * each other, the sound stood still in between, and a round that is played then is told of no more.
+   */
+  follow(since: number, secondsPerTick: number, now: number): void {
+    const { followed } = this
+    this.followed = { since, now }
+    if (!followed) return
+    const music = (since - followed.since) * secondsPerTick * 1000
+    if (Math.abs(music - (now - followed.now)) > STOOD_STILL_MS) this.lose()
   }
 
   /** It was said how it went: what is proposed next is of the rounds that follow. */

@@ -142,6 +142,7 @@ export function useAlong(along: Along) {
             velocity: stroke.velocity,
           })
       }
+      session.follow(since, perTickAt(at, plan), performance.now())
       session.reach(since)
     }, LOOK_MS)
     return () => clearInterval(timer)
