@@ -32,7 +32,7 @@ export const Stack = memo(function Stack({
   /** From one disc to the next, pixels. */
   pitch: number
 }) {
-  const height = pitch - Math.max(1, pitch * 0.2)
+  const height = discHeight(pitch)
   return (
     <g>
       {discs.map((disc, i) => (
@@ -48,6 +48,16 @@ export const Stack = memo(function Stack({
     </g>
   )
 })
+
+/**
+ * How tall a disc is where one follows another after `pitch` pixels: a fifth stays free, a pixel at the least,
+ * and never more than half, so that the discs of the tallest stacks stay discs.
+ *
+ * @example discHeight(10) is 8, discHeight(4) is 3, discHeight(1) is 0.5
+ */
+export function discHeight(pitch: number): number {
+  return pitch - Math.min(pitch / 2, Math.max(1, pitch * 0.2))
+}
 
 interface Box {
   readonly x: number
