@@ -109,6 +109,21 @@ for (const [name, habits, late, known, gap, accent = 80] of [
   )
 }
 
+console.log('\nWhat pairing a round costs, 10 ms of spread, 5 % missed, no limbs:')
+for (const bars of [1, 4, 16, 64]) {
+  const line = Array.from({ length: bars * 16 }, (_, slot) => {
+    return { ms: slot * 150, limb: 'RH' as const, slot, velocity: 80 }
+  })
+  const heard = playedWith(line, { ...EVEN, spreadMs: 10, missed: 0.05 }, bars).map(
+    ({ ms, velocity }) => ({ ms: ms + 20, velocity }),
+  )
+  const begun = performance.now()
+  for (let i = 0; i < 5; i += 1) pairStrokes(line, heard, 0)
+  console.log(
+    `  ${String(bars).padStart(3)} bars of sixteenths: ${((performance.now() - begun) / 5).toFixed(1)} ms`,
+  )
+}
+
 console.log('\nWhat hearing costs, as a share of the time that sounds:')
 for (const seconds of [5, 20, 60]) {
   const samples = recorded(madeLine(8, seconds * 8, 1), ROOM, 1)

@@ -51,8 +51,16 @@ export interface Row {
 const KNOWN_KEY = new RegExp(`^(${[...KEYS].reverse().join('|')})[ \\t]*:`, 'i')
 const UNKNOWN_KEY = /^([A-Za-z][\w-]*(?: [A-Za-z][\w-]*)*):(?=[ \t]|$)/
 
+/** The text that was cut into rows last: one key asks for its rows from many sides. */
+let last: { readonly text: string; readonly rows: readonly Row[] } = { text: '', rows: [] }
+
 /** The rows of a text that say something; comments and blank rows are passed over. */
-export function textRows(text: string): Row[] {
+export function textRows(text: string): readonly Row[] {
+  if (text !== last.text) last = { text, rows: cutRows(text) }
+  return last.rows
+}
+
+function cutRows(text: string): Row[] {
   const rows: Row[] = []
   let from = text.startsWith('\uFEFF') ? 1 : 0
   let number = 1

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { keepEqual } from './keep-equal'
+import { firstWhere } from './search'
 
 const data = fc.jsonValue({ maxDepth: 3 })
 
@@ -25,5 +26,17 @@ describe('keeping what is equal', () => {
   it('does not take a missing part for an empty one', () => {
     expect(keepEqual<object>({ a: undefined }, { b: undefined })).toEqual({ b: undefined })
     expect(keepEqual<object>([], {})).toEqual({})
+  })
+})
+
+describe('searching by halving', () => {
+  it('finds what looking one by one finds (law)', () => {
+    fc.assert(
+      fc.property(fc.array(fc.nat(50)), fc.nat(60), (list, least) => {
+        const sorted = [...list].sort((a, b) => a - b)
+        const at = sorted.findIndex((one) => one >= least)
+        expect(firstWhere(sorted, (one) => one >= least)).toBe(at < 0 ? sorted.length : at)
+      }),
+    )
   })
 })

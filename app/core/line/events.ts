@@ -1,3 +1,4 @@
+import { firstWhere } from '../foundation'
 import {
   compareLimbs,
   type Graces,
@@ -74,15 +75,9 @@ export function isNoGroove({ ostinatos }: Lick): (event: Pick<StrokeEvent, 'laye
   return ({ layer }) => layer === 0 || ostinatos[layer - 1]?.scope !== 'groove'
 }
 
-/** The index of the first of a list in order of time that begins at a tick or later, by halving. */
+/** The index of the first of a list in order of time that begins at a tick or later. */
 export function firstFrom(list: readonly { readonly tick: Ticks }[], tick: Ticks): number {
-  let [low, high] = [0, list.length]
-  while (low < high) {
-    const middle = (low + high) >> 1
-    if ((list[middle] as { tick: Ticks }).tick < tick) low = middle + 1
-    else high = middle
-  }
-  return low
+  return firstWhere(list, (one) => one.tick >= tick)
 }
 
 function compareEvents(a: StrokeEvent, b: StrokeEvent): number {

@@ -17,6 +17,8 @@ const SPREAD_MS = 12
 /** Pulses that anybody taps in, in milliseconds. */
 const SHORTEST_MS = 50
 const LONGEST_MS = 1500
+/** Pulses so near to each other are refined to the same one, in milliseconds. */
+const ALIKE_MS = 0.5
 /** Tempos that are taken for the quarter's, where the pulse allows several. */
 const SLOWEST = 60
 const FASTEST = 150
@@ -61,10 +63,11 @@ function instantsOf(taps: readonly HeardStroke[]): number[] {
   return instants
 }
 
-/** Pulses that the gaps speak for: each gap, and its half, third, fourth and sixth. */
+/** Pulses that the gaps speak for: each gap, and its half, third, fourth and sixth; of those alike one. */
 function candidatesOf(gaps: readonly number[]): number[] {
   const all = gaps.flatMap((gap) => [1, 2, 3, 4, 6].map((parts) => gap / parts))
-  return all.filter((pulse) => pulse >= SHORTEST_MS && pulse <= LONGEST_MS)
+  const usual = all.filter((pulse) => pulse >= SHORTEST_MS && pulse <= LONGEST_MS)
+  return [...new Map(usual.map((pulse) => [Math.round(pulse / ALIKE_MS), pulse])).values()]
 }
 
 /** A pulse and its beginning, refitted to the places of all instants until these stay. */

@@ -17,7 +17,11 @@ const fours = expectedStrokes(lickOf('tempo: 100\nline: RKRK'), 100)
 const at = (...ms: number[]): HeardStroke[] => ms.map((one) => ({ ms: one }))
 
 /** All ways to match two short lists in order, by trying them. */
-function bestByHand(expected: readonly number[], heard: readonly number[], reach: number) {
+function bestByHand(
+  expected: readonly number[],
+  heard: readonly number[],
+  reachOf: (e: number) => number,
+) {
   let best = { pairs: 0, squares: 0 }
   const go = (i: number, j: number, pairs: number, squares: number): void => {
     if (pairs > best.pairs || (pairs === best.pairs && squares < best.squares))
@@ -25,7 +29,7 @@ function bestByHand(expected: readonly number[], heard: readonly number[], reach
     for (let e = i; e < expected.length; e += 1) {
       for (let h = j; h < heard.length; h += 1) {
         const off = (heard[h] as number) - (expected[e] as number)
-        if (Math.abs(off) <= reach) go(e + 1, h + 1, pairs + 1, squares + off * off)
+        if (Math.abs(off) <= reachOf(e)) go(e + 1, h + 1, pairs + 1, squares + off * off)
       }
     }
   }
@@ -92,7 +96,32 @@ describe('what was heard, held against a line', () => {
           return sum + off * off
         }, 0)
         const reach = even.length > 1 ? 100 : 120
-        expect({ pairs: pairs.length, squares }).toEqual(bestByHand(even, heard, reach))
+        expect({ pairs: pairs.length, squares }).toEqual(bestByHand(even, heard, () => reach))
+      }),
+      { numRuns: 300 },
+    )
+  })
+
+  it('is the same as by trying all where strokes are unevenly apart (law)', () => {
+    const times = (most: number) =>
+      fc
+        .uniqueArray(fc.integer({ min: 0, max: 60 }), { maxLength: 6 })
+        .map((all) => all.map((one) => one * most).sort((a, b) => a - b))
+    fc.assert(
+      fc.property(times(9), times(10), (expected, heard) => {
+        const meant = expected.map((ms, slot) => ({ ms, limb: 'RH' as const, slot }))
+        const reachOf = (e: number) => {
+          const near = [expected[e - 1], expected[e + 1]].flatMap((ms) =>
+            ms === undefined ? [] : [Math.abs(ms - (expected[e] as number)) / 2],
+          )
+          return Math.min(120, ...near)
+        }
+        const { pairs } = matchStrokes(meant, at(...heard))
+        const squares = pairs.reduce((sum, pair) => {
+          const off = (heard[pair.heard] as number) - (expected[pair.expected] as number)
+          return sum + off * off
+        }, 0)
+        expect({ pairs: pairs.length, squares }).toEqual(bestByHand(expected, heard, reachOf))
       }),
       { numRuns: 300 },
     )

@@ -1,3 +1,4 @@
+import { firstWhere } from '../foundation'
 import type { ExpectedStroke, HeardStroke } from './strokes'
 
 /** Which heard stroke belongs to which expected one, by their numbers. */
@@ -51,11 +52,12 @@ export function matchStrokes(
   const taken = new Set<number>()
   const used = new Set<number>()
   const pairs: { expected: number; heard: number }[] = []
+  const near: Nearness = {
+    offset: (e, h) => offsetOf(expected[e] as ExpectedStroke, heard[h] as HeardStroke, lag),
+    reach: (e) => reach[e] as number,
+  }
   const match = (of: readonly number[], to: readonly number[]) => {
-    for (const pair of aligned(of, to, (e, h) => {
-      const off = offsetOf(expected[e] as ExpectedStroke, heard[h] as HeardStroke, lag)
-      return Math.abs(off) <= (reach[e] as number) ? off * off : null
-    })) {
+    for (const pair of aligned(of, to, near)) {
       taken.add(pair.expected)
       used.add(pair.heard)
       pairs.push(pair)
@@ -102,61 +104,69 @@ function reachesOf(expected: readonly ExpectedStroke[]): number[] {
   return reaches
 }
 
-/** Ways to go on in the table: a pair, an expected stroke that is missed, a heard one that is extra. */
-const PAIR = 1
-const MISS = 2
-const EXTRA = 3
+/** A chain of pairs, the last first. */
+interface Chain {
+  readonly pairs: number
+  readonly squares: number
+  readonly expected: number
+  readonly heard: number
+  readonly before: Chain | null
+}
 
 /**
- * As many pairs as can be, in order, and of those the ones whose costs add up to the least; null is no pair.
- * Cost: the product of both lists.
+ * As many pairs as can be, in order, and of those the ones whose squared offsets add up to the least. Row by row of
+ * the table only the cells within reach are looked at: `chains[j]` is the best chain of heard strokes before
+ * the j-th. Cost: strokes times those within reach of one, and not the product of both lists.
  */
 function aligned(
   expected: readonly number[],
   heard: readonly number[],
-  cost: (expected: number, heard: number) => number | null,
+  { offset, reach }: Nearness,
 ): { expected: number; heard: number }[] {
-  const width = heard.length + 1
-  const size = (expected.length + 1) * width
-  const [pairs, squares] = [new Int32Array(size), new Float64Array(size)]
-  const step = new Uint8Array(size)
-  for (let j = 1; j < width; j += 1) step[j] = EXTRA
-  for (let i = 1; i <= expected.length; i += 1) {
-    const row = i * width
-    step[row] = MISS
-    for (let j = 1; j < width; j += 1) {
-      const [here, above, before] = [row + j, row + j - width, row + j - 1]
-      const misses =
-        pairs[above] !== pairs[before]
-          ? (pairs[above] as number) > (pairs[before] as number)
-          : (squares[above] as number) <= (squares[before] as number)
-      const from = misses ? above : before
-      pairs[here] = pairs[from] as number
-      squares[here] = squares[from] as number
-      step[here] = misses ? MISS : EXTRA
-      const paired = cost(expected[i - 1] as number, heard[j - 1] as number)
-      if (paired === null) continue
-      const [count, sum] = [
-        (pairs[above - 1] as number) + 1,
-        (squares[above - 1] as number) + paired,
-      ]
-      if (count < (pairs[here] as number)) continue
-      if (count === pairs[here] && sum >= (squares[here] as number)) continue
-      pairs[here] = count
-      squares[here] = sum
-      step[here] = PAIR
+  const chains: (Chain | null)[] = new Array(heard.length + 1).fill(null)
+  let top = 0
+  for (const e of expected) {
+    const within = reach(e)
+    const [from, to] = [
+      firstWhere(heard, (h) => offset(e, h) >= -within),
+      firstWhere(heard, (h) => offset(e, h) > within),
+    ]
+    for (; top < to; top += 1) chains[top + 1] = chains[top] as Chain | null
+    // Downwards, so that no expected stroke is paired twice.
+    for (let j = to - 1; j >= from; j -= 1) {
+      const before = chains[j] as Chain | null
+      const h = heard[j] as number
+      const off = offset(e, h)
+      const chain: Chain = {
+        pairs: (before?.pairs ?? 0) + 1,
+        squares: (before?.squares ?? 0) + off * off,
+        expected: e,
+        heard: h,
+        before,
+      }
+      if (isBetter(chain, chains[j + 1] as Chain | null)) chains[j + 1] = chain
+    }
+    for (let j = from; j < top; j += 1) {
+      const chain = chains[j] as Chain | null
+      if (chain && isBetter(chain, chains[j + 1] as Chain | null)) chains[j + 1] = chain
+      else if (j >= to) break
     }
   }
   const found: { expected: number; heard: number }[] = []
-  let [i, j] = [expected.length, heard.length]
-  while (i > 0 || j > 0) {
-    const taken = step[i * width + j]
-    if (taken === PAIR)
-      found.push({ expected: expected[--i] as number, heard: heard[--j] as number })
-    else if (taken === MISS) i -= 1
-    else j -= 1
-  }
+  for (let chain = chains[top] as Chain | null; chain; chain = chain.before)
+    found.push({ expected: chain.expected, heard: chain.heard })
   return found.reverse()
+}
+
+/** How far apart strokes are, and how far apart a pair may be; by their numbers. */
+interface Nearness {
+  readonly offset: (expected: number, heard: number) => number
+  readonly reach: (expected: number) => number
+}
+
+function isBetter(chain: Chain, than: Chain | null): boolean {
+  if (!than || chain.pairs !== than.pairs) return chain.pairs > (than?.pairs ?? 0)
+  return chain.squares < than.squares
 }
 
 /** The middle of some numbers; 0 of none. */

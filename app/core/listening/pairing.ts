@@ -1,3 +1,4 @@
+import { firstWhere } from '../foundation'
 import { decibelsOf } from './levels'
 import { type Lag, type Matching, matchStrokes, medianOf, NO_LAG, offsetOf } from './match'
 import type { ExpectedStroke, HeardStroke } from './strokes'
@@ -115,9 +116,12 @@ function candidateDelays(
 ): number[] {
   const votes = new Map<number, number>()
   for (const { ms, limb } of heard) {
-    for (const stroke of expected) {
+    const from = firstWhere(expected, (stroke) => stroke.ms >= ms - DELAY_RANGE)
+    for (let i = from; i < expected.length; i += 1) {
+      const stroke = expected[i] as ExpectedStroke
       const off = ms - stroke.ms
-      if (Math.abs(off) > DELAY_RANGE || (limb !== undefined && limb !== stroke.limb)) continue
+      if (off < -DELAY_RANGE) break
+      if (limb !== undefined && limb !== stroke.limb) continue
       const bin = Math.round(off / DELAY_BIN)
       votes.set(bin, (votes.get(bin) ?? 0) + 1)
     }

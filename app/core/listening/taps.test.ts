@@ -44,6 +44,12 @@ describe('a line that is tapped', () => {
     expect(tapped && formatLine(tapped.line)).toBe('RX:t1KL:f1')
   })
 
+  it('leaves out what comes so late that no line is as long, and says so', () => {
+    const grid = { value: 16, tuplet: null } as const
+    const tapped = lineOfTaps(taps('RLKR', 0, 150, 300, 3_600_000), 100, grid)
+    expect(tapped && [formatLine(tapped.line), tapped.tooLate]).toEqual(['RLK', 1])
+  })
+
   it('has plain strokes in the middle where loudness is only relative, as at a microphone', () => {
     const heard = (...velocities: number[]) => {
       const made = velocities.map((velocity, i) => {

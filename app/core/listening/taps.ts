@@ -1,4 +1,4 @@
-import { type Line, normalGridChanges, VELOCITIES } from '../line'
+import { type Line, MAX_SLOTS, normalGridChanges, VELOCITIES } from '../line'
 import {
   HOME_SURFACE,
   type Letter,
@@ -42,6 +42,8 @@ export interface TappedLine {
   readonly doubtful: readonly number[]
   /** The slots of the line that those lie in, from 0. */
   readonly doubtfulSlots: readonly number[]
+  /** How many taps came so late that no line is as long: they are not in it. */
+  readonly tooLate: number
 }
 
 /** Limbs that strike within so many milliseconds strike together. */
@@ -104,14 +106,22 @@ export function lineOfTaps(
   const grid = wished ?? gridOfTaps(taps, quarters)
   if (!grid || taps.length === 0) return null
   const slot = gridTicks(grid) * secondsPerTick(quarters, TICKS_PER_QUARTER) * 1000
-  const ordered = levelled([...taps].sort((a, b) => a.ms - b.ms))
+  const all = levelled([...taps].sort((a, b) => a.ms - b.ms))
   // A nought is not below nought: what is rounded up from there has a sign.
-  const places = ordered.map(({ ms }) => Math.round(ms / slot) + 0)
+  const placeOf = ({ ms }: Tap) => Math.round(ms / slot) + 0
+  const end = placeOf(all[0] as Tap) + MAX_SLOTS
+  const ordered = all.filter((tap) => placeOf(tap) < end)
+  const places = ordered.map(placeOf)
   const errorsMs = ordered.map(({ ms }, i) => ms - (places[i] as number) * slot)
   const first = places[0] as number
+  const bySlot = new Map<number, Tap[]>()
+  for (const [i, tap] of ordered.entries()) {
+    const place = places[i] as number
+    bySlot.set(place, [...(bySlot.get(place) ?? []), tap])
+  }
   const slots: SlotContent[] = Array.from(
     { length: (places.at(-1) as number) - first + 1 },
-    (_, i) => contentOf(ordered.filter((_, tap) => places[tap] === first + i)),
+    (_, i) => contentOf(bySlot.get(first + i) ?? []),
   )
   const doubtful = errorsMs.flatMap((error, i) => (Math.abs(error) > slot * DOUBTFUL ? [i] : []))
   return {
@@ -124,6 +134,7 @@ export function lineOfTaps(
     start: first * gridTicks(grid),
     errorsMs,
     doubtful,
+    tooLate: all.length - ordered.length,
     doubtfulSlots: [...new Set(doubtful.map((tap) => (places[tap] as number) - first))],
   }
 }

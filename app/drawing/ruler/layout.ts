@@ -1,5 +1,5 @@
 import { beatWindows } from '~/core/engraving'
-import { aimOf, frameTicks, type Lick, lickSlots } from '~/core/line'
+import { aimOf, type Frame, frameTicks, type Lick, lickSlots } from '~/core/line'
 import { gridTicks, type Ticks } from '~/core/time'
 
 /** A stretch of the ruler. A tick's x is the segment's own x plus its ticks, scaled. */
@@ -41,20 +41,39 @@ const LANDING_WIDTH = 58
 /** Below this width of page, margins shrink. */
 const NARROW_PAGE = 560
 
+/** All of a lick that its ruler depends on: most keys change nothing of it. */
+export interface RulerFacts {
+  readonly frame: Frame
+  readonly bars: number
+  /** Where the line is to land. */
+  readonly target: Ticks
+  /** The narrowest slot. */
+  readonly narrow: Ticks
+}
+
+/** What the ruler of a lick depends on. */
+export function rulerFacts(lick: Lick): RulerFacts {
+  const { frame } = lick
+  const { end, target } = aimOf(lick)
+  const bars = Math.max(1, Math.ceil(Math.max(end, target) / frameTicks(frame).bar))
+  return { frame, bars, target, narrow: narrowestTicks(lick) }
+}
+
 /** Lays a lick out on a page of some width: whole bars in a row where they fit, else parts of bars. */
 export function toRuler(lick: Lick, pageWidth: number): Ruler {
-  const { frame } = lick
+  return rulerOf(rulerFacts(lick), pageWidth)
+}
+
+/** The same, by what the ruler depends on alone. */
+export function rulerOf({ frame, bars, target, narrow }: RulerFacts, pageWidth: number): Ruler {
   const { bar } = frameTicks(frame)
-  const aim = aimOf(lick)
-  const bars = Math.max(1, Math.ceil(Math.max(aim.end, aim.target) / bar))
-  const narrow = narrowestTicks(lick)
   const leads = frame.lead > 0 || frame.start > 0
   const lead = leads ? (pageWidth < NARROW_PAGE ? NARROW_LEAD_WIDTH : LEAD_WIDTH) : 0
   const inner = Math.max(120, pageWidth - lead - LANDING_WIDTH)
-  const pieces = cutBars(lick, bars, Math.max(1, Math.floor((inner / NARROWEST_SLOT) * narrow)))
+  const pieces = cutBars(frame, bars, Math.max(1, Math.floor((inner / NARROWEST_SLOT) * narrow)))
   const longest = Math.max(...pieces.map((row) => rowTicks(row)))
   const pixelsPerTick = Math.min(WIDEST_SLOT / narrow, inner / longest)
-  const landsOutside = frame.landing.kind !== 'none' && aim.target >= bars * bar
+  const landsOutside = frame.landing.kind !== 'none' && target >= bars * bar
 
   const rows = pieces.map((row, index): RulerRow => {
     const segments: Segment[] = []
@@ -132,9 +151,9 @@ function rowTicks(row: readonly Piece[]): Ticks {
 }
 
 /** Packs bars into rows of at most `most` ticks; a bar that is longer is cut at its beats. */
-function cutBars(lick: Lick, bars: number, most: Ticks): Piece[][] {
-  const { meter } = lick.frame
-  const { bar } = frameTicks(lick.frame)
+function cutBars(frame: Frame, bars: number, most: Ticks): Piece[][] {
+  const { meter, start } = frame
+  const { bar } = frameTicks(frame)
   if (bar <= most) {
     const perRow = evenRows(bars, Math.floor(most / bar))
     return Array.from({ length: Math.ceil(bars / perRow) }, (_, row) =>
@@ -145,7 +164,6 @@ function cutBars(lick: Lick, bars: number, most: Ticks): Piece[][] {
     )
   }
   const windows = beatWindows(meter)
-  const { start } = lick.frame
   const perRow = evenRows(windows.length, Math.max(1, Math.floor((most / bar) * windows.length)))
   const pieces: Piece[][] = []
   for (let index = 0; index < bars; index += 1) {

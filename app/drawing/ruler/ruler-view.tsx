@@ -8,7 +8,7 @@ import type { Move } from '~/core/playing'
 import type { CountingSystem } from '~/core/time'
 import { useNearRows } from '~/ui/use-near-rows'
 import { STAFF_HEIGHT } from '../staff/geometry'
-import { type Ruler, type RulerRow, toRuler } from './layout'
+import { type Ruler, type RulerRow, rulerFacts, rulerOf } from './layout'
 import type { Under } from './patterns'
 import { type Bottleneck, RowBottleneck } from './row-bottleneck'
 import { RowFigure } from './row-figure'
@@ -57,8 +57,10 @@ export function RulerView(props: RulerViewProps) {
   const { selection, gestures, bottleneck, headroom, rulerRef } = props
   const labelled = width >= LABELS_FROM
   const host = useRef<HTMLDivElement>(null)
-  const ruler = useStored(
-    useMemo(() => toRuler(lick, width - (labelled ? LABELS_WIDTH : 0)), [lick, width, labelled]),
+  const facts = useStored(useMemo(() => rulerFacts(lick), [lick]))
+  const ruler = useMemo(
+    () => rulerOf(facts, width - (labelled ? LABELS_WIDTH : 0)),
+    [facts, width, labelled],
   )
   const scene = useMemo(() => toScene(lick, counting, under), [lick, counting, under])
   const heights = useStored(

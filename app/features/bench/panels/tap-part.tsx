@@ -172,7 +172,7 @@ export function TapPart() {
             ? `${free ? 'Play' : 'After the count-in, play'}. Hands are written as X: which one it was is for you to say.`
             : `${free ? 'Tap' : 'After the count-in, tap'}: F and J for the hands, B for the kick, N for the hi-hat foot, or pads.`
           : taps.length > 0
-            ? `${tapWords(taps.length, found?.doubtful.length ?? 0)}${free ? tempoWords(tapped) : ''}`
+            ? `${tapWords(taps.length, found?.doubtful.length ?? 0, found?.tooLate ?? 0)}${free ? tempoWords(tapped) : ''}`
             : 'Play a line by keys, fingers, MIDI pads or at the microphone; it is written as you play.'}
       </p>
       {found && (
@@ -223,8 +223,9 @@ function tempoWords(quarters: number | null): string {
   return quarters === null ? ', no tempo found yet' : `, at ${quarters} quarters a minute`
 }
 
-/** `12 taps, 2 of them between two slots`. */
-function tapWords(count: number, doubtful: number): string {
+/** `12 taps, 2 of them between two slots, 1 too late to be in the same line`. */
+function tapWords(count: number, doubtful: number, tooLate: number): string {
   const between = doubtful === 0 ? '' : `, ${doubtful} of them between two slots`
-  return `${plural(count, 'tap')}${between}`
+  const late = tooLate === 0 ? '' : `, ${tooLate} too late to be in the same line`
+  return `${plural(count, 'tap')}${between}${late}`
 }
