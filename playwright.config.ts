@@ -6,6 +6,8 @@ const PORT = 4173
 export default defineConfig({
   testDir: 'tests/e2e',
   workers: 2,
+  // Test by test: a worker that has done its files early is not idle.
+  fullyParallel: true,
   retries: 0,
   timeout: 60_000,
   expect: { timeout: 10_000 },

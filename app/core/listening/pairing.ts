@@ -17,6 +17,8 @@ const CANDIDATES = 5
 const APART_MS = 20
 const SLOWER_PERCENTS = [0, -1, 1]
 const REFINED = 5
+/** In a line no longer than this a percent is too little to lose a stroke by: refining finds it. */
+const SHORT_MS = 4000
 /** No player falls further behind than this while he still plays the line, in percent. */
 const MOST_SLOWER = 6
 /** Fewer pairs than this carry no tempo of their own. */
@@ -29,6 +31,8 @@ const MISSED = { loud: 3, soft: 2.3 }
 const EXTRA = { loud: 3, soft: 0.7 }
 /** Velocities below this are soft. */
 const SOFT_BELOW = 48
+/** A pair costs this at the most where it is off by no more than that spread. */
+const WELL_PAIRED = 0.5
 /** How far loudness strays from what is written, in decibels, and what it costs at the most. */
 const LOUDNESS_DB = 10
 const MOST_LOUDNESS = 2
@@ -55,14 +59,20 @@ export function pairStrokes(
   heard: readonly HeardStroke[],
   knownMs: number | null = null,
 ): Pairing {
+  const span = (expected.at(-1)?.ms ?? 0) - (expected[0]?.ms ?? 0)
+  const short = span < SHORT_MS
+  const spare = heard.length - expected.length
+  const inevitable = spare > 0 ? spare * EXTRA.soft : -spare * MISSED.soft
   let best: Pairing | null = null
   for (const delayMs of candidateDelays(expected, heard, knownMs)) {
-    for (const slowerPercent of SLOWER_PERCENTS) {
+    for (const slowerPercent of short ? [0] : SLOWER_PERCENTS) {
       const pairing = refined(expected, heard, { delayMs, slowerPercent }, knownMs)
       if (!best || pairing.cost < best.cost) best = pairing
       // Where every stroke has its own, no other tempo is asked for.
       if (pairing.missed.length + pairing.extra.length === 0) break
     }
+    // A long line that is paired as well as a hand's own spread allows fits nowhere else.
+    if (!short && best && best.cost - inevitable <= WELL_PAIRED * best.pairs.length) break
   }
   return best ?? { ...matchStrokes(expected, heard), lag: NO_LAG, cost: 0 }
 }

@@ -19,6 +19,9 @@ export function intervalOf(
   return { mean, within: error * studentQuantile(1 - chance / 2, count - 1) }
 }
 
+/** Quantiles that were worked out already: a series asks for the same few again and again. */
+const quantiles = new Map<string, number>()
+
 /**
  * The quantile of Student's distribution, by halving its integral (a midpoint rule over the density). Good to
  * a thousandth for the degrees of freedom in use. Source: Student, 1908, Biometrika 6, 1-25.
@@ -26,6 +29,15 @@ export function intervalOf(
  * @example studentQuantile(0.975, 4) is 2.776
  */
 export function studentQuantile(share: number, freedom: number): number {
+  const key = `${share} ${freedom}`
+  const quantile = quantiles.get(key) ?? integratedQuantile(share, freedom)
+  quantiles.set(key, quantile)
+  if (quantiles.size > MOST_QUANTILES) quantiles.clear()
+  return quantile
+}
+const MOST_QUANTILES = 512
+
+function integratedQuantile(share: number, freedom: number): number {
   const density = (t: number) => (1 + (t * t) / freedom) ** (-(freedom + 1) / 2)
   // With t = tan u the tail is a finite stretch; half of all lies on either side of 0.
   const steps = 4000
