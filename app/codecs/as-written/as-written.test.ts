@@ -39,6 +39,8 @@ describe('a sticking as people write it', () => {
   it('leaves alone what is in the line’s own notation, whatever it is', () => {
     expect(findAsWritten('>RllRl >RlK >LK')).toBeUndefined()
     expect(findAsWritten('fR:t1/snL (RK)L')).toBeUndefined()
+    // A drum has two letters: the third is the next stroke.
+    expect(findAsWritten('r r:snr')).toBeUndefined()
     fc.assert(
       fc.property(random.lick, ({ line }) => {
         fc.pre(line.groups.some((size) => size > 1) || line.slots.length < 2)
