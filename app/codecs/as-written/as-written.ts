@@ -88,7 +88,8 @@ function barsAsGroups(text: string): string {
     .split(/[|\n\r]+/)
     .map((beat) => beat.trim())
     .filter(Boolean)
-  const single = /^(?:[>^_]?[fdt]?[RLKHJXrlkhjx](?::[a-z?0-9]{2}(?:\/[a-z?0-9]{2})?)?|-|\([^()]*\))$/
+  const single =
+    /^(?:[>^_]?[fdt]?[RLKHJXrlkhjx](?::[a-z?0-9]{2}(?:\/[a-z?0-9]{2})?)?|-|\([^()]*\))$/
   const strokes = beats.map((beat) => beat.split(/\s+/))
   const alone = strokes.flat().every((stroke) => single.test(stroke))
   // Bars that stand on no barline part groups; those that do stay bar checks.

@@ -76,7 +76,7 @@ export function LineEditor({ onPlay }: { onPlay: () => void }) {
           autoCapitalize="off"
           autoCorrect="off"
           autoComplete="off"
-          placeholder="Type R, L, K … a space begins the next group"
+          placeholder={byTouch ? 'Tap R, L, K …' : 'Type R, L, K … a space begins the next group'}
           value={value}
           onChange={(event) => workspace.type(event.target.value, event.target.selectionEnd)}
           inputMode={byTouch ? 'none' : 'text'}

@@ -38,7 +38,7 @@ export function Verdict() {
         </LoadBoundary>
       )}
       <Answer answer={lands} />
-      {answers && <Speed answers={answers} />}
+      {answers && fit.verdict !== 'empty' && <Speed answers={answers} />}
     </section>
   )
 }
@@ -63,7 +63,7 @@ function FitWords({ fit }: { fit: Fit }) {
   if (fit.verdict === 'empty')
     return (
       <span className="text-(--quiet)">
-        slots used. Type a line, or{' '}
+        slots<span className="verdict-more"> used. Type a line, or</span>{' '}
         <Link className="link" to="?panel=cells:tap">
           tap it in
         </Link>
