@@ -207,7 +207,7 @@ async function tapping(page) {
   await page.getByRole('button', { name: 'Stop', exact: true }).click()
 }
 
-/** A simulated drummer heard as sound, who climbs the ladder by what is heard of him. */
+/** A simulated drummer heard as sound, and what is told of him after a few rounds. */
 async function playingAlong(page) {
   await page.goto('/practice/demo-tightrope')
   const along = page.getByRole('region', { name: 'Play along' })

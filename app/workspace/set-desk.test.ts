@@ -1,22 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { SetRecord } from '~/storage'
+import { setOf } from '../../tests/support/sets'
 import { SetDesk } from './set-desk'
 import { addLicksTo, moveExercise, removeLickFrom, reordered, setMinutes } from './set-edits'
 
-const START: SetRecord = addLicksTo(
-  {
-    id: 's',
-    version: 1,
-    createdAt: 0,
-    name: 'Warm-up',
-    note: '',
-    minutes: 5,
-    plan: null,
-    exercises: [],
-  },
-  ['a', 'b', 'c', 'd'],
-)
+const START = setOf('a', 'b', 'c', 'd')
 const opened = () => {
   const saved: SetRecord[] = []
   return { saved, desk: new SetDesk(START, (set) => saved.push(set)) }

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { type SetRecord, setRecordSchema } from '~/storage'
+import { setOf } from '../../tests/support/sets'
 import {
   addLicksTo,
   exceptPlan,
@@ -13,16 +14,6 @@ import {
   sharePlan,
 } from './set-edits'
 
-const setOf = (...ids: string[]): SetRecord => ({
-  id: 's',
-  version: 1,
-  createdAt: 0,
-  name: 'Warm-up',
-  note: '',
-  minutes: 5,
-  plan: null,
-  exercises: ids.map((lickId) => ({ lickId, minutes: null, plan: null })),
-})
 const ids = (set: SetRecord) => set.exercises.map(({ lickId }) => lickId).join('')
 
 describe('a set of exercises', () => {

@@ -37,7 +37,8 @@ export function PadLimbs({
     <Part title="Pads by limb" level={2}>
       <p className="text-(--quiet) text-sm">
         A pad that one limb alone strikes is told apart from the others. Choose the limb, then
-        strike the pad. Pads that are not listed are struck by either hand.
+        strike the pad. Pads that are not listed are told by your kit’s notes, where one limb alone
+        plays that piece; else either hand may have struck them.
       </p>
       <p className="flex flex-wrap gap-1.5">
         {LIMBS.map((one) => (

@@ -36,6 +36,9 @@ describe('what is meant of a step that is played along with', () => {
     )
     expect(line.clicks?.countIn.map((tick) => tick / 10080)).toEqual([-10, -9, -8, -7])
     expect(line.clicks?.round.map((tick) => tick / 10080)).toEqual([-6, -5, -4, -3, -2, -1, 0, 1])
+    // Turned off, it is heard in the count-in alone: what is soft on a beat is then the player's.
+    const off = meantOf(step, false, compose, false).line.clicks
+    expect([off?.countIn.length, off?.round]).toEqual([4, []])
   })
 
   it('tells a pad’s limb by its piece, where one limb alone plays that', () => {

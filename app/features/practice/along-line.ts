@@ -12,9 +12,15 @@ import type { Step } from './step-view'
 /**
  * What is meant to be played of a step, and where in a round it lies. With what sounds beside it, it is meant
  * for a microphone: without limbs, since which hand struck it cannot tell, each instant one stroke, and with
- * the clicks that it may hear. `played` has the limbs all the same, for who plays it.
+ * the clicks that it may hear; of a click that is off only those that count in. `played` has the limbs all the
+ * same, for who plays it.
  */
-export function meantOf(step: Step, countsEach: boolean, beside: (() => Performance) | null) {
+export function meantOf(
+  step: Step,
+  countsEach: boolean,
+  beside: (() => Performance) | null,
+  clicks = true,
+) {
   const { lick } = step.part
   const { bar } = frameTicks(step.played.frame)
   const first = lickSlots(lick)[0]?.tick ?? 0
@@ -35,7 +41,7 @@ export function meantOf(step: Step, countsEach: boolean, beside: (() => Performa
     events.map(({ slot, limb, surface }) => [`${slot} ${limb}`, surface] as const),
   )
   const line: AlongLine = beside
-    ? { strokes: withoutLimbs(strokes), every, clicks: clicksIn(beside(), lineFrom) }
+    ? { strokes: withoutLimbs(strokes), every, clicks: clicksIn(beside(), lineFrom, clicks) }
     : played
   return {
     bar,
@@ -54,10 +60,16 @@ export function meantOf(step: Step, countsEach: boolean, beside: (() => Performa
   }
 }
 
-/** When a performance clicks, in ticks from the line's first slot. */
-function clicksIn({ countIn, countInTicks, round }: Performance, lineFrom: Ticks) {
+/** When a performance clicks, in ticks from the line's first slot; a click that is off counts in all the same. */
+function clicksIn(
+  { countIn, countInTicks, round }: Performance,
+  lineFrom: Ticks,
+  clicks: boolean,
+): NonNullable<AlongLine['clicks']> {
   const ticks = (events: readonly SoundEvent[], from: Ticks) =>
-    events.flatMap(({ kind, tick }) => (kind === 'click' ? [tick - from - lineFrom] : []))
+    events.flatMap((event) =>
+      event.kind === 'click' && (clicks || event.countIn) ? [event.tick - from - lineFrom] : [],
+    )
   return { countIn: ticks(countIn, countInTicks), round: ticks(round(0), 0) }
 }
 

@@ -88,9 +88,10 @@ export function useAlong(along: Along) {
   const known = sounding === 'simulated' ? SIMULATED_DELAY_MS : 0
   const measured = from === 'mic' ? micDelay(settings, microphone.device) : settings.tapDelays[from]
   const delayMs = habits ? known : measured || ('find' as const)
+  const clicks = settings.clickMarks !== 'off'
   const meant = useMemo(
-    () => step && meantOf(step, countsEach, bare ? compose : null),
-    [step, countsEach, bare, compose],
+    () => step && meantOf(step, countsEach, bare ? compose : null, clicks),
+    [step, countsEach, bare, compose, clicks],
   )
   // A click that begins softly spoils less of what is near it.
   useEffect(() => softenClick(wanted && bare), [softenClick, wanted, bare])
