@@ -3,6 +3,7 @@ import {
   type Claims,
   claimsOf,
   clicksAmong,
+  drawnAt,
   type HeardStroke,
   type HeardSummary,
   type LevelledSound,
@@ -93,7 +94,7 @@ export function meantAt({ strokes }: AlongLine, secondsPerTick: number): MeantSt
   return strokes.map(({ tick, three, ...stroke }) => ({
     ...stroke,
     ms: tick * perTick,
-    ...(three && { drawn: { from: three.from, place: three.place, pullMs: three.pull * perTick } }),
+    ...(three && { drawn: drawnAt(three, perTick) }),
   }))
 }
 

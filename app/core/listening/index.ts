@@ -37,7 +37,7 @@ export {
   toleranceOf,
 } from './summary'
 export { gridOfTaps, lineOfTaps, type Tap, type TappedLine } from './taps'
-export { type LeanTold, threesOf } from './threes'
+export { drawnAt, type LeanTold, threesOf } from './threes'
 export {
   expectedStrokes,
   type GapTold,

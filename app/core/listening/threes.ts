@@ -1,6 +1,6 @@
 import { frameTicks, type Lick, lineEvents } from '../line'
 import { TICKS_PER_QUARTER, type Ticks } from '../time'
-import type { PlayedStroke, ThreePlace } from './strokes'
+import type { Drawn, PlayedStroke, ThreePlace } from './strokes'
 
 /**
  * The second and third strokes of every three that may turn into a triplet: a beat of sixteenths in which
@@ -35,6 +35,11 @@ export function threesOf(lick: Lick): ReadonlyMap<number, ThreePlace> {
       })
   }
   return places
+}
+
+/** Where a stroke of a three is drawn at a tempo, told in milliseconds a tick. */
+export function drawnAt({ from, place, pull }: ThreePlace, msPerTick: number): Drawn {
+  return { from, place, pullMs: pull * msPerTick }
 }
 
 /** How far the threes of a round lie towards triplets: 0 as written, 1 as triplets. */

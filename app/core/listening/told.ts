@@ -5,7 +5,7 @@ import { type LevelTold, levelsOf } from './levels'
 import { type Matching, matchStrokes } from './match'
 import { delayOfPairs, findDelay, pairStrokes } from './pairing'
 import type { ExpectedStroke, HeardStroke, PlayedStroke } from './strokes'
-import { type LeanTold, leanOf, threesOf } from './threes'
+import { drawnAt, type LeanTold, leanOf, threesOf } from './threes'
 
 /** How one limb lies against the line. */
 export interface LimbTold {
@@ -58,9 +58,7 @@ export function expectedStrokes(lick: Lick, tempo: number): ExpectedStroke[] {
       limb,
       slot,
       velocity: VELOCITIES[dynamic],
-      ...(three && {
-        drawn: { from: three.from, place: three.place, pullMs: three.pull * perTick },
-      }),
+      ...(three && { drawn: drawnAt(three, perTick) }),
     }
   })
 }

@@ -127,9 +127,13 @@ export function useAlong(along: Along) {
     },
   )
   const { strike: strikeKit } = microphone
+  // The same drummer while the music goes on, also where its tempo changes: no round is played twice.
+  const drummer = useMemo(
+    () => (active && habits ? new SimulatedDrummer(meant.played, habits, SEED) : null),
+    [active, habits, meant],
+  )
   useEffect(() => {
     if (!active) return
-    const drummer = habits && new SimulatedDrummer(meant.played, habits, SEED)
     const timer = setInterval(() => {
       const at = position()
       const since = at && sinceAt(at)
@@ -147,7 +151,7 @@ export function useAlong(along: Along) {
       session.reach(since)
     }, LOOK_MS)
     return () => clearInterval(timer)
-  }, [active, position, sinceAt, session, habits, plan, meant, bare, strikeKit])
+  }, [active, position, sinceAt, session, drummer, plan, meant, bare, strikeKit])
   const told = useSlices(session)
   const { summary, proposal, unsettled } = told
   useEffect(() => {

@@ -1,6 +1,7 @@
 import { nanoid } from 'nanoid'
-import { useEffect, useState, useSyncExternalStore } from 'react'
+import { useEffect, useState } from 'react'
 import type { CopyOf } from '~/live/conflicts'
+import { useSlices } from '~/live/use-slices'
 import { closeSaver, type Kept, onStoreChange, openSaver, type SetRecord } from '~/storage'
 import { SetDesk } from '~/workspace/set-desk'
 
@@ -21,8 +22,7 @@ export function useSet(opened: Kept<SetRecord>) {
       void closeSaver(saver)
     }
   }, [desk, saver, opened.id])
-  const state = useSyncExternalStore(desk.subscribe, desk.state, desk.state)
-  return { ...state, desk, saver }
+  return { ...useSlices(desk), desk, saver }
 }
 
 function contentOf({
