@@ -44,6 +44,15 @@ const WAYS = [
     },
     key: (i) => (i % 2 === 0 ? 'k' : 'Backspace'),
   },
+  {
+    what: 'A stroke of the first bar typed over on the ruler',
+    before: async (page, _field, i) => {
+      // A letter steps on to the next slot: back again.
+      for (const key of i === 0 ? ['Alt+k', 'Home'] : ['ArrowLeft']) await page.keyboard.press(key)
+      await page.waitForTimeout(PAUSE)
+    },
+    key: (i) => (i % 2 === 0 ? 'l' : 'k'),
+  },
 ]
 
 ensurePackages()

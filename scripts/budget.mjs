@@ -4,9 +4,9 @@ import { gzipSync } from 'node:zlib'
 
 /** How much JavaScript a page needs before it can be used: its modules and all they import at once. */
 const CLIENT = 'build/client'
-const BUDGETS = { 'routes/library': 201, 'routes/bench': 267.5, 'routes/settings': 176.5 }
+const BUDGETS = { 'routes/library': 201, 'routes/bench': 263, 'routes/settings': 176.5 }
 /** Code that must come only where it is needed. */
-const LATE = /kit-sampler|scheduler|worker|unit-figure/i
+const LATE = /kit-sampler|scheduler|worker|row-staff/i
 
 const file = readdirSync(join(CLIENT, 'assets')).find((name) => /^manifest-.*\.js$/.test(name))
 if (!file) throw new Error('no manifest: build first')

@@ -1,9 +1,13 @@
 import { createHash } from 'node:crypto'
 import { readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { gzipSync } from 'node:zlib'
 import { run } from './ensure.mjs'
 
-/** Builds the app, then its service worker: which files and pages it keeps, and under which version. */
+/**
+ * Builds the app, then its service worker: which files and pages it keeps, and under which version; then packs
+ * what is text, once and not each time that it is asked for.
+ */
 const CLIENT = 'build/client'
 /** One address of every kind of page: the page of a lick is the same whichever lick it is. */
 const PAGES = [
@@ -39,6 +43,11 @@ const filled = source
   .replace("'__FILES__'", JSON.stringify(files))
   .replace("'__PAGES__'", JSON.stringify(PAGES))
 writeFileSync(join(CLIENT, 'sw.js'), filled)
+for (const path of files.filter((path) => /^\/assets\/.*\.(?:js|css|svg)$/.test(path)))
+  writeFileSync(
+    join(CLIENT, `${path}.gz`),
+    gzipSync(readFileSync(join(CLIENT, path)), { level: 9 }),
+  )
 
 function filesIn(folder, under = '') {
   return readdirSync(join(folder, under)).flatMap((name) => {

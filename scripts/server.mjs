@@ -17,6 +17,7 @@ const HEADERS = {
   'Permissions-Policy':
     'microphone=(self), midi=(self), camera=(), geolocation=(), payment=(), usb=()',
 }
+const LASTING = { immutable: true, maxAge: YEAR * 1000 }
 const METHODS = new Set(['GET', 'HEAD', 'POST'])
 
 /** The app over a built server. Options: `demo` says whether an empty store is filled. */
@@ -29,9 +30,10 @@ export async function createApp(build) {
     response.set('Allow', [...METHODS].join(', '))
     response.status(405).type('text').send('Method not allowed')
   })
+  app.get('/assets/:file', packed)
   app.use(compression())
   // The names of assets change with what is in them; those of other files do not.
-  app.use('/assets', express.static(`${CLIENT}/assets`, { immutable: true, maxAge: YEAR * 1000 }))
+  app.use('/assets', express.static(`${CLIENT}/assets`, LASTING))
   app.use('/assets', (_request, response) => response.status(404).type('text').send('Not found'))
   app.use(
     express.static(CLIENT, {
@@ -55,6 +57,21 @@ export async function createApp(build) {
       .send(status === 500 ? 'Server error' : 'Bad request')
   })
   return app
+}
+
+/** Answers with the file as the build packed it, to whoever can unpack it. */
+function packed(request, response, next) {
+  const { file } = request.params
+  const kind = /^[\w.-]+\.(js|css|svg)$/.exec(file)?.[1]
+  if (!kind || !request.acceptsEncodings('gzip')) return next()
+  const headers = { 'Content-Encoding': 'gzip', Vary: 'Accept-Encoding' }
+  const root = `${CLIENT}/assets`
+  response.type(kind)
+  response.sendFile(`${file}.gz`, { ...LASTING, root, headers }, (error) => {
+    if (!error || response.headersSent) return
+    response.removeHeader('Content-Encoding')
+    next()
+  })
 }
 
 if (import.meta.url === pathToFileURL(process.argv[1] ?? '').href) {

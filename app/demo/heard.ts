@@ -1,6 +1,6 @@
 import { parseLickText } from '~/codecs/lick-text'
 import { lineEvents, VELOCITIES } from '~/core/line'
-import { EVEN, expectedStrokes, playedWith, summaryOf, toldOfRound } from '~/core/listening'
+import { EVEN, expectedStrokes, playedWith, summaryOf, toldOf } from '~/core/listening'
 import { isOneHand } from '~/core/sticking'
 import type { PracticeSessionRecord } from '~/storage'
 import { DEMO_LICKS } from './licks'
@@ -36,7 +36,7 @@ export function demoHeard({
     missed: 0.02,
   }
   const rounds = Array.from({ length: ROUNDS }, (_, round) =>
-    toldOfRound(line, playedWith(line, habits, daysAgo * 1000 + tempo * 10 + round)),
+    toldOf(line, playedWith(line, habits, daysAgo * 1000 + tempo * 10 + round)),
   )
   const summary = summaryOf(rounds)
   return { ...summary, limbs: [...summary.limbs] }

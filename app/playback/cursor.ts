@@ -33,9 +33,10 @@ function paint(
   still: boolean,
 ): void {
   if (!ruler || !host) return
-  for (const row of ruler.rows) {
-    const cursor = host.querySelector<HTMLElement>(`[data-row="${row.index}"] [data-cursor]`)
-    if (!cursor) continue
+  for (const element of host.querySelectorAll<HTMLElement>('[data-row]')) {
+    const row = ruler.rows[Number(element.dataset.row)]
+    const cursor = element.querySelector<HTMLElement>('[data-cursor]')
+    if (!row || !cursor) continue
     const x =
       position && position.phase !== 'count-in' && position.phase !== 'over'
         ? cursorX(ruler, row, position.tick, still)

@@ -59,6 +59,7 @@ export function NumberField(props: NumberFieldProps) {
     else if (event.key === 'Escape' && draft !== null) {
       clearTimeout(timer.current)
       setDraft(null)
+      event.preventDefault()
       event.stopPropagation()
     } else if (by !== undefined) {
       event.preventDefault()

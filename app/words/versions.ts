@@ -1,4 +1,5 @@
-import { canonicalValues, KEYS, type Key } from '~/codecs/lick-text'
+import { headerValues, KEYS, type Key } from '~/codecs/lick-text'
+import { isEqual } from '~/core/foundation'
 import type { Lick } from '~/core/line'
 import { formatSlot } from '~/core/notation'
 import type { SlotContent } from '~/core/sticking'
@@ -36,16 +37,13 @@ export function comparedWith(saved: Lick, now: Lick): Comparison {
     const [a, b] = [saved.line.slots[slot], now.line.slots[slot]]
     if (!a || !b || formatSlot(a) !== formatSlot(b)) slots.push({ slot, saved: a, now: b })
   }
+  const [before, after] = [headerValues(saved), headerValues(now)]
   const keys = COMPARED.flatMap((key): KeyDifference[] => {
-    const [was, is] = [canonicalValues(saved, key), canonicalValues(now, key)]
-    return same(was, is) ? [] : [{ key, saved: was, now: is }]
+    const [was, is] = [before.get(key) ?? [], after.get(key) ?? []]
+    return isEqual(was, is) ? [] : [{ key, saved: was, now: is }]
   })
   const shape = ({ line: { groups, gridChanges } }: Lick) => [groups, gridChanges]
-  return { slots, grouping: !same(shape(saved), shape(now)), keys }
-}
-
-function same(a: unknown, b: unknown): boolean {
-  return JSON.stringify(a) === JSON.stringify(b)
+  return { slots, grouping: !isEqual(shape(saved), shape(now)), keys }
 }
 
 const SHOWN = 6

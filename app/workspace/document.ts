@@ -108,9 +108,11 @@ export function runCommand(document: BenchDocument, command: BenchCommand): Benc
       if (text !== document.goodText) return document
       const { label, lick, change, voicing } = command
       const transaction = toTransaction(label, rewriteLick(text, document.good, lick, change))
-      const map = change && changeMap(document.good.lick, lick, change)
       const marked = voicing ?? document.voicing
-      const moved = map && hasMarks(marked) ? moveMarks(marked, map) : marked
+      const moved =
+        change && hasMarks(marked)
+          ? moveMarks(marked, changeMap(document.good.lick, lick, change))
+          : marked
       if (moved === document.voicing) return judged(document, commit(history, transaction))
       return judged(document, commit(history, withVoicing(transaction, history, moved)))
     }

@@ -66,7 +66,13 @@ describe('a set that is worked on', () => {
           expect(desk.state().set).toBe(state)
           expect(saved.at(-1)).toBe(state)
         }
-        expect(desk.state().past).toEqual([])
+        expect(desk.state().steps.past).toEqual([])
+        for (const state of states.reverse().slice(1)) {
+          desk.redo()
+          expect(desk.state().set).toBe(state)
+          expect(saved.at(-1)).toBe(state)
+        }
+        expect(desk.state().steps.future).toEqual([])
       }),
       { numRuns: 100 },
     )

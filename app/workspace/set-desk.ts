@@ -1,16 +1,14 @@
 import type { SetRecord } from '~/storage'
 import { Slices } from './slices'
+import { NO_STEPS, type Stepped, type Steps, stepBack, stepForth, stepFrom } from './steps'
 
 /** A set as it is worked on. */
 export interface SetDeskState {
   readonly set: SetRecord
-  /** States to go back to; the last is the nearest. */
-  readonly past: readonly SetRecord[]
+  readonly steps: Steps<SetRecord>
   /** Whether it was deleted in another tab. */
   readonly gone: boolean
 }
-
-const MOST_PAST = 100
 
 /**
  * A set without its page. A change is always made to the set as it stands when the change is made, however
@@ -21,14 +19,11 @@ const MOST_PAST = 100
  * @example const desk = new SetDesk(set, save); desk.edit((now) => setMinutes(now, 'tightrope', 8)); desk.undo()
  */
 export class SetDesk extends Slices<SetDeskState> {
-  /** What the last change was about: the next one of the same kind is one step of undo with it. */
-  private about = ''
-
   constructor(
     set: SetRecord,
     private readonly save: (set: SetRecord) => void,
   ) {
-    super({ set, past: [], gone: false })
+    super({ set, steps: NO_STEPS, gone: false })
   }
 
   /**
@@ -36,30 +31,36 @@ export class SetDesk extends Slices<SetDeskState> {
    * other that are `about` the same, as the letters of a name are, are one step of undo.
    */
   readonly edit = (change: (set: SetRecord) => SetRecord, about = ''): void => {
-    const { set, past } = this.current
+    const { set, steps } = this.current
     const next = change(set)
     if (next === set) return
-    const merges = about !== '' && about === this.about
-    this.about = about
-    this.patch({ set: next, past: merges ? past : [...past.slice(1 - MOST_PAST), set] })
+    this.patch({ set: next, steps: stepFrom(steps, set, about) })
     this.save(next)
   }
 
   /** Goes back a step, where there is one. */
   readonly undo = (): void => {
-    const { past } = this.current
-    const before = past.at(-1)
-    if (!before) return
-    this.about = ''
-    this.patch({ set: before, past: past.slice(0, -1) })
-    this.save(before)
+    const { set, steps } = this.current
+    this.goTo(stepBack(steps, set))
+  }
+
+  /** Goes forth again to what was undone last, where no change came between. */
+  readonly redo = (): void => {
+    const { set, steps } = this.current
+    this.goTo(stepForth(steps, set))
+  }
+
+  private goTo(step: Stepped<SetRecord> | null): void {
+    if (!step) return
+    const { state: set, steps } = step
+    this.patch({ set, steps })
+    this.save(set)
   }
 
   /** What another tab saved, while nothing of ours waited: it is shown, and can be undone. */
   readonly take = (theirs: SetRecord): void => {
-    const { set, past } = this.current
-    this.about = ''
-    this.patch({ set: theirs, past: [...past.slice(1 - MOST_PAST), set], gone: false })
+    const { set, steps } = this.current
+    this.patch({ set: theirs, steps: stepFrom(steps, set), gone: false })
   }
 
   /** Another tab deleted it, or put it back. */

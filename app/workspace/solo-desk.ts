@@ -1,19 +1,24 @@
 import { MOST_PARTS, MOST_SOLO_BARS, type Solo, type SoloPart, soloLength } from '~/core/solo'
 import { Slices } from './slices'
+import {
+  NO_STEPS,
+  type Stepped,
+  type Steps,
+  stepBack,
+  stepDone,
+  stepForth,
+  stepFrom,
+} from './steps'
 
 /** A solo as it is worked on. */
 export interface SoloDeskState {
   readonly solo: Solo
-  /** States to go back to, and to go forward to again; the last of each is the nearest. */
-  readonly past: readonly Solo[]
-  readonly future: readonly Solo[]
+  readonly steps: Steps<Solo>
   /** The part that is opened, by its id; null for none. */
   readonly chosen: string | null
   /** Why the last change was not made, in words; empty where it was. */
   readonly refused: string
 }
-
-const MOST_PAST = 200
 
 /**
  * A solo without its page: its parts are added, moved, changed and drawn over, with undo without end. Every
@@ -23,19 +28,16 @@ const MOST_PAST = 200
  * @example const desk = new SoloDesk(solo, save); desk.add(part); desk.undo()
  */
 export class SoloDesk extends Slices<SoloDeskState> {
-  /** What the last change was about: the next one of the same kind is one step of undo with it. */
-  private about = ''
-
   constructor(
     solo: Solo,
     private readonly save: (solo: Solo) => void,
   ) {
-    super({ solo, past: [], future: [], chosen: solo.parts[0]?.id ?? null, refused: '' })
+    super({ solo, steps: NO_STEPS, chosen: solo.parts[0]?.id ?? null, refused: '' })
   }
 
   /** Changes the solo; changes one after the other that are `about` the same are one step. */
   edit(change: (solo: Solo) => Solo, about = ''): void {
-    const { solo, past } = this.current
+    const { solo, steps } = this.current
     const next = change(solo)
     if (next === solo) return
     const refused = faultOf(next, solo)
@@ -43,12 +45,9 @@ export class SoloDesk extends Slices<SoloDeskState> {
       this.patch({ refused })
       return
     }
-    const merges = about !== '' && about === this.about
-    this.about = about
     this.patch({
       solo: next,
-      past: merges ? past : [...past.slice(-MOST_PAST + 1), solo],
-      future: [],
+      steps: stepFrom(steps, solo, about),
       refused: '',
       chosen: this.stillThere(next),
     })
@@ -56,33 +55,31 @@ export class SoloDesk extends Slices<SoloDeskState> {
   }
 
   undo(): void {
-    const { solo, past, future } = this.current
-    const before = past.at(-1)
-    if (before) this.goTo(before, past.slice(0, -1), [...future, solo])
+    const { solo, steps } = this.current
+    this.goTo(stepBack(steps, solo))
   }
 
   redo(): void {
-    const { solo, past, future } = this.current
-    const after = future.at(-1)
-    if (after) this.goTo(after, [...past, solo], future.slice(0, -1))
+    const { solo, steps } = this.current
+    this.goTo(stepForth(steps, solo))
   }
 
-  private goTo(solo: Solo, past: readonly Solo[], future: readonly Solo[]): void {
-    this.about = ''
-    this.patch({ solo, past, future, refused: '', chosen: this.stillThere(solo) })
+  private goTo(step: Stepped<Solo> | null): void {
+    if (!step) return
+    const { state: solo, steps } = step
+    this.patch({ solo, steps, refused: '', chosen: this.stillThere(solo) })
     this.save(solo)
   }
 
   /** What another tab saved, while nothing of ours waited: it is shown, and can be undone. */
   take(theirs: Solo): void {
-    const { solo, past } = this.current
-    this.about = ''
-    this.patch({ solo: theirs, past: [...past, solo], future: [], chosen: this.stillThere(theirs) })
+    const { solo, steps } = this.current
+    const chosen = this.stillThere(theirs)
+    this.patch({ solo: theirs, steps: stepFrom(steps, solo), chosen })
   }
 
   choose(chosen: string | null): void {
-    this.about = ''
-    this.patch({ chosen })
+    this.patch({ chosen, steps: stepDone(this.current.steps) })
   }
 
   /** Opens the part before or after the one that is open. */
@@ -152,7 +149,7 @@ export class SoloDesk extends Slices<SoloDeskState> {
 
   /** Ends a drawing: the next one is a step of its own. */
   lift(): void {
-    this.about = ''
+    this.patch({ steps: stepDone(this.current.steps) })
   }
 
   /** The part that is open, or the first where it is gone. */

@@ -5,7 +5,7 @@ export declare const WAYS_OUT: Readonly<Record<string, Leave>>
 export declare function killWhileTyping(
   address: string | undefined,
   times: number,
-): Promise<number[]>
+): Promise<{ lost: number; plain: number }[]>
 export declare function leaveAfterKey(
   browser: Browser,
   address: string | undefined,

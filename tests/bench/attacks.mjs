@@ -29,13 +29,41 @@ const reopened = async (page, bench) => {
 
 /** The oldest of what was lost: milliseconds before the end; 0 where nothing was. */
 function lostAge(keys, kept, end) {
-  const first = keys[kept.length]
+  const first = keys[kept]
   return first === undefined ? 0 : end - first
 }
 
 /**
- * The browser's processes are killed while someone types without a pause; tells how old the oldest
- * lost key was, each time. Typing goes on when the signal comes.
+ * Beside the page, each key is written down as plainly as a browser can: what of this is lost, a busy
+ * machine has kept from everyone.
+ */
+const writeKeysDown = () =>
+  new Promise((resolve, reject) => {
+    const opening = indexedDB.open('plain-keys', 1)
+    opening.onupgradeneeded = () =>
+      opening.result.createObjectStore('keys', { autoIncrement: true })
+    opening.onerror = () => reject(opening.error)
+    opening.onsuccess = () => {
+      const keys = () => opening.result.transaction('keys', 'readwrite').objectStore('keys')
+      addEventListener('keydown', () => keys().add(true), { capture: true })
+      resolve()
+    }
+  })
+
+const writtenDown = () =>
+  new Promise((resolve, reject) => {
+    const opening = indexedDB.open('plain-keys', 1)
+    opening.onerror = () => reject(opening.error)
+    opening.onsuccess = () => {
+      const counting = opening.result.transaction('keys').objectStore('keys').count()
+      counting.onsuccess = () => resolve(counting.result)
+    }
+  })
+
+/**
+ * The browser's processes are killed while someone types without a pause. Tells how old the oldest lost
+ * key was each time, in milliseconds, and how old the oldest that was lost beside the page, where each
+ * key was written at once. Typing goes on when the signal comes.
  */
 export async function killWhileTyping(address, times) {
   const ages = []
@@ -50,6 +78,7 @@ export async function killWhileTyping(address, times) {
     const before = await launch()
     const page = await before.newPage()
     const bench = await openBench(page, address)
+    await page.evaluate(writeKeysDown)
     const keys = []
     await field(page).focus()
     const stop = Date.now() + 2500 + ((i * 37) % PAUSE)
@@ -62,8 +91,10 @@ export async function killWhileTyping(address, times) {
     const end = Date.now()
     spawnSync('pkill', ['-9', '-f', home])
     const after = await launch()
-    const kept = await reopened(await after.newPage(), bench)
-    ages.push(lostAge(keys, kept, end))
+    const again = await after.newPage()
+    const kept = await reopened(again, bench)
+    const plain = await again.evaluate(writtenDown)
+    ages.push({ lost: lostAge(keys, kept.length, end), plain: lostAge(keys, plain, end) })
     await after.close()
     await rm(home, { recursive: true, force: true })
   }

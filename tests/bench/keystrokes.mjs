@@ -6,15 +6,21 @@ export function watchKeys() {
   const keys = []
   addEventListener(
     'keydown',
-    ({ key }) => {
+    (event) => {
+      const { key, altKey } = event
       // Keys that only move the caret are not what is measured.
-      if (key.length > 1 && key !== 'Backspace') return
+      if ((key.length > 1 && key !== 'Backspace') || altKey) return
       const begun = performance.now()
       let handled = begun
       // React commits in a microtask of the input event, queued before this one.
-      const onInput = () =>
+      const onHandled = () =>
         queueMicrotask(() => queueMicrotask(() => (handled = performance.now())))
-      addEventListener('input', onInput, { once: true })
+      // What is typed in the line comes as input; the ruler takes the key itself.
+      addEventListener('input', onHandled, { once: true })
+      event.preventDefault = () => {
+        Event.prototype.preventDefault.call(event)
+        onHandled()
+      }
       requestAnimationFrame(() => {
         const frame = performance.now()
         // The first task after the frame is painted, before whatever else waits for a turn.

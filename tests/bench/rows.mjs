@@ -19,15 +19,16 @@ export function visibleRows(page) {
     const foot = document.querySelector('.bench-foot').getBoundingClientRect().top
     const top = Math.max(0, frame.top)
     const bottom = Math.min(innerHeight, frame.bottom, foot, covered)
-    const words = system.dataset.parts.split(' ')
-    const parts = []
-    for (let i = 0; i < words.length; i += 2) parts.push([words[i], Number(words[i + 1])])
-    return Object.fromEntries(
-      parts.map(([name, from], i) => {
-        const to = parts[i + 1]?.[1] ?? box.height
-        const seen = Math.min(bottom, box.top + to) - Math.max(top, box.top + from)
-        return [name, [Math.max(0, Math.round(seen)), Math.round(to - from)]]
-      }),
-    )
+    const parts = JSON.parse(system.dataset.parts)
+    const names = ['count', 'stacks', 'sticking', 'limbs', 'voices', 'layers', 'staff']
+    const { stacksTop, bracketBottom, lanesTop, voicesBaseline, patternsTop, height } = parts
+    const starts = [0, stacksTop, bracketBottom, lanesTop, voicesBaseline - 14, patternsTop, height]
+    const rows = names.map((name, i) => {
+      const [from, to] = [starts[i], starts[i + 1] ?? box.height]
+      const seen = Math.min(bottom, box.top + to) - Math.max(top, box.top + from)
+      return [name, [Math.max(0, Math.round(seen)), Math.round(to - from)]]
+    })
+    // Rows that the lick does not have are no higher than what is between others.
+    return Object.fromEntries(rows.filter(([, [, height]]) => height > 4))
   })
 }

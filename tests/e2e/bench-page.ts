@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
-import AxeBuilder from '@axe-core/playwright'
 import { type Browser, expect, type Locator, type Page, test } from '@playwright/test'
+import { expectNoFault } from './faults'
 
 /** Opens the library for the first time and then a lick of the demo on the bench. */
 export async function openLick(page: Page, title: string): Promise<void> {
@@ -87,11 +87,7 @@ export const staffNotes = (page: Page) => page.locator('.staff-unit .note, .staf
 
 /** Whether axe finds nothing in either theme, and nothing is wider than a phone. */
 export async function expectAccessible(page: Page): Promise<void> {
-  for (const scheme of ['light', 'dark'] as const) {
-    await page.emulateMedia({ colorScheme: scheme })
-    const { violations } = await new AxeBuilder({ page }).analyze()
-    expect(violations.map(({ id, nodes }) => [scheme, id, nodes[0]?.html])).toEqual([])
-  }
+  await expectNoFault(page)
   await page.setViewportSize({ width: 390, height: 800 })
   const wide = () => page.evaluate(() => document.documentElement.scrollWidth - innerWidth)
   await expect.poll(wide).toBe(0)

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, type Page, test } from '@playwright/test'
 import { frame, openLick, openPanel, part, sticking } from './bench-page'
 
 const KEY_MS = { delay: 30 }
@@ -86,3 +86,66 @@ test('what cannot be done is said', async ({ page }) => {
   await change.getByRole('button', { name: /^Reverse/ }).click()
   await expect(page.getByText(/cannot be read as it stands: fix it first/)).toBeVisible()
 })
+
+test('a key opens each panel with the focus in it, and Escape leads back to the line', async ({
+  page,
+}) => {
+  await openLick(page, 'Tightrope')
+  const panel = page.locator('#dock-panel')
+  const focused = panel.locator(':focus')
+  // One after the other: the panel that was open before goes, and does not take the focus with it.
+  for (const [key, name] of [
+    ['Alt+3', 'Change'],
+    ['Alt+4', 'Fit'],
+    ['Alt+2', 'Cells'],
+  ] as const) {
+    await page.keyboard.press(key)
+    await expect(page.getByRole('region', { name, exact: true })).toBeVisible()
+    await expect(focused).toHaveCount(1)
+  }
+  await page.keyboard.press('Escape')
+  await expect(sticking(page)).toBeFocused()
+  await expect(panel).toBeVisible()
+  // From a control of the page beside the line; over the lower half the panel is closed too.
+  await page.setViewportSize({ width: 820, height: 1180 })
+  await page.getByRole('button', { name: 'Light or dark theme' }).focus()
+  await page.keyboard.press('Escape')
+  await expect(sticking(page)).toBeFocused()
+  await expect(panel).toHaveCount(0)
+  await page.keyboard.press('Alt+4')
+  await page.keyboard.press('Alt+k')
+  await page.keyboard.press('Escape')
+  await expect(sticking(page)).toBeFocused()
+  await expect(panel).toHaveCount(0)
+  // Also where the panel is not there yet, and beside the ruler, where it may stay.
+  await openAndLeaveAtOnce(page, 3)
+  await page.waitForTimeout(500)
+  await expect(panel).toHaveCount(0)
+  await expect(sticking(page)).toBeFocused()
+  await page.setViewportSize({ width: 1280, height: 800 })
+  await openAndLeaveAtOnce(page, 6)
+  await expect(panel.locator('[data-panel-body] button').first()).toBeVisible()
+  await expect(sticking(page)).toBeFocused()
+  // A small window and a draft have it first.
+  await part(page, 'Grid').click()
+  await page.keyboard.press('Escape')
+  await expect(part(page, 'Grid')).toBeFocused()
+  const tempo = page.getByRole('spinbutton', { name: 'Playing tempo' })
+  await tempo.click()
+  await tempo.pressSequentially('9', KEY_MS)
+  await tempo.press('Escape')
+  await expect(tempo).toBeFocused()
+  await tempo.press('Escape')
+  await expect(sticking(page)).toBeFocused()
+})
+
+/** Presses the key of a panel and Escape in one step of the page: what the first asked for is not there yet. */
+const openAndLeaveAtOnce = (page: Page, digit: number) =>
+  page.evaluate((digit) => {
+    const press = (init: KeyboardEventInit) => {
+      const event = new KeyboardEvent('keydown', { ...init, bubbles: true, cancelable: true })
+      document.activeElement?.dispatchEvent(event)
+    }
+    press({ key: String(digit), code: `Digit${digit}`, altKey: true })
+    press({ key: 'Escape', code: 'Escape' })
+  }, digit)

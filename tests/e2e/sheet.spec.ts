@@ -1,7 +1,7 @@
-import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page, test } from '@playwright/test'
 import { unzipSync } from 'fflate'
 import { openLick, openPanel, saved } from './bench-page'
+import { expectNoFault } from './faults'
 
 const titles = (page: Page) => page.getByRole('list', { name: 'Licks on the sheet' }).locator('li')
 const pages = (page: Page) => page.getByRole('img', { name: /^Page \d+ of \d+$/ })
@@ -32,7 +32,7 @@ test('licks from the library become a sheet: ordered by keys, chosen, and found 
   await expect(titles(page)).toHaveCount(3)
   await expect(titles(page).nth(1)).toHaveText(first)
   await expect(pages(page)).toHaveCount(3)
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+  await expectNoFault(page)
   await page.emulateMedia({ media: 'print' })
   await expect(page.getByRole('heading', { name: 'Sheet' })).toBeHidden()
   await expect(page.getByRole('navigation', { name: 'Main' })).toBeHidden()

@@ -1,10 +1,10 @@
-import { execFileSync } from 'node:child_process'
-import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
+import { spawnSync } from 'node:child_process'
+import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { toHeadlessEvents, toHeadlessSum } from '~/codecs/headless'
 import { formatLickText, parseLickText } from '~/codecs/lick-text'
+import { lickCommand } from '../../scripts/lick-command'
 import { lickOf } from '../support/licks'
 
 const CASES = join(import.meta.dirname, '../fixtures/cases')
@@ -74,59 +74,99 @@ describe('the refused lines', () => {
   })
 })
 
-describe('the command', () => {
-  const run = (args: string[], input?: string) => {
-    try {
-      const options = { encoding: 'utf8', ...(input !== undefined && { input }) } as const
-      return {
-        code: 0,
-        out: execFileSync('node_modules/.bin/tsx', ['scripts/lick.ts', ...args], options),
-      }
-    } catch (error) {
-      const { status, stdout } = error as { status: number; stdout: string }
-      return { code: status, out: stdout }
-    }
-  }
+/** The command with files that are only told, by their paths; `-` is what is piped in. */
+function run(words: readonly string[], told: Readonly<Record<string, string>> = {}) {
+  const written: Record<string, Uint8Array | string> = {}
+  const ended = lickCommand(words, {
+    read: (path) => (path in told ? new TextEncoder().encode(told[path]) : undefined),
+    write: (path, content) => {
+      written[path] = content
+    },
+  })
+  const answer = () => JSON.parse(ended.out.toString())
+  return { ...ended, answer, written }
+}
 
+describe('the command', () => {
   it('prints velocities where they are asked for, squeezed swells rising within their slots', () => {
-    const lick = 'swell: 0..1 ghost>accent\nline: {RL}{RL}'
-    const events = JSON.parse(run(['events', '--velocity', '-'], lick).out).events
+    const lick = { '-': 'swell: 0..1 ghost>accent\nline: {RL}{RL}' }
+    const { events } = run(['events', '--velocity', '-'], lick).answer()
     const velocities = events.map(({ velocity }: { velocity: number }) => velocity)
     expect(velocities).toHaveLength(4)
     expect(velocities).toEqual([...velocities].sort((a, b) => a - b))
     expect(velocities[0]).toBeLessThan(velocities[3])
-    expect(JSON.parse(run(['events', '-'], lick).out).events[0]).not.toHaveProperty('velocity')
+    expect(run(['events', '-'], lick).answer().events[0]).not.toHaveProperty('velocity')
   })
 
   it('prints one object for a file, an array for several, and errors with exit 1', () => {
-    const file = (name: string) => join(CASES, `${name}.lick`)
-    const one = run(['sum', file('tightrope')])
-    expect([one.code, JSON.parse(one.out).groups]).toEqual([0, [5, 3, 2]])
-    const two = run(['check', file('tightrope'), file('parade')])
-    expect(JSON.parse(two.out)).toEqual([{ errors: [] }, { errors: [] }])
-    const limit = JSON.parse(run(['limit', '-', '--landing'], 'line: RLKK*4').out)
+    const files = { 'a.lick': textOf('tightrope'), 'b.lick': textOf('parade'), '-': 'line: RLq' }
+    const one = run(['sum', 'a.lick'], files)
+    expect([one.code, one.answer().groups]).toEqual([0, [5, 3, 2]])
+    expect(run(['check', 'a.lick', 'b.lick'], files).answer()).toEqual([
+      { errors: [] },
+      { errors: [] },
+    ])
+    expect(run(['check', '-'], { '-': 'line: RLx' }).code).toBe(0)
+    const refused = run(['events', '-'], files)
+    const fault = {
+      line: 1,
+      column: 9,
+      found: 'q',
+      expected: 'R, L, K, H, J, X or -',
+      code: 'no-such-stroke',
+    }
+    expect([refused.code, refused.answer()]).toEqual([1, { errors: [fault] }])
+    const mixed = run(['check', 'a.lick', '-'], files)
+    expect([mixed.code, mixed.answer()]).toEqual([1, [{ errors: [] }, { errors: [fault] }]])
+  })
+
+  it('tells the limit, with the landing or in a loop, and for a kit', () => {
+    const limit = run(['limit', '-', '--landing'], { '-': 'line: RLKK*4' }).answer()
     expect(limit).toMatchObject({ bpm: 107.14, bottleneck: { limb: 'RF', needMs: 140 } })
     expect(limit.next).toHaveLength(3)
-    expect(run(['limit', '-', '--kit', 'package.json'], 'line: RL').code).toBe(2)
-    const played = join(mkdtempSync(join(tmpdir(), 'played-')), 'played.json')
+    const noKit = run(['limit', '-', '--kit', 'a.json'], { '-': 'line: RL', 'a.json': '{}' })
+    expect([noKit.code, noKit.told.startsWith('a.json: ')]).toEqual([2, true])
+  })
+
+  it('hears what was played', () => {
     const strokes = [0, 158, 299, 462].map((ms) => ({ ms }))
-    writeFileSync(played, JSON.stringify({ tempo: 100, strokes }))
-    const heard = JSON.parse(run(['hear', '-', '--played', played], 'line: RKRK').out)
+    const files = { '-': 'line: RKRK', 'played.json': JSON.stringify({ tempo: 100, strokes }) }
+    const heard = run(['hear', '-', '--played', 'played.json'], files).answer()
     expect(heard.uneven).toEqual({ limbs: ['RH', 'RF'], ratio: 1.138 })
     expect(heard.limbs.RF).toEqual({ strokes: 2, meanMs: 10, sdMs: 2.8 })
-    expect(run(['hear', '-'], 'line: RKRK').code).toBe(2)
-    const bad = run(['check', '-'], 'line: RLx')
-    expect(bad.code).toBe(0)
-    const refused = run(['events', '-'], 'line: RLq')
-    expect([refused.code, JSON.parse(refused.out).errors[0]]).toEqual([
-      1,
-      {
-        line: 1,
-        column: 9,
-        found: 'q',
-        expected: 'R, L, K, H, J, X or -',
-        code: 'no-such-stroke',
-      },
+    expect(run(['hear', '-'], files).code).toBe(2)
+  })
+
+  it('writes a document out or into a file, and reads one again', () => {
+    const files = { '-': 'line: RLRL' }
+    const printed = run(['musicxml', '-'], files)
+    expect(String(printed.out)).toContain('<score-partwise')
+    const kept = run(['musicxml', '-', '--out', 'a.musicxml'], files)
+    expect([kept.out, kept.written['a.musicxml']]).toEqual(['', printed.out])
+    const again = run(['convert', '-'], { '-': String(printed.out) })
+    expect([again.code, String(again.out)]).toEqual([0, expect.stringContaining('line: RLRL')])
+    const none = run(['convert', '-'], files)
+    expect([none.code, none.answer().errors[0].code]).toEqual([1, 'not-a-part'])
+  })
+
+  it('says how it is called, and what it cannot read', () => {
+    for (const words of [
+      [],
+      ['sum'],
+      ['sing', '-'],
+      ['sum', '-', '--loud'],
+      ['midi', '-', '--out'],
     ])
+      expect(run(words, { '-': 'line: R' })).toMatchObject({ code: 2, out: '' })
+    expect(run(['sum', 'none.lick'])).toMatchObject({ code: 2, told: 'cannot read none.lick\n' })
+  })
+
+  it('runs as a program, on files and on what is piped in', () => {
+    const files = ['tightrope', 'parade'].map((name) => join(CASES, `${name}.lick`))
+    const program = (words: string[], input = '') =>
+      spawnSync('node_modules/.bin/tsx', ['scripts/lick.ts', ...words], { input, encoding: 'utf8' })
+    const two = program(['check', ...files])
+    expect([two.status, JSON.parse(two.stdout)]).toEqual([0, [{ errors: [] }, { errors: [] }]])
+    expect(program(['check', '-'], 'line: RLq').status).toBe(1)
   }, 60_000)
 })

@@ -19,7 +19,7 @@ import { lickOf } from '../support/licks'
 import { parts, soloOf } from '../support/solos'
 
 /** So many mutants of each format (`MUTANTS=10000` for a long run), and milliseconds that each may take. */
-const MUTANTS = Number(process.env.MUTANTS ?? 4000)
+const MUTANTS = Number(process.env.MUTANTS ?? 1500)
 const LIMIT_MS = 1000
 
 /** What breaks readers: signs of the formats, repeats, blanks, and characters that are not seen. */

@@ -113,7 +113,7 @@ describe('a lick travels in the files of other programs', () => {
         if (!read.ok || read.value.kind !== 'part') return
         expect(partText(read.value.part).text).toBe(own)
       }),
-      { numRuns: 20 },
+      { numRuns: 10 },
     )
   })
 

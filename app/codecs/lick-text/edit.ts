@@ -1,4 +1,5 @@
 import type { Splice } from '~/core/editing'
+import { commonEnd, commonStart } from '~/core/foundation'
 import { joinedLine, KEYS, type Key, type Row, textRows } from './rows'
 
 /** The sticking of a text as it was typed, rows joined by line breaks. */
@@ -47,11 +48,8 @@ export function setLineText(text: string, typed: string): Splice[] {
 /** Only what really differs is replaced, so that undo and the caret stay fine-grained. */
 function replaceText(from: number, old: string, value: string): Splice[] {
   if (old === value) return []
-  let same = 0
-  while (same < Math.min(old.length, value.length) && old[same] === value[same]) same += 1
-  let tail = 0
-  const longest = Math.min(old.length, value.length) - same
-  while (tail < longest && old.at(-1 - tail) === value.at(-1 - tail)) tail += 1
+  const same = commonStart(old, value)
+  const tail = commonEnd(old, value, Math.min(old.length, value.length) - same)
   const at = from + same
   const removed = old.slice(same, old.length - tail)
   const inserted = value.slice(same, value.length - tail)

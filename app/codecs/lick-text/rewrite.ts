@@ -1,9 +1,11 @@
 import { applyTransaction, type Splice, toTransaction } from '~/core/editing'
-import { EMPTY_LICK, type Lick, type NamedPart, type Swell } from '~/core/line'
+import { isEqual } from '~/core/foundation'
+import type { Lick, NamedPart, Swell } from '~/core/line'
+import { formatLine } from '~/core/notation'
 import { lineTextOf, setLineText, setValues } from './edit'
 import { type LickReading, parseLickText } from './read'
 import { KEYS } from './rows'
-import { canonicalValues } from './write'
+import { headerValues } from './write'
 
 /** Slots of the line that a change replaced, and what stands there now, as it is typed. */
 export interface LineChange {
@@ -24,24 +26,25 @@ export function rewriteLick(
   change?: LineChange,
 ): Splice[] {
   const before = reading.lick
-  const rows = KEYS.filter((key) => key !== 'dime-lick' && key !== 'line').flatMap((key) => {
-    const [old, now] = [canonicalValues(before, key), canonicalValues(after, key)]
-    return same(old, now) ? [] : setValues(text, key, now)
-  })
-  const names = new Set([...before.unknown, ...after.unknown].map(([key]) => key))
-  for (const key of names) {
-    const [old, now] = [before, after].map(({ unknown }) =>
-      unknown.flatMap(([name, value]) => (name === key ? [value] : [])),
-    )
-    if (!same(old, now)) rows.push(...setValues(text, key, now ?? []))
-  }
-  if (same(before.line, after.line)) return rows
+  const names = [...before.unknown, ...after.unknown].map(([key]) => key)
+  const keys = new Set([...KEYS.filter((key) => key !== 'dime-lick' && key !== 'line'), ...names])
+  const rows = changedRows(text, before, after, [...keys])
+  if (isEqual(before.line, after.line)) return rows
   for (const typed of change ? typedLines(lineTextOf(text), reading, change) : []) {
     const splices = [...rows, ...setLineText(text, typed)]
     const read = parseLickText(applyTransaction(text, toTransaction('try', splices)))
-    if (read.ok && same(read.value.lick.line, after.line)) return splices
+    if (read.ok && isEqual(read.value.lick.line, after.line)) return splices
   }
-  return [...rows, ...setLineText(text, canonicalValues(after, 'line')[0] ?? '')]
+  return [...rows, ...setLineText(text, formatLine(after.line))]
+}
+
+/** The change of a text by which some keys have the values of another lick. */
+function changedRows(text: string, before: Lick, after: Lick, keys: readonly string[]): Splice[] {
+  const [old, now] = [headerValues(before), headerValues(after)]
+  return keys.flatMap((key) => {
+    const [was, is] = [old.get(key) ?? [], now.get(key) ?? []]
+    return isEqual(was, is) ? [] : setValues(text, key, is)
+  })
 }
 
 /** What hangs on stretches of the line: its swells and its named parts. */
@@ -52,13 +55,8 @@ export interface SpanMarks {
 
 /** The change that gives the text of a lick other swells and named parts. */
 export function setSpanMarks(text: string, lick: Lick, { swells, parts }: SpanMarks): Splice[] {
-  // Written without the line: of a long one, that would be most of the work of a key.
-  const before = { ...lick, line: EMPTY_LICK.line, ostinatos: [] }
-  const after = { ...before, frame: { ...lick.frame, swells }, parts }
-  return (['swell', 'part'] as const).flatMap((key) => {
-    const [old, now] = [canonicalValues(before, key), canonicalValues(after, key)]
-    return same(old, now) ? [] : setValues(text, key, now)
-  })
+  const after = { ...lick, frame: { ...lick.frame, swells }, parts }
+  return changedRows(text, lick, after, ['swell', 'part'])
 }
 
 /** The typed line with some slots typed anew, with and without a space around them. */
@@ -82,8 +80,4 @@ function* typedLines(line: string, { spans }: LickReading, change: LineChange): 
   ]) {
     yield `${head}${before}${change.typed}${after}${tail}`
   }
-}
-
-function same(a: unknown, b: unknown): boolean {
-  return JSON.stringify(a) === JSON.stringify(b)
 }

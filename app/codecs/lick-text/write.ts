@@ -15,12 +15,20 @@ export function formatLickText(lick: Lick): string {
     .join('\n')}\n`
 }
 
-/** The values of a key in the canonical text of a lick; none where it is left out. */
-export function canonicalValues(lick: Lick, key: Key): string[] {
-  return formatRows(lick).flatMap(([name, value]) => (name === key ? [value] : []))
+/**
+ * The values of every key in the canonical text of a lick but of its line, which of a long lick is most of the
+ * work; none of what is left out.
+ *
+ * @example headerValues(lick).get('meter') is ['4/4']
+ */
+export function headerValues(lick: Lick): ReadonlyMap<string, readonly string[]> {
+  const values = new Map<string, string[]>()
+  for (const [key, value] of formatRows(lick, false))
+    values.set(key, [...(values.get(key) ?? []), value])
+  return values
 }
 
-function formatRows(lick: Lick): (readonly [key: Key | string, value: string])[] {
+function formatRows(lick: Lick, withLine = true): (readonly [key: Key | string, value: string])[] {
   const { frame } = lick
   const { landing, swing } = frame
   const title = normalTitle(lick.title)
@@ -43,7 +51,7 @@ function formatRows(lick: Lick): (readonly [key: Key | string, value: string])[]
     ...frame.swells.map((swell) => ['swell', formatSwell(swell)] as const),
     lick.kit !== null && ['kit', lick.kit],
     lick.pickup.slots.length > 0 && ['pickup', formatLine(lick.pickup)],
-    ['line', formatLine(lick.line)],
+    withLine && ['line', formatLine(lick.line)],
     ...lick.parts.map((part) => ['part', formatPart(part)] as const),
     ...lick.ostinatos.map((layer) => formatLayer(layer, frame.grid)),
   ]

@@ -66,7 +66,7 @@ describe('a MusicXML file', () => {
         else expect(all.length).toBeLessThanOrEqual(written.length)
         expect(aimOf(back).start).toBeGreaterThanOrEqual(0)
       }),
-      { numRuns: Number(process.env.RANDOM_LICKS ?? 150) },
+      { numRuns: Number(process.env.RANDOM_LICKS ?? 80) },
     )
   })
 

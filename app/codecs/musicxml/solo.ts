@@ -1,4 +1,5 @@
 import { type ScoreBar, type ScoreVoice, toScore } from '~/core/engraving'
+import { isEqual } from '~/core/foundation'
 import { STAFF_KEY, staffKeyOf } from '~/core/kit'
 import { EMPTY_LICK, frameTicks, type Lick, landingContent } from '~/core/line'
 import type { Setting } from '~/core/playing'
@@ -58,7 +59,7 @@ const SILENT: ScoreVoice = { atoms: [], beams: [], tuplets: [] }
 const EMPTY_BAR: ScoreBar = { from: 0, to: 0, line: SILENT, layers: [], pickup: SILENT }
 
 function sameMeter(a: Lick | undefined, b: Lick): boolean {
-  return a !== undefined && JSON.stringify(a.frame.meter) === JSON.stringify(b.frame.meter)
+  return a !== undefined && isEqual(a.frame.meter, b.frame.meter)
 }
 
 interface WrittenBar {

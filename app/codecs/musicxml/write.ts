@@ -1,4 +1,5 @@
 import { type ScoreBar, type StaffView, toScore } from '~/core/engraving'
+import { isEqual } from '~/core/foundation'
 import { type Kit, MIDI_NOTES, STAFF_KEY, type StaffKey, staffKeyOf } from '~/core/kit'
 import type { Lick } from '~/core/line'
 import { SURFACE_NAMES, type Voice } from '~/core/sticking'
@@ -177,8 +178,7 @@ export function measure(bar: ScoreBar, index: number, marks: MeasureMarks): Xml 
 function attributes({ frame }: Lick): Xml {
   const { meter } = frame
   const usual = toMeter(meter.count, meter.unit)
-  const same = JSON.stringify(usual.groups) === JSON.stringify(meter.groups)
-  const beats = same ? String(meter.count) : meter.groups.join('+')
+  const beats = isEqual(usual.groups, meter.groups) ? String(meter.count) : meter.groups.join('+')
   return element(
     'attributes',
     {},

@@ -4,7 +4,6 @@ import { describe, expect, it } from 'vitest'
 import { DEFAULT_CHOICES, layOut, lookOf, type Sheet, toSheetLine } from '~/core/sheet'
 import { lickOf } from '../../../tests/support/licks'
 import { formatPdf, type PdfFont } from '.'
-import { parsePath } from './path'
 
 const FONTS = (['text', 'text-ext', 'mono'] as const).flatMap((face) =>
   ([400, 600] as const).map(
@@ -66,17 +65,5 @@ describe('a PDF', () => {
 
   it('refuses no pages', () => {
     expect(() => formatPdf([], { title: '', fonts: FONTS })).toThrow('one at least')
-  })
-})
-
-describe('a path', () => {
-  it('is read step by step', () => {
-    expect(parsePath('M1 2L3 -4C1 2 3 4 5 6Z')).toEqual([
-      { op: 'm', c: [1, 2] },
-      { op: 'l', c: [3, -4] },
-      { op: 'c', c: [1, 2, 3, 4, 5, 6] },
-      { op: 'h', c: [] },
-    ])
-    expect(() => parsePath('M0 0A1 1')).toThrow('path command A')
   })
 })

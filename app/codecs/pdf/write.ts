@@ -1,7 +1,13 @@
 import { jsPDF } from 'jspdf'
-import { GLYPH_UNIT, glyphOf, type Shape, type TextRun } from '~/core/figures'
+import {
+  GLYPH_UNIT,
+  glyphOf,
+  type OutlineStep,
+  parseOutline,
+  type Shape,
+  type TextRun,
+} from '~/core/figures'
 import type { Page } from '~/core/sheet'
-import { type PathStep, parsePath } from './path'
 
 /** A font file of TrueType outlines, by the face and weight that it is for. */
 export interface PdfFont {
@@ -136,7 +142,7 @@ class Pen {
   }
 
   private area({ points }: Extract<Shape, { kind: 'area' }>): void {
-    const steps = points.map(([x, y], i): PathStep => ({ op: i === 0 ? 'm' : 'l', c: [x, y] }))
+    const steps = points.map(([x, y], i): OutlineStep => ({ op: i === 0 ? 'm' : 'l', c: [x, y] }))
     this.fill([...steps, { op: 'h', c: [] }], (value) => value)
   }
 
@@ -165,11 +171,14 @@ class Pen {
 
   private glyph({ name, at, size }: Extract<Shape, { kind: 'glyph' }>): void {
     const unit = GLYPH_UNIT * size
-    this.fill(parsePath(glyphOf(name).d), (value, i) => (at[i % 2] as number) + value * unit)
+    this.fill(parseOutline(glyphOf(name).d), (value, i) => (at[i % 2] as number) + value * unit)
   }
 
   /** Fills an outline whose coordinates are placed by `place`, in staff spaces. */
-  private fill(steps: readonly PathStep[], place: (value: number, index: number) => number): void {
+  private fill(
+    steps: readonly OutlineStep[],
+    place: (value: number, index: number) => number,
+  ): void {
     this.doc.setFillColor(INK)
     const ops = steps.map(({ op, c }) => ({
       op,

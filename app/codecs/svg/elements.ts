@@ -1,4 +1,12 @@
-import { type Figure, GLYPH_UNIT, glyphOf, type Shape } from '~/core/figures'
+import {
+  type Figure,
+  GLYPH_UNIT,
+  type GlyphName,
+  glyphOf,
+  parseOutline,
+  relativePath,
+  type Shape,
+} from '~/core/figures'
 
 /** An element of an SVG drawing, before it is written as text or given to a page. */
 export interface SvgElement {
@@ -8,15 +16,17 @@ export interface SvgElement {
 }
 
 /**
- * The elements of a figure, in staff spaces. Lines of one weight share a path, so do filled areas: a
- * staff of five lines is one element. Ink is `currentColor`; faces are the classes `text` and `mono`.
+ * The elements of a figure, in staff spaces. Lines of one weight share a path, so do filled areas, so do
+ * glyphs: a staff of five lines is one element. Ink is `currentColor`; faces are the classes `text` and `mono`.
  * Example: the figure of a barline is one path with `stroke-width` 0.16.
  */
 export function svgElements({ shapes }: Figure): SvgElement[] {
   const elements: SvgElement[] = []
   const lines = new Map<string, string>()
   let areas = ''
+  let glyphs = ''
   const draw = () => {
+    if (glyphs) elements.push(path({ d: glyphs }))
     for (const [key, d] of lines) {
       const [width = '', dash, stroke = ''] = key.split(' ')
       elements.push(path({ d, fill: 'none', stroke, 'stroke-width': width, ...dashed(dash) }))
@@ -24,6 +34,7 @@ export function svgElements({ shapes }: Figure): SvgElement[] {
     if (areas) elements.push(path({ d: areas }))
     lines.clear()
     areas = ''
+    glyphs = ''
   }
   for (const shape of shapes) {
     // What is of the paper's colour lies over what was drawn before it, and under what comes after.
@@ -35,21 +46,27 @@ export function svgElements({ shapes }: Figure): SvgElement[] {
       lines.set(key, (lines.get(key) ?? '') + d)
     } else if (shape.kind === 'area') {
       areas += `M${shape.points.map(([x, y]) => `${short(x)} ${short(y)}`).join('L')}Z`
+    } else if (shape.kind === 'glyph') {
+      glyphs += `M${short(shape.at[0])} ${short(shape.at[1])}${glyphPath(shape.name, shape.size)}`
     } else elements.push(element(shape))
   }
   draw()
   return elements
 }
 
-function element(shape: Exclude<Shape, { kind: 'line' | 'area' }>): SvgElement {
-  if (shape.kind === 'glyph') {
-    const scale = short(GLYPH_UNIT * shape.size, 6)
-    const [x, y] = shape.at
-    return path({
-      d: glyphOf(shape.name).d,
-      transform: `translate(${short(x)} ${short(y)}) scale(${scale})`,
-    })
-  }
+const paths = new Map<string, string>()
+
+/** The outline of a glyph from its origin, in staff spaces; made once for each size. */
+function glyphPath(name: GlyphName, size: number): string {
+  const key = `${name} ${size}`
+  const known = paths.get(key)
+  if (known !== undefined) return known
+  const made = relativePath(parseOutline(glyphOf(name).d), GLYPH_UNIT * size)
+  paths.set(key, made)
+  return made
+}
+
+function element(shape: Exclude<Shape, { kind: 'line' | 'area' | 'glyph' }>): SvgElement {
   if (shape.kind === 'text') {
     const attributes = {
       x: short(shape.at[0]),

@@ -30,14 +30,15 @@ export function spliceMap(
   if (from < 0 || to < from || to > before) {
     throw new RangeError(`range ${from} to ${to}: must lie in 0 to ${before}`)
   }
-  const moved = origins.map((origin) => {
-    if (origin === null) return null
-    if (origin < 0 || origin >= to - from)
+  const all: (number | null)[] = []
+  for (let slot = 0; slot < from; slot += 1) all.push(slot)
+  for (const origin of origins) {
+    if (origin !== null && (origin < 0 || origin >= to - from))
       throw new RangeError(`origin ${origin}: not in the range`)
-    return from + origin
-  })
-  const upTo = (a: number, b: number) => Array.from({ length: b - a }, (_, i) => a + i)
-  return { before, origins: [...upTo(0, from), ...moved, ...upTo(to, before)] }
+    all.push(origin === null ? null : from + origin)
+  }
+  for (let slot = to; slot < before; slot += 1) all.push(slot)
+  return { before, origins: all }
 }
 
 /**

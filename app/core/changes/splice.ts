@@ -65,11 +65,12 @@ export function changeLick(
   phrase: Phrase,
   origins: readonly (number | null)[] = inPlace(range.to - range.from, phrase.slots.length),
 ): Lick {
-  const { frame } = lick
+  const { frame, parts } = lick
   const line = replaceSlots(lick.line, range, phrase, frame.grid)
+  if (frame.swells.length + parts.length === 0) return { ...lick, line }
   const map = spliceMap(lick.line.slots.length, range, origins)
   const swells = moveSpans(frame.swells, map)
-  return { ...lick, line, frame: { ...frame, swells }, parts: moveSpans(lick.parts, map) }
+  return { ...lick, line, frame: { ...frame, swells }, parts: moveSpans(parts, map) }
 }
 
 /** A line with its slots in other groups; `groups` sum to the slots. */

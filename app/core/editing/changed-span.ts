@@ -1,3 +1,5 @@
+import { commonEnd, commonStart } from '../foundation'
+
 /** What was replaced on the way from one text to another: before[from, beforeTo) by after[from, afterTo). */
 export interface ChangedSpan {
   readonly from: number
@@ -12,11 +14,8 @@ export interface ChangedSpan {
  */
 export function changedSpan(before: string, after: string, caret: number): ChangedSpan {
   const shorter = Math.min(before.length, after.length)
-  const most = Math.min(shorter, Math.max(0, after.length - caret))
-  let tail = 0
-  while (tail < most && before.at(-1 - tail) === after.at(-1 - tail)) tail += 1
-  let from = 0
-  while (from < shorter - tail && before[from] === after[from]) from += 1
+  const tail = commonEnd(before, after, Math.min(shorter, Math.max(0, after.length - caret)))
+  const from = commonStart(before, after, shorter - tail)
   return { from, beforeTo: before.length - tail, afterTo: after.length - tail }
 }
 

@@ -1,5 +1,6 @@
 import {
   aimOf,
+  firstFrom,
   frameTicks,
   type Lick,
   lickSlots,
@@ -10,8 +11,16 @@ import {
   timedSlots,
 } from '../line'
 import { REST, type Rest, type SlotContent, type Stroke, type Struck } from '../sticking'
-import { type Grid, gridName, gridTicks, type Ticks, TUPLET_RATIOS } from '../time'
-import { beatWindows, type Window, windowAt } from './windows'
+import {
+  beatWindows,
+  type Grid,
+  gridName,
+  gridTicks,
+  type Ticks,
+  TUPLET_RATIOS,
+  type Window,
+  windowAt,
+} from '../time'
 
 /** What a note's value is squeezed by: `notes` in the time of `inTimeOf`, as one bracket. */
 export interface Bracket {
@@ -52,8 +61,20 @@ type PlacedSlot = Omit<TimedSlot, 'index' | 'group'> & {
   readonly group: number | null
 }
 
-/** The atoms of the line, slot by slot, with rests on its grid from `before` and up to `after`. */
-export function lineAtoms(lick: Lick, { before, after }: Edges): Atom[] {
+/** A stretch of time, from a tick up to another. */
+export interface Stretch {
+  readonly from: Ticks
+  readonly to: Ticks
+}
+
+/** All time there is. */
+export const ALWAYS: Stretch = { from: Number.NEGATIVE_INFINITY, to: Number.POSITIVE_INFINITY }
+
+/**
+ * The atoms of the line, slot by slot, with rests on its grid from `before` and up to `after`; of the line's own
+ * slots only those that begin within a stretch of whole bars.
+ */
+export function lineAtoms(lick: Lick, { before, after }: Edges, within = ALWAYS): Atom[] {
   const { frame } = lick
   const { bar } = frameTicks(frame)
   const windows = beatWindows(frame.meter)
@@ -63,7 +84,7 @@ export function lineAtoms(lick: Lick, { before, after }: Edges): Atom[] {
   const all = [
     ...restSlots((pickup[0] ?? slots[0])?.grid ?? frame.grid, before, pickup[0]?.tick ?? start),
     ...pickup,
-    ...slots,
+    ...slots.slice(firstFrom(slots, within.from), firstFrom(slots, within.to)),
     ...restSlots(slots.at(-1)?.grid ?? frame.grid, end, after),
   ]
   return sameGridRuns(all, bar).flatMap((run) => {
@@ -172,22 +193,23 @@ function toAtom(content: Rest | Struck, place: SlotPlace): Atom {
 }
 
 /** The strokes of each layer under the line from the fill's barline on, with the values of their own grids. */
-export function ostinatoAtoms(lick: Lick): Atom[] {
-  return layerAtoms(lick, 0).filter(({ kind }) => kind === 'strokes')
+export function ostinatoAtoms(lick: Lick, { from, to }: Stretch = ALWAYS): Atom[] {
+  return layerAtoms(lick, { from: Math.max(0, from), to }).filter(({ kind }) => kind === 'strokes')
 }
 
-/** The strokes and rests of each layer under the line from a tick on. */
-export function layerAtoms(lick: Lick, earliest: Ticks): Atom[] {
+/** The strokes and rests of each layer under the line in a stretch. */
+export function layerAtoms(lick: Lick, within: Stretch): Atom[] {
   return lick.ostinatos.flatMap((layer, i) => {
     const length = lineTicks(layer.line, layer.grid)
     const span = ostinatoSpan(lick, layer)
-    const from = Math.max(earliest, span.from)
+    const [from, to] = [Math.max(within.from, span.from), Math.min(within.to, span.to)]
     const once = timedSlots(layer.line, layer.grid, 0)
     const atoms: Atom[] = []
-    for (let round = span.counted; round < span.to; round += length) {
+    const skipped = Math.max(0, Math.floor((from - span.counted) / length))
+    for (let round = span.counted + skipped * length; round < to; round += length) {
       for (const slot of once) {
         const tick = round + slot.tick
-        if (tick + slot.ticks <= from || tick >= span.to) continue
+        if (tick + slot.ticks <= from || tick >= to) continue
         const place = {
           tick,
           ticks: slot.ticks,
@@ -198,7 +220,7 @@ export function layerAtoms(lick: Lick, earliest: Ticks): Atom[] {
         }
         // A slot that began before may sound in part.
         const own = slotAtoms(slot.content, place)
-        atoms.push(...own.filter((atom) => atom.tick >= from && atom.tick < span.to))
+        atoms.push(...own.filter((atom) => atom.tick >= from && atom.tick < to))
       }
     }
     return atoms

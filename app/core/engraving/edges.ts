@@ -1,8 +1,7 @@
 import { type Lick, lickSlots } from '../line'
-import { gridTicks, type Ticks } from '../time'
+import { gridTicks, type Ticks, type Window } from '../time'
 import { type Edges, shownPickup } from './atoms'
 import { isPlain } from './values'
-import type { Window } from './windows'
 
 interface Surroundings {
   /** Where the groove falls silent. */

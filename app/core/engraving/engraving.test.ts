@@ -134,6 +134,27 @@ describe('the staff', () => {
     )
   })
 
+  it('is the same in any bars, however long the line beside them (law)', () => {
+    fc.assert(
+      fc.property(random.lick, fc.nat(), fc.nat(3), (lick, at, more) => {
+        const { bar } = frameTicks(lick.frame)
+        const { end, target } = aimOf(lick)
+        const bars = Math.max(1, Math.ceil(Math.max(end, target) / bar))
+        const first = at % bars
+        const last = Math.min(bars, first + 1 + more)
+        // Rows may be parts of bars: a stretch need not begin on a barline.
+        const stretch = { from: first * bar + (at % bar), to: last * bar - 1 }
+        const view = { beaming: at % 2 === 0 ? 'beat' : 'group', groove: 'notes' } as const
+        const [whole, part] = [toStaff(lick, view), toStaff(lick, view, stretch)]
+        for (let one = first; one < last; one += 1) {
+          const unit = (staff: typeof whole) => staffUnit(staff, one * bar, (one + 1) * bar)
+          expect(unit(part)).toEqual(unit(whole))
+        }
+      }),
+      { numRuns: RUNS },
+    )
+  })
+
   it('writes every note and rest as long as it lasts, without gap or overlap (law)', () => {
     fc.assert(
       fc.property(random.lick, (lick) => {

@@ -13,4 +13,3 @@ export {
   staffUnit,
   toStaff,
 } from './staff'
-export { beatWindows, type Window } from './windows'

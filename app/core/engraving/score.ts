@@ -1,11 +1,10 @@
 import { aimOf, frameTicks, type Lick, pickupSlots } from '../line'
-import type { Ticks } from '../time'
-import { type Atom, gridBrackets, layerAtoms, slotAtoms } from './atoms'
+import { beatWindows, type Ticks, windowAround } from '../time'
+import { ALWAYS, type Atom, gridBrackets, layerAtoms, slotAtoms } from './atoms'
 import { beamsOf } from './beams'
 import { type Filler, grooveBetween } from './groove-atoms'
 import { landingAtoms, type StaffTuplet, type StaffView, toStaff, tupletsOf } from './staff'
 import { fillerAtoms, joinRests, plainWhereAlone } from './values'
-import { beatWindows, windowAround } from './windows'
 
 /** One voice of a bar: its notes and rests without a gap, and which of them hang together. */
 export interface ScoreVoice {
@@ -47,7 +46,7 @@ export function toScore(lick: Lick, view: StaffView): ScoreBar[] {
   const after = last ? [...landing, ...filler('rest', last.tick + last.ticks, over + bar)] : []
   const line = [...plainWhereAlone(before.flat()), ...toStaff(lick, view).notes, ...after]
   const layers = lick.ostinatos.map((layer) =>
-    plainWhereAlone(layerAtoms({ ...lick, ostinatos: [layer] }, lead)),
+    plainWhereAlone(layerAtoms({ ...lick, ostinatos: [layer] }, { ...ALWAYS, from: lead })),
   )
   const within = (atoms: readonly Atom[]) =>
     atoms.flatMap((atom) => cutAtBarline(atom, bar, filler))

@@ -11,13 +11,21 @@ import {
   silenceAfter,
 } from '../line'
 import { graceSurface, type Letter, type Stroke, strokeSurface } from '../sticking'
-import { gridTicks, type Ticks } from '../time'
-import { type Atom, gridBrackets, lineAtoms, ostinatoAtoms, shownPickup, slotAtoms } from './atoms'
+import { beatWindows, gridTicks, type Ticks, windowAround } from '../time'
+import {
+  ALWAYS,
+  type Atom,
+  gridBrackets,
+  lineAtoms,
+  ostinatoAtoms,
+  type Stretch,
+  shownPickup,
+  slotAtoms,
+} from './atoms'
 import { beamsOf } from './beams'
 import { edgesOf } from './edges'
 import { grooveAtoms, grooveBetween, playedOn, slashed } from './groove-atoms'
 import { fillerAtoms, joinRests, plainWhereAlone, plainWithin, writtenWithin } from './values'
-import { beatWindows, windowAround } from './windows'
 
 /** What the player prefers to read. */
 export interface StaffView {
@@ -77,10 +85,18 @@ export interface Staff {
   readonly view: StaffView
 }
 
-/** Engraves a lick from the barline of the fill's bar to its landing. */
-export function toStaff(lick: Lick, view: StaffView): Staff {
+/**
+ * Engraves a lick from the barline of the fill's bar to its landing. With a stretch in ticks, only what stands
+ * in the bars that it touches has to be asked for afterwards. Law: units of those bars are the same without.
+ */
+export function toStaff(lick: Lick, view: StaffView, stretch: Stretch = ALWAYS): Staff {
   const { frame } = lick
   const { bar } = frameTicks(frame)
+  // A bar more on either side: what stands in one is written by what stands beside it.
+  const within = {
+    from: (Math.floor(stretch.from / bar) - 1) * bar,
+    to: (Math.ceil(stretch.to / bar) + 1) * bar,
+  }
   const windows = beatWindows(frame.meter)
   const { start: lineStart, end, target, left } = aimOf(lick)
   // A pick-up is written before the line, as far as it lies in the bars that are drawn.
@@ -103,7 +119,7 @@ export function toStaff(lick: Lick, view: StaffView): Staff {
     windowAround: around,
   })
   const groove = (from: Ticks, to: Ticks) => grooveBetween(lick, view, from, to, filler)
-  const line = lineAtoms(lick, { before, after })
+  const line = lineAtoms(lick, { before, after }, within)
   const lead = line.filter(({ tick }) => tick < stop)
   const front = [
     ...groove(0, Math.min(stop, before)),
@@ -121,7 +137,7 @@ export function toStaff(lick: Lick, view: StaffView): Staff {
   const notes = [...joinRests(front, windowOf), ...landing, ...joinRests(behind, windowOf)]
   return {
     notes: plainWhereAlone(notes),
-    feet: plainWhereAlone(ostinatoAtoms(lick)),
+    feet: plainWhereAlone(ostinatoAtoms(lick, within)),
     windowOf,
     view,
   }

@@ -1,7 +1,15 @@
 import { gcd } from '../foundation'
-import { ALL_GRIDS, gridName, gridTicks, TICKS_PER_WHOLE, type Ticks, TUPLET_RATIOS } from '../time'
+import {
+  ALL_GRIDS,
+  gridName,
+  gridTicks,
+  TICKS_PER_WHOLE,
+  type Ticks,
+  TUPLET_RATIOS,
+  type Window,
+  windowAt,
+} from '../time'
 import type { Atom } from './atoms'
-import { type Window, windowAt } from './windows'
 
 /** A written value and the ticks it takes: whole to sixty-fourth, plain or dotted. */
 interface WrittenValue {

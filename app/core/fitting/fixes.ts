@@ -1,5 +1,6 @@
 import { changeLick, gridAt, type Phrase, type SlotRange, startsOf, toPhrase } from '../changes'
-import { aimOf, type FreeHand, fittingStart, type Lick, sumOf } from '../line'
+import { isEqual } from '../foundation'
+import { aimOf, approachOf, type FreeHand, fitOf, fittingStart, type Lick } from '../line'
 import { DEFAULT_SETTING, type FootLanding, footLanding, type Setting } from '../playing'
 import { REST } from '../sticking'
 import { ALL_GRIDS, type Grid, gridTicks, sameGrid, type Ticks } from '../time'
@@ -80,27 +81,23 @@ export function fixesOf(
 /** Collects fixes; two ways that come to the same line are offered once, by the first name. */
 class Offers {
   readonly found: Fix[] = []
-  private readonly known = new Set<string>()
-
   constructor(
     private readonly lick: Lick,
     private readonly setting: Setting,
   ) {}
 
   offer(kind: FixKind, fixed: Lick, more: Partial<Fix> = {}): void {
-    const key = JSON.stringify([fixed.line, fixed.frame.start, fixed.frame.grid])
-    if (this.known.has(key)) return
-    this.known.add(key)
-    const sum = sumOf(fixed)
+    if (this.found.some(({ lick }) => isSameLine(lick, fixed))) return
+    const fit = fitOf(fixed)
     const { slots } = fixed.line
     const { added = null } = more
     this.found.push({
       kind,
       lick: fixed,
       added,
-      fits: sum.fits,
-      left: sum.left.ticks,
-      freeHand: sum.landing?.freeHand ?? 'both',
+      fits: fit.fits,
+      left: fit.left.ticks,
+      freeHand: approachOf(fixed)?.freeHand ?? 'both',
       foot: footLanding(fixed, this.setting),
       run: added && runAcross(slots.slice(0, added.from), slots.slice(added.from)),
       cut: 0,
@@ -128,6 +125,15 @@ class Offers {
     const moved = aimOf(fixed).target !== target && this.lick.frame.landing.at === 'bar'
     return moved ? { ...fixed, frame: { ...fixed.frame, bars } } : fixed
   }
+}
+
+/** Whether two licks have the same line at the same place on the same grid. */
+function isSameLine(a: Lick, b: Lick): boolean {
+  return (
+    a.frame.start === b.frame.start &&
+    sameGrid(a.frame.grid, b.frame.grid) &&
+    isEqual(a.line, b.line)
+  )
 }
 
 function offerShorter(lick: Lick, offers: Offers): void {
@@ -177,7 +183,7 @@ function offerPlaces(lick: Lick, offers: Offers): void {
   for (const grid of OFFERED_GRIDS) {
     if (sameGrid(grid, frame.grid)) continue
     const moved = onGrid(lick, grid)
-    if (sumOf(moved).fits) offers.offer('grid', moved, { grid })
+    if (fitOf(moved).fits) offers.offer('grid', moved, { grid })
   }
 }
 

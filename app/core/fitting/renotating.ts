@@ -1,5 +1,5 @@
 import { cut, rotate } from '../changes'
-import { fail, modulo, ok, type Result } from '../foundation'
+import { fail, isEqual, modulo, ok, type Result } from '../foundation'
 import { type Groove, grooveBar, toGroove } from '../groove'
 import {
   aimOf,
@@ -182,10 +182,5 @@ function scaleGroove(
 /** Whether slots are their first half twice. */
 function isTwice(slots: readonly unknown[]): boolean {
   const half = slots.length / 2
-  return (
-    Number.isInteger(half) &&
-    slots
-      .slice(0, half)
-      .every((slot, i) => JSON.stringify(slot) === JSON.stringify(slots[half + i]))
-  )
+  return Number.isInteger(half) && isEqual(slots.slice(0, half), slots.slice(half))
 }

@@ -1,6 +1,6 @@
 export { gcd, lcm, modulo, roundHalfUp } from './arithmetic'
 export { showControls } from './controls'
-export { keepEqual } from './keep-equal'
+export { isEqual, keepEqual } from './keep-equal'
 export { type RandomStream, toRandomStream } from './random'
 export { fail, ok, type Result } from './result'
-export { firstWhere } from './search'
+export { commonEnd, commonStart, firstWhere } from './search'

@@ -14,8 +14,9 @@ import {
 } from '../sticking'
 import type { Grid, Ticks } from '../time'
 import type { Lick, Ostinato } from './lick'
-import { lineTicks, type TimedSlot, timedSlots } from './line'
+import { lineTicks } from './line'
 import { ostinatoSpan } from './ostinato-slots'
+import { type TimedLine, type TimedSlot, timedAlong, timedSlots } from './timed-slots'
 
 /** A stroke at its notated tick. `layer` 0 is the line, 1 and on the ostinatos under it. */
 export interface StrokeEvent {
@@ -86,16 +87,23 @@ function compareEvents(a: StrokeEvent, b: StrokeEvent): number {
 
 const allEventsOfLick = new WeakMap<Lick, readonly StrokeEvent[]>()
 
-/** The slots of a lick's line at their ticks. Worked out once a lick, which never changes. */
+/**
+ * The slots of a lick's line at their ticks. Worked out once a lick, which never changes; slots that the
+ * lick before it had at the same place are the same objects.
+ */
 export function lickSlots(lick: Lick): readonly TimedSlot[] {
   const known = slotsOfLick.get(lick)
   if (known) return known
-  const slots = timedSlots(lick.line, lick.frame.grid, lick.frame.start)
+  const placed = { line: lick.line, base: lick.frame.grid, start: lick.frame.start }
+  const slots = timedAlong(placed, lineBefore)
   slotsOfLick.set(lick, slots)
+  lineBefore = { ...placed, slots }
   return slots
 }
 
 const slotsOfLick = new WeakMap<Lick, readonly TimedSlot[]>()
+/** Of the lick asked about last: mostly the same line, a key ago. */
+let lineBefore: TimedLine | undefined
 
 /** The slots of the pick-up at their ticks, numbered up to -1: they end where the line starts. */
 export function pickupSlots({ pickup, frame }: Lick): TimedSlot[] {

@@ -46,8 +46,6 @@ export {
   MAX_SLOTS,
   MAX_STROKES,
   normalGridChanges,
-  type TimedSlot,
-  timedSlots,
 } from './line'
 export {
   type OstinatoSlot,
@@ -68,3 +66,4 @@ export {
   sumOf,
 } from './sum'
 export { eventVelocity, GRACE_VELOCITY, strokeVelocity, swellVelocity, VELOCITIES } from './swell'
+export { type TimedSlot, timedSlots } from './timed-slots'

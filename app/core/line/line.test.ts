@@ -19,6 +19,7 @@ import {
   timedSlots,
   trueSpeed,
 } from '.'
+import { timedAlong } from './timed-slots'
 
 const onsets = (text: string) => lineEvents(lickOf(text)).map(({ tick }) => tick)
 
@@ -68,6 +69,46 @@ describe('material', () => {
         }
         expect(line.groups.reduce((sum, size) => sum + size, 0)).toBe(slots.length)
       }),
+    )
+  })
+
+  it('times a line along another as it does alone, and takes over what stands as it stood (law)', () => {
+    fc.assert(
+      fc.property(
+        random.lick,
+        random.lick,
+        random.slot,
+        fc.nat(),
+        ({ line, frame }, other, content, at) => {
+          const placed = (one: typeof line, { grid, start } = frame) => ({
+            line: one,
+            base: grid,
+            start,
+          })
+          const alone = ({ line, base, start }: ReturnType<typeof placed>) =>
+            timedSlots(line, base, start)
+          const before = { ...placed(line), slots: timedSlots(line, frame.grid, frame.start) }
+          const { slots, groups } = line
+          fc.pre(slots.length > 0)
+          const place = at % slots.length
+          const typedOver = placed({ ...line, slots: slots.with(place, content) })
+          const changed = [{ at: place, grid: other.frame.grid }]
+          for (const next of [
+            typedOver,
+            placed({ ...line, slots: [...slots, content], groups: [...groups, 1] }),
+            placed({ ...line, slots: slots.slice(0, place), groups: place > 0 ? [place] : [] }),
+            placed({ ...line, groups: [slots.length] }),
+            placed({ ...line, gridChanges: place > 0 ? changed : [] }),
+            placed(other.line, other.frame),
+            placed(line, { ...frame, start: frame.start + 630 }),
+            placed(line, { ...frame, grid: other.frame.grid }),
+          ])
+            expect(timedAlong(next, before)).toEqual(alone(next))
+          const again = timedAlong(typedOver, before)
+          for (const [i, slot] of again.entries())
+            expect(slot === before.slots[i]).toBe(slots[i] === typedOver.line.slots[i])
+        },
+      ),
     )
   })
 })

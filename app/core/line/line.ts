@@ -23,43 +23,6 @@ export const MAX_SLOTS = 4096
 export const MAX_STROKES = 16_384
 export const MAX_BARS = 64
 
-/** One slot with its time: where it begins, how long it is, and the grid it stands on. */
-export interface TimedSlot {
-  readonly index: number
-  readonly group: number
-  readonly tick: Ticks
-  readonly ticks: Ticks
-  readonly grid: Grid
-  readonly content: SlotContent
-}
-
-/**
- * Every slot of a line at its tick. Each tick is the last grid change's plus whole slots, so
- * nothing drifts. `start` is the tick of slot 0, `base` the grid until the first change.
- */
-export function timedSlots(line: Line, base: Grid, start: Ticks): TimedSlot[] {
-  let grid = base
-  let ticks = gridTicks(base)
-  let tick = start
-  let change = 0
-  let group = 0
-  let groupEnd = line.groups[0] ?? 0
-  return line.slots.map((content, index) => {
-    if (line.gridChanges[change]?.at === index) {
-      grid = (line.gridChanges[change] as GridChange).grid
-      ticks = gridTicks(grid)
-      change += 1
-    }
-    while (index >= groupEnd) {
-      group += 1
-      groupEnd += line.groups[group] as number
-    }
-    const slot = { index, group, tick, ticks, grid, content }
-    tick += ticks
-    return slot
-  })
-}
-
 /** How long a line is, in ticks. */
 export function lineTicks(line: Line, base: Grid): Ticks {
   let total = 0

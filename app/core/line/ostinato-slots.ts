@@ -1,7 +1,8 @@
 import type { Ticks } from '../time'
 import { aimOf } from './aim'
 import { frameTicks, type Lick, type Ostinato } from './lick'
-import { lineTicks, type TimedSlot, timedSlots } from './line'
+import { lineTicks } from './line'
+import { type TimedSlot, timedSlots } from './timed-slots'
 
 /** A slot of an ostinato where it comes round: its index counts within the pattern. */
 export interface OstinatoSlot extends TimedSlot {

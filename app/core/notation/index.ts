@@ -1,4 +1,5 @@
+export type { LineContext } from './expansion'
 export { NOTATION_CODES, type NotationCode, type NotationIssue } from './issue'
 export type { SourceSpan } from './read-items'
-export { type LineContext, type LineReading, parseLine } from './read-line'
+export { type LineReading, parseLine } from './read-line'
 export { formatLine, formatSlot } from './write-line'

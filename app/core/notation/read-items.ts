@@ -31,23 +31,27 @@ const REPEAT = /\*(\d*)/y
 /** A whole group of letters and rests with nothing at them. */
 const PLAIN_GROUP = /[RLXKHJrlxkhj-]+(?=\s|$)/y
 
+/** Reads one piece of a line, at whose first character the scanner is: a group, or brackets with all in them. */
+export function readPiece(scanner: Scanner): Item[] {
+  if (scanner.next !== ']') return readPart(scanner, 0)
+  const at = scanner.position
+  scanner.position += 1
+  scanner.report('not-opened', at, 'no ]: there is no [ before it')
+  scanner.takeMatch(REPEAT)
+  return []
+}
+
+function readPart(scanner: Scanner, depth: number): Item[] {
+  return scanner.next === '[' ? readBrackets(scanner, depth) : readGroup(scanner)
+}
+
 /** Reads groups, brackets, grid changes and bar checks until the end or a closing bracket. */
-export function readItems(scanner: Scanner, depth = 0): Item[] {
+function readItems(scanner: Scanner, depth: number): Item[] {
   const items: Item[] = []
   for (;;) {
     scanner.skipSpace()
-    if (scanner.done) return items
-    if (scanner.next === '[') {
-      items.push(...readBrackets(scanner, depth))
-    } else if (scanner.next === ']') {
-      if (depth > 0) return items
-      const at = scanner.position
-      scanner.position += 1
-      scanner.report('not-opened', at, 'no ]: there is no [ before it')
-      scanner.takeMatch(REPEAT)
-    } else {
-      items.push(...readGroup(scanner))
-    }
+    if (scanner.done || scanner.next === ']') return items
+    items.push(...readPart(scanner, depth))
   }
 }
 

@@ -1,5 +1,12 @@
 import { findPiece, type Kit, placeOf } from '../kit'
-import { aimOf, crashHand, frameTicks, type Lick, type StrokeEvent, strokeEvents } from '../line'
+import {
+  aimOf,
+  crashHand,
+  frameTicks,
+  type Lick,
+  type StrokeEvent,
+  strokeEventsBetween,
+} from '../line'
 import { GRACE_LEAD_MS } from '../performance'
 import type { Hand, Surface, Voice } from '../sticking'
 import { secondsPerTick, type Ticks } from '../time'
@@ -35,10 +42,10 @@ export function landingHands(lick: Lick, setting: Setting, tempo: number): Landi
   const { kit, player } = setting
   const { target } = aimOf(lick)
   const { beat } = frameTicks(lick.frame)
-  const events = strokeEvents(lick).filter(({ tick }) => tick < target)
-  if (events.length === 0) return []
-  const options = (['RH', 'LH'] as const).flatMap((hand) => {
-    const last = lastOf(events, hand)
+  const lastStrokes = lastOfHands(lick, target)
+  if (!lastStrokes) return []
+  const options = HANDS.flatMap((hand) => {
+    const last = lastStrokes[hand]
     return crashesOf(kit).map((crash): LandingHand => {
       if (!last) return { hand, crash, hasMs: Infinity, needMs: 0, bpm: Infinity, open: false }
       const way = isSamePlace(kit, last.surface, crash)
@@ -84,6 +91,25 @@ interface LastStroke {
   readonly surface: Voice
   readonly leadMs: number
   readonly open: boolean
+}
+
+const HANDS = ['RH', 'LH'] as const
+/** So many bars before the landing have the last strokes of both hands in most lines. */
+const LAST_BARS = 2
+const ALL_BEFORE = Number.NEGATIVE_INFINITY
+
+/** The last stroke of each hand before a tick, where it has one; null where nothing is struck. */
+function lastOfHands(lick: Lick, until: Ticks): Partial<Record<Hand, LastStroke>> | null {
+  const { bar } = frameTicks(lick.frame)
+  for (const from of [until - LAST_BARS * bar, ALL_BEFORE]) {
+    const events = strokeEventsBetween(lick, from, until)
+    const [RH, LH] = HANDS.map((hand) => lastOf(events, hand))
+    // Of a long line its end is enough, where both hands strike in it.
+    if ((RH && LH) || from === ALL_BEFORE) {
+      return events.length === 0 ? null : { ...(RH && { RH }), ...(LH && { LH }) }
+    }
+  }
+  return null
 }
 
 /** A hand's last stroke, an undecided one counted as its own; of a grace the time before its stroke. */

@@ -1,4 +1,5 @@
 import { mapStrokes, withoutGraces } from '../changes'
+import { isEqual } from '../foundation'
 import { type Lick, lineEvents } from '../line'
 import {
   findTogetherFault,
@@ -98,7 +99,7 @@ function changeSlot(
     const [next] = mapStrokes([content], (stroke) =>
       kind === 'no-grace' || strokeLimb(stroke) === limb ? by(stroke) : stroke,
     )
-    const same = !next || JSON.stringify(next) === JSON.stringify(content)
+    const same = !next || isEqual(next, content)
     return same || !playable(next) ? null : next
   }
   switch (kind) {

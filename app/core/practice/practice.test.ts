@@ -138,7 +138,7 @@ describe('parts practised alone', () => {
           expect(bpm ?? Infinity, kind).toBeGreaterThanOrEqual(limit * (1 - 1e-9))
         }
       }),
-      { numRuns: 150 },
+      { numRuns: 60 },
     )
   })
 

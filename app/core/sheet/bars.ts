@@ -1,5 +1,4 @@
 import {
-  beatWindows,
   landingUnit,
   type StaffUnit,
   type StaffView,
@@ -10,7 +9,7 @@ import {
 } from '../engraving'
 import { aimOf, frameTicks, type Lick, lickSlots, lineCounts, NO_GROOVE } from '../line'
 import { type Disc, strokeSurface, strokesInSlot, toDisc } from '../sticking'
-import type { CountingSystem, Meter, Ticks } from '../time'
+import { beatWindows, type CountingSystem, type Meter, type Ticks } from '../time'
 
 /** A word at an instant: a count, or the voices that are struck there. */
 export interface Word {

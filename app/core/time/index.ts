@@ -33,3 +33,4 @@ export {
 export { findPlace, placeName } from './place'
 export { STRAIGHT, type Swing, swungTick } from './swing'
 export { secondsPerTick, TICKS_PER_QUARTER, TICKS_PER_WHOLE, type Ticks } from './ticks'
+export { beatWindows, type Window, windowAround, windowAt } from './windows'

@@ -8,19 +8,22 @@ export const FigureView = memo(function FigureView({ figure }: { readonly figure
 })
 
 function toNode({ tag, attributes, children }: SvgElement, key: number): ReactNode {
+  const props: Record<string, string | number> = { key }
+  for (const name in attributes) props[propName(name)] = attributes[name] as string | number
   return createElement(
     tag,
-    { key, ...toProps(attributes) },
+    props,
     ...children.map((child, i) => (typeof child === 'string' ? child : toNode(child, i))),
   )
 }
 
-/** Attributes by the names that React knows them by. */
-function toProps(attributes: SvgElement['attributes']): Record<string, string | number> {
-  return Object.fromEntries(
-    Object.entries(attributes).map(([name, value]) => [
-      name === 'class' ? 'className' : name.replace(/-(\w)/g, (_, letter) => letter.toUpperCase()),
-      value,
-    ]),
-  )
+const propNames = new Map([['class', 'className']])
+
+/** An attribute by the name that React knows it by. */
+function propName(name: string): string {
+  const known = propNames.get(name)
+  if (known !== undefined) return known
+  const made = name.replace(/-(\w)/g, (_, letter) => letter.toUpperCase())
+  propNames.set(name, made)
+  return made
 }

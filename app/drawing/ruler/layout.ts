@@ -1,6 +1,5 @@
-import { beatWindows } from '~/core/engraving'
-import { aimOf, type Frame, frameTicks, type Lick, lickSlots } from '~/core/line'
-import { gridTicks, type Ticks } from '~/core/time'
+import { aimOf, type Frame, frameTicks, type Lick } from '~/core/line'
+import { barTicks, beatWindows, gridTicks, type Ticks } from '~/core/time'
 
 /** A stretch of the ruler. A tick's x is the segment's own x plus its ticks, scaled. */
 export interface Segment {
@@ -43,8 +42,13 @@ const NARROW_PAGE = 560
 
 /** All of a lick that its ruler depends on: most keys change nothing of it. */
 export interface RulerFacts {
-  readonly frame: Frame
+  readonly meter: Frame['meter']
+  readonly start: Ticks
+  /** Bars of groove before it. */
+  readonly lead: number
   readonly bars: number
+  /** Whether it lands at all. */
+  readonly lands: boolean
   /** Where the line is to land. */
   readonly target: Ticks
   /** The narrowest slot. */
@@ -56,7 +60,9 @@ export function rulerFacts(lick: Lick): RulerFacts {
   const { frame } = lick
   const { end, target } = aimOf(lick)
   const bars = Math.max(1, Math.ceil(Math.max(end, target) / frameTicks(frame).bar))
-  return { frame, bars, target, narrow: narrowestTicks(lick) }
+  const { meter, start, lead, landing } = frame
+  const lands = landing.kind !== 'none'
+  return { meter, start, lead, bars, lands, target, narrow: narrowestTicks(lick) }
 }
 
 /** Lays a lick out on a page of some width: whole bars in a row where they fit, else parts of bars. */
@@ -65,22 +71,23 @@ export function toRuler(lick: Lick, pageWidth: number): Ruler {
 }
 
 /** The same, by what the ruler depends on alone. */
-export function rulerOf({ frame, bars, target, narrow }: RulerFacts, pageWidth: number): Ruler {
-  const { bar } = frameTicks(frame)
-  const leads = frame.lead > 0 || frame.start > 0
+export function rulerOf(facts: RulerFacts, pageWidth: number): Ruler {
+  const { start, bars, target, narrow } = facts
+  const bar = barTicks(facts.meter)
+  const leads = facts.lead > 0 || start > 0
   const lead = leads ? (pageWidth < NARROW_PAGE ? NARROW_LEAD_WIDTH : LEAD_WIDTH) : 0
   const inner = Math.max(120, pageWidth - lead - LANDING_WIDTH)
-  const pieces = cutBars(frame, bars, Math.max(1, Math.floor((inner / NARROWEST_SLOT) * narrow)))
+  const pieces = cutBars(facts, Math.max(1, Math.floor((inner / NARROWEST_SLOT) * narrow)))
   const longest = Math.max(...pieces.map((row) => rowTicks(row)))
   const pixelsPerTick = Math.min(WIDEST_SLOT / narrow, inner / longest)
-  const landsOutside = frame.landing.kind !== 'none' && target >= bars * bar
+  const landsOutside = facts.lands && target >= bars * bar
 
   const rows = pieces.map((row, index): RulerRow => {
     const segments: Segment[] = []
     let x = 0
     if (index === 0 && lead > 0) {
       const to = row[0]?.from ?? 0
-      const from = -frame.lead * bar
+      const from = -facts.lead * bar
       segments.push({ kind: 'lead', from, to, x, width: lead, opensBar: true, closesBar: true })
     }
     x = lead
@@ -131,13 +138,26 @@ export function xOf(ruler: Ruler, row: RulerRow, tick: number): number | undefin
   )
 }
 
+/** The landing behind a row; undefined where the lick lands in another, or within its bars. */
+export function landingOf(row: RulerRow): Segment | undefined {
+  return row.segments.find(({ kind }) => kind === 'landing')
+}
+
 /** The shortest slot of the line; a squeeze of three or more asks for a little more room. */
 function narrowestTicks(lick: Lick): Ticks {
+  const { slots, gridChanges } = lick.line
   let narrow = gridTicks(lick.frame.grid)
-  for (const { ticks, content } of lickSlots(lick)) {
-    const parts = content.kind === 'squeeze' ? content.parts.length : 1
-    narrow = Math.min(narrow, ticks / Math.max(1, parts / 2))
-  }
+  let ticks = narrow
+  let change = gridChanges[0]
+  let next = 1
+  slots.forEach((slot, i) => {
+    if (change?.at === i) {
+      ticks = gridTicks(change.grid)
+      change = gridChanges[next++]
+    }
+    const parts = slot.kind === 'squeeze' ? slot.parts.length : 0
+    narrow = Math.min(narrow, parts > 2 ? (2 * ticks) / parts : ticks)
+  })
   return narrow
 }
 
@@ -151,9 +171,8 @@ function rowTicks(row: readonly Piece[]): Ticks {
 }
 
 /** Packs bars into rows of at most `most` ticks; a bar that is longer is cut at its beats. */
-function cutBars(frame: Frame, bars: number, most: Ticks): Piece[][] {
-  const { meter, start } = frame
-  const { bar } = frameTicks(frame)
+function cutBars({ meter, start, bars }: RulerFacts, most: Ticks): Piece[][] {
+  const bar = barTicks(meter)
   if (bar <= most) {
     const perRow = evenRows(bars, Math.floor(most / bar))
     return Array.from({ length: Math.ceil(bars / perRow) }, (_, row) =>

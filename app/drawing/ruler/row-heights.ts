@@ -1,12 +1,6 @@
 import type { PatternId } from '~/core/groove'
-import { type Lick, landingStrokes } from '~/core/line'
-import {
-  type Letter,
-  LIMB_OF_LETTER,
-  type Limb,
-  type SlotContent,
-  type Struck,
-} from '~/core/sticking'
+import { landingStrokes } from '~/core/line'
+import { LIMB_OF_LETTER, type Limb, type SlotContent } from '~/core/sticking'
 import { ownLanding, type Scene } from './view'
 
 /** Heights of the rows of one system, from the top; all figures in pixels. */
@@ -51,7 +45,7 @@ export function rowHeights({ lick, under }: Scene, slotWidth: number, compact = 
     mostTogether(lick.pickup.slots),
     landing ? mostTogether([landing]) : 1,
   )
-  const used = limbsOf([lick.line, lick.pickup, ...lick.ostinatos.map(({ line }) => line)])
+  const used = limbsOf([slots, lick.pickup.slots, ...lick.ostinatos.map(({ line }) => line.slots)])
   for (const { limb } of landingStrokes(lick)) used.add(limb)
   return {
     stacks: tallest * pitch + 8,
@@ -73,13 +67,14 @@ function mostTogether(slots: readonly SlotContent[]): number {
   return most
 }
 
-/** Where each part of a row begins, and how tall the whole is. */
+/** Where each part of a row begins, and how tall the whole is: on the page too, to be measured. */
 export function rowParts(heights: RowHeights) {
   const stacksBottom = COUNT_ROW + heights.stacks
   const lettersBaseline = stacksBottom + BRACKET + heights.letters - 6
   const lanesTop = lettersBaseline + 14 + heights.swells
   const voicesBaseline = lanesTop + heights.lanes.length * LANE + 17
   return {
+    stacksTop: COUNT_ROW,
     stacksBottom,
     bracketBottom: stacksBottom + BRACKET,
     lettersBaseline,
@@ -96,18 +91,17 @@ export function rowParts(heights: RowHeights) {
   }
 }
 
-/** Every limb that any of the lines asks for. */
-function limbsOf(lines: readonly Lick['line'][]): Set<Limb> {
-  const letters = new Set<Letter>()
-  const add = (struck: Struck) => {
-    for (const { letter } of struck.strokes) letters.add(letter)
+/** Every limb that any of the slots asks for. */
+function limbsOf(lines: readonly (readonly SlotContent[])[]): Set<Limb> {
+  const limbs = new Set<Limb>()
+  const add = (struck: SlotContent) => {
+    if (struck.kind !== 'struck') return
+    for (const { letter } of struck.strokes) limbs.add(LIMB_OF_LETTER[letter])
   }
-  for (const { slots } of lines) {
+  for (const slots of lines)
     for (const slot of slots) {
-      if (slot.kind === 'struck') add(slot)
-      if (slot.kind === 'squeeze')
-        for (const part of slot.parts) if (part.kind === 'struck') add(part)
+      if (slot.kind === 'squeeze') slot.parts.forEach(add)
+      else add(slot)
     }
-  }
-  return new Set([...letters].map((letter) => LIMB_OF_LETTER[letter]))
+  return limbs
 }

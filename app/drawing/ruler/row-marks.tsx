@@ -2,11 +2,12 @@ import { memo } from 'react'
 import { VELOCITIES } from '~/core/line'
 import { strokesInSlot } from '~/core/sticking'
 import { LIMB_COLOUR, Stack } from '../stacks/discs'
+import type { CountMark } from './count-marks'
 import type { PatternMark } from './patterns'
 import { COUNT_BASELINE, TALLEST_STACK } from './row-heights'
 import { SlotLetters } from './slot-letters'
 import type { SwellMark } from './swell-marks'
-import type { CountMark, LaneMark, LetterMark, StackMark } from './view'
+import type { LaneMark, LetterMark, StackMark } from './view'
 
 /** The count over a slot. */
 export const Count = memo(function Count({ count }: { count: CountMark }) {

@@ -1,5 +1,5 @@
-import { memo } from 'react'
-import { landingUnit, type Staff, staffUnit } from '~/core/engraving'
+import { memo, useMemo } from 'react'
+import { landingUnit, type Staff, type StaffView, staffUnit, toStaff } from '~/core/engraving'
 import { frameTicks, type Lick } from '~/core/line'
 import { STAFF_HEIGHT } from '../staff/geometry'
 import { StaffUnitView } from '../staff/staff-unit'
@@ -9,14 +9,18 @@ import { LeadFigure } from './lead-figure'
 interface RowStaffProps {
   readonly lick: Lick
   readonly ruler: Ruler
-  readonly staff: Staff
+  readonly view: StaffView
   readonly index: number
 }
 
-/** The staff under a row, unit by unit; a row that the ruler no longer has shows none. */
-export const RowStaff = memo(function RowStaff({ lick, ruler, staff, index }: RowStaffProps) {
+/**
+ * The staff under a row, unit by unit; a row that the ruler no longer has shows none. What engraves and draws it
+ * comes with it: the outlines of the glyphs are fetched only where a staff is shown.
+ */
+export default memo(function RowStaff({ lick, ruler, view, index }: RowStaffProps) {
   const row = ruler.rows[index]
-  if (!row) return null
+  const staff = useMemo(() => row && toStaff(lick, view, row), [lick, view, row])
+  if (!row || !staff) return null
   return (
     <div
       className="relative flex text-base-content"

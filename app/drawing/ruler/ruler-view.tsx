@@ -1,22 +1,24 @@
 import { memo, type ReactNode, type RefObject, useDeferredValue, useMemo, useRef } from 'react'
 import type { SlotRange } from '~/core/changes'
-import { type StaffView, toStaff } from '~/core/engraving'
+import type { StaffView } from '~/core/engraving'
 import { keepEqual } from '~/core/foundation'
 import type { PatternPlace } from '~/core/groove'
 import type { Lick } from '~/core/line'
 import type { Move } from '~/core/playing'
 import type { CountingSystem } from '~/core/time'
+import { late } from '~/ui/late'
+import { LoadBoundary } from '~/ui/load-boundary'
 import { useNearRows } from '~/ui/use-near-rows'
+import { useStored } from '~/ui/use-stored'
 import { STAFF_HEIGHT } from '../staff/geometry'
 import { type Ruler, type RulerRow, rulerFacts, rulerOf } from './layout'
 import type { Under } from './patterns'
 import { type Bottleneck, RowBottleneck } from './row-bottleneck'
 import { RowFigure } from './row-figure'
 import { RowHeadroom } from './row-headroom'
-import { COUNT_ROW, type RowHeights, rowHeights, rowParts } from './row-heights'
+import { type RowHeights, rowHeights, rowParts } from './row-heights'
 import { RowLabels } from './row-labels'
 import { RowSelection } from './row-selection'
-import { RowStaff } from './row-staff'
 import { type PressedRow, type RulerGestures, useSlotPointer } from './use-slot-pointer'
 import { landingVoice, type RowView, rowKey, type Scene, toRowView, toScene } from './view'
 
@@ -45,12 +47,17 @@ interface RulerViewProps {
   readonly rulerRef: RefObject<Ruler | null>
 }
 
+const RowStaff = late(async () => (await import('./row-staff')).default)
+
 const LABELS_FROM = 620
 const LABELS_WIDTH = 58
+/** Between one row and the next, in pixels. */
+const ROW_GAP = 16
 
 /**
- * A lick on its one ruler: count, stacks, sticking, limbs, voices and staff, row by row. Only rows
- * near the window are worked out; the staff follows what is typed a moment later.
+ * A lick on its one ruler: count, stacks, sticking, limbs, voices and staff, row by row. Only rows near the
+ * window are worked out and on the page, so that a long line costs no more than a short one; the staff follows
+ * what is typed a moment later.
  */
 export function RulerView(props: RulerViewProps) {
   const { lick, width, compact, ghost, edited, place, under, counting, staffView } = props
@@ -67,60 +74,53 @@ export function RulerView(props: RulerViewProps) {
     useMemo(() => rowHeights(scene, ruler.slotWidth, compact), [scene, ruler.slotWidth, compact]),
   )
   rulerRef.current = ruler
-  const near = useNearRows(host, ruler.rows.length)
   const pointer = useSlotPointer(scene, ruler, heights, gestures)
 
-  const source = useDeferredValue(useMemo(() => ({ lick, ruler }), [lick, ruler]))
-  const staff = useMemo(() => toStaff(source.lick, staffView), [source, staffView])
   const height = rowParts(heights).height + (compact ? 0 : STAFF_HEIGHT)
+  const near = useNearRows(host, { count: ruler.rows.length, height, gap: ROW_GAP })
+  const source = useDeferredValue(useMemo(() => ({ lick, ruler }), [lick, ruler]))
 
   return (
     <div
       ref={host}
-      className="flex touch-pan-y flex-col gap-4"
+      className="flex touch-pan-y flex-col"
+      style={near.style}
       data-ghost={ghost || undefined}
+      data-pitch={height + ROW_GAP}
       {...pointer}
     >
-      {ruler.rows.map((row) => (
+      {ruler.rows.slice(near.from, near.to).map((row) => (
         <SystemRow key={row.index} row={row} height={height} heights={heights} labelled={labelled}>
-          {near.has(row.index) && (
-            <div className="relative">
-              <RowSelection
-                scene={scene}
-                ruler={ruler}
-                row={row}
-                range={selection}
-                heights={heights}
-                edited={edited}
-                place={compact ? null : place}
-                ghost={ghost}
-              />
-              <RowDrawing scene={scene} ruler={ruler} row={row} heights={heights} />
-              <RowBottleneck bottleneck={bottleneck} ruler={ruler} row={row} heights={heights} />
-              <RowHeadroom
-                moves={headroom?.moves ?? null}
-                tempo={headroom?.tempo ?? 0}
-                ruler={ruler}
-                row={row}
-                heights={heights}
-              />
-              {!compact && (
-                <RowStaff lick={source.lick} ruler={source.ruler} staff={staff} index={row.index} />
-              )}
-            </div>
-          )}
+          <div className="relative">
+            <RowSelection
+              scene={scene}
+              ruler={ruler}
+              row={row}
+              range={selection}
+              heights={heights}
+              edited={edited}
+              place={compact ? null : place}
+              ghost={ghost}
+            />
+            <RowDrawing scene={scene} ruler={ruler} row={row} heights={heights} />
+            <RowBottleneck bottleneck={bottleneck} ruler={ruler} row={row} heights={heights} />
+            <RowHeadroom
+              moves={headroom?.moves ?? null}
+              tempo={headroom?.tempo ?? 0}
+              ruler={ruler}
+              row={row}
+              heights={heights}
+            />
+            {!compact && (
+              <LoadBoundary what="The staff">
+                <RowStaff {...source} view={staffView} index={row.index} />
+              </LoadBoundary>
+            )}
+          </div>
         </SystemRow>
       ))}
     </div>
   )
-}
-
-/** A value whose parts that did not change stay the same objects. */
-function useStored<T>(next: T): T {
-  const last = useRef<T>(undefined)
-  const kept = useMemo(() => keepEqual(last.current, next), [next])
-  last.current = kept
-  return kept
 }
 
 interface SystemRowProps {
@@ -131,15 +131,7 @@ interface SystemRowProps {
   readonly children: ReactNode
 }
 
-/** Where the parts of a row begin, from its top, as `count 0 stacks 28 …`: for whoever measures the page. */
-function partsWords(heights: RowHeights): string {
-  const { bracketBottom, lanesTop, voicesBaseline, patternsTop, height } = rowParts(heights)
-  const lanes = heights.lanes.length > 0 ? ` limbs ${lanesTop}` : ''
-  const layers = heights.patterns.length > 0 ? ` layers ${patternsTop}` : ''
-  return `count 0 stacks ${COUNT_ROW} sticking ${bracketBottom}${lanes} voices ${voicesBaseline - 14}${layers} staff ${height}`
-}
-
-/** The frame of one row: its names, its landing, its cursor. It is empty while out of sight. */
+/** The frame of one row: its names, its landing, its cursor. */
 const SystemRow = memo(function SystemRow(props: SystemRowProps) {
   const { row, height, heights, labelled, children } = props
   const landing = row.segments.find(({ kind }) => kind === 'landing')
@@ -148,7 +140,7 @@ const SystemRow = memo(function SystemRow(props: SystemRowProps) {
       className="flex contain-content"
       style={{ height }}
       data-system={row.index}
-      data-parts={partsWords(heights)}
+      data-parts={JSON.stringify(rowParts(heights))}
     >
       {labelled && (
         <div className="shrink-0" style={{ width: LABELS_WIDTH }}>
@@ -186,12 +178,13 @@ function RowDrawing({ scene, ruler, row, heights }: RowDrawingProps) {
   if (last.current?.key !== key) {
     last.current = { key, view: keepEqual(last.current?.view, toRowView(scene, ruler, row)) }
   }
+  const { view } = last.current
   return (
     <RowFigure
-      view={last.current.view}
+      view={view}
       heights={heights}
       slotWidth={ruler.slotWidth}
-      landingVoice={landingVoice(scene.lick)}
+      landingVoice={view.landing ? landingVoice(scene.lick) : ''}
     />
   )
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { lineEvents } from '~/core/line'
+import { type Lick, lineEvents } from '~/core/line'
 import { DEFAULT_COUNTING } from '~/core/time'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
@@ -132,6 +132,8 @@ describe('rows', () => {
     expect(same('bars: 2\nline: RLRL*7 RLRK')).toEqual([true, false])
     expect(same('bars: 2\nline: RLRL*3 RL(RK)L RLRL*4')).toEqual([false, true])
     expect(same('bars: 2\nstart: 1\ntempo: 81\nline: RLRL*8')).toEqual([false, false])
+    expect(same('bars: 2\nline: RLRL*7 RLR')).toEqual([true, false])
+    expect(same('bars: 2\nlanding: groove\nline: RLRL*8')).toEqual([true, false])
   })
 
   it('have equal keys only where their views are equal (law)', () => {
@@ -146,17 +148,29 @@ describe('rows', () => {
               [rowKey(scene, ruler, row), JSON.stringify(toRowView(scene, ruler, row))] as const,
           )
         }
-        // The same frame over another line: rows may agree, and then must agree in all.
-        const second = rowsOf({
-          ...one,
-          line: { ...one.line, slots: [...one.line.slots].reverse() },
-        })
-        for (const [key, view] of [...rowsOf(one), ...rowsOf(other)]) {
-          for (const [otherKey, otherView] of second)
+        // The same frame over another line, the same line over another landing: rows may agree, and then
+        // must agree in all.
+        const { line, frame } = one
+        const over = (slots: Lick['line']['slots'], groups: readonly number[]) =>
+          rowsOf({ ...one, line: { ...line, slots, groups: groups.filter(Boolean) } })
+        const shorter = [...line.groups.slice(0, -1), (line.groups.at(-1) ?? 1) - 1]
+        const others = [
+          over([...line.slots].reverse(), line.groups),
+          over(line.slots.slice(0, -1), shorter),
+          over([...line.slots, ...line.slots.slice(0, 1)], [...line.groups, 1]),
+          ...(['none', 'groove'] as const).map((kind) =>
+            rowsOf({ ...one, frame: { ...frame, landing: { kind, at: 'bar' } } }),
+          ),
+          rowsOf({
+            ...one,
+            frame: { ...frame, landing: { kind: 'crash', at: 'bar', crash: 'c2' } },
+          }),
+        ].flat()
+        for (const [key, view] of [...rowsOf(one), ...rowsOf(other)])
+          for (const [otherKey, otherView] of others)
             if (key === otherKey) expect(view).toBe(otherView)
-        }
       }),
-      { numRuns: 40, endOnFailure: true },
+      { numRuns: 60, endOnFailure: true },
     )
   }, 20_000)
 })

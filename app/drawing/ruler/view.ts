@@ -24,26 +24,12 @@ import {
   strokesInSlot,
   toDisc,
 } from '~/core/sticking'
-import {
-  type CountingSystem,
-  countSyllable,
-  gridName,
-  gridTicks,
-  type Ticks,
-  UNNAMED_COUNT,
-} from '~/core/time'
-import { type Ruler, type RulerRow, type Segment, xOf } from './layout'
+import { type CountingSystem, gridName, type Ticks } from '~/core/time'
+import { type CountMark, countMarks, freeTicks } from './count-marks'
+import { landingOf, type Ruler, type RulerRow, type Segment, xOf } from './layout'
 import { type PatternMark, patternMarks, type Under } from './patterns'
 import { spokenSlot } from './spoken'
 import { type SwellMark, swellMarks } from './swell-marks'
-
-/** A count under the ruler. `part` says what stands at it: the fill, groove before it, or nothing. */
-export interface CountMark {
-  readonly x: number
-  readonly text: string
-  readonly onBeat: boolean
-  readonly part: 'groove' | 'line' | 'free'
-}
 
 /** A group as a stack over its span. Where it goes on in the next row, only its bracket does. */
 export interface StackMark {
@@ -106,8 +92,10 @@ export interface Scene {
   readonly groupStarts: readonly number[]
   /** What goes round under it. */
   readonly under: Under
-  /** Everything but the line that rows depend on, as one string. */
+  /** Everything but the line that all rows depend on, as one string. */
   readonly frameKey: string
+  /** What the row that lands depends on beside that. */
+  readonly landingKey: string
 }
 
 /** Everything the rows of a lick have in common. */
@@ -122,6 +110,7 @@ export function toScene(
     start += size
     return first
   })
+  const { landing, ...frame } = lick.frame
   return {
     lick,
     counting,
@@ -130,13 +119,14 @@ export function toScene(
     groupStarts,
     under,
     frameKey: JSON.stringify([
-      lick.frame,
+      frame,
       lick.ostinatos,
       lick.pickup,
       counting.id,
       under.ids,
       under.ids.includes('groove') && patternOf(lick, 'groove', under.grooves),
     ]),
+    landingKey: JSON.stringify([landing, crashHand(lick)]),
   }
 }
 
@@ -151,7 +141,7 @@ export function toRowView(scene: Scene, ruler: Ruler, row: RulerRow): RowView {
   const swells = swellMarks(lick.frame.swells, slots, ruler, row)
   const lanes = laneMarks(lick, ruler, row)
   const beatLines = beatLinesOf(lick, ruler, row)
-  const landing = row.segments.find(({ kind }) => kind === 'landing')
+  const landing = landingOf(row)
   if (landing) lanes.push(...landingLanes(lick, xOf(ruler, row, landing.from) ?? 0))
   const before = row.index === 0 ? scene.pickup.filter(({ tick }) => tick < 0) : []
   return {
@@ -191,7 +181,7 @@ function laneMarks(lick: Lick, ruler: Ruler, row: RulerRow): LaneMark[] {
  * the row and around it, as it is typed.
  */
 export function rowKey(
-  { lick, slots, groupStarts, frameKey }: Scene,
+  { lick, slots, groupStarts, frameKey, landingKey }: Scene,
   ruler: Ruler,
   row: RulerRow,
 ): string {
@@ -210,20 +200,22 @@ export function rowKey(
       ({ content, group, tick, grid }) =>
         `${group}.${tick}@${gridName(grid)}${formatSlot(content)}`,
     )
-  const aim = aimOf(lick)
   const groupStart = groupStarts[slots[first]?.group ?? 0]
   const { pixelsPerTick, inset } = ruler
+  // What goes round under the line sounds as far as it lands.
+  const sounds = Math.max(row.from, Math.min(row.to, aimOf(lick).target))
   return JSON.stringify([
     row,
     pixelsPerTick,
     inset,
     frameKey,
-    aim,
+    sounds,
+    freeTicks(lick, row),
     first,
     after,
     groupStart,
     typed,
-    crashHand(lick),
+    landingOf(row) && landingKey,
   ])
 }
 
@@ -287,41 +279,6 @@ export function landingVoice(lick: Lick): string {
 function letterOf(limb: Limb, secondPedal: boolean): Letter {
   const letters = { RH: 'R', LH: 'L', XH: 'X', RF: 'K', LF: secondPedal ? 'J' : 'H' } as const
   return letters[limb]
-}
-
-/** Counts at the line's slots; at the beats of the groove before; at free slots after. */
-function countMarks(
-  lick: Lick,
-  ruler: Ruler,
-  row: RulerRow,
-  slots: readonly TimedSlot[],
-  counting: CountingSystem,
-): CountMark[] {
-  const { meter, grid, start } = lick.frame
-  const { beat } = frameTicks(lick.frame)
-  const aim = aimOf(lick)
-  const marks: CountMark[] = []
-  const add = (tick: Ticks, text: string, part: CountMark['part']) => {
-    const x = xOf(ruler, row, tick)
-    if (x !== undefined && tick >= row.from && tick < row.to) {
-      marks.push({ x, text: text === UNNAMED_COUNT ? '·' : text, onBeat: tick % beat === 0, part })
-    }
-  }
-  for (let tick = 0; tick < start; tick += beat) {
-    add(tick, countSyllable(tick, { value: 4, tuplet: null }, meter, counting), 'groove')
-  }
-  for (const slot of slots)
-    add(slot.tick, countSyllable(slot.tick, slot.grid, meter, counting), 'line')
-  // Where the last slot is the landing, the space goes on to its end.
-  for (let tick = aim.end; tick < aim.start + aim.available; tick += gridTicks(grid)) {
-    add(tick, countSyllable(tick, grid, meter, counting), 'free')
-  }
-  const landing = row.segments.find(({ kind }) => kind === 'landing')
-  if (landing) {
-    const x = xOf(ruler, row, landing.from) ?? landing.x
-    marks.push({ x, text: '1', onBeat: true, part: 'line' })
-  }
-  return marks
 }
 
 function letterMark(

@@ -66,7 +66,7 @@ interface Box {
   readonly height: number
 }
 
-function DiscShape({ disc, x, y, width, height }: Box & { disc: Disc }) {
+const DiscShape = memo(function DiscShape({ disc, x, y, width, height }: Box & { disc: Disc }) {
   if (disc.kind === 'rest') {
     const reach = width * 0.28
     return (
@@ -88,7 +88,7 @@ function DiscShape({ disc, x, y, width, height }: Box & { disc: Disc }) {
     const left = x - full / 2 + i * (each + gap)
     return <Piece key={i} piece={piece} x={left} y={y} width={each} height={height} />
   })
-}
+})
 
 function Piece({ piece, x, y, width, height }: Box & { piece: DiscPiece }) {
   if (!piece) return null

@@ -1,11 +1,8 @@
 import { memo, useDeferredValue, useMemo } from 'react'
 import type { StaffUnit } from '~/core/engraving'
-import { late } from '~/ui/late'
-import { LoadBoundary } from '~/ui/load-boundary'
+import { isEqual } from '~/core/foundation'
 import { STAFF_HEIGHT, type UnitGeometry } from './geometry'
-
-/** The outlines of the glyphs come with it, only where a staff is shown. */
-const UnitFigure = late(async () => (await import('./unit-figure')).default)
+import { UnitFigure } from './unit-figure'
 
 interface StaffUnitProps {
   readonly unit: StaffUnit
@@ -23,16 +20,9 @@ export const StaffUnitView = memo(
         className="staff-unit paint-alone"
         style={{ height: STAFF_HEIGHT, width: geometry.width }}
       >
-        <LoadBoundary what="The staff">
-          <UnitFigure {...shown} />
-        </LoadBoundary>
+        <UnitFigure {...shown} />
       </div>
     )
   },
-  (before, after) => sameData(before.unit, after.unit) && sameData(before.geometry, after.geometry),
+  (before, after) => isEqual(before.unit, after.unit) && isEqual(before.geometry, after.geometry),
 )
-
-/** Units are plain data of some kilobytes at most: comparing them costs less than any drawing. */
-function sameData(a: unknown, b: unknown): boolean {
-  return a === b || JSON.stringify(a) === JSON.stringify(b)
-}

@@ -1,7 +1,8 @@
 import { useMemo } from 'react'
 import type { StaffUnit } from '~/core/engraving'
-import { barlineFigure, staffFigures, staveFigure } from '~/core/figures'
+import { barlineFigure, type Figure, staffFigures, staveFigure } from '~/core/figures'
 import type { Ticks } from '~/core/time'
+import { useStored } from '~/ui/use-stored'
 import { FigureView } from '../figures/figure-view'
 import {
   HIGHEST,
@@ -13,15 +14,15 @@ import {
   type UnitGeometry,
 } from './geometry'
 
-/** One unit of staff on the ruler's columns. It comes with the outlines of the glyphs, fetched late. */
-export default function UnitFigure({
+/** One unit of staff on the ruler's columns. Figures that did not change are not drawn again. */
+export function UnitFigure({
   unit,
   geometry,
 }: {
   readonly unit: StaffUnit
   readonly geometry: UnitGeometry
 }) {
-  const figures = useMemo(() => figuresOf(unit, geometry), [unit, geometry])
+  const figures = useStored(useMemo(() => figuresOf(unit, geometry), [unit, geometry]))
   return (
     <svg width={geometry.width} height={STAFF_HEIGHT} fill="currentColor" aria-hidden="true">
       <g transform={`translate(0 ${STAVE_TOP}) scale(${SPACE})`}>
@@ -33,7 +34,7 @@ export default function UnitFigure({
   )
 }
 
-function figuresOf(unit: StaffUnit, geometry: UnitGeometry) {
+function figuresOf(unit: StaffUnit, geometry: UnitGeometry): readonly Figure[] {
   const begun = performance.now()
   const width = geometry.width / SPACE
   const xOf = (tick: Ticks) =>

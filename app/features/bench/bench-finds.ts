@@ -1,5 +1,6 @@
 import { CATALOGUE } from '~/core/catalogue'
 import { CHANGES, cut, formatPhrase, phraseOf, type SlotRange } from '~/core/changes'
+import { isEqual } from '~/core/foundation'
 import { openSentencePart } from '~/ui/sentence-part'
 import { applyChange, changedPhrase, swellEdit } from '~/workspace/edits/change-edits'
 import { type Edit, insertPhrase } from '~/workspace/edits/edits'
@@ -64,10 +65,10 @@ export function benchFinds(workspace: Workspace, openPanel: (id: string) => void
   })
   // Of a long line the beginning tells whether a change would do something; it is made when it is taken.
   const shown = { from: range.from, to: Math.min(range.to, range.from + PREVIEWED) }
-  const before = JSON.stringify(phraseOf(lick.line, shown).slots)
+  const before = phraseOf(lick.line, shown).slots
   const changes = CHANGES.flatMap((change): Found[] => {
     const after = changedPhrase(lick, shown, change)
-    if (JSON.stringify(after.slots) === before) return []
+    if (isEqual(after.slots, before)) return []
     const { id, name, kind } = change
     const make = () => applyChange(lick, range, change)
     const found = toFound(id, name, kind, EVERYDAY[id] ?? '', shown, make)

@@ -5,12 +5,11 @@ import { useSettings } from '~/live/use-live'
 import { late } from '~/ui/late'
 import { openSentencePart } from '~/ui/sentence-part'
 import { useSpace } from '~/ui/use-space'
-import { whenThere } from '~/ui/when-there'
 import { moveStart } from '~/workspace/gestures'
 import { offer } from '../find'
 import { useOpenPanel } from './dock/dock'
 import { PANELS } from './dock/panel-list'
-import { focusLine, focusRuler } from './focus'
+import { focusLine, focusRuler, focusSoon } from './focus'
 import { PART_NAMES } from './frame/frame-words'
 import { KEYS_OF } from './key-list'
 import { useBenchPlayer, useWorkspace } from './state/use-workspace'
@@ -53,6 +52,12 @@ export default function BenchKeys() {
   useHotkeys(KEYS_OF.slower, () => tempo(-TEMPO_STEP), { ...elsewhere, useKey: true })
   useHotkeys(KEYS_OF.help, () => setHelps(true), { ...elsewhere, useKey: true })
   useHotkeys(KEYS_OF.line, focusLine, ANYWHERE)
+  const leave = () => {
+    // Over the lower half a panel is in the way, also one on its way; beside the ruler it may stay.
+    if (matchMedia('(width < 1024px)').matches) open(undefined)
+    focusLine()
+  }
+  useHotkeys(KEYS_OF.leave, leave, { ...ANYWHERE, ignoreEventWhen: isTaken })
   useHotkeys(KEYS_OF.ruler, focusRuler, ANYWHERE)
   useHotkeys(KEYS_OF.widen, () => workspace.widen(), ANYWHERE)
   useHotkeys(KEYS_OF.startEarlier, () => moveStart(workspace, -1), ANYWHERE)
@@ -94,17 +99,19 @@ export default function BenchKeys() {
   return helps ? <KeyHelp onClose={() => setHelps(false)} /> : null
 }
 
-/** Opens a panel and takes the focus into it as soon as it is there. */
+/** Opens a panel and takes the focus into it as soon as it is there; behind a colon, a part of it is named. */
 function openAndFocus(id: string, open: (id: string) => void): void {
   open(id)
-  whenThere(
-    () =>
-      document
-        .getElementById('dock-panel')
-        ?.querySelector<HTMLElement>('[data-panel-body] :is(input, select, button, textarea)') ??
-      null,
-    (first) => first.focus(),
-  )
+  // The panel that was open before stands for a moment more: what is in it goes with it.
+  const inPanel = `[data-panel="${id.split(':')[0]}"] [data-panel-body]`
+  focusSoon(`${inPanel} :is(input, select, button, textarea):not(:disabled)`)
+}
+
+/** Whether a press of Escape was for something else: a draft, a small window, a dialog. */
+function isTaken(event: KeyboardEvent): boolean {
+  const { target, defaultPrevented, isComposing } = event
+  const inDialog = target instanceof Element && target.closest('dialog') !== null
+  return defaultPrevented || isComposing || inDialog
 }
 
 function isOnRuler({ target }: Event): boolean {

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react'
-import { canonicalValues } from '~/codecs/lick-text'
 import { findVoicedLick } from '~/codecs/voicing'
 import type { Lick } from '~/core/line'
+import { formatLine } from '~/core/notation'
 import { PhraseStacks } from '~/drawing/stacks/phrase-figure'
 import type { LickTexts } from '~/storage'
 import { differenceWords } from '~/words/versions'
@@ -40,7 +40,7 @@ function Line({ lick }: { lick: Lick }) {
   return (
     <>
       <PhraseStacks phrase={lick.line} />
-      <span className="block truncate font-mono">{canonicalValues(lick, 'line').join(' ')}</span>
+      <span className="block truncate font-mono">{formatLine(lick.line)}</span>
     </>
   )
 }

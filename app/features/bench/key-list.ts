@@ -6,6 +6,7 @@ export const KEYS_OF = {
   slower: '-',
   help: '?, shift+?',
   line: 'alt+l',
+  leave: 'escape',
   ruler: 'alt+k',
   widen: 'alt+w',
   startEarlier: 'alt+comma',

@@ -14,12 +14,12 @@ export default function Remedy() {
   // just typed made the line too long or too short.
   const lick = useSettled<Lick | null>(useBenchLick(), REST_MS, null)
   const setting = useSetting()
-  const first = useMemo(
-    () => (lick ? fixesOf(lick, null, null, setting)[0] : undefined),
-    [lick, setting],
-  )
-  if (!first || !lick) return null
-  const edit = fixEdit(lick, first)
+  const found = useMemo(() => {
+    const fix = lick && fixesOf(lick, null, null, setting)[0]
+    return fix ? { words: fixWords(fix, lick), edit: fixEdit(lick, fix) } : null
+  }, [lick, setting])
+  if (!found || !lick) return null
+  const { words, edit } = found
   return (
     <button
       type="button"
@@ -30,7 +30,7 @@ export default function Remedy() {
       onFocus={() => workspace.show(edit)}
       onBlur={() => workspace.show(null)}
     >
-      <span className="truncate">{fixWords(first, lick)}</span>
+      <span className="truncate">{words}</span>
     </button>
   )
 }

@@ -66,6 +66,7 @@ export function RulerPane() {
         aria-label={`Slots: keys go to the ${rowName(row)}`}
         aria-describedby="ruler-help"
         className="ruler-scroller"
+        data-scroller
         data-ruler
         onFocus={() => setFocused(true)}
         onBlur={() => setFocused(false)}

@@ -26,8 +26,7 @@ export function useFollow(
       timer = setTimeout(() => {
         const rows = ruler.current?.rows ?? []
         const row = rows.find(({ from, to }) => tick >= from && tick < to)
-        const drawn = scroller.current?.querySelector<HTMLElement>(`[data-system="${row?.index}"]`)
-        if (drawn) bringIntoSight(scroller.current, drawn)
+        if (row) bringIntoSight(scroller.current, row.index)
       })
     })
     return () => {
@@ -46,8 +45,7 @@ export function useFollow(
       )
       if (row && row.index !== at) {
         at = row.index
-        const drawn = scroller.current?.querySelector<HTMLElement>(`[data-system="${at}"]`)
-        if (drawn) bringIntoSight(scroller.current, drawn)
+        bringIntoSight(scroller.current, at)
       }
       frame = requestAnimationFrame(look)
     })
@@ -55,12 +53,18 @@ export function useFollow(
   }, [scroller, playing, position, ruler])
 }
 
-/** Scrolls only the frame itself, and only as far as needed: the page stays where it is. */
-function bringIntoSight(frame: HTMLElement | null, part: HTMLElement): void {
-  if (!frame || frame.scrollHeight <= frame.clientHeight) return
-  const [around, inner] = [frame.getBoundingClientRect(), part.getBoundingClientRect()]
-  if (inner.top < around.top) frame.scrollTop += inner.top - around.top
-  else if (inner.bottom > around.bottom) {
-    frame.scrollTop += Math.min(inner.bottom - around.bottom, inner.top - around.top)
-  }
+/**
+ * Scrolls only the frame itself, and only as far as needed: the page stays where it is. A row has its place
+ * whether or not it is on the page.
+ */
+function bringIntoSight(frame: HTMLElement | null, row: number): void {
+  const rows = frame?.querySelector<HTMLElement>('[data-pitch]')
+  if (!frame || !rows || frame.scrollHeight <= frame.clientHeight) return
+  const pitch = Number(rows.dataset.pitch)
+  const around = frame.getBoundingClientRect()
+  const top = rows.getBoundingClientRect().top + row * pitch
+  const bottom = top + pitch
+  if (top < around.top) frame.scrollTop += top - around.top
+  else if (bottom > around.bottom)
+    frame.scrollTop += Math.min(bottom - around.bottom, top - around.top)
 }

@@ -1,12 +1,11 @@
 import { type KeyboardEvent, useCallback, useEffect, useRef } from 'react'
 import { LateValue } from '~/ui/late-value'
 import type { PressedKey, RowKeys } from '~/workspace/rows/row-keys'
-import { focusLine } from './focus'
 import { useBenchGrooves, useBenchPlayer, useSetting, useWorkspace } from './state/use-workspace'
 
 /** Fetched once the page stands: nobody types on the ruler before it is there. */
 const KEYS = new LateValue(async () => (await import('~/workspace/rows/row-keys')).RowKeys)
-const NAMED = /^(Arrow|Home$|End$|Delete$|Backspace$|Insert$|Enter$|Escape$)/
+const NAMED = /^(Arrow|Home$|End$|Delete$|Backspace$|Insert$|Enter$)/
 
 /** The keys that are typed in the rows of the ruler; those that come before it can read them wait. */
 export function useRowKeys(): (event: KeyboardEvent<HTMLElement>) => void {
@@ -16,8 +15,8 @@ export function useRowKeys(): (event: KeyboardEvent<HTMLElement>) => void {
   const grooves = useBenchGrooves()
   const keys = useRef<RowKeys | null>(null)
   const early = useRef<PressedKey[]>([])
-  const context = useRef({ kit, grooves, play: toggle, leave: focusLine })
-  context.current = { kit, grooves, play: toggle, leave: focusLine }
+  const context = useRef({ kit, grooves, play: toggle })
+  context.current = { kit, grooves, play: toggle }
   useEffect(() => {
     const come = () => {
       const now = KEYS.state()

@@ -1,9 +1,9 @@
 import { Play } from 'lucide-react'
 import { useCallback, useMemo } from 'react'
 import { Link } from 'react-router'
-import { canonicalValues } from '~/codecs/lick-text'
 import { findVoicedLick } from '~/codecs/voicing'
 import type { Lick } from '~/core/line'
+import { formatLine } from '~/core/notation'
 import { speedLimit } from '~/core/playing'
 import { placeName } from '~/core/time'
 import { PhraseStacks } from '~/drawing/stacks/phrase-figure'
@@ -93,7 +93,7 @@ function Column({ record, lick, first, onHear }: ColumnProps) {
         <Link to={`/bench/${record.id}`}>{title}</Link>
       </h2>
       <PhraseStacks phrase={lick.line} />
-      <p className="break-words font-mono">{canonicalValues(lick, 'line').join(' ')}</p>
+      <p className="break-words font-mono">{formatLine(lick.line)}</p>
       <p className="text-(--quiet)">
         {gridWords(frame.grid)} from {placeName(frame.start, frame.meter)}, {frame.tempo}
         {frame.goal !== null && ` to ${frame.goal}`}

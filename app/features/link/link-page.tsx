@@ -1,10 +1,11 @@
 import { Download, Play } from 'lucide-react'
 import { useMemo, useRef, useState } from 'react'
 import { Link, useLocation, useNavigate } from 'react-router'
-import { canonicalValues, valuesOf } from '~/codecs/lick-text'
+import { valuesOf } from '~/codecs/lick-text'
 import { type AnyLink, type LinkedLick, parseAnyLink } from '~/codecs/link'
 import { findVoicedLick } from '~/codecs/voicing'
 import type { Lick } from '~/core/line'
+import { formatLine } from '~/core/notation'
 import { soloLength } from '~/core/solo'
 import { meterName, placeName } from '~/core/time'
 import type { Ruler } from '~/drawing/ruler/layout'
@@ -151,7 +152,7 @@ function LinkedView({ texts }: { texts: LinkedLick }) {
         {[lands.rest, lands.first].filter(Boolean).join(', ')}.
       </p>
       <p className="break-words rounded-field border border-base-300 bg-base-100 px-3 py-2 font-mono text-lg">
-        {canonicalValues(lick, 'line').join(' ')}
+        {formatLine(lick.line)}
       </p>
       <ShownRuler lick={lick} />
       <p className="text-(--quiet) text-sm">

@@ -27,7 +27,7 @@ const ANY_LICK = { kit: null, unknown: [] }
 
 /** A set: its exercises in their order, how far each is, and the way into practice. */
 export function SetPage({ opened }: { opened: Kept<SetRecord> }) {
-  const { set, past, gone, desk, saver } = useSet(opened)
+  const { set, steps, gone, desk, saver } = useSet(opened)
   const { edit } = desk
   usePageTitle(set.name, 'Set')
   const { progress, atGoal, count } = useProgress(set)
@@ -106,7 +106,8 @@ export function SetPage({ opened }: { opened: Kept<SetRecord> }) {
         <Act disabled={count < 2} onClick={() => void reorder('shuffled')}>
           Shuffle
         </Act>
-        {past.length > 0 && <Act onClick={desk.undo}>Undo</Act>}
+        {steps.past.length > 0 && <Act onClick={desk.undo}>Undo</Act>}
+        {steps.future.length > 0 && <Act onClick={desk.redo}>Redo</Act>}
         <span className="grow" />
         {count > 0 && (
           <Link

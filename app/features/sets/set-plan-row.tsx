@@ -1,3 +1,4 @@
+import { isEqual } from '~/core/foundation'
 import { LADDER_KINDS, type LadderKind, PRACTICE_ORDERS, type PracticeOrder } from '~/core/practice'
 import { useSettings } from '~/live/use-live'
 import type { SharedPlan } from '~/storage'
@@ -30,7 +31,7 @@ export function SetPlanRow({
       plan !== null &&
       plan.steps.length > 0 &&
       school === plan.school &&
-      JSON.stringify(steps) === JSON.stringify(plan.steps),
+      isEqual(steps, plan.steps),
   )
   const order = plan === null ? 'own' : template >= 0 ? `template ${template}` : plan.school
   const choose = (chosen: string) => {

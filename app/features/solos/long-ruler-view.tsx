@@ -23,6 +23,8 @@ interface LongRulerProps {
 
 /** A bar is at least so many pixels wide; rows have 8, 4 or 2 of them. */
 const NARROWEST = 76
+/** Between one row and the next, in pixels. */
+const ROW_GAP = 8
 
 /** A solo from beginning to end on one ruler, as many bars to a row as there is room for. */
 export const LongRuler = memo(function LongRuler(props: LongRulerProps) {
@@ -47,12 +49,12 @@ export const LongRuler = memo(function LongRuler(props: LongRulerProps) {
   )
   const names = useMemo(() => solo.parts.map(partName), [solo.parts])
   const chosenPart = solo.parts.findIndex(({ id }) => id === chosen)
-  const near = useNearRows(host, rows.length)
+  const near = useNearRows(host, { count: rows.length, height: ROW_HEIGHT, gap: ROW_GAP })
   return (
-    <div ref={host} className="flex flex-col gap-2">
-      {rows.map((row, i) => (
-        <div key={i} data-system={i} style={{ height: ROW_HEIGHT }}>
-          {width > 0 && near.has(i) && (
+    <div ref={host} className="flex flex-col" style={near.style}>
+      {rows.slice(near.from, near.to).map((row, i) => (
+        <div key={near.from + i} style={{ height: ROW_HEIGHT }}>
+          {width > 0 && (
             <RulerRow
               bars={row}
               wish={solo.wish}

@@ -67,7 +67,7 @@ const newId = () => nanoid(8)
 /** A whole solo: its parts in a row, how they meet, what they come to, and playing it. */
 export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Solo }) {
   const { desk, saver, gone } = useSolo(opened, read)
-  const { solo, past, future, chosen, refused } = useSlices(desk)
+  const { solo, steps, chosen, refused } = useSlices(desk)
   usePageTitle(solo.title, 'Solo')
   const { settings, change: changeSettings } = useSettings()
   const setting = useSettingFor(ANY_LICK)
@@ -207,10 +207,14 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
             {lengthWords(length.bars, length.seconds)}
           </p>
           <span className="ml-auto flex items-center">
-            <IconButton label="Undo" disabled={past.length === 0} onClick={() => desk.undo()}>
+            <IconButton label="Undo" disabled={steps.past.length === 0} onClick={() => desk.undo()}>
               <Undo2 size={17} aria-hidden />
             </IconButton>
-            <IconButton label="Redo" disabled={future.length === 0} onClick={() => desk.redo()}>
+            <IconButton
+              label="Redo"
+              disabled={steps.future.length === 0}
+              onClick={() => desk.redo()}
+            >
               <Redo2 size={17} aria-hidden />
             </IconButton>
           </span>

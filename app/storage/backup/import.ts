@@ -2,7 +2,7 @@ import { nanoid } from 'nanoid'
 import { parseLickText } from '~/codecs/lick-text'
 import { parseSolo } from '~/codecs/solo'
 import { parseVoicing } from '~/codecs/voicing'
-import { fail, ok, type Result } from '~/core/foundation'
+import { fail, isEqual, ok, type Result } from '~/core/foundation'
 import { nameOf } from '../bin'
 import { announce } from '../changes'
 import { type DimeDatabase, withStore } from '../database'
@@ -157,7 +157,7 @@ function firstLine(text: string): string {
 
 async function planSettings(database: DimeDatabase, row: unknown, index: number): Promise<Planned> {
   const here = readSettings(await database.settings.get('settings'))
-  const same = JSON.stringify(readSettings(row)) === JSON.stringify(here)
+  const same = isEqual(readSettings(row), here)
   const standing: Standing = same ? 'same' : 'different'
   return { entry: entryOf(index, 'settings', 'Settings', standing, false), row }
 }

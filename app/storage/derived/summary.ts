@@ -1,7 +1,7 @@
 import { parseLickText } from '~/codecs/lick-text'
 import { parseVoicing } from '~/codecs/voicing'
-import { type Lick, lineEvents, sumOf, timedSlots } from '~/core/line'
-import { type Disc, toDisc, type Voice } from '~/core/sticking'
+import { fitOf, type Lick } from '~/core/line'
+import { type Disc, type SlotContent, strokeSurface, toDisc, type Voice } from '~/core/sticking'
 import { gridName, meterName, placeName } from '~/core/time'
 import { voiceLick } from '~/core/voicing'
 import type { LickRecord } from '../records'
@@ -44,7 +44,7 @@ export function toSummary(record: Kept<LickRecord>): LickSummary {
   if (!read.ok) return { ...UNREADABLE, id: record.id, updatedAt: record.updatedAt }
   const { lick } = read.value
   const { frame, line } = lick
-  const sum = sumOf(lick)
+  const sum = fitOf(lick)
   const used = Math.round(sum.used.slots * 100) / 100
   const available = Math.round(sum.available.slots * 100) / 100
   const title = lick.title || 'Untitled'
@@ -65,7 +65,7 @@ export function toSummary(record: Kept<LickRecord>): LickSummary {
     start: placeName(frame.start, frame.meter),
     tempo: frame.tempo,
     goal: frame.goal,
-    surfaces: [...new Set(lineEvents(voiced).map((event) => event.surface))],
+    surfaces: surfacesOf(voiced),
     updatedAt: record.updatedAt,
     unfinished: record.draft !== null,
     words: [title, ...lick.tags, meter, grid].join(' ').toLowerCase(),
@@ -92,13 +92,25 @@ const UNREADABLE = {
   sortTitle: '',
 } as const
 
-function stacksOf({ line, frame }: Lick): Disc[][] {
-  const stacks: Disc[][] = []
-  for (const slot of timedSlots(line, frame.grid, frame.start)) {
-    if (slot.group >= MOST_STACKS) break
-    stacks[slot.group] ??= []
-    const stack = stacks[slot.group] as Disc[]
-    if (stack.length < MOST_DISCS) stack.push(toDisc(slot.content))
+function stacksOf({ line }: Lick): Disc[][] {
+  let from = 0
+  return line.groups.slice(0, MOST_STACKS).map((size) => {
+    const slots = line.slots.slice(from, from + Math.min(size, MOST_DISCS))
+    from += size
+    return slots.map(toDisc)
+  })
+}
+
+/** What the line strikes, each once, in the order of its first stroke. */
+function surfacesOf({ line }: Lick): Voice[] {
+  const surfaces = new Set<Voice>()
+  const strike = (struck: SlotContent) => {
+    if (struck.kind === 'struck')
+      for (const stroke of struck.strokes) surfaces.add(strokeSurface(stroke))
   }
-  return stacks
+  for (const slot of line.slots) {
+    if (slot.kind === 'squeeze') slot.parts.forEach(strike)
+    else strike(slot)
+  }
+  return [...surfaces]
 }

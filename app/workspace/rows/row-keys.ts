@@ -19,12 +19,11 @@ export interface PressedKey {
   readonly at: number
 }
 
-/** What keys may be about besides the lick: the kit and the grooves, the music, and the typed line. */
+/** What keys may be about besides the lick: the kit and the grooves, and the music. */
 export interface KeyContext {
   readonly kit: Kit
   readonly grooves: readonly Groove[]
   readonly play: () => void
-  readonly leave: () => void
 }
 
 /**
@@ -59,7 +58,7 @@ export class RowKeys {
     return true
   }
 
-  private change({ key }: PressedKey, { grooves, play, leave }: KeyContext): boolean {
+  private change({ key }: PressedKey, { grooves, play }: KeyContext): boolean {
     const { workspace } = this
     const voices = workspace.state().row === 'voices'
     if (key === 'Delete' && voices) unstrike(workspace)
@@ -68,7 +67,6 @@ export class RowKeys {
     else if (key === 'Backspace') removeInRow(workspace, true, grooves)
     else if (key === 'Insert' && !voices) insertInRow(workspace, grooves)
     else if (key === 'Enter') play()
-    else if (key === 'Escape') leave()
     else return false
     return true
   }

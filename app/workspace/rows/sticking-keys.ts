@@ -1,4 +1,5 @@
 import { type Phrase, phraseOf, type SlotRange, setGraces, setLevel } from '~/core/changes'
+import { isEqual } from '~/core/foundation'
 import type { Lick } from '~/core/line'
 import {
   findTogetherFault,
@@ -229,7 +230,7 @@ function graced(lick: Lick, range: SlotRange, graces: Graces): Signed | null {
   if (hands.length === 0) return null
   const to = hands.every(({ stroke }) => stroke.graces === graces) ? 0 : graces
   const made = setGraces(phrase, to, () => true)
-  if (JSON.stringify(made.slots) === JSON.stringify(phrase.slots)) return null
+  if (isEqual(made.slots, phrase.slots)) return null
   const edit = replaceRange(lick, range, made, 'Graces')
   return { edit: { ...edit, select: range }, on: to === graces }
 }

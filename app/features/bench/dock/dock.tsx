@@ -2,7 +2,6 @@ import { X } from 'lucide-react'
 import { memo, useCallback } from 'react'
 import { useSearchParams } from 'react-router'
 import { LoadBoundary } from '~/ui/load-boundary'
-import { focusLine } from '../focus'
 import { useBenchLick, useSelection } from '../state/use-workspace'
 import { aboutWords } from './about-words'
 import { PANELS, type Panel } from './panel-list'
@@ -37,15 +36,9 @@ export function Dock() {
         <section
           key={panel.id}
           id="dock-panel"
+          data-panel={panel.id}
           aria-label={panel.name}
           className="dock-panel min-h-0 min-w-0 overflow-y-auto rounded-box border border-base-300 bg-base-100 p-3"
-          onKeyDown={(event) => {
-            if (event.key !== 'Escape' || event.defaultPrevented) return
-            event.preventDefault()
-            // Over the lower half it is in the way; beside the ruler it may stay.
-            if (matchMedia('(width < 1024px)').matches) open(undefined)
-            focusLine()
-          }}
         >
           <div className="mb-2 flex items-baseline gap-2 pointer-coarse:items-center">
             <h2 className="font-semibold text-base">{panel.name}</h2>

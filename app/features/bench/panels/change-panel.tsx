@@ -2,6 +2,7 @@ import { memo, useMemo, useState } from 'react'
 import { namesOf, namingWords } from '~/core/catalogue'
 import { CHANGES, type Change, type ChangeKind, cut, phraseOf } from '~/core/changes'
 import { cutsOf } from '~/core/fitting'
+import { isEqual } from '~/core/foundation'
 import type { Lick } from '~/core/line'
 import { PhraseStacks, PhraseText } from '~/drawing/stacks/phrase-figure'
 import { Act, Nothing, Part, TextBox } from '~/ui/parts'
@@ -153,7 +154,7 @@ const Kind = memo(function Kind({ kind, title, lick, range, onEdit, onShow }: Ki
   const before = phraseOf(lick.line, shown)
   const rows = CHANGES.filter((change) => change.kind === kind).flatMap((change) => {
     const after = changedPhrase(lick, shown, change)
-    return sameSlots(after.slots, before.slots) ? [] : [{ change, after }]
+    return isEqual(after.slots, before.slots) ? [] : [{ change, after }]
   })
   if (rows.length === 0) return null
   return (
@@ -181,10 +182,6 @@ const Kind = memo(function Kind({ kind, title, lick, range, onEdit, onShow }: Ki
     </Part>
   )
 })
-
-function sameSlots(a: readonly unknown[], b: readonly unknown[]): boolean {
-  return a.length === b.length && JSON.stringify(a) === JSON.stringify(b)
-}
 
 /** By how many slots the line grows; of a long line only where the preview tells it. */
 function growth(

@@ -1,4 +1,5 @@
-import { barTicks, groupStarts, type Meter, TICKS_PER_QUARTER, type Ticks } from '../time'
+import { barTicks, groupStarts, type Meter } from './meter'
+import { TICKS_PER_QUARTER, type Ticks } from './ticks'
 
 /** A stretch of a bar that is beamed and read as one, in ticks from the barline. */
 export interface Window {
@@ -6,7 +7,11 @@ export interface Window {
   readonly to: Ticks
 }
 
-/** The windows of a bar: quarters over 2 and 4, the felt groups over 8 and 16. */
+/**
+ * The windows of a bar: quarters over 2 and 4, the felt groups over 8 and 16.
+ *
+ * @example of 3/4: 0 to 10080, 10080 to 20160 and 20160 to 30240
+ */
 export function beatWindows(meter: Meter): Window[] {
   const bar = barTicks(meter)
   const starts =

@@ -1,0 +1,215 @@
+import { partText, recogniseFile } from '../app/codecs/any-file'
+import {
+  type LimitOptions,
+  type Played,
+  parsePlayed,
+  toHeadlessEvents,
+  toHeadlessHear,
+  toHeadlessLimit,
+  toHeadlessSum,
+} from '../app/codecs/headless'
+import { parseKit } from '../app/codecs/kit'
+import {
+  findOwnGrooves,
+  formatLickText,
+  parseLickText,
+  type TextIssue,
+} from '../app/codecs/lick-text'
+import { formatMidi } from '../app/codecs/midi'
+import { formatMusicXml, formatMxl } from '../app/codecs/musicxml'
+import type { Result } from '../app/core/foundation'
+import { toOwnGrooves } from '../app/core/groove'
+import type { Lick } from '../app/core/line'
+import { pdfSheet, svgSheet } from './lick-sheet'
+
+/** What the command has of the outside: files by their paths, `-` for what is piped in. */
+export interface Files {
+  /** The bytes of a file; undefined where it cannot be read. */
+  readonly read: (path: string) => Uint8Array | undefined
+  readonly write: (path: string, content: Uint8Array | string) => void
+}
+
+/** What the command ends with: 0 is done, 1 a lick that cannot be read, 2 a wrong call. */
+export interface Ended {
+  readonly code: 0 | 1 | 2
+  /** For standard output, as it is to be written. */
+  readonly out: Uint8Array | string
+  /** For standard error. */
+  readonly told: string
+}
+
+interface Options extends LimitOptions {
+  readonly velocity: boolean
+  /** Only the strokes that `events` lists. */
+  readonly bare: boolean
+  /** Where a document is written; standard output without one. */
+  readonly out: string | null
+  /** What was played, for `hear`. */
+  readonly played: Played | null
+}
+
+const NO_OPTIONS: Options = {
+  reading: 'line',
+  velocity: false,
+  bare: false,
+  out: null,
+  played: null,
+}
+
+const ANSWERS: Readonly<Record<string, (lick: Lick, options: Options) => unknown>> = {
+  check: () => ({ errors: [] }),
+  format: (lick) => ({ text: formatLickText(lick) }),
+  events: (lick, { velocity }) => toHeadlessEvents(lick, velocity),
+  sum: (lick) => toHeadlessSum(lick),
+  limit: toHeadlessLimit,
+  hear: (lick, { played }) => {
+    if (!played) throw new WrongCall('hear needs --played PLAYED, a JSON file')
+    return toHeadlessHear(lick, played)
+  },
+}
+/** Commands that print a document of their own, of one file. */
+const DOCUMENTS: Readonly<Record<string, (lick: Lick, options: Options) => Uint8Array | string>> = {
+  midi: (lick, { bare, kit }) => formatMidi(lick, { bare, ...(kit && { kit }), ...grooves(lick) }),
+  musicxml: (lick, { kit, out }) => {
+    const xml = formatMusicXml(lick, { beaming: 'beat', ...(kit && { kit }), ...grooves(lick) })
+    return out?.endsWith('.mxl') ? formatMxl(xml) : xml
+  },
+  svg: (lick, { kit }) => svgSheet(lick, { ...(kit && { kit }), ...grooves(lick) }),
+  pdf: (lick, { kit }) => pdfSheet(lick, { ...(kit && { kit }), ...grooves(lick) }),
+}
+
+const USAGE = `usage: npm run -s lick -- ${Object.keys(ANSWERS).join('|')} FILE [FILE ...]
+       npm run -s lick -- ${Object.keys(DOCUMENTS).join('|')} FILE [--out PATH]
+       npm run -s lick -- convert FILE [--out PATH]
+       convert takes MusicXML, compressed or not, and MIDI
+       hear takes --played PLAYED, a JSON file of what was played
+       events takes --velocity; limit takes --landing or --loop, and --kit KITFILE; midi takes --bare`
+
+/** The command was called in a way that it does not know, or with a file that cannot be read. */
+class WrongCall extends Error {}
+
+/**
+ * The command without a screen: reads licks from files and answers in JSON, or makes a document of one.
+ * Reads and writes only what `files` gives it.
+ *
+ * @param words the command and what follows it, as in `['sum', 'tightrope.lick']`
+ * @example lickCommand(['check', 'a.lick'], files) // { code: 0, out: '{\n  "errors": []\n}\n', told: '' }
+ */
+export function lickCommand(words: readonly string[], files: Files): Ended {
+  try {
+    return run(words, files)
+  } catch (wrong) {
+    if (wrong instanceof WrongCall) return { code: 2, out: '', told: `${wrong.message}\n` }
+    throw wrong
+  }
+}
+
+function run([command = '', ...rest]: readonly string[], files: Files): Ended {
+  const { paths, options } = readOptions(command, rest, files)
+  const [path] = paths
+  const [answers, document] = [ANSWERS[command], DOCUMENTS[command]]
+  if (command === 'convert' && path && paths.length === 1) return convert(path, options, files)
+  if (document && path && paths.length === 1) {
+    const read = parseLickText(textOf(path, files))
+    return read.ok
+      ? made(document(read.value.lick, options), options, files)
+      : refused(errorsOf(read.error))
+  }
+  if (!answers || !path) throw new WrongCall(USAGE)
+  const given = paths.map((one) => {
+    const read = parseLickText(textOf(one, files))
+    return read.ok ? answers(read.value.lick, options) : errorsOf(read.error)
+  })
+  const code = given.some(hasErrors) ? 1 : 0
+  return { code, out: json(given.length === 1 ? given[0] : given), told: '' }
+}
+
+/** Reads a score or a MIDI file and gives the lick text that its drums come to. */
+function convert(path: string, options: Options, files: Files): Ended {
+  const read = recogniseFile(bytesOf(path, files), options.kit)
+  if (!read.ok || read.value.kind !== 'part') {
+    const expected = read.ok
+      ? 'The file is one of ours: there is nothing to convert.'
+      : read.error.message
+    return refused({ errors: [{ line: 1, column: 1, found: '', expected, code: 'not-a-part' }] })
+  }
+  const { text, leftOut } = partText(read.value.part)
+  const told = leftOut.map((line) => `left out: ${line}\n`).join('')
+  return { ...made(text, options, files), told }
+}
+
+/** A document goes into the file that is named for it, or out. */
+function made(document: Uint8Array | string, { out }: Options, files: Files): Ended {
+  if (out === null) return { code: 0, out: document, told: '' }
+  files.write(out, document)
+  return { code: 0, out: '', told: '' }
+}
+
+/** The grooves that a text carries along. */
+function grooves({ unknown }: Lick) {
+  return { grooves: toOwnGrooves(findOwnGrooves(unknown)) }
+}
+
+const json = (value: unknown) => `${JSON.stringify(value, null, 2)}\n`
+
+const errorsOf = (issues: readonly TextIssue[]) => ({
+  errors: issues.map(({ inLine: _, ...issue }) => issue),
+})
+
+const refused = (answer: { errors: readonly unknown[] }): Ended => ({
+  code: 1,
+  out: json(answer),
+  told: '',
+})
+
+function hasErrors(value: unknown): boolean {
+  return (
+    typeof value === 'object' &&
+    value !== null &&
+    'errors' in value &&
+    (value.errors as unknown[]).length > 0
+  )
+}
+
+function bytesOf(path: string, files: Files): Uint8Array {
+  const bytes = files.read(path)
+  if (!bytes) throw new WrongCall(`cannot read ${path}`)
+  return bytes
+}
+
+const textOf = (path: string, files: Files) => new TextDecoder().decode(bytesOf(path, files))
+
+function readOptions(command: string, given: readonly string[], files: Files) {
+  const limits = command === 'limit'
+  const documents = command in DOCUMENTS || command === 'convert'
+  const left = [...given]
+  const paths: string[] = []
+  let options = NO_OPTIONS
+  const next = () => {
+    const path = left.shift()
+    if (path === undefined) throw new WrongCall(USAGE)
+    return path
+  }
+  /** What a file beside the lick says, or why it cannot be taken. */
+  const beside = <T>(parse: (text: string) => Result<T, string>): T => {
+    const path = next()
+    const read = parse(textOf(path, files))
+    if (!read.ok) throw new WrongCall(`${path}: ${read.error}`)
+    return read.value
+  }
+  while (left.length > 0) {
+    const word = next()
+    if (command === 'events' && word === '--velocity') options = { ...options, velocity: true }
+    else if (limits && word === '--landing') options = { ...options, reading: 'landing' }
+    else if (limits && word === '--loop') options = { ...options, reading: 'loop' }
+    else if (command === 'midi' && word === '--bare') options = { ...options, bare: true }
+    else if (documents && word === '--out') options = { ...options, out: next() }
+    else if (command === 'hear' && word === '--played')
+      options = { ...options, played: beside(parsePlayed) }
+    else if ((limits || documents) && word === '--kit')
+      options = { ...options, kit: beside(parseKit) }
+    else if (word.startsWith('--')) throw new WrongCall(USAGE)
+    else paths.push(word)
+  }
+  return { paths, options }
+}
