@@ -9,8 +9,8 @@ import type { CountingSystem } from '~/core/time'
 import { late } from '~/ui/late'
 import { LoadBoundary } from '~/ui/load-boundary'
 import { useNearRows } from '~/ui/use-near-rows'
-import { useStored } from '~/ui/use-stored'
 import { STAFF_HEIGHT } from '../staff/geometry'
+import { useKeepEqual } from '../use-keep-equal'
 import { type Ruler, type RulerRow, rulerFacts, rulerOf } from './layout'
 import type { Under } from './patterns'
 import { type Bottleneck, RowBottleneck } from './row-bottleneck'
@@ -64,13 +64,13 @@ export function RulerView(props: RulerViewProps) {
   const { selection, gestures, bottleneck, headroom, rulerRef } = props
   const labelled = width >= LABELS_FROM
   const host = useRef<HTMLDivElement>(null)
-  const facts = useStored(useMemo(() => rulerFacts(lick), [lick]))
+  const facts = useKeepEqual(useMemo(() => rulerFacts(lick), [lick]))
   const ruler = useMemo(
     () => rulerOf(facts, width - (labelled ? LABELS_WIDTH : 0)),
     [facts, width, labelled],
   )
   const scene = useMemo(() => toScene(lick, counting, under), [lick, counting, under])
-  const heights = useStored(
+  const heights = useKeepEqual(
     useMemo(() => rowHeights(scene, ruler.slotWidth, compact), [scene, ruler.slotWidth, compact]),
   )
   rulerRef.current = ruler

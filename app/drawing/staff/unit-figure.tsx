@@ -2,8 +2,8 @@ import { useMemo } from 'react'
 import type { StaffUnit } from '~/core/engraving'
 import { barlineFigure, type Figure, staffFigures, staveFigure } from '~/core/figures'
 import type { Ticks } from '~/core/time'
-import { useStored } from '~/ui/use-stored'
 import { FigureView } from '../figures/figure-view'
+import { useKeepEqual } from '../use-keep-equal'
 import {
   HIGHEST,
   LOWEST,
@@ -22,7 +22,7 @@ export function UnitFigure({
   readonly unit: StaffUnit
   readonly geometry: UnitGeometry
 }) {
-  const figures = useStored(useMemo(() => figuresOf(unit, geometry), [unit, geometry]))
+  const figures = useKeepEqual(useMemo(() => figuresOf(unit, geometry), [unit, geometry]))
   return (
     <svg width={geometry.width} height={STAFF_HEIGHT} fill="currentColor" aria-hidden="true">
       <g transform={`translate(0 ${STAVE_TOP}) scale(${SPACE})`}>
