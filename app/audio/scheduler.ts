@@ -68,9 +68,9 @@ export class Scheduler {
     this.handedTo = to
   }
 
-  /** Where the music is, or will be so many seconds ahead. */
-  position(ahead = 0): Position {
-    return positionAt(this.performance, this.tickNow(this.now() + ahead))
+  /** Where the music is now, or at another time of the clock, in seconds. */
+  position(at = this.now()): Position {
+    return positionAt(this.performance, this.tickAtTime(at))
   }
 
   get isOver(): boolean {
@@ -139,15 +139,15 @@ export class Scheduler {
     return this.marks.findLast((mark) => mark.tick <= tick) ?? (this.marks[0] as TempoMark)
   }
 
-  private tickNow(now: number): Ticks {
+  private tickAtTime(time: number): Ticks {
     const mark =
-      this.marks.findLast(({ seconds }) => seconds <= now) ?? (this.marks[0] as TempoMark)
-    return tickAt(mark, now)
+      this.marks.findLast(({ seconds }) => seconds <= time) ?? (this.marks[0] as TempoMark)
+    return tickAt(mark, time)
   }
 
   /** The tick of the first event that has not begun yet, or the place reached where there is none. */
   private nextOnset(): Ticks {
-    const from = Math.ceil(this.tickNow(this.now() + CHANGE_LEAD_SECONDS))
+    const from = Math.ceil(this.tickAtTime(this.now() + CHANGE_LEAD_SECONDS))
     const soon = eventsBetween(this.performance, from, from + this.performance.roundTicks)
     return soon.reduce((first, { tick }) => Math.min(first, tick), soon[0]?.tick ?? from)
   }

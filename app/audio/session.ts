@@ -1,3 +1,4 @@
+import { ClockTrail } from '~/core/hearing'
 import type { Performance, Position, TempoPlan } from '~/core/performance'
 import type { SoundName } from '~/core/sound'
 import { type Channel, KitSampler } from './kit-sampler'
@@ -20,6 +21,8 @@ export class SoundSession {
   private loading: Promise<KitSampler> | undefined
   private scheduler: Scheduler | undefined
   private ticker: { stop: () => void } | undefined
+  /** Where the device stood at the strokes that the page comes to later. */
+  private trail = new ClockTrail()
   private plays = 0
   private readonly volumes = new Map<Channel, number>()
   private softClick = false
@@ -32,7 +35,10 @@ export class SoundSession {
   }
 
   /** A page that is just being hidden hands over at once what its slower pulse would be late for. */
-  private readonly pulse = () => this.scheduler?.pulse()
+  private readonly pulse = () => {
+    this.readClock()
+    this.scheduler?.pulse()
+  }
 
   /** Starts from the top. Must be called in a user's gesture, or the browser stays silent. */
   async play(performance: Performance, plan: TempoPlan): Promise<void> {
@@ -53,9 +59,9 @@ export class SoundSession {
       () => (document.hidden ? HIDDEN_AHEAD_SECONDS : AHEAD_SECONDS),
     )
     this.scheduler = scheduler
-    scheduler.pulse()
+    this.pulse()
     this.ticker = this.sources.startTicker(PULSE_MS, () => {
-      scheduler.pulse()
+      this.pulse()
       if (scheduler.isOver) {
         this.stop()
         this.onEnd()
@@ -90,9 +96,14 @@ export class SoundSession {
     if (this.player) this.player.softClick = soft
   }
 
-  /** Where the music is, or will be so many seconds ahead; undefined in silence. */
+  /**
+   * Where the music is, or will be so many seconds ahead; below 0 where it was, however the device went in
+   * between. Undefined in silence.
+   */
   position(ahead = 0): Position | undefined {
-    return this.scheduler?.position(ahead)
+    if (ahead >= 0) return this.scheduler?.position((this.context?.currentTime ?? 0) + ahead)
+    const at = this.trail.toDevice(this.readClock() + ahead * 1000)
+    return at === undefined ? undefined : this.scheduler?.position(at / 1000)
   }
 
   close(): void {
@@ -102,6 +113,13 @@ export class SoundSession {
     this.context = undefined
     this.loading = undefined
     this.player = undefined
+  }
+
+  /** Notes where the device stands, and tells the page's time, in milliseconds. */
+  private readClock(): number {
+    const page = performance.now()
+    if (this.context) this.trail.add({ device: this.context.currentTime * 1000, page })
+    return page
   }
 
   /** The kit, made once; where that failed it is tried again at the next play. */
@@ -118,6 +136,7 @@ export class SoundSession {
   private async load(): Promise<KitSampler> {
     const context = new AudioContext({ latencyHint: 'interactive' })
     this.context = context
+    this.trail = new ClockTrail()
     const rendered = await this.sources.renderKit(context.sampleRate)
     const buffers = new Map<SoundName, AudioBuffer>()
     for (const [name, samples] of rendered) {

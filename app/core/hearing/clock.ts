@@ -42,3 +42,36 @@ export class ClockMap {
 
 /** No lateness of a page is this long; a pause of the device is. */
 const STOPPED_MS = 500
+
+/** A stroke is told of within so many milliseconds, however busy the page is. */
+const KEPT_MS = 10_000
+
+/**
+ * Where a device's clock stood at any moment of the page's last ten seconds, in milliseconds: also where it
+ * stood still or fell behind in between, which no constant difference tells. A straight line between the pairs
+ * on either side (linear interpolation); before the first pair and after the last the clocks go alike.
+ * Law: of pairs that both go up, a later moment of the page is never an earlier one of the device.
+ *
+ * @example pairs 0-100, 10-110, 10-150: the page's 130 is the device's 10, and 155 is 15
+ */
+export class ClockTrail {
+  private readonly pairs: ClockPair[] = []
+
+  /** Takes a pair, read later than the others. */
+  add(pair: ClockPair): void {
+    const { pairs } = this
+    while (pairs[0] && pairs[0].page < pair.page - KEPT_MS) pairs.shift()
+    pairs.push(pair)
+  }
+
+  /** A time of the page on the device's clock; undefined before the first pair. */
+  toDevice(page: number): number | undefined {
+    const [first] = this.pairs
+    const from = this.pairs.findLast((pair) => pair.page <= page) ?? first
+    const to = this.pairs.find((pair) => pair.page > page)
+    if (!from) return undefined
+    if (!to || to === from) return from.device + (page - from.page)
+    const share = (page - from.page) / (to.page - from.page)
+    return from.device + share * (to.device - from.device)
+  }
+}

@@ -2,7 +2,15 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { toRandomStream } from '../foundation'
 import { decibelsOf } from '../listening'
-import { CHIRP_EVERY_SECONDS, CHIRPS, ClockMap, Loudness, makeChirp, measuredDelay } from '.'
+import {
+  CHIRP_EVERY_SECONDS,
+  CHIRPS,
+  ClockMap,
+  ClockTrail,
+  Loudness,
+  makeChirp,
+  measuredDelay,
+} from '.'
 
 describe('two clocks', () => {
   it('are mapped by what most pairs say, whatever keeps some of them late (law)', () => {
@@ -24,6 +32,58 @@ describe('two clocks', () => {
     for (let i = 0; i < 40; i += 1) clock.add({ device: i * 100, page: i * 100 + 50 })
     clock.add({ device: 4000, page: 9000 })
     expect(clock.toPage(4100)).toBe(9100)
+  })
+})
+
+describe('where a device stood', () => {
+  const trailOf = (pairs: readonly (readonly [device: number, page: number])[]) => {
+    const trail = new ClockTrail()
+    for (const [device, page] of pairs) trail.add({ device, page })
+    return trail
+  }
+
+  it('is unknown before anything was read', () => {
+    expect(new ClockTrail().toDevice(5)).toBeUndefined()
+  })
+
+  it('is known through a pause of the device, and beside it', () => {
+    const trail = trailOf([
+      [0, 100],
+      [10, 110],
+      [10, 150],
+    ])
+    expect([90, 100, 105, 110, 130, 150, 155].map((page) => trail.toDevice(page))).toEqual([
+      -10, 0, 5, 10, 10, 10, 15,
+    ])
+  })
+
+  it('forgets what is older than any stroke that is still to be told', () => {
+    const trail = trailOf([
+      [0, 0],
+      [5000, 20_000],
+    ])
+    expect(trail.toDevice(19_000)).toBe(4000)
+  })
+
+  it('never goes back, whenever it is asked (law)', () => {
+    const step = fc.record({ device: fc.nat(50), page: fc.nat(50), ago: fc.nat(400) })
+    fc.assert(
+      fc.property(fc.array(step, { minLength: 1, maxLength: 40 }), (steps) => {
+        const trail = new ClockTrail()
+        let [device, page, asked, told] = [0, 0, 0, Number.NEGATIVE_INFINITY]
+        for (const step of steps) {
+          device += step.device
+          page += step.page
+          trail.add({ device, page })
+          // Each moment that is asked for is later than the one before, and none is still to come.
+          asked = Math.max(asked, page - step.ago)
+          const now = trail.toDevice(asked) as number
+          expect(now).toBeGreaterThanOrEqual(told - 1e-9)
+          expect(trail.toDevice(page)).toBe(device)
+          told = now
+        }
+      }),
+    )
   })
 })
 

@@ -5,6 +5,6 @@ export {
   makeChirp,
   measuredDelay,
 } from './chirp'
-export { ClockMap } from './clock'
+export { ClockMap, ClockTrail } from './clock'
 export { Loudness } from './loudness'
 export { type Onset, OnsetDetector } from './onsets'
