@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { lineTextOf } from '~/codecs/lick-text'
 import { formatVoicing } from '~/codecs/voicing'
-import { CHANGES } from '~/core/changes'
+import { CHANGES } from '~/core/change-list'
 import { DEFAULT_KIT } from '~/core/kit'
 import { voicingPresets } from '~/core/voicing'
 import {

@@ -1,6 +1,12 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { formatLickText } from '~/codecs/lick-text'
+import { frameTicks } from '~/core/line'
 import { formatLine } from '~/core/notation'
-import { gridName } from '~/core/time'
+import { findGrid, gridName, gridTicks } from '~/core/time'
+import * as any from '../../tests/support/arbitraries'
+import { workspaceOf } from '../../tests/support/workspace'
+import { tappedEdit } from './edits/tapped-edit'
 import { TapSession } from './tap-session'
 
 const LIMBS = { R: 'RH', L: 'LH', K: 'RF' } as const
@@ -97,5 +103,79 @@ describe('tapping a line in', () => {
     session.start()
     for (const ms of [0, 150, 300]) session.tap({ ms, limb: 'RH' })
     expect(session.state()).toMatchObject({ quarters: null, found: null })
+  })
+})
+
+describe('what was tapped, used', () => {
+  it('begins before the barline where the first tap came before it', () => {
+    const one = workspaceOf('start: 2&\nstop: 2\nswell: 0..2 tap>accent\nline: RLLRK')
+    const session = new TapSession(80, 0)
+    session.start()
+    session.layOn(findGrid('1/32') ?? null)
+    tapped(session, 'RLLRK', [-70, 94, 281, 469, 656])
+    const { found } = session.state()
+    expect(found?.start).toBe(-gridTicks({ value: 32, tuplet: null }))
+    one.edit(tappedEdit(one.lick, found as NonNullable<typeof found>, null))
+    const { frame } = one.lick
+    expect(frame.start).toBe(frameTicks(frame).bar - gridTicks(frame.grid))
+    expect([frame.swells, gridName(frame.grid), formatLine(one.lick.line)]).toEqual([
+      [],
+      '1/32',
+      'R-L-L-R-K',
+    ])
+  })
+
+  it('ends the groove where it begins, and takes with it what hung on the strokes that are gone', () => {
+    const one = workspaceOf('start: 2&\nstop: 2\npart: 0..2 turn\nline: RLLRK')
+    expect(one.lick.parts).toHaveLength(1)
+    const session = new TapSession(80, 0)
+    session.start()
+    tapped(session, 'RLL', [0, 188, 375])
+    const { found } = session.state()
+    one.edit(tappedEdit(one.lick, found as NonNullable<typeof found>, null))
+    const { frame, parts } = one.lick
+    expect([formatLine(one.lick.line), frame.start, frame.stop, parts]).toEqual(['RLL', 0, 0, []])
+  })
+
+  it('has the tempo of the taps in beats of the metre, also where that is no whole number', () => {
+    const one = workspaceOf('meter: 6/8\ntempo: 60\nline: RLLRK')
+    const session = new TapSession(90, 0)
+    session.goFree(true)
+    session.start()
+    for (let i = 0; i < 8; i += 1) session.tap({ ms: (i * 15_000) / 76, limb: 'RH' })
+    const { found, quarters } = session.state()
+    expect(quarters).toBe(76)
+    one.edit(tappedEdit(one.lick, found as NonNullable<typeof found>, quarters))
+    expect(one.lick.frame.tempo).toBe(50.67)
+  })
+
+  it('is a lick that can be read again, whatever was tapped and whatever stood there (law)', () => {
+    const tap = fc.record(
+      {
+        ms: fc.integer({ min: -150, max: 12_000 }),
+        limb: fc.constantFrom('RH', 'LH', 'XH', 'RF', 'LF'),
+        velocity: fc.integer({ min: 1, max: 127 }),
+        surface: fc.constantFrom('t1', 'f1', 'c1', 'bd', 'hf', 'sn'),
+      } as const,
+      { requiredKeys: ['ms', 'limb'] },
+    )
+    const taps = fc.array(tap, { minLength: 1, maxLength: 40 })
+    fc.assert(
+      fc.property(any.lick, taps, fc.option(any.grid), fc.boolean(), (lick, all, wished, free) => {
+        const one = workspaceOf(formatLickText(lick))
+        const session = new TapSession(100, 0)
+        session.goFree(free)
+        session.start()
+        for (const tap of all) session.tap(tap)
+        session.layOn(wished)
+        const { found, quarters } = session.state()
+        if (!found) return
+        const edit = tappedEdit(one.lick, found, free ? quarters : null)
+        expect(one.edit(edit)).toBe(true)
+        const { document } = one.state()
+        expect(document.issues).toEqual([])
+        expect(document.good.lick.line).toEqual(found.line)
+      }),
+    )
   })
 })

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { lineTextOf } from '~/codecs/lick-text'
-import { CHANGES } from '~/core/changes'
+import { CHANGES } from '~/core/change-list'
 import { DEFAULT_KIT } from '~/core/kit'
 import { strokeEvents } from '~/core/line'
 import { workspaceOf } from '../../tests/support/workspace'

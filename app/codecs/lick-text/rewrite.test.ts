@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { CHANGES, changeLick, formatPhrase, phraseOf } from '~/core/changes'
+import { CHANGES } from '~/core/change-list'
+import { changeLick, formatPhrase, phraseOf } from '~/core/changes'
 import { applyTransaction, toTransaction } from '~/core/editing'
 import * as random from '../../../tests/support/arbitraries'
 import { formatLickText, parseLickText } from '.'

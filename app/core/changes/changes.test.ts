@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
+import { CHANGES } from '../change-list'
 import { lineTicks, timedSlots } from '../line'
 import { formatLine, parseLine } from '../notation'
 import {
@@ -10,7 +11,6 @@ import {
   addAt,
   alternate,
   append,
-  CHANGES,
   changeLick,
   cut,
   doubleLimb,

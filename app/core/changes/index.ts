@@ -1,7 +1,10 @@
 export {
   accentsOf,
+  clearAccents,
+  firstsOf,
   layAccents,
   moveAccents,
+  oneSurface,
   setGraces,
   setLevel,
 } from './dynamics'
@@ -14,10 +17,11 @@ export {
   doubleUp,
   fillGaps,
   leaveOut,
+  prepend,
   replaceLimb,
+  silence,
   squeezeDoubles,
 } from './limbs'
-export { CHANGES, type Change, type ChangeContext, type ChangeKind } from './list'
 export {
   alternate,
   cut,

@@ -1,15 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import {
-  CHANGES,
-  inPlace,
-  mapSlot,
-  originsOf,
-  type SlotMap,
-  sameSlots,
-  spliceMap,
-  thenMap,
-} from '.'
+import { CHANGES } from '../change-list'
+import { inPlace, mapSlot, originsOf, type SlotMap, sameSlots, spliceMap, thenMap } from '.'
 
 const map = fc
   .record({ before: fc.integer({ min: 1, max: 12 }), size: fc.integer({ min: 0, max: 12 }) })

@@ -1,5 +1,6 @@
 import { CATALOGUE } from '~/core/catalogue'
-import { CHANGES, cut, formatPhrase, phraseOf, type SlotRange } from '~/core/changes'
+import { CHANGES } from '~/core/change-list'
+import { cut, formatPhrase, phraseOf, type SlotRange } from '~/core/changes'
 import { isEqual } from '~/core/foundation'
 import { openSentencePart } from '~/ui/sentence-part'
 import { applyChange, changedPhrase, swellEdit } from '~/workspace/edits/change-edits'

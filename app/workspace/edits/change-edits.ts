@@ -1,6 +1,6 @@
+import type { Change } from '~/core/change-list'
 import {
   addSwell,
-  type Change,
   leaveOut,
   originsOf,
   type Phrase,

@@ -1,6 +1,7 @@
 import { memo, useMemo, useState } from 'react'
 import { namesOf, namingWords } from '~/core/catalogue'
-import { CHANGES, type Change, type ChangeKind, cut, phraseOf } from '~/core/changes'
+import { CHANGES, type Change, type ChangeKind } from '~/core/change-list'
+import { cut, phraseOf } from '~/core/changes'
 import { cutsOf } from '~/core/fitting'
 import { isEqual } from '~/core/foundation'
 import type { Lick } from '~/core/line'

@@ -18,6 +18,7 @@ import { Act, Part, Trouble } from '~/ui/parts'
 import { Tick } from '~/ui/tick'
 import { plural } from '~/words/figures'
 import { gridWords } from '~/words/grid-words'
+import { tappedEdit } from '~/workspace/edits/tapped-edit'
 import { TapSession } from '~/workspace/tap-session'
 import { usePanel } from '../state/use-panel'
 import { TappedFigure } from './tapped-figure'
@@ -110,9 +111,7 @@ export function TapPart() {
   )
   const use = () => {
     if (!found) return
-    const tempoThen = free && tapped ? { tempo: (tapped * TICKS_PER_QUARTER) / beat } : {}
-    const frame = { ...lick.frame, ...tempoThen, grid: found.grid, start: found.start % bar }
-    onEdit({ label: 'Tap in a line', lick: { ...lick, frame, line: found.line, parts: [] } })
+    if (!onEdit(tappedEdit(lick, found, free ? tapped : null))) return
     stop()
     session.clear()
   }

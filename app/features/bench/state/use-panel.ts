@@ -53,7 +53,8 @@ export interface PanelView {
   readonly kits: readonly Kit[]
   /** The fastest tempo at which the whole lick was clean; null where it never was. */
   readonly playedClean: number | null
-  readonly onEdit: (edit: Edit) => void
+  /** Carries an edit out, and tells whether it was. */
+  readonly onEdit: (edit: Edit) => boolean
   /** Shows on the ruler what an edit would make of the line; null ends it. */
   readonly onShow: (edit: Edit | null) => void
   /** Shows on the ruler what another voicing would make of it; null ends it. */
@@ -80,7 +81,7 @@ export function usePanel(): PanelView {
   const selected = useSelection().range !== null
   const { id } = workspace.session.saver
   const counting = useCounting()
-  const onEdit = useCallback((edit: Edit) => void workspace.edit(edit, lick), [workspace, lick])
+  const onEdit = useCallback((edit: Edit) => workspace.edit(edit, lick), [workspace, lick])
   const onShow = useCallback((edit: Edit | null) => workspace.show(edit), [workspace])
   const onShowVoicing = useCallback(
     (voicing: Voicing | null) => workspace.showVoicing(voicing),

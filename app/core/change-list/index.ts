@@ -1,38 +1,34 @@
-import { modulo } from '../foundation'
-import { isAccented, type Letter } from '../sticking'
-import {
-  clearAccents,
-  firstsOf,
-  layAccents,
-  moveAccents,
-  oneSurface,
-  setGraces,
-  setLevel,
-} from './dynamics'
 import {
   addAfter,
   addAt,
+  alternate,
   append,
+  clearAccents,
   doubleLimb,
   doubleUp,
   fillGaps,
+  firstsOf,
+  layAccents,
   leaveOut,
-  prepend,
-  replaceLimb,
-  silence,
-  squeezeDoubles,
-} from './limbs'
-import {
-  alternate,
   mirrorFeet,
   mirrorHands,
+  moveAccents,
+  oneSurface,
+  type Phrase,
+  prepend,
+  replaceLimb,
   reverse,
   rotate,
+  setGraces,
+  setLevel,
+  silence,
   someToFeet,
+  squeezeDoubles,
   toFeet,
   toHands,
-} from './order'
-import type { Phrase } from './phrase'
+} from '../changes'
+import { modulo } from '../foundation'
+import { isAccented, type Letter } from '../sticking'
 
 /** What a change may look at besides the phrase itself. */
 export interface ChangeContext {
