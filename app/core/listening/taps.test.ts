@@ -34,6 +34,18 @@ describe('a line that is tapped', () => {
     expect([squeezed?.doubtful, squeezed?.doubtfulSlots]).toEqual([[2], [1]])
   })
 
+  it('strikes no more hands together than a player has', () => {
+    const three = (['RH', 'LH', 'XH'] as const).map((limb, i) => ({ ms: i * 4, limb }))
+    const laid = lineOfTaps(three, 100, { value: 4, tuplet: null })
+    expect(laid && formatLine(laid.line)).toBe('{(RL)X}')
+  })
+
+  it('squeezes eight into a slot, and says what has no room in it', () => {
+    const times = Array.from({ length: 11 }, (_, i) => i * 100)
+    const dense = lineOfTaps(taps('RLRLRLRLRLR', ...times), 20, { value: 4, tuplet: null })
+    expect(dense && [formatLine(dense.line), dense.tooDense]).toEqual(['{RLRLRLRL}', 3])
+  })
+
   it('has the drums that were struck, where pads tell them', () => {
     const struck = (['sn', 't1', 'bd', 'f1'] as const).map((surface, i) => ({
       ms: i * 150,

@@ -1,9 +1,11 @@
 import { type Line, MAX_SLOTS, normalGridChanges, VELOCITIES } from '../line'
 import {
+  findTogetherFault,
   HOME_SURFACE,
   type Letter,
   type Level,
   type Limb,
+  MAX_SQUEEZE,
   REST,
   type SlotContent,
   type Stroke,
@@ -44,6 +46,8 @@ export interface TappedLine {
   readonly doubtfulSlots: readonly number[]
   /** How many taps came so late that no line is as long: they are not in it. */
   readonly tooLate: number
+  /** How many taps are not in it since eight others share their slot: a finer grid has room for them. */
+  readonly tooDense: number
 }
 
 /** Limbs that strike within so many milliseconds strike together. */
@@ -94,8 +98,8 @@ export function gridOfTaps(taps: readonly HeardStroke[], quarters: number): Grid
 }
 
 /**
- * Taps as a line, on a grid that is found or given: what lies in one slot is struck together where different
- * limbs come within 35 ms, else squeezed into it in order. Levels are read from the velocities, where they are
+ * Taps as a line, on a grid that is found or given: what lies in one slot is struck together where it comes
+ * within 35 ms and one player can, else squeezed into it in order, eight at the most. Levels are read from the velocities, where they are
  * known; where they are relative, the middle one is a plain stroke. Null for no taps.
  */
 export function lineOfTaps(
@@ -119,10 +123,11 @@ export function lineOfTaps(
     const place = places[i] as number
     bySlot.set(place, [...(bySlot.get(place) ?? []), tap])
   }
-  const slots: SlotContent[] = Array.from(
-    { length: (places.at(-1) as number) - first + 1 },
-    (_, i) => contentOf(bySlot.get(first + i) ?? []),
+  const filled = Array.from({ length: (places.at(-1) as number) - first + 1 }, (_, i) =>
+    burstsOf(bySlot.get(first + i) ?? []),
   )
+  const slots = filled.map((bursts) => contentOf(bursts.slice(0, MAX_SQUEEZE)))
+  const dense = filled.flatMap((bursts) => bursts.slice(MAX_SQUEEZE))
   const doubtful = errorsMs.flatMap((error, i) => (Math.abs(error) > slot * DOUBTFUL ? [i] : []))
   return {
     grid,
@@ -135,6 +140,7 @@ export function lineOfTaps(
     errorsMs,
     doubtful,
     tooLate: all.length - ordered.length,
+    tooDense: dense.flat().length,
     doubtfulSlots: [...new Set(doubtful.map((tap) => (places[tap] as number) - first))],
   }
 }
@@ -150,19 +156,24 @@ function levelled(taps: readonly Tap[]): readonly Tap[] {
   )
 }
 
-function contentOf(taps: readonly Tap[]): SlotContent {
-  const [first] = taps
-  if (!first) return REST
-  const bursts: Tap[][] = []
+/** What is struck together, in order: within 35 ms, and by limbs that one player has. */
+function burstsOf(taps: readonly Tap[]): Stroke[][] {
+  const bursts: { readonly from: number; readonly strokes: Stroke[] }[] = []
   for (const tap of taps) {
     const burst = bursts.at(-1)
-    const known = burst?.some(({ limb }) => limb === tap.limb)
-    if (burst && !known && tap.ms - (burst[0] as Tap).ms <= TOGETHER_MS) burst.push(tap)
-    else bursts.push([tap])
+    const strokes = [...(burst?.strokes ?? []), strokeOf(tap)]
+    if (burst && tap.ms - burst.from <= TOGETHER_MS && !findTogetherFault(strokes))
+      burst.strokes.push(strokeOf(tap))
+    else bursts.push({ from: tap.ms, strokes: [strokeOf(tap)] })
   }
-  const parts = bursts.map((burst) => ({ kind: 'struck', strokes: burst.map(strokeOf) }) as const)
-  const [only] = parts
-  return parts.length === 1 && only ? only : { kind: 'squeeze', parts }
+  return bursts.map(({ strokes }) => strokes)
+}
+
+function contentOf(bursts: readonly (readonly Stroke[])[]): SlotContent {
+  const parts = bursts.map((strokes) => ({ kind: 'struck', strokes }) as const)
+  const [first] = parts
+  if (!first) return REST
+  return parts.length === 1 ? first : { kind: 'squeeze', parts }
 }
 
 /** Velocities of the levels, halfway between those that the app plays. */

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { type Kit, surfaceOfNote } from '~/core/kit'
 import { frameTicks, TEMPO_RANGE } from '~/core/line'
-import type { Tap } from '~/core/listening'
+import type { Tap, TappedLine } from '~/core/listening'
 import type { Position } from '~/core/performance'
 import type { Limb } from '~/core/sticking'
 import { ALL_GRIDS, findGrid, gridName, TICKS_PER_QUARTER } from '~/core/time'
@@ -171,7 +171,7 @@ export function TapPart() {
             ? `${free ? 'Play' : 'After the count-in, play'}. Hands are written as X: which one it was is for you to say.`
             : `${free ? 'Tap' : 'After the count-in, tap'}: F and J for the hands, B for the kick, N for the hi-hat foot, or pads.`
           : taps.length > 0
-            ? `${tapWords(taps.length, found?.doubtful.length ?? 0, found?.tooLate ?? 0)}${free ? tempoWords(tapped) : ''}`
+            ? `${tapWords(taps.length, found)}${free ? tempoWords(tapped) : ''}`
             : 'Play a line by keys, fingers, MIDI pads or at the microphone; it is written as you play.'}
       </p>
       {found && (
@@ -223,8 +223,10 @@ function tempoWords(quarters: number | null): string {
 }
 
 /** `12 taps, 2 of them between two slots, 1 too late to be in the same line`. */
-function tapWords(count: number, doubtful: number, tooLate: number): string {
-  const between = doubtful === 0 ? '' : `, ${doubtful} of them between two slots`
+function tapWords(count: number, found: TappedLine | null): string {
+  const { doubtful = [], tooLate = 0, tooDense = 0 } = found ?? {}
+  const between = doubtful.length === 0 ? '' : `, ${doubtful.length} of them between two slots`
   const late = tooLate === 0 ? '' : `, ${tooLate} too late to be in the same line`
-  return `${plural(count, 'tap')}${between}${late}`
+  const dense = tooDense === 0 ? '' : `, ${tooDense} too many for their slot on this grid`
+  return `${plural(count, 'tap')}${between}${late}${dense}`
 }
