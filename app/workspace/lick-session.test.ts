@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { REST } from '~/core/sticking'
 import type { Kept, LickRecord, RecordSaver } from '~/storage'
 import { HistoryMemory } from './history-memory'
 import { LickSession } from './lick-session'
@@ -108,6 +109,20 @@ describe('a lick on the bench', () => {
     const again = open('line: RLL', first.kept, true)
     expect(again.session.document().history.past).toEqual([])
     expect(again.textNow()).toBe('line: LRR')
+  })
+
+  it('says no to a change that makes more than a line can be, and stays as it was', () => {
+    const { session, saver, textNow } = open()
+    const said: string[] = []
+    const { lick } = session.document().good
+    const slots = Array.from({ length: 5000 }, () => lick.line.slots[0] ?? REST)
+    const line = { slots, groups: [5000], gridChanges: [] }
+    const command = { kind: 'change', label: 'Repeat', lick: { ...lick, line } } as const
+    expect(session.run(command, (message) => said.push(message))).toBe(false)
+    expect(said).toEqual([
+      'That would make the line longer than a line can be, so nothing was changed.',
+    ])
+    expect([textNow(), saver.changes]).toEqual(['line: RL', []])
   })
 
   it('says no to what could not be stored, and stays as it was', () => {

@@ -1,3 +1,4 @@
+import type { TextIssue } from '~/codecs/lick-text'
 import { parseVoicing } from '~/codecs/voicing'
 import { type History, toTransaction } from '~/core/editing'
 import type { Kept, LickRecord, LickTexts, RecordSaver } from '~/storage'
@@ -51,17 +52,21 @@ export class LickSession {
   readonly document = (): BenchDocument => this.shown
   readonly elsewhere = (): Elsewhere => this.place
 
-  /** Carries a command out, unless it would make more than can be stored: then says so. */
-  run(command: BenchCommand, refuse?: Refuse): void {
+  /**
+   * Carries a command out, unless it would make more than a lick can be: then says so. Tells whether it was
+   * carried out.
+   */
+  run(command: BenchCommand, refuse?: Refuse): boolean {
     const next = runCommand(this.shown, command)
-    if (next === this.shown) return
-    const fault = limitFault(next, this.shown)
+    if (next === this.shown) return true
+    const fault = limitFault(next, this.shown) || changeFault(command, next)
     if (fault) {
       refuse?.(fault)
       this.tell()
-      return
+      return false
     }
     this.show(next)
+    return true
   }
 
   /** What is on the bench, as it is stored. */
@@ -133,6 +138,20 @@ export function resumed(opened: BenchDocument, before: History): BenchDocument {
       : { ...change, beside: { removed: before.beside, inserted: beside } }
   return { ...opened, history: { text, beside, past: [...before.past, step], future: [] } }
 }
+
+/** Why a change makes no line, in words; empty where it does. What is typed may be anything. */
+function changeFault({ kind }: BenchCommand, { history, goodText, issues }: BenchDocument): string {
+  if (kind !== 'change' || history.text === goodText) return ''
+  return issues.some(({ code }) => TOO_LONG.has(code))
+    ? 'That would make the line longer than a line can be, so nothing was changed.'
+    : 'What that makes of the line cannot be read, so nothing was changed.'
+}
+
+const TOO_LONG: ReadonlySet<TextIssue['code']> = new Set([
+  'too-many-slots',
+  'too-many-bars',
+  'repeat-count',
+])
 
 /** Why a document cannot be stored, in words; empty where it can. */
 function limitFault(next: BenchDocument, before: BenchDocument): string {

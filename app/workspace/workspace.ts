@@ -197,8 +197,8 @@ export class Workspace extends Slices<WorkspaceState> {
   }
 
   /**
-   * Makes an edit that was worked out from a lick; refused, and said, where another is on the bench, or
-   * the text cannot be read as it stands.
+   * Makes an edit that was worked out from a lick; refused, and said, where another is on the bench,
+   * the text cannot be read as it stands, or the line would be too long. Tells whether it was made.
    */
   edit(edit: Edit, base: Lick = this.lick): boolean {
     const { document, selection } = this.current
@@ -212,18 +212,20 @@ export class Workspace extends Slices<WorkspaceState> {
       return false
     }
     const { label, lick, change, voicing } = edit
+    let done = false
     this.together(() => {
-      const next = this.run({
+      done = this.carryOut({
         kind: 'change',
         label,
         lick,
         ...(change && { change }),
         ...(voicing && { voicing }),
       })
-      this.adopt(next, this.selectionAfter(edit, base, next), selection)
+      const next = this.session.document()
+      this.adopt(next, done ? this.selectionAfter(edit, base, next) : selection, selection)
       if (next !== document) this.tellSpeed(base, lick)
     })
-    return true
+    return done
   }
 
   /** Sets rows of the text; a change of metre or grid says what it kept. */
@@ -314,13 +316,18 @@ export class Workspace extends Slices<WorkspaceState> {
   }
 
   private run(command: BenchCommand): BenchDocument {
+    this.carryOut(command)
+    return this.session.document()
+  }
+
+  /** Whether a command was carried out; where not, why not is said. */
+  private carryOut(command: BenchCommand): boolean {
     this.running = true
     try {
-      this.session.run(command, this.refuse)
+      return this.session.run(command, this.refuse)
     } finally {
       this.running = false
     }
-    return this.session.document()
   }
 
   /** Shows a document with a selection; remembers what was marked around the step that led to it. */

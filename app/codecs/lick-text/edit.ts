@@ -36,7 +36,7 @@ function replaceRows(text: string, key: string, values: readonly string[], part:
     else splices.push(...replaceText(...part(row), value))
   }
   const added = values.slice(rows.length)
-  if (added.length > 0) splices.push(insertRows(all, rows.at(-1), key, added))
+  if (added.length > 0) splices.push(insertRows(text, all, rows.at(-1), key, added))
   return splices
 }
 
@@ -57,13 +57,17 @@ function replaceText(from: number, old: string, value: string): Splice[] {
 }
 
 function removeRow(text: string, row: Row): Splice {
-  const end = text.startsWith('\r\n', row.rowTo)
-    ? row.rowTo + 2
-    : Math.min(row.rowTo + 1, text.length)
-  return { at: row.rowFrom, removed: text.slice(row.rowFrom, end), inserted: '' }
+  return { at: row.rowFrom, removed: text.slice(row.rowFrom, endOf(text, row)), inserted: '' }
 }
 
+/** Behind a row and its line break, where it has one. */
+function endOf(text: string, { rowTo }: Row): number {
+  return text.startsWith('\r\n', rowTo) ? rowTo + 2 : Math.min(rowTo + 1, text.length)
+}
+
+/** Rows behind the one they follow and its line break, so that this one can be removed at once. */
 function insertRows(
+  text: string,
   rows: readonly Row[],
   last: Row | undefined,
   key: string,
@@ -74,5 +78,7 @@ function insertRows(
   const before = last ?? rows.findLast(comesBefore)
   const written = values.map((value) => `${key}: ${value}`).join('\n')
   if (!before) return { at: 0, removed: '', inserted: `${written}\n` }
-  return { at: before.rowTo, removed: '', inserted: `\n${written}` }
+  const at = endOf(text, before)
+  const inserted = at === before.rowTo ? `\n${written}` : `${written}\n`
+  return { at, removed: '', inserted }
 }

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { CHANGES } from '~/core/change-list'
 import { changeLick, formatPhrase, phraseOf } from '~/core/changes'
 import { applyTransaction, toTransaction } from '~/core/editing'
+import type { Lick } from '~/core/line'
 import * as random from '../../../tests/support/arbitraries'
 import { formatLickText, parseLickText } from '.'
 import { rewriteLick } from './rewrite'
@@ -22,6 +23,14 @@ const rewritten = (text: string, from: number, to: number, typed: string) => {
   return applyTransaction(text, toTransaction('change', splices))
 }
 
+/** Layers of one scope are in order; those of different scopes stand where their rows do. */
+const inScopes = (lick: Lick) => ({
+  ...lick,
+  ostinatos: [...lick.ostinatos].sort((a, b) =>
+    a.scope < b.scope ? -1 : Number(a.scope > b.scope),
+  ),
+})
+
 describe('rewriting a text as another lick', () => {
   it.each([
     ['RLLRK   RLK # mine', 1, 3, 'KK', 'RKKRK   RLK # mine'],
@@ -36,6 +45,32 @@ describe('rewriting a text as another lick', () => {
   ])('%s, slots %i to %i by %s, is %s', (text, from, to, typed, expected) =>
     expect(rewritten(`meter: 2/16\n${text}`, from, to, typed)).toBe(`meter: 2/16\n${expected}`),
   )
+
+  it('takes a row out and puts another in behind it', () => {
+    const text = 'meter: 4/4\nstart: 2&\nstop: 2\nline: RL'
+    const read = reading(text)
+    const after = { ...read.lick, frame: { ...read.lick.frame, stop: null, lead: 2 } }
+    const splices = rewriteLick(text, read, after)
+    expect(applyTransaction(text, toTransaction('change', splices))).toBe(
+      'meter: 4/4\nstart: 2&\nlead: 2\nline: RL',
+    )
+  })
+
+  it('makes any lick of any other, with either line break and without the last one (law)', () => {
+    const ends = fc.constantFrom(
+      (text: string) => text,
+      (text: string) => text.trimEnd(),
+      (text: string) => text.replaceAll('\n', '\r\n'),
+    )
+    fc.assert(
+      fc.property(random.lick, random.lick, ends, (one, other, end) => {
+        const text = end(formatLickText(one))
+        const splices = rewriteLick(text, reading(text), other)
+        const now = reading(applyTransaction(text, toTransaction('change', splices)))
+        expect(inScopes(now.lick)).toEqual(inScopes(reading(formatLickText(other)).lick))
+      }),
+    )
+  })
 
   it('reads as the changed lick, whatever the change (law)', () => {
     fc.assert(

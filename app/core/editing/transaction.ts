@@ -13,9 +13,11 @@ export interface Transaction {
   readonly beside?: { readonly removed: string; readonly inserted: string }
 }
 
-/** A transaction of splices in any order. */
+/** A transaction of splices in any order; what is only inserted comes before what is replaced there. */
 export function toTransaction(label: string, splices: readonly Splice[]): Transaction {
-  return { label, splices: [...splices].sort((a, b) => a.at - b.at) }
+  const inOrder = (a: Splice, b: Splice) =>
+    a.at - b.at || Number(a.removed !== '') - Number(b.removed !== '')
+  return { label, splices: [...splices].sort(inOrder) }
 }
 
 /** A transaction of what is kept beside the text alone. */
