@@ -56,6 +56,17 @@ describe('rewriting a text as another lick', () => {
     )
   })
 
+  it('lengthens the line, and puts a row behind it, where the text ends with it', () => {
+    const text = 'meter: 4/4\nline: RL'
+    const read = reading(text)
+    const parts = [{ name: 'turn', from: 1, to: 2 }]
+    const after = { ...reading('meter: 4/4\nline: RLR').lick, parts }
+    const splices = rewriteLick(text, read, after)
+    expect(applyTransaction(text, toTransaction('change', splices))).toBe(
+      'meter: 4/4\nline: RLR\npart: 1..2 turn',
+    )
+  })
+
   it('makes any lick of any other, with either line break and without the last one (law)', () => {
     const ends = fc.constantFrom(
       (text: string) => text,

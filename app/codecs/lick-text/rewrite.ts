@@ -31,11 +31,12 @@ export function rewriteLick(
   const rows = changedRows(text, before, after, [...keys])
   if (isEqual(before.line, after.line)) return rows
   for (const typed of change ? typedLines(lineTextOf(text), reading, change) : []) {
-    const splices = [...rows, ...setLineText(text, typed)]
+    const splices = [...setLineText(text, typed), ...rows]
     const read = parseLickText(applyTransaction(text, toTransaction('try', splices)))
     if (read.ok && isEqual(read.value.lick.line, after.line)) return splices
   }
-  return [...rows, ...setLineText(text, formatLine(after.line))]
+  // The line first: what comes to stand at its end may be rows that follow it.
+  return [...setLineText(text, formatLine(after.line)), ...rows]
 }
 
 /** The change of a text by which some keys have the values of another lick. */
