@@ -26,6 +26,7 @@ const GRIDS = [
 const WAYS = [
   {
     what: 'A stroke of the first bar typed over',
+    inField: true,
     before: async (page, field) => {
       // Selecting is an act of its own, told by the key that does it: its frame is over before the
       // letter comes.
@@ -39,6 +40,7 @@ const WAYS = [
   },
   {
     what: 'A letter at the end of the line, and its removal',
+    inField: true,
     before: async (_page, field, i) => {
       if (i === 0) await field.press('ControlOrMeta+End')
     },
@@ -164,32 +166,67 @@ async function benchKeys() {
     await page.getByRole('button', { name: /^Start: / }).click()
     await page.getByLabel('Start', { exact: true }).selectOption('1')
     await page.keyboard.press('Escape')
-    for (const { grid, bar, bars } of GRIDS)
+    for (const lines of GRIDS)
       for (const way of WAYS) {
         await page.getByRole('button', { name: /^Grid: / }).click()
-        await page.getByLabel('Grid', { exact: true }).selectOption(grid)
+        await page.getByLabel('Grid', { exact: true }).selectOption(lines.grid)
         await page.keyboard.press('Escape')
-        console.log(`\n${way.what}, in ${grid} (${ROUNDS} rounds of ${KEYS} keys each):`)
-        const taken = new Map(bars.map((count) => [count, []]))
-        for (let round = 0; round < ROUNDS; round += 1)
-          for (const count of bars) {
-            // One slot short, so that a key more changes nothing but its own bar.
-            await field.fill(bar.repeat(count).trim().slice(0, -1))
-            await page.waitForTimeout(1500)
-            for (let i = 0; i < 8; i += 1) await press(page, field, way, i)
-            await page.evaluate(() => window.takeKeys())
-            const stolen = []
-            for (let i = 0; i < KEYS; i += 1) stolen.push(await press(page, field, way, i))
-            await page.waitForTimeout(500)
-            const keys = await page.evaluate(() => window.takeKeys())
-            taken.get(count).push(keys.map((key, i) => ({ ...key, stolen: stolen[i] > 0 })))
-          }
-        for (const [count, rounds] of taken) report(count, rounds)
+        console.log(`\n${way.what}, in ${lines.grid} (${ROUNDS} rounds of ${KEYS} keys each):`)
+        reportAll(await playRounds(page, field, way, lines))
       }
+    await benchBareField(await field.evaluate((area) => getComputedStyle(area).cssText))
     await page.close()
   } finally {
     stop()
   }
+}
+
+/** The same keys in a text field by itself, of the same style: what the browser takes for its own editing. */
+async function benchBareField(style) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  await page.setContent('<textarea spellcheck="false" autocorrect="off"></textarea>')
+  await page.evaluate(watchKeys)
+  const field = page.locator('textarea')
+  await field.evaluate((area, css) => {
+    area.style.cssText = css
+  }, style)
+  for (const way of WAYS.filter(({ inField }) => inField)) {
+    const lines = GRIDS.at(-1)
+    console.log(`\nIn a bare text field: ${way.what}, as in ${lines.grid}:`)
+    reportAll(await playRounds(page, field, way, lines))
+  }
+  await page.close()
+}
+
+/** The keys of one way, for lines of each length: those of all rounds. */
+async function playRounds(page, field, way, { bar, bars }) {
+  const taken = new Map(bars.map((count) => [count, []]))
+  for (let round = 0; round < ROUNDS; round += 1)
+    for (const count of bars) {
+      // One slot short, so that a key more changes nothing but its own bar.
+      await field.fill(bar.repeat(count).trim().slice(0, -1))
+      await page.waitForTimeout(1500)
+      for (let i = 0; i < 8; i += 1) await press(page, field, way, i)
+      await page.evaluate(() => window.takeKeys())
+      const stolen = []
+      for (let i = 0; i < KEYS; i += 1) stolen.push(await press(page, field, way, i))
+      await page.waitForTimeout(500)
+      const keys = await page.evaluate(() => window.takeKeys())
+      taken.get(count).push(...keys.map((key, i) => ({ ...key, stolen: stolen[i] > 0 })))
+    }
+  return taken
+}
+
+/** Prints what was measured for each length, and how it grows. */
+function reportAll(taken) {
+  const medians = new Map()
+  for (const [count, keys] of taken) medians.set(count, report(count, keys))
+  const most = [...medians].at(-1)
+  for (const [count, work] of medians)
+    if (count !== most[0])
+      console.log(
+        `  from ${count} to ${most[0]} bars: ${(most[1] / work).toFixed(2)} times, ${(most[1] - work).toFixed(2)} ms more`,
+      )
 }
 
 /** One key; returns how much of the machine's time was taken away from it until it was painted. */
@@ -204,11 +241,10 @@ async function press(page, field, way, i) {
 }
 
 /**
- * Prints the medians and 95th percentiles of all rounds. Keys in whose time others took the machine
- * away are left out of them, and are counted.
+ * Prints the medians and 95th percentiles of all rounds, and gives the median work. Keys in whose time
+ * others took the machine away are left out of them, and are counted.
  */
-function report(bars, rounds) {
-  const all = rounds.flat()
+function report(bars, all) {
   const own = all.filter(({ stolen }) => !stolen)
   const of = (keys, name, share) =>
     quantile(
@@ -222,6 +258,7 @@ function report(bars, rounds) {
       `${all.length - own.length} of ${all.length} keys disturbed from outside (95th of all ${ms(of(all, 'work', 0.95))}); ` +
       `staff units redrawn median ${median(units)}, most ${Math.max(...units)}; staff laid out in ${ms(of(own, 'staff', 0.5))}`,
   )
+  return of(own, 'work', 0.5)
 }
 
 function quantile(values, share) {
