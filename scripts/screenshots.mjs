@@ -215,7 +215,7 @@ async function playingAlong(page) {
   await along.getByLabel('Who plays').selectOption('simulated: left hand late')
   await along.getByLabel('As sound, heard by the app’s ear').check()
   await page.getByRole('button', { name: 'Play', exact: true }).click()
-  await along.getByText(/^Strokes|^Nothing that would/).waitFor({ timeout: 60_000 })
+  await along.getByText(/^(Left hand|Strokes) .* late/).waitFor({ timeout: 120_000 })
   await along.evaluate((part) => part.scrollIntoView({ block: 'end' }))
 }
 

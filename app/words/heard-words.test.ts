@@ -15,11 +15,11 @@ describe('what is said of what was heard', () => {
     const late = { kind: 'offset', limb: 'LH', meanMs: 9.2, withinMs: 2.6, most: null } as const
     const uneven = { kind: 'uneven', limbs: ['RH', 'RF'], ratio: 1.118 } as const
     const said = (counted: number, ...claims: (typeof late | typeof uneven)[]) =>
-      claimsWords({ claims, tooFew: [] }, counted)
+      claimsWords({ claims, tooFew: [] }, counted, true)
     expect(said(5, late)).toBe('Left hand 9 ms late, give or take 3.')
     expect(said(5, uneven)).toBe('From right hand to kick it takes 12 % longer than back.')
     const claims = [{ ...late, most: 3 }]
-    expect(claimsWords({ claims, tooFew: [] }, 5, () => '3a')).toBe(
+    expect(claimsWords({ claims, tooFew: [] }, 5, false, () => '3a')).toBe(
       'Left hand 9 ms late, give or take 3, most on 3a.',
     )
     const rushing = { kind: 'rushing', percent: 2.34, withinPercent: 1 } as const
@@ -30,16 +30,19 @@ describe('what is said of what was heard', () => {
       heardDb: 4.6,
       meantDb: 15.8,
     } as const
-    expect(claimsWords({ claims: [rushing, levelled], tooFew: [] }, 5)).toBe(
+    expect(claimsWords({ claims: [rushing, levelled], tooFew: [] }, 5, false)).toBe(
       'The line gets faster by 2.3 % from its first stroke to its last. Accents are only 5 dB louder than ghosts; 16 dB are written.',
     )
     const leaning = { kind: 'leaning', share: 0.37, withinShare: 0.1 } as const
     const apart = { kind: 'apart', meanMs: 26.3, withinMs: 3 } as const
-    expect(claimsWords({ claims: [leaning, apart], tooFew: [] }, 5)).toBe(
+    expect(claimsWords({ claims: [leaning, apart], tooFew: [] }, 5, false)).toBe(
       'Threes lean to triplets, by a third of the way. What should be struck together is 26 ms apart.',
     )
     expect(leansFromWords(104)).toBe('Threes lean to triplets from 104 bpm up.')
     expect(said(5)).toBe('Nothing that would be heard is off in these rounds.')
+    expect(claimsWords({ claims: [], tooFew: [] }, 5, false)).toBe(
+      'Not everything is on time in these rounds, but no one habit shows yet.',
+    )
     expect(said(2)).toBe('Not enough yet: 2 of the 3 rounds that carry a sentence.')
   })
 

@@ -22,18 +22,23 @@ const LEVEL_NAMES: Readonly<Record<HeardLevel, string>> = {
 }
 
 /**
- * What helps after some rounds, in a sentence or two; where too few carry one, so much is said.
+ * What helps after some rounds, in a sentence or two; where too few carry one, or none holds of rounds that
+ * were not clean, so much is said.
  *
  * @example of a left hand 9 ms late: `Left hand 9 ms late, give or take 3.`
  */
 export function claimsWords(
   { claims }: Claims,
   counted: number,
+  clean: boolean,
   placeOf: (slot: number) => string = (slot) => `slot ${slot + 1}`,
 ): string {
   if (counted < LEAST_ROUNDS)
     return `Not enough yet: ${counted} of the ${LEAST_ROUNDS} rounds that carry a sentence.`
-  if (claims.length === 0) return 'Nothing that would be heard is off in these rounds.'
+  if (claims.length === 0)
+    return clean
+      ? 'Nothing that would be heard is off in these rounds.'
+      : 'Not everything is on time in these rounds, but no one habit shows yet.'
   return claims.map((claim) => claimWords(claim, placeOf)).join(' ')
 }
 

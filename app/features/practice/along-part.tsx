@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
 import { Link } from 'react-router'
 import { type Lick, lickSlots } from '~/core/line'
-import { diagnose, leansFrom, SIMULATED_PLAYERS } from '~/core/listening'
+import { diagnose, leansFrom, proposedRating, SIMULATED_PLAYERS } from '~/core/listening'
 import type { PlannedStep } from '~/core/practice'
 import { useSettings } from '~/live/use-live'
 import { Meter, MicrophonePart } from '~/playback/microphone-part'
@@ -49,6 +49,7 @@ export function AlongPart(props: AlongPartProps) {
   const { settings, change } = useSettings()
   const { wanted, active, who, rounds, claims, counted, proposal, unsettled, lost } = along
   const last = rounds.at(-1)
+  const clean = along.summary !== null && proposedRating(along.summary) === 'clean'
   const slots = lickSlots(lick)
   const placeOf = (slot: number) => placeInBar(lick, slots[slot]?.tick ?? 0)
   return (
@@ -93,7 +94,7 @@ export function AlongPart(props: AlongPartProps) {
           {along.simulated && along.asSound && <Meter level={along.microphone.level} />}
           {active && who === 'you' && <StrikePads onStrike={along.strike} />}
           <p role="status" className="font-semibold empty:hidden">
-            {claims && counted > 0 ? claimsWords(claims, counted, placeOf) : ''}
+            {claims && counted > 0 ? claimsWords(claims, counted, clean, placeOf) : ''}
           </p>
           {proposal && !byEar && (
             <p className="flex flex-wrap items-center gap-2 text-sm">
