@@ -1,7 +1,8 @@
 import { keepMine, keepTheirs } from '~/live/conflicts'
 import { SaverNotice } from '~/live/saver-notice'
 import type { RecordSaver, SetRecord } from '~/storage'
-import { copyOfSet, setDifferences } from './use-set'
+import { setDifferences } from '~/workspace/set-differences'
+import { copyOfSet } from './use-set'
 
 /** What is wrong with saving a set, and the say in it; nothing where nothing is. */
 export function SetNotice({

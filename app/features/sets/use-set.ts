@@ -45,22 +45,3 @@ export const copyOfSet: CopyOf<'sets'> = (set, why) => ({
   name: `${set.name}, ${why}`.slice(0, 80),
   createdAt: Date.now(),
 })
-
-/** In what a set differs from another, each a line. */
-export function setDifferences(theirs: SetRecord, mine: SetRecord): string[] {
-  const fields = [
-    ['Name', theirs.name, mine.name],
-    ['Note', theirs.note, mine.note],
-    ['Minutes', String(theirs.minutes), String(mine.minutes)],
-    ['Exercises', String(theirs.exercises.length), String(mine.exercises.length)],
-  ] as const
-  const lines = fields.flatMap(([name, was, is]) =>
-    was === is ? [] : [`${name}: ${was || 'none'} in the other, ${is || 'none'} in yours`],
-  )
-  const order = ({ exercises }: SetRecord) => exercises.map(({ lickId }) => lickId).join(' ')
-  const plans = ({ plan, exercises }: SetRecord) =>
-    JSON.stringify([plan, exercises.map((one) => one.plan)])
-  if (plans(theirs) !== plans(mine)) lines.push('The plan of the set')
-  if (lines.length === 0 && order(theirs) !== order(mine)) lines.push('The order of the exercises')
-  return lines
-}

@@ -3,7 +3,7 @@ import { parseMidi } from 'midi-file'
 import { describe, expect, it } from 'vitest'
 import { formatSoloMidi } from '~/codecs/midi'
 import { formatSoloMusicXml } from '~/codecs/musicxml'
-import { formatSolo, parseSolo } from '~/codecs/solo'
+import { parseSolo } from '~/codecs/solo'
 import { frameTicks } from '~/core/line'
 import { DEFAULT_SETTING } from '~/core/playing'
 import { columnsOf, judgeSolo, type Solo, shapeOf, toSections } from '~/core/solo'
@@ -181,6 +181,13 @@ describe('a solo that two tabs changed', () => {
       'Parts: 3 in the other, 4 in yours',
       'Parts that differ: Groove',
     ])
-    expect(formatSolo({ ...whole, meter: toMeter(6, 8) })).not.toBe(formatSolo(whole))
+    const turned = { ...whole, parts: [...whole.parts].reverse(), wish: [0.5] }
+    expect(soloDifferences(record(turned), record(whole))).toEqual([
+      'The order of the parts',
+      'What is wanted of the bars',
+    ])
+    expect(soloDifferences(record({ ...whole, meter: toMeter(6, 8) }), record(whole))).toEqual([
+      'Metre: 6/8 in the other, 4/4 in yours',
+    ])
   })
 })
