@@ -5,9 +5,10 @@ import { lickOf } from '../../../tests/support/licks'
 import { GROOVES, grooveEvents } from '../groove'
 import { STAFF_KEY } from '../kit'
 import { aimOf, frameTicks, type Lick, lineEvents } from '../line'
+import { grooveBars } from '../solo'
 import { SURFACES } from '../sticking'
-import { TICKS_PER_WHOLE } from '../time'
-import { landingUnit, type StaffView, staffUnit, toStaff } from '.'
+import { TICKS_PER_WHOLE, toMeter } from '../time'
+import { landingUnit, type StaffView, staffUnit, toScore, toStaff } from '.'
 
 /** So many random licks; more of them where they are asked for. */
 const RUNS = Number(process.env.RANDOM_LICKS ?? 150)
@@ -255,6 +256,21 @@ describe('the staff', () => {
   it('writes the groove as it is, if that is wanted', () => {
     const { notes } = unit('start: 3\nline: RLRL*2', { beaming: 'beat', groove: 'notes' })
     expect(notes.slice(0, 4).map(({ heads }) => heads.length)).toEqual([2, 1, 2, 1])
+  })
+
+  it('writes bars of groove alone all the same, in any metre, as slashes and as notes', () => {
+    for (const meter of [toMeter(4, 4), toMeter(3, 4), toMeter(6, 8), toMeter(7, 8)])
+      for (const groove of ['slashes', 'notes'] as const) {
+        const bars = toScore(grooveBars('eighths', meter, 3), { beaming: 'beat', groove })
+        const [first, ...others] = bars.map(({ from, line }) =>
+          line.atoms.map((atom) => ({ ...atom, tick: atom.tick - from, brackets: [] })),
+        )
+        expect(others).toEqual([first, first])
+        const kind = groove === 'notes' ? 'strokes' : 'slash'
+        expect(first?.some((atom) => atom.kind === kind)).toBe(true)
+      }
+    const silent = toScore(grooveBars('none', toMeter(4, 4), 2), BY_BEAT)
+    expect(silent.flatMap(({ line }) => line.atoms).every(({ kind }) => kind === 'rest')).toBe(true)
   })
 
   it('lands as the lick says', () => {

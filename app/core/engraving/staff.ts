@@ -119,6 +119,18 @@ export function toStaff(lick: Lick, view: StaffView, stretch: Stretch = ALWAYS):
     windowAround: around,
   })
   const groove = (from: Ticks, to: Ticks) => grooveBetween(lick, view, from, to, filler)
+  const feet = plainWhereAlone(ostinatoAtoms(lick, within))
+  const written = (notes: readonly Atom[]) => ({
+    notes: plainWhereAlone(notes),
+    feet,
+    windowOf,
+    view,
+  })
+  // Bars of groove alone have no line to make room for: the groove goes on until it stops.
+  if (lick.line.slots.length === 0 && frame.stop !== null && frame.stop > start) {
+    const bars = [...groove(0, frame.stop), ...filler('rest', frame.stop, over)]
+    return written(joinRests(bars, windowOf))
+  }
   const line = lineAtoms(lick, { before, after }, within)
   const lead = line.filter(({ tick }) => tick < stop)
   const front = [
@@ -135,12 +147,7 @@ export function toStaff(lick: Lick, view: StaffView, stretch: Stretch = ALWAYS):
   const behind = [...filler('rest', landed, resumes), ...groove(resumes, over)]
   // The landing lasts as it is written, whatever rests come after it.
   const notes = [...joinRests(front, windowOf), ...landing, ...joinRests(behind, windowOf)]
-  return {
-    notes: plainWhereAlone(notes),
-    feet: plainWhereAlone(ostinatoAtoms(lick, within)),
-    windowOf,
-    view,
-  }
+  return written(notes)
 }
 
 /** Where the groove goes on after a landing inside the bar: at once, after a choke when that is over. */

@@ -40,6 +40,17 @@ describe('a solo on paper', () => {
     expect(groups.map(({ from }) => from - 3 * 40320)).toEqual([0, 10080, 20160, 30240])
   })
 
+  it('writes a single bar of groove as groove behind what lands in it', () => {
+    const whole = soloOf([lick(lickOf('title: Fill\nline: RLRL*4')), groove(1, 'eighths', 'end')])
+    const [, bar] = written(toSections(whole)).pieces
+    expect(bar?.units[0]?.notes.map(({ kind }) => kind)).toEqual([
+      'note',
+      'slash',
+      'slash',
+      'slash',
+    ])
+  })
+
   it('puts a pick-up into the bar before its part, and a metre where it changes', () => {
     const whole = soloOf([
       groove(2),
