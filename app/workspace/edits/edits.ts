@@ -114,9 +114,11 @@ export function moveGroups(lick: Lick, range: SlotRange, way: 'earlier' | 'later
 
 /**
  * The group at a slot moved to stand before the group that begins at another, or at the end; null
- * where it would stay where it is.
+ * where it would stay where it is, and for slots that are gone by then.
  */
 export function moveGroupTo(lick: Lick, from: number, to: number): Edit | null {
+  const size = lick.line.slots.length
+  if (from >= size || to > size) return null
   return moveRangeTo(lick, groupsAround(lick.line, { from, to: from + 1 }), to)
 }
 
