@@ -166,6 +166,13 @@ describe('fixes', () => {
     expect(grids).toEqual(['1/8', '1/8t', '1/16t'])
   })
 
+  it('offers no start to a single stroke that would land before the first bar', () => {
+    const fixes = fixesOf(
+      lickOf('meter: 6/8 2+2+2\nstart: 3+1/5\nbars: 58\nlanding: last\nline: R'),
+    )
+    expect(fixes.filter(({ kind }) => kind === 'start')).toEqual([])
+  })
+
   it('offers only true figures, and what is said to fit does (law)', () => {
     fc.assert(
       fc.property(random.lick, (lick) => {

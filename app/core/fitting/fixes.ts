@@ -177,7 +177,8 @@ function offerPlaces(lick: Lick, offers: Offers): void {
     const stop = frame.stop === null ? null : Math.min(frame.stop, better)
     if (better !== frame.start) {
       const moved = { ...lick, frame: { ...frame, start: better, stop, bars: null } }
-      offers.offer('start', moved, { start: better })
+      // A single stroke that is its own landing has no bar before the first barline to start in.
+      if (fitOf(moved).fits) offers.offer('start', moved, { start: better })
     }
   }
   for (const grid of OFFERED_GRIDS) {
