@@ -88,7 +88,10 @@ export class TapSession extends Slices<TapState> {
     this.clear()
   }
 
-  /** How late this source is: the median distance of the taps from their nearest beats; null for too few. */
+  /**
+   * How late this source is, in whole milliseconds: the median distance of the taps from their nearest beats,
+   * which single taps do not move; null for fewer than eight, and without a click.
+   */
   measured(): number | null {
     const { taps } = this.current
     if (this.current.free || taps.length < CALIBRATING_TAPS) return null

@@ -88,6 +88,8 @@ export interface Staff {
 /**
  * Engraves a lick from the barline of the fill's bar to its landing. With a stretch in ticks, only what stands
  * in the bars that it touches has to be asked for afterwards. Law: units of those bars are the same without.
+ *
+ * @example of `RLRL` in sixteenths on beat 4: three slashes for the groove, then four sixteenths under one beam
  */
 export function toStaff(lick: Lick, view: StaffView, stretch: Stretch = ALWAYS): Staff {
   const { frame } = lick

@@ -100,7 +100,10 @@ export function gridOfTaps(taps: readonly HeardStroke[], quarters: number): Grid
 /**
  * Taps as a line, on a grid that is found or given: what lies in one slot is struck together where it comes
  * within 35 ms and one player can, else squeezed into it in order, eight at the most. Levels are read from the velocities, where they are
- * known; where they are relative, the middle one is a plain stroke. Null for no taps.
+ * known; where they are relative, the middle one is a plain stroke. `quarters` is quarters a minute. Null for no
+ * taps.
+ *
+ * @example at 100, a right hand at 3 and a left at 149 ms are `RL` in sixteenths, 3 late and 1 early
  */
 export function lineOfTaps(
   taps: readonly Tap[],
