@@ -101,7 +101,6 @@ export class SoundSession {
    * between. Undefined in silence.
    */
   position(ahead = 0): Position | undefined {
-    if (ahead >= 0) return this.scheduler?.position((this.context?.currentTime ?? 0) + ahead)
     const at = this.trail.toDevice(this.readClock() + ahead * 1000)
     return at === undefined ? undefined : this.scheduler?.position(at / 1000)
   }

@@ -24,13 +24,8 @@ export function setDifferences(theirs: SetRecord, mine: SetRecord): string[] {
   if (onlyOther > 0) lines.push(`${plural(onlyOther, 'exercise')} only in the other`)
   if (onlyOwn > 0) lines.push(`${plural(onlyOwn, 'exercise')} only in yours`)
   const both = [...own.keys()].filter((id) => others.has(id))
-  if (
-    !isEqual(
-      both,
-      [...others.keys()].filter((id) => own.has(id)),
-    )
-  )
-    lines.push('The order of the exercises')
+  const inTheirs = [...others.keys()].filter((id) => own.has(id))
+  if (!isEqual(both, inTheirs)) lines.push('The order of the exercises')
   const differing = (part: 'minutes' | 'plan') =>
     both.filter((id) => !isEqual(own.get(id)?.[part], others.get(id)?.[part])).length
   const [minutes, plans] = [differing('minutes'), differing('plan')]

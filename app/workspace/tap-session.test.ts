@@ -7,6 +7,7 @@ import { findGrid, gridName, gridTicks } from '~/core/time'
 import * as any from '../../tests/support/arbitraries'
 import { workspaceOf } from '../../tests/support/workspace'
 import { tappedEdit } from './edits/tapped-edit'
+import { strike } from './rows/voices-row'
 import { TapSession } from './tap-session'
 
 const LIMBS = { R: 'RH', L: 'LH', K: 'RF' } as const
@@ -128,6 +129,9 @@ describe('what was tapped, used', () => {
   it('ends the groove where it begins, and takes with it what hung on the strokes that are gone', () => {
     const one = workspaceOf('start: 2&\nstop: 2\npart: 0..2 turn\nline: RLLRK')
     expect(one.lick.parts).toHaveLength(1)
+    one.mark(1, 1)
+    strike(one, 't1')
+    expect(one.document.voicing.pins).toHaveLength(1)
     const session = new TapSession(80, 0)
     session.start()
     tapped(session, 'RLL', [0, 188, 375])
@@ -135,6 +139,7 @@ describe('what was tapped, used', () => {
     one.edit(tappedEdit(one.lick, found as NonNullable<typeof found>, null))
     const { frame, parts } = one.lick
     expect([formatLine(one.lick.line), frame.start, frame.stop, parts]).toEqual(['RLL', 0, 0, []])
+    expect(one.document.voicing.pins).toEqual([])
   })
 
   it('has the tempo of the taps in beats of the metre, also where that is no whole number', () => {

@@ -1,3 +1,5 @@
+import { firstWhere } from '../foundation'
+
 /** Two clocks at one moment, both in milliseconds. */
 export interface ClockPair {
   readonly device: number
@@ -66,9 +68,9 @@ export class ClockTrail {
 
   /** A time of the page on the device's clock; undefined before the first pair. */
   toDevice(page: number): number | undefined {
-    const [first] = this.pairs
-    const from = this.pairs.findLast((pair) => pair.page <= page) ?? first
-    const to = this.pairs.find((pair) => pair.page > page)
+    const { pairs } = this
+    const after = firstWhere(pairs, (pair) => pair.page > page)
+    const [from, to] = [pairs[after - 1] ?? pairs[0], pairs[after]]
     if (!from) return undefined
     if (!to || to === from) return from.device + (page - from.page)
     const share = (page - from.page) / (to.page - from.page)

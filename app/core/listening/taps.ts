@@ -99,9 +99,9 @@ export function gridOfTaps(taps: readonly HeardStroke[], quarters: number): Grid
 
 /**
  * Taps as a line, on a grid that is found or given: what lies in one slot is struck together where it comes
- * within 35 ms and one player can, else squeezed into it in order, eight at the most. Levels are read from the velocities, where they are
- * known; where they are relative, the middle one is a plain stroke. `quarters` is quarters a minute. Null for no
- * taps.
+ * within 35 ms and one player can, else squeezed into it in order, eight at the most. Levels are read from the
+ * velocities, where they are known; where they are relative, the middle one is a plain stroke. `quarters` is
+ * quarters a minute. Null for no taps.
  *
  * @example at 100, a right hand at 3 and a left at 149 ms are `RL` in sixteenths, 3 late and 1 early
  */
@@ -164,10 +164,10 @@ function burstsOf(taps: readonly Tap[]): Stroke[][] {
   const bursts: { readonly from: number; readonly strokes: Stroke[] }[] = []
   for (const tap of taps) {
     const burst = bursts.at(-1)
-    const strokes = [...(burst?.strokes ?? []), strokeOf(tap)]
-    if (burst && tap.ms - burst.from <= TOGETHER_MS && !findTogetherFault(strokes))
-      burst.strokes.push(strokeOf(tap))
-    else bursts.push({ from: tap.ms, strokes: [strokeOf(tap)] })
+    const stroke = strokeOf(tap)
+    const near = burst && tap.ms - burst.from <= TOGETHER_MS
+    if (near && !findTogetherFault([...burst.strokes, stroke])) burst.strokes.push(stroke)
+    else bursts.push({ from: tap.ms, strokes: [stroke] })
   }
   return bursts.map(({ strokes }) => strokes)
 }

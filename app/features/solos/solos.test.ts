@@ -78,6 +78,10 @@ describe('a solo in files', () => {
       '3',
       '4',
     ])
+    // Bars of groove are played to their last.
+    const struck = measures.map((one) => one.split('<unpitched>').length - 1)
+    expect(struck[0]).toBeGreaterThan(0)
+    expect(struck[1]).toBe(struck[0])
     // The second fill goes straight on: the waltz strikes on its one. The waltz lands with a crash.
     expect(measures[5]).toContain('P1-c1')
     const carried = /<miscellaneous-field name="dime-solo">([^<]*)</.exec(score)?.[1] ?? ''
