@@ -1,12 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { formatLickText } from '~/codecs/lick-text'
+import { formatLickText, parseLickText } from '~/codecs/lick-text'
 import { CATALOGUE } from '~/core/catalogue'
 import { CHANGES } from '~/core/change-list'
 import { halfRateOstinatos, type SlotRange, withoutOstinatos } from '~/core/changes'
 import { endingsOf, filledMetres, fixesOf, onGrid, ratesOf, renotate, runOn } from '~/core/fitting'
 import { HAND_POLICIES, policyDistances } from '~/core/hands'
-import { type Lick, MAX_SLOTS } from '~/core/line'
+import type { Lick } from '~/core/line'
 import { ALL_GRIDS } from '~/core/time'
 import * as any from '../../../tests/support/arbitraries'
 import { workspaceOf } from '../../../tests/support/workspace'
@@ -72,6 +72,8 @@ function* offers(lick: Lick, range: SlotRange, pick: number): Generator<Edit> {
   for (const edit of maybe) if (edit) yield edit
 }
 
+const TOO_LONG = /^(too-many-slots|too-many-bars|repeat-count)$/
+
 /** Texts as programs and people write them: with and without a last line break, with either kind of it. */
 const AS_WRITTEN: readonly ((text: string) => string)[] = [
   (text) => text,
@@ -91,7 +93,11 @@ describe('whatever the bench offers', () => {
         for (const edit of offers(workspaceOf(text).lick, range, pick)) {
           const bench = workspaceOf(text)
           bench.mark(range.from, range.to - 1)
-          const fits = edit.lick.line.slots.length <= MAX_SLOTS
+          const read = parseLickText(formatLickText(edit.lick))
+          const fits = read.ok
+          // Nothing but a line that is too long may be refused.
+          if (!read.ok)
+            expect(read.error.map(({ code }) => code)).toEqual([expect.stringMatching(TOO_LONG)])
           expect([edit.label, bench.edit(edit)]).toEqual([edit.label, fits])
           const { document } = bench.state()
           expect([edit.label, document.issues]).toEqual([edit.label, []])
