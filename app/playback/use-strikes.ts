@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef } from 'react'
+import { useCallback, useLayoutEffect, useRef } from 'react'
 import type { Position } from '~/core/performance'
 import type { Limb } from '~/core/sticking'
 import { listenToPads } from '~/devices/pads'
@@ -47,7 +47,8 @@ export function useStrokes(active: boolean, onStroke: (stroke: Stroke) => void):
   const { padLimbs } = useSettings().settings
   const newest = useRef({ onStroke, padLimbs })
   newest.current = { onStroke, padLimbs }
-  useEffect(() => {
+  // From the moment that it shows, not a moment later: the first stroke is heard however busy the page is.
+  useLayoutEffect(() => {
     if (!active) return
     const press = (event: KeyboardEvent) => {
       const pad = STRIKE_KEYS.find(({ code }) => code === event.code)

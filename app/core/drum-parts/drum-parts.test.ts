@@ -108,6 +108,30 @@ describe('a played part', () => {
     expect(partToLick(part, { voices: new Map([['bd', null]]) }).leftOut).toHaveLength(2)
   })
 
+  it('takes a crash just off the barline as a stroke where it is written, and as the landing where it is played', () => {
+    // A slot of 1/128 septuplets would be closer than a player plays; it is written to the tick.
+    const slot = 1000 / 28
+    const written = played(60, [
+      [3000, 'sn'],
+      [4000 - slot, 'c1'],
+    ])
+    expect(partToLick(written)).toMatchObject({
+      offsetsMs: [0, 0],
+      lick: { frame: { landing: { kind: 'none' } } },
+    })
+    const early = played(60, [
+      [0, 'sn'],
+      [1010, 'sn'],
+      [1991, 'sn'],
+      [3985, 'c1', 'accent'],
+      [3987, 'bd', 'accent'],
+    ])
+    expect(partToLick(early)).toMatchObject({
+      offsetsMs: [0, 10, -9, -15],
+      lick: { frame: { landing: { kind: 'crash', at: 'bar' } } },
+    })
+  })
+
   it('leaves out a third hand, and tells it', () => {
     const part = played(100, [
       [0, 'sn'],

@@ -5,13 +5,27 @@ import type { Onset } from './onsets'
 
 const CRASHES: ReadonlySet<Voice> = new Set(['c1', 'c2', 'ch', 'sp', 'x2'])
 
-/** A last onset on a barline that has a crash in it is what the line lands on. */
+/** What a line lands on. */
+export interface FoundLanding {
+  /** The barline, in ticks from where the part begins. */
+  readonly tick: number
+  /** How far the strokes lay from it, in ticks; late is more. */
+  readonly off: number
+  readonly landing: Landing
+}
+
+/**
+ * A last onset on a barline that has a crash in it is what the line lands on; one that lies further from it
+ * than is allowed is a stroke of the line. `bar` is in ticks.
+ * Example: a crash 120 ticks before the barline of a written part is no landing, for it is written where
+ * it is; of a part that was played in, it is one that came early.
+ */
 export function landingOf(
   onsets: readonly Onset[],
   begin: number,
   bar: number,
   tolerance: Tolerance,
-): { body: readonly Onset[]; landing: { tick: number; landing: Landing } | null } {
+): { body: readonly Onset[]; landing: FoundLanding | null } {
   const last = onsets.at(-1)
   const barline = last ? Math.round(last.tick / bar) * bar : 0
   const lands =
@@ -22,7 +36,8 @@ export function landingOf(
     last.strokes.some((stroke) => CRASHES.has(strokeSurface(stroke)))
   if (!last || !lands) return { body: onsets, landing: null }
   const slot: Struck = { kind: 'struck', strokes: last.strokes }
-  return { body: onsets.slice(0, -1), landing: { tick: barline, landing: landingAs(slot) } }
+  const landing = { tick: barline, off: last.tick - barline, landing: landingAs(slot) }
+  return { body: onsets.slice(0, -1), landing }
 }
 
 /** Strokes as a landing of the lick's own; open hands are decided, since nothing comes after them. */

@@ -1,5 +1,5 @@
 import { suggestHands } from '../hands'
-import { DEFAULT_FRAME, EMPTY_LICK, type Landing, type Lick, MAX_BARS } from '../line'
+import { DEFAULT_FRAME, EMPTY_LICK, type Lick, MAX_BARS } from '../line'
 import { DEFAULT_SETTING } from '../playing'
 import { LEVELS, type Level } from '../sticking'
 import { barTicks, beatTicks, gridTicks, secondsPerTick, TICKS_PER_QUARTER } from '../time'
@@ -11,7 +11,7 @@ import {
   type Tolerance,
   writtenTolerance,
 } from './grids'
-import { landingOf, withUsualLanding } from './landing'
+import { type FoundLanding, landingOf, withUsualLanding } from './landing'
 import { layOn, toLine } from './laying'
 import { type Onset, onsetsOf } from './onsets'
 import type { DrumPart } from './part'
@@ -20,7 +20,7 @@ import type { PartWish } from './wish'
 /** A part as a lick, and what there is to know about it. */
 export interface PartLick {
   readonly lick: Lick
-  /** How far each stroke lay from where it stands now, in milliseconds, in order; late is more. */
+  /** How far each stroke lay from where it stands now, in milliseconds, in order, the landing last; late is more. */
   readonly offsetsMs: readonly number[]
   /** Whether hands were proposed that the file did not tell. */
   readonly handsProposed: boolean
@@ -64,6 +64,7 @@ export function partToLick(part: DrumPart, wish: PartWish = {}): PartLick {
     )
   }
   const line = toLine(laid.slots, stretches, landing ? landing.tick - begin : undefined)
+  const offsets = landing ? [...laid.offsets, landing.off] : laid.offsets
   const frame = {
     ...DEFAULT_FRAME,
     meter: part.meter,
@@ -79,7 +80,7 @@ export function partToLick(part: DrumPart, wish: PartWish = {}): PartLick {
   const lick = withUsualLanding(handed)
   return {
     lick,
-    offsetsMs: laid.offsets.map((off) => Math.round(off * perTick * 10) / 10),
+    offsetsMs: offsets.map((off) => Math.round(off * perTick * 10) / 10),
     handsProposed: open,
     leftOut,
   }
@@ -89,7 +90,7 @@ export function partToLick(part: DrumPart, wish: PartWish = {}): PartLick {
 interface Plan extends FoundGrids {
   readonly begin: number
   readonly body: readonly Onset[]
-  readonly landing: { readonly tick: number; readonly landing: Landing } | null
+  readonly landing: FoundLanding | null
 }
 
 /**
@@ -108,7 +109,7 @@ function planOf(
     zero + Math.floor((first + tolerance.ticks - zero) / TICKS_PER_QUARTER) * TICKS_PER_QUARTER
   const from = (begin: number, allowed: Tolerance, lands = true): Plan => {
     const { body, landing } = lands
-      ? landingOf(onsets, begin, bar, tolerance)
+      ? landingOf(onsets, begin, bar, allowed)
       : { body: onsets, landing: null }
     const last = body.at(-1)?.tick ?? begin
     const quarters = Math.floor((last + tolerance.ticks - begin) / TICKS_PER_QUARTER) + 1
