@@ -8,6 +8,7 @@ export default defineConfig({
   test: {
     environment: 'node',
     testTimeout: 30_000,
+    setupFiles: 'tests/support/draws.ts',
     // By itself it leaves a core free: of two, that is half of the time.
     maxWorkers: 2,
     projects: [
