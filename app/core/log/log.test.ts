@@ -133,7 +133,7 @@ describe('the log', () => {
 
   it('lists what was not practised lately, the never practised first', () => {
     const logs = lickLogs([session(1, 80, 'clean'), session(9, 80, 'clean', 'b')])
-    expect(neglectedLicks(['b', 'a', 'new'], logs, 20 * DAY, 11)).toEqual([
+    expect(neglectedLicks(['b', 'a', 'new'], logs, (at) => 20 - at / DAY, 11)).toEqual([
       { lickId: 'new', days: null },
       { lickId: 'a', days: 19 },
     ])

@@ -186,18 +186,22 @@ export interface Neglected {
   readonly days: number | null
 }
 
-/** The licks left alone for more than so many days, never practised ones first, then the longest. */
+/**
+ * The licks left alone for more than so many days, never practised ones first, then the longest. What a day is
+ * says `daysSince`, which tells how many ago a time (in milliseconds) was: the player's calendar is not ours.
+ * Example: last practised on the 13th, seen on the 28th, is 15 days, whatever the hours.
+ */
 export function neglectedLicks(
   lickIds: readonly string[],
   logs: readonly LickLog[],
-  now: number,
+  daysSince: (at: number) => number,
   days: number,
 ): Neglected[] {
   const lastAt = new Map(logs.map((log) => [log.lickId, log.lastAt]))
   return lickIds
     .map((lickId) => {
       const last = lastAt.get(lickId)
-      return { lickId, days: last === undefined ? null : Math.floor((now - last) / DAY) }
+      return { lickId, days: last === undefined ? null : daysSince(last) }
     })
     .filter((one) => one.days === null || one.days > days)
     .sort(

@@ -15,9 +15,9 @@ import {
   type PracticeSessionRecord,
 } from '~/storage'
 import { saveFile } from '~/ui/save-file'
+import { dayOf } from '~/words/calendar'
 import { plural } from '~/words/figures'
 import { StoreTrouble } from '../shell'
-import { dayOf } from './calendar'
 import { MinutesChart, NeglectedChart, TempoChart } from './charts'
 import { DataTable } from './data-table'
 import { EvenPart } from './even-part'

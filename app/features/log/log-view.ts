@@ -4,9 +4,8 @@ import type { Limb } from '~/core/sticking'
 import { findGrid } from '~/core/time'
 import { toPracticeSession } from '~/live/practice-session'
 import type { PracticeSessionRecord } from '~/storage'
-import { calendarDays, dayOf, daysBetween, midnight } from './calendar'
+import { calendarDays, dayOf, daysBetween, dueWords, midnight } from '~/words/calendar'
 
-const DAY = 24 * 60 * 60 * 1000
 /** Days of which the minutes are shown. */
 export const SHOWN_DAYS = 28
 
@@ -43,20 +42,12 @@ export function toDueRows(
     .flatMap((log): DueRow[] => {
       const lick = byId.get(log.lickId)
       if (!lick) return []
-      const neglected = now - log.lastAt > NEGLECTED_DAYS * DAY
+      const neglected = daysBetween(log.lastAt, now) > NEGLECTED_DAYS
       const { title, goal } = lick
       const next = log.bestClean === null ? null : nextTempos(Math.round(log.bestClean), log.tense)
-      return [{ ...log, title, goal, due: dueWords(log.dueAt, now), next, neglected }]
+      return [{ ...log, title, goal, due: dueWords(daysBetween(log.dueAt, now)), next, neglected }]
     })
     .sort((a, b) => a.dueAt - b.dueAt || a.lastAt - b.lastAt)
-}
-
-/** `due`, `due today`, `due tomorrow`, `due in 3 days`: by the days of the calendar. */
-export function dueWords(dueAt: number, now: number): string {
-  if (dueAt <= now) return 'due'
-  const days = daysBetween(now, dueAt)
-  if (days === 0) return 'due today'
-  return days === 1 ? 'due tomorrow' : `due in ${days} days`
 }
 
 /** From when on sessions count in the chart of minutes: the day before its first, for what went past midnight. */
@@ -163,7 +154,7 @@ export function toNeglected(
   now: number,
 ): { readonly never: readonly LoggedLick[]; readonly alone: readonly NeglectedRow[] } {
   const byId = new Map(licks.map((lick) => [lick.id, lick]))
-  const left = neglectedLicks([...byId.keys()], logs, now, ALONE_DAYS)
+  const left = neglectedLicks([...byId.keys()], logs, (at) => daysBetween(at, now), ALONE_DAYS)
   const named = left.flatMap(({ lickId, days }) => {
     const lick = byId.get(lickId)
     return lick ? [{ lick, days }] : []

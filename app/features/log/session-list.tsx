@@ -16,8 +16,8 @@ import { IconButton } from '~/ui/icon-button'
 import { LabelledNumber } from '~/ui/number-field'
 import { Trouble } from '~/ui/parts'
 import { useTop } from '~/ui/use-top'
+import { dayOf } from '~/words/calendar'
 import { plural } from '~/words/figures'
-import { dayOf } from './calendar'
 
 const CONTROL = 'rounded-field border border-base-300 bg-base-100 px-1.5 py-0.5'
 /** Pixels of a row before it is measured. */

@@ -7,6 +7,7 @@ import type { SetRecord } from '~/storage'
 import { IconButton } from '~/ui/icon-button'
 import { NumberField } from '~/ui/number-field'
 import { Nothing } from '~/ui/parts'
+import { dueWords } from '~/words/calendar'
 import { minutesOn, moveExercise, removeLickFrom, setMinutes } from '~/workspace/set-edits'
 import type { ExerciseProgress } from './progress'
 
@@ -80,7 +81,7 @@ function Exercise({
           <span className="text-(--quiet)">{title}</span>
         )}
         <span className="block truncate text-(--quiet) text-xs">
-          {dueWords(overdue)}
+          {overdue === null ? 'never practised' : dueWords(overdue)}
           {set.plan && own?.plan && ', plan of its own'}
         </span>
       </span>
@@ -133,12 +134,4 @@ function Exercise({
       </span>
     </li>
   )
-}
-
-/** `never practised`, `due today`, `due 3 days ago`, `due in 2 days`. */
-function dueWords(overdue: number | null): string {
-  if (overdue === null) return 'never practised'
-  if (overdue === 0) return 'due today'
-  const days = `${Math.abs(overdue)} ${Math.abs(overdue) === 1 ? 'day' : 'days'}`
-  return overdue > 0 ? `due ${days} ago` : `due in ${days}`
 }

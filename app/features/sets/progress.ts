@@ -1,6 +1,5 @@
 import type { LickSummary, SetRecord, StoredLog } from '~/storage'
-
-const DAY = 24 * 60 * 60 * 1000
+import { daysBetween } from '~/words/calendar'
 
 /** How far an exercise of a set is. */
 export interface ExerciseProgress {
@@ -14,7 +13,7 @@ export interface ExerciseProgress {
   readonly clean: number | null
   /** Clean tempo of goal, 0 to 1. */
   readonly share: number
-  /** Whole days since it was due, negative before; null for one that was never practised. */
+  /** Days of the calendar since it was due, negative before; null for one that was never practised. */
   readonly overdue: number | null
 }
 
@@ -36,7 +35,7 @@ export function progressOf(
       goal,
       clean,
       share: goal > 0 && clean !== null ? Math.min(1, clean / goal) : 0,
-      overdue: log ? Math.floor((now - log.dueAt) / DAY) : null,
+      overdue: log ? daysBetween(log.dueAt, now) : null,
     }
   })
 }

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { minutesByDay } from '~/core/log'
-import { calendarDays, dayOf, daysBetween, midnight } from './calendar'
+import { calendarDays, dayOf, daysBetween, dueWords, midnight } from './calendar'
 
 const HOUR = 3_600_000
 
@@ -33,6 +33,25 @@ describe.each(['Europe/Berlin', 'America/New_York', 'Pacific/Auckland', 'UTC'])(
       expect(daysBetween(tonight, new Date(2026, 2, 29, 0, 10).getTime())).toBe(1)
       expect(daysBetween(tonight, new Date(2026, 2, 30, 23, 59).getTime())).toBe(2)
       expect(daysBetween(tonight, tonight - 60_000)).toBe(0)
+    })
+
+    it('say when something is due: tonight is not tomorrow', () => {
+      // The night of the 28th is the one in which Europe's clocks go forward.
+      const noon = new Date(2026, 2, 28, 12).getTime()
+      const at = (day: number, hour: number) =>
+        dueWords(daysBetween(new Date(2026, 2, day, hour).getTime(), noon))
+      expect([at(28, 0), at(28, 12), at(28, 23)]).toEqual(Array(3).fill('due today'))
+      expect([at(29, 0), at(29, 23), at(30, 0)]).toEqual([
+        'due tomorrow',
+        'due tomorrow',
+        'due in 2 days',
+      ])
+      expect([at(27, 23), at(27, 0), at(26, 23), at(13, 3)]).toEqual([
+        'due yesterday',
+        'due yesterday',
+        'due 2 days ago',
+        'due 15 days ago',
+      ])
     })
   },
 )

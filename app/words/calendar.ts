@@ -14,10 +14,20 @@ export function calendarDays(now: number, count: number): CalendarDay[] {
   })
 }
 
-/** Days of the calendar from one time to another: 1 from tonight to tomorrow morning. */
+/** Days of the calendar from one time to another: 1 from tonight to tomorrow morning, negative backwards. */
 export function daysBetween(from: number, to: number): number {
   // Rounded: a day may have an hour more or less.
   return Math.round((midnight(to) - midnight(from)) / (24 * 60 * 60 * 1000))
+}
+
+/**
+ * When something is due, by the days of the calendar since it was; negative for what is still to come.
+ * Example: 0, -1, 1, -3, 15 are `due today`, `due tomorrow`, `due yesterday`, `due in 3 days`, `due 15 days ago`.
+ */
+export function dueWords(overdue: number): string {
+  if (overdue === 0) return 'due today'
+  if (Math.abs(overdue) === 1) return overdue > 0 ? 'due yesterday' : 'due tomorrow'
+  return overdue > 0 ? `due ${overdue} days ago` : `due in ${-overdue} days`
 }
 
 /** The day of a time where the player is, as `23 Nov`; with its year where that is not this year. */
