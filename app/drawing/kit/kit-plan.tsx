@@ -1,6 +1,7 @@
 import { memo, type ReactNode } from 'react'
 import { type Kit, numberedPieces, type Piece } from '~/core/kit'
 import { SURFACE_NAMES, type Surface } from '~/core/sticking'
+import { labelShift, PLATE } from './label-places'
 
 interface KitPlanProps {
   readonly kit: Kit
@@ -59,7 +60,7 @@ export const KitPlan = memo(function KitPlan({
   return (
     <svg
       viewBox={`${x} ${y} ${width} ${height}`}
-      className="block h-auto max-h-full w-full select-none"
+      className={`block h-auto w-full select-none ${size === 'small' ? 'max-h-full' : 'lg:max-h-[max(24rem,calc(100dvh-14rem))]'}`}
       role="img"
       aria-label={`${label}: ${planWords(kit)}`}
     >
@@ -88,16 +89,18 @@ export const KitPlan = memo(function KitPlan({
         strokeLinejoin="round"
         paintOrder="stroke"
       >
-        {pieces.map(({ surface, x: left, y: ahead }) => (
+        {pieces.map((piece) => (
           <text
-            key={surface}
-            x={left}
-            y={-ahead}
+            key={piece.surface}
+            x={piece.x}
+            y={-piece.y + labelShift(piece, pieces)}
             dy="0.35em"
-            fontWeight={marked?.has(surface) ? 700 : 450}
-            opacity={marked && !marked.has(surface) ? 0.7 : 1}
+            fontWeight={marked?.has(piece.surface) ? 700 : 450}
+            opacity={marked && !marked.has(piece.surface) ? 0.7 : 1}
           >
-            {numbers?.has(surface) ? `${numbers.get(surface)} ${surface}` : surface}
+            {numbers?.has(piece.surface)
+              ? `${numbers.get(piece.surface)} ${piece.surface}`
+              : piece.surface}
           </text>
         ))}
       </g>
@@ -159,9 +162,9 @@ const PieceFigure = memo(function PieceFigure({ piece, chosen }: PieceFigureProp
       {kind === 'pedal' && (
         <rect
           x={-r}
-          y={-r * 1.7}
+          y={-r * PLATE}
           width={diameter}
-          height={diameter * 1.7}
+          height={diameter * PLATE}
           rx="2"
           fill="var(--color-base-100)"
           stroke={ink}

@@ -21,7 +21,9 @@ export function PlanEditor({ kit, chosen, onChoose, onEdit }: PlanEditorProps) {
     const piece = kit.pieces.find((one) => one.surface === surface)
     const svg = event.currentTarget.querySelector('svg')
     if (!piece || !svg) return
-    const scale = planBox(kit).width / svg.getBoundingClientRect().width
+    const [box, shown] = [planBox(kit), svg.getBoundingClientRect()]
+    // The plan is drawn as large as fits both ways.
+    const scale = Math.max(box.width / shown.width, box.height / shown.height)
     drag.current = {
       surface: piece.surface,
       dx: piece.x - event.clientX * scale,
