@@ -5,13 +5,16 @@ import { isbot } from 'isbot'
 import { renderToPipeableStream } from 'react-dom/server'
 import { type EntryContext, ServerRouter } from 'react-router'
 
-/** What a page may load: its own files only; inline scripts only with the nonce of the response. */
+/**
+ * What a page may load: its own files only; inline scripts, and styles that a page adds while something is
+ * dragged, only with the nonce of the response.
+ */
 function contentSecurityPolicy(nonce: string): string {
   const development = import.meta.env.DEV
   return [
     "default-src 'self'",
     `script-src 'self' 'nonce-${nonce}'${development ? " 'unsafe-eval'" : ''}`,
-    `style-src 'self'${development ? " 'unsafe-inline'" : ''}`,
+    `style-src 'self' ${development ? "'unsafe-inline'" : `'nonce-${nonce}'`}`,
     "style-src-attr 'unsafe-inline'",
     "img-src 'self' data:",
     "font-src 'self'",

@@ -1,4 +1,5 @@
 import { type KeyboardEvent, useEffect, useId, useRef, useState } from 'react'
+import { keepInView } from './keep-in-view'
 import { type NumberRange, readNumber, showNumber, stepNumber } from './number-draft'
 
 interface NumberFieldProps extends NumberRange {
@@ -95,9 +96,10 @@ export function NumberField(props: NumberFieldProps) {
       />
       {wrong && (
         <span
+          ref={keepInView}
           id={id}
           role="alert"
-          className={`absolute left-0 z-30 my-1 whitespace-nowrap ${props.above ? 'bottom-full' : 'top-full'} rounded-field border border-error bg-base-100 px-2 py-1 text-error text-xs shadow`}
+          className={`absolute left-0 z-30 my-1 w-max max-w-[min(20rem,100dvw-1rem)] ${props.above ? 'bottom-full' : 'top-full'} rounded-field border border-error bg-base-100 px-2 py-1 text-error text-xs shadow`}
         >
           {wrong}
         </span>

@@ -1,4 +1,5 @@
 import { type ReactNode, useEffect, useRef } from 'react'
+import { keepInView } from './keep-in-view'
 import { whenThere } from './when-there'
 
 /**
@@ -53,6 +54,7 @@ export function PopUp({
       {open && (
         // biome-ignore lint/a11y/noStaticElementInteractions: Escape closes from any control in it
         <div
+          ref={keepInView}
           data-pop-up
           className={down ? 'pop-up pop-up-down' : 'pop-up'}
           onKeyDown={(event) => {

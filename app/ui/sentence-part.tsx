@@ -1,4 +1,5 @@
 import { type ReactNode, useEffect, useRef, useState } from 'react'
+import { keepInView } from './keep-in-view'
 import { whenThere } from './when-there'
 
 /**
@@ -56,7 +57,7 @@ export function SentencePart({
         aria-expanded={open}
         aria-label={`${label}: ${words}`}
         title={`${label} (${shortcut})`}
-        className={`min-h-6 max-w-full truncate underline decoration-dotted underline-offset-4 hover:bg-base-300 aria-expanded:bg-base-300 ${faulty ? 'text-error' : ''}`}
+        className={`min-h-6 max-w-full truncate underline decoration-dotted underline-offset-4 hover:bg-base-300 aria-expanded:bg-base-300 ${faulty ? 'text-error' : ''} ${words.length === 1 ? NARROW : ''}`}
         onClick={() => setOpen(!open)}
       >
         {words}
@@ -64,6 +65,7 @@ export function SentencePart({
       {open && (
         // biome-ignore lint/a11y/noStaticElementInteractions: Escape closes from any field in it
         <div
+          ref={keepInView}
           data-fields
           tabIndex={-1}
           className="absolute top-full left-0 z-30 mt-1 flex w-64 flex-col gap-3 rounded-box border border-base-300 bg-base-100 p-3 text-left shadow-lg"
@@ -81,6 +83,9 @@ export function SentencePart({
     </span>
   )
 }
+
+/** A single letter is as wide as a finger needs it, and stands in its sentence all the same. */
+const NARROW = '-mx-1.5 pointer-coarse:-mx-3'
 
 const OPENS = 'open-sentence-part'
 

@@ -1,4 +1,3 @@
-import { expect, test } from '@playwright/test'
 import {
   conflict,
   fits,
@@ -13,6 +12,7 @@ import {
   staffNotes,
   sticking,
 } from './bench-page'
+import { expect, test } from './watched'
 
 test('typing a line changes sum, stacks and staff at once', async ({ page }) => {
   await openLick(page, 'Tightrope')

@@ -1,5 +1,6 @@
-import { expect, type Page, test } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import { frame, openLick, openPanel, part, sticking } from './bench-page'
+import { expect, test } from './watched'
 
 const KEY_MS = { delay: 30 }
 

@@ -1,7 +1,7 @@
-import { expect, test } from '@playwright/test'
 import { parseMidi } from 'midi-file'
 import { openLick, openPanel, saved, staffNotes, sticking } from './bench-page'
 import { expectNoFault } from './faults'
+import { expect, test } from './watched'
 
 test('a lick is saved for other programs, with its voices', async ({ page }) => {
   await openLick(page, 'Tightrope')

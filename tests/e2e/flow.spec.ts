@@ -1,6 +1,7 @@
-import { expect, type Page, test } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import { lickOf } from '../support/licks'
 import { expectAccessible, sticking } from './bench-page'
+import { expect, test } from './watched'
 
 const bar = (page: Page, which: 'now' | 'next' | 'then') =>
   page.getByRole('region', { name: which }).getByRole('img').first()

@@ -1,8 +1,9 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, type Page, test } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import { formatMidi } from '~/codecs/midi'
 import { formatMusicXml } from '~/codecs/musicxml'
 import { lickOf } from '../support/licks'
+import { expect, test } from './watched'
 
 const file = (name: string, content: Uint8Array | string) => ({
   name,

@@ -1,4 +1,4 @@
-import { expect, type Page, test } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import {
   expectAccessible,
   fits,
@@ -8,6 +8,7 @@ import {
   openLick,
   sticking,
 } from './bench-page'
+import { expect, test } from './watched'
 
 const panel = (page: Page) => page.locator('#dock-panel')
 const rules = (page: Page) => page.getByRole('list', { name: 'Voicing rules, later ones win' })

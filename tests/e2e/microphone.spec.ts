@@ -1,10 +1,11 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { type Browser, chromium, expect, type Page, test } from '@playwright/test'
+import { type Browser, chromium, type Page } from '@playwright/test'
 import { formatWav } from '~/codecs/wav'
 import { QUIET_FLAGS } from '../../scripts/serve.mjs'
 import { type MadeStroke, RATE, recorded } from '../support/made-sound'
+import { expect, test } from './watched'
 
 /** Sixteenths at 80, the tempo of a new lick: so far apart, in seconds. */
 const GAP = 0.1875

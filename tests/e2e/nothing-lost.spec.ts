@@ -1,6 +1,7 @@
-import { expect, type Page, test } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import { killWhileTyping, leaveAfterKey, WAYS_OUT } from '../bench/attacks.mjs'
 import { conflict, kept, openLick, sticking } from './bench-page'
+import { expect, test } from './watched'
 
 test('a page that is left at once after the last key has lost nothing', async ({
   browser,

@@ -1,7 +1,7 @@
 import { readFile, writeFile } from 'node:fs/promises'
-import { expect, test } from '@playwright/test'
 import { serveDemo } from '../../scripts/serve.mjs'
 import { openLick, sticking } from './bench-page'
+import { expect, test } from './watched'
 
 test.use({ serviceWorkers: 'allow' })
 
@@ -99,7 +99,10 @@ test('a new version is told, and taken when the player agrees', async ({ page })
 })
 
 test.describe('without what is kept', () => {
-  test.use({ serviceWorkers: 'block' })
+  test.use({
+    serviceWorkers: 'block',
+    allowed: /(ERR_FAILED|dynamically imported module).*cells-panel/,
+  })
 
   test('a part that cannot be loaded says so in its place, and the bench goes on', async ({
     page,

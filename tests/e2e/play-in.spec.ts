@@ -1,5 +1,6 @@
-import { expect, type Page, test } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import { expectAccessible } from './bench-page'
+import { expect, test } from './watched'
 
 const strokes = (page: Page) => page.getByRole('list', { name: 'Strokes' }).getByRole('listitem')
 

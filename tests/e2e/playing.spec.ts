@@ -1,9 +1,10 @@
-import { expect, type Page, test } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import { eventsBetween, graceLeads, toPerformance } from '~/core/performance'
 import { beatTicks, secondsPerTick } from '~/core/time'
 import { DEMO_LICKS } from '~/demo/licks'
 import { lickOf } from '../support/licks'
 import { frame, openLick, sticking } from './bench-page'
+import { expect, test } from './watched'
 
 interface Started {
   readonly when: number

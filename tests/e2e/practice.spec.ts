@@ -2,10 +2,11 @@ import { spawnSync } from 'node:child_process'
 import { mkdtemp, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { chromium, expect, type Page, test } from '@playwright/test'
+import { chromium, type Page } from '@playwright/test'
 import { QUIET_FLAGS } from '../../scripts/serve.mjs'
 import { expectAccessible, kept, openLick, openPanel, sticking } from './bench-page'
 import { expectNoFault } from './faults'
+import { expect, test } from './watched'
 
 const practise = async (page: Page, title: string) => {
   await openLick(page, title)

@@ -1,5 +1,6 @@
-import { expect, type Page, test } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import { openLick, openPanel, openPhone, pad, part, sticking } from './bench-page'
+import { expect, test } from './watched'
 
 /** The most keys that the main material of a lick may take. */
 const MOST_KEYS = 40

@@ -1,5 +1,6 @@
-import { expect, type Page, test } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import { expectAccessible, openLick, openPanel } from './bench-page'
+import { expect, test } from './watched'
 
 const exercises = (page: Page) =>
   page.getByRole('list', { name: 'Exercises' }).getByRole('listitem')
@@ -72,6 +73,26 @@ test('a set is arranged, timed, undone, and goes along with its licks', async ({
   await page.getByRole('button', { name: 'Save to my sets' }).click()
   await expect(exercises(page)).toHaveCount(6)
   await expectAccessible(page)
+})
+
+test('an exercise that is dragged goes along with the pointer', async ({ page }) => {
+  await page.goto('/sets')
+  await page.getByRole('link', { name: 'Before the doors open' }).click()
+  await expect(exercises(page).first()).toContainText('Parade')
+  const handle = page.getByRole('button', { name: 'Move: Parade' })
+  const from = await handle.boundingBox()
+  const over = await exercises(page).nth(2).boundingBox()
+  if (!from || !over) throw new Error('the list is not there')
+  const [x, y] = [from.x + from.width / 2, from.y + from.height / 2]
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  await page.mouse.move(x + 5, y + 30, { steps: 5 })
+  await page.mouse.move(x + 40, over.y + over.height - 6, { steps: 10 })
+  const carried = page.locator('[data-dnd-dragging]')
+  await expect.poll(async () => (await carried.boundingBox())?.y).toBeGreaterThan(over.y - 4)
+  await page.mouse.up()
+  await expect(exercises(page).nth(2)).toContainText('Parade')
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeVisible()
 })
 
 test('licks of the library are put into a set, and the list tells how far it is', async ({

@@ -1,7 +1,8 @@
-import { expect, type Page, test } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import { unzipSync } from 'fflate'
 import { openLick, openPanel, saved } from './bench-page'
 import { expectNoFault } from './faults'
+import { expect, test } from './watched'
 
 const titles = (page: Page) => page.getByRole('list', { name: 'Licks on the sheet' }).locator('li')
 const pages = (page: Page) => page.getByRole('img', { name: /^Page \d+ of \d+$/ })

@@ -1,7 +1,8 @@
-import { expect, type Page, test } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import { parseSolo } from '~/codecs/solo'
 import { soloLength } from '~/core/solo'
 import { expectAccessible, saved } from './bench-page'
+import { expect, test } from './watched'
 
 const joins = (page: Page) => page.getByRole('list', { name: 'Joins' }).getByRole('listitem')
 const bad = (page: Page) => joins(page).filter({ hasText: 'wanted twice' })

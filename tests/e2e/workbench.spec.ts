@@ -1,7 +1,8 @@
-import { expect, type Page, test } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import { PANELS } from '../../app/features/bench/dock/panel-list'
 import { SIZES, visibleRows } from '../bench/rows.mjs'
 import { fits, frame, openPanel as open, openLick, part, staffNotes, sticking } from './bench-page'
+import { expect, test } from './watched'
 
 const panel = (page: Page) => page.locator('#dock-panel')
 

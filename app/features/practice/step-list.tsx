@@ -1,9 +1,8 @@
-import { DragDropProvider } from '@dnd-kit/react'
-import { isSortable, useSortable } from '@dnd-kit/react/sortable'
-import { Copy, Eye, EyeOff, GripVertical, X } from 'lucide-react'
+import { Copy, Eye, EyeOff, X } from 'lucide-react'
 import type { StepLog } from '~/core/log'
 import { isAdded, moveStep, type PlannedStep, repeatStep } from '~/core/practice'
 import { IconButton } from '~/ui/icon-button'
+import { MoveHandle, SortableList, useSortableRow } from '~/ui/sortable-list'
 import { partKeyOf, type Step } from './step-view'
 import { stepLogWords } from './words'
 
@@ -39,18 +38,15 @@ export function StepList(props: StepListProps) {
     )
   }
   return (
-    <DragDropProvider
-      onDragEnd={({ operation: { source }, canceled }) => {
-        if (canceled || !isSortable(source)) return
-        onArrange(moveStep(planned, source.initialIndex, source.index))
-      }}
+    <SortableList
+      label="Steps"
+      className="flex max-h-96 flex-col overflow-y-auto text-sm"
+      onMove={(_, from, to) => onArrange(moveStep(planned, from, to))}
     >
-      <ol aria-label="Steps" className="flex max-h-96 flex-col overflow-y-auto text-sm">
-        {steps.map((step, i) => (
-          <ArrangedStep key={step.key} {...props} step={step} at={i} />
-        ))}
-      </ol>
-    </DragDropProvider>
+      {steps.map((step, i) => (
+        <ArrangedStep key={step.key} {...props} step={step} at={i} />
+      ))}
+    </SortableList>
   )
 }
 
@@ -99,21 +95,12 @@ function ArrangedStep({
   onGo,
   onArrange,
 }: StepListProps & { readonly step: Step; readonly at: number }) {
-  const { ref, handleRef } = useSortable({ id: step.key, index: at })
+  const { ref, handleRef } = useSortableRow(step.key, at)
   const { words, skipped } = step
   const removable = isAdded(step.part) || steps.filter(({ part }) => part === step.part).length > 1
   return (
     <li ref={ref} className="flex items-center bg-base-200">
-      <button
-        ref={handleRef}
-        type="button"
-        aria-label={`Move: ${words}`}
-        className="btn btn-ghost btn-square btn-xs cursor-grab touch-none"
-        // The arrows carry the step here; elsewhere they say how it went.
-        onKeyDown={(event) => event.stopPropagation()}
-      >
-        <GripVertical size={14} aria-hidden />
-      </button>
+      <MoveHandle handleRef={handleRef} name={words} />
       <GoButton step={step} at={at} current={at === index} onGo={onGo} />
       <IconButton
         size="tiny"

@@ -1,12 +1,11 @@
-import { DragDropProvider } from '@dnd-kit/react'
-import { isSortable, useSortable } from '@dnd-kit/react/sortable'
-import { GripVertical, Play, X } from 'lucide-react'
+import { Play, X } from 'lucide-react'
 import { Link } from 'react-router'
 import { MiniStacks } from '~/drawing/stacks/mini-stacks'
 import type { SetRecord } from '~/storage'
 import { IconButton } from '~/ui/icon-button'
 import { NumberField } from '~/ui/number-field'
 import { Nothing } from '~/ui/parts'
+import { MoveHandle, SortableList, useSortableRow } from '~/ui/sortable-list'
 import { dueWords } from '~/words/calendar'
 import { minutesOn, moveExercise, removeLickFrom, setMinutes } from '~/workspace/set-edits'
 import type { ExerciseProgress } from './progress'
@@ -22,18 +21,15 @@ export function ExerciseList({ set, progress, onEdit }: ExerciseListProps) {
   if (progress.length === 0)
     return <Nothing>There is no exercise in this set yet. Add a lick below.</Nothing>
   return (
-    <DragDropProvider
-      onDragEnd={({ operation: { source }, canceled }) => {
-        if (!canceled && isSortable(source))
-          onEdit((now) => moveExercise(now, String(source.id), source.index))
-      }}
+    <SortableList
+      label="Exercises"
+      className="flex flex-col"
+      onMove={(id, _, to) => onEdit((now) => moveExercise(now, id, to))}
     >
-      <ol aria-label="Exercises" className="flex flex-col">
-        {progress.map((one, at) => (
-          <Exercise key={one.lickId} set={set} one={one} at={at} onEdit={onEdit} />
-        ))}
-      </ol>
-    </DragDropProvider>
+      {progress.map((one, at) => (
+        <Exercise key={one.lickId} set={set} one={one} at={at} onEdit={onEdit} />
+      ))}
+    </SortableList>
   )
 }
 
@@ -48,7 +44,7 @@ function Exercise({
   at: number
   onEdit: ExerciseListProps['onEdit']
 }) {
-  const { ref, handleRef } = useSortable({ id: one.lickId, index: at })
+  const { ref, handleRef } = useSortableRow(one.lickId, at)
   const { summary, clean, goal, share, overdue, lickId } = one
   const title = summary?.title ?? 'A lick that is no longer there'
   const own = set.exercises[at]
@@ -58,14 +54,7 @@ function Exercise({
       className="grid grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-x-3 gap-y-1 border-base-300 border-b bg-base-200 py-1.5 sm:grid-cols-[auto_minmax(0,13rem)_minmax(0,1fr)_11rem_auto_auto]"
     >
       <span className="flex items-center">
-        <button
-          ref={handleRef}
-          type="button"
-          aria-label={`Move: ${title}`}
-          className="btn btn-ghost btn-square btn-xs cursor-grab touch-none"
-        >
-          <GripVertical size={16} aria-hidden />
-        </button>
+        <MoveHandle handleRef={handleRef} name={title} />
         <span className="w-7 text-right text-(--quiet) text-sm tabular-nums">{at + 1}</span>
       </span>
       <span className="min-w-0">

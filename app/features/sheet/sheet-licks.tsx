@@ -1,10 +1,9 @@
-import { DragDropProvider } from '@dnd-kit/react'
-import { isSortable, useSortable } from '@dnd-kit/react/sortable'
-import { GripVertical, X } from 'lucide-react'
+import { X } from 'lucide-react'
 import { useLive } from '~/live/use-live'
 import { liveSummaries } from '~/storage'
 import { IconButton } from '~/ui/icon-button'
 import { Part } from '~/ui/parts'
+import { MoveHandle, SortableList, useSortableRow } from '~/ui/sortable-list'
 import { Tick } from '~/ui/tick'
 import { MOST_ON_SHEET, type SheetState, UNDER, type Under } from './sheet-address'
 
@@ -24,32 +23,23 @@ export function SheetLicks({ state, titles, onChange }: SheetLicksProps) {
   const { ids, under } = state
   const { rows } = useLive(liveSummaries)
   const others = rows.filter(({ id }) => !ids.includes(id))
-  const move = (from: number, to: number) => {
-    const id = ids[from]
-    if (id !== undefined) onChange({ ids: ids.toSpliced(from, 1).toSpliced(to, 0, id) })
-  }
   return (
     <Part level={2} title="Licks">
-      <DragDropProvider
-        onDragEnd={({ operation: { source }, canceled }) => {
-          if (!canceled && isSortable(source)) move(source.initialIndex, source.index)
-        }}
+      <SortableList
+        label="Licks on the sheet"
+        className="flex max-h-80 flex-col overflow-y-auto text-sm"
+        onMove={(id, from, to) => onChange({ ids: ids.toSpliced(from, 1).toSpliced(to, 0, id) })}
       >
-        <ol
-          aria-label="Licks on the sheet"
-          className="flex max-h-80 flex-col overflow-y-auto text-sm"
-        >
-          {ids.map((id, i) => (
-            <LickOnSheet
-              key={id}
-              id={id}
-              at={i}
-              title={titles[i] ?? null}
-              onRemove={() => onChange({ ids: ids.filter((one) => one !== id) })}
-            />
-          ))}
-        </ol>
-      </DragDropProvider>
+        {ids.map((id, i) => (
+          <LickOnSheet
+            key={id}
+            id={id}
+            at={i}
+            title={titles[i] ?? null}
+            onRemove={() => onChange({ ids: ids.filter((one) => one !== id) })}
+          />
+        ))}
+      </SortableList>
       {ids.length < MOST_ON_SHEET ? (
         <select
           aria-label="Add a lick"
@@ -98,18 +88,11 @@ function LickOnSheet({
   readonly title: string | null
   readonly onRemove: () => void
 }) {
-  const { ref, handleRef } = useSortable({ id, index: at })
+  const { ref, handleRef } = useSortableRow(id, at)
   const name = title ?? 'A lick that is no longer there'
   return (
     <li ref={ref} className="flex items-center gap-1 bg-base-200">
-      <button
-        ref={handleRef}
-        type="button"
-        aria-label={`Move: ${name}`}
-        className="btn btn-ghost btn-square btn-xs cursor-grab touch-none"
-      >
-        <GripVertical size={14} aria-hidden />
-      </button>
+      <MoveHandle handleRef={handleRef} name={name} />
       <span dir="auto" className={`min-w-0 grow truncate ${title === null ? 'text-error' : ''}`}>
         {name}
       </span>
