@@ -22,9 +22,12 @@ export function shiftInto({ left, right }: Span, bounds: Span): number {
 export function keepInView(element: HTMLElement | null): (() => void) | undefined {
   if (!element) return
   const place = () => {
-    element.style.translate = ''
+    const { style } = element
+    style.left = style.right = ''
     const by = shiftInto(element.getBoundingClientRect(), boundsOf(element))
-    if (by !== 0) element.style.translate = `${by}px`
+    if (by === 0) return
+    style.left = `${element.offsetLeft + by}px`
+    style.right = 'auto'
   }
   place()
   const observer = new ResizeObserver(place)

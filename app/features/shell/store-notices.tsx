@@ -1,5 +1,5 @@
-import { type ReactNode, useEffect, useState, useSyncExternalStore } from 'react'
-import { useBlocker } from 'react-router'
+import { type ReactNode, useEffect, useRef, useState, useSyncExternalStore } from 'react'
+import { type Blocker, useBlocker } from 'react-router'
 import { useSettingsState } from '~/live/use-live'
 import {
   liveSettings,
@@ -32,6 +32,17 @@ export function StoreNotices() {
       (unsavedNow().kind !== 'none' || liveSettings.snapshot().trouble !== null) &&
       currentLocation.pathname !== nextLocation.pathname,
   )
+  const decided = useRef<Blocker>(null)
+  /** Once for each time that is asked: the second press of a double click finds it answered. */
+  const answer = (how: 'reset' | 'proceed') => {
+    if (blocker.state !== 'blocked' || decided.current === blocker) return
+    decided.current = blocker
+    blocker[how]()
+  }
+  // It was saved, or decided, meanwhile: the question is gone, and nobody is carried away by that.
+  useEffect(() => {
+    if (!asks) answer('reset')
+  })
   return (
     <>
       {taken && (
@@ -59,14 +70,14 @@ export function StoreNotices() {
           <button
             type="button"
             className="btn btn-primary btn-sm mr-2"
-            onClick={() => blocker.reset()}
+            onClick={() => answer('reset')}
           >
             Stay here
           </button>
           <button
             type="button"
             className="btn btn-outline border-base-300 btn-sm"
-            onClick={() => blocker.proceed()}
+            onClick={() => answer('proceed')}
           >
             Leave all the same
           </button>

@@ -13,6 +13,8 @@ import { RecordSaver, type SaveState } from './record-saver'
 type AnySaver = RecordSaver<KeptTable>
 
 const savers = new Set<AnySaver>()
+/** Those whose page is left already. */
+const left = new Set<AnySaver>()
 const listeners = new Set<() => void>()
 const snapshots = new Snapshots()
 
@@ -60,24 +62,35 @@ async function keptBeside<T extends KeptTable>(
 }
 
 /**
- * Flushes a saver, and lets it go as soon as everything of it is in the store. A conflict that was not
- * decided is left as it is stored, with ours kept beside it.
+ * Flushes a saver whose page is left, and lets it go as soon as everything of it is in the store. A conflict,
+ * there already or met only when a save that had failed is tried again, is left as it is stored, with ours
+ * kept beside it: there is nobody any more to decide about it, and nobody is asked.
  */
 export async function closeSaver<T extends KeptTable>(saver: RecordSaver<T>): Promise<void> {
+  left.add(saver as unknown as AnySaver)
+  tellAll()
   await saver.flush()
-  const { waiting } = saver
-  if (saver.state().kind === 'conflict' && waiting !== undefined) {
-    if (await keptBeside(saver, waiting)) saver.giveUp()
-  }
-  const gone = () => {
+  let keeping = false
+  const settle = async () => {
+    const { waiting } = saver
+    if (saver.state().kind === 'conflict') {
+      if (keeping) return
+      keeping = true
+      if (waiting === undefined || (await keptBeside(saver, waiting))) saver.giveUp()
+      else setTimeout(() => void settle(), AGAIN_MS)
+      keeping = false
+    }
     if (saver.busy || saver.state().kind === 'conflict') return
     savers.delete(saver as unknown as AnySaver)
+    left.delete(saver as unknown as AnySaver)
     stop()
     tellAll()
   }
-  const stop = saver.subscribe(gone)
-  gone()
+  const stop = saver.subscribe(() => void settle())
+  await settle()
 }
+/** What could not be kept beside what is stored, for want of room, is tried again. */
+const AGAIN_MS = 3000
 
 /** A record that is in use; undefined for one that is deleted or not there. */
 export function loadKept<T extends KeptTable>(
@@ -124,7 +137,7 @@ function tellAll(): void {
   const next: Unsaved =
     failed?.kind === 'failed'
       ? { kind: 'failed', issue: failed.issue }
-      : states.some((state) => state.kind === 'conflict')
+      : [...savers].some((saver) => saver.state().kind === 'conflict' && !left.has(saver))
         ? CONFLICT
         : NONE
   const same = next.kind === unsaved.kind && next.kind !== 'failed'
