@@ -61,6 +61,7 @@ export {
 export type { RecordSaver, SaverPorts, SaveState } from './saving/record-saver'
 export {
   closeSaver,
+  followRecord,
   loadKept,
   onUnsaved,
   openSaver,

@@ -16,19 +16,16 @@ const record = (text: string, revision = 0): Kept<LickRecord> => ({
   deletedAt: null,
 })
 
-/** What a session asks of its saver: what it was given last, and what another tab is said to have saved. */
+/** What a session asks of its saver, and all that it was given. */
 function stubSaver() {
   const changes: LickRecord[] = []
-  const stub = {
+  return {
     id: 'a',
     changes,
-    theirs: undefined as Kept<LickRecord> | 'deleted' | undefined,
     change: (next: LickRecord) => void changes.push(next),
-    heard: async () => stub.theirs,
     goOn: () => {},
     onTop: async () => {},
   }
-  return stub
 }
 
 function memory() {
@@ -74,10 +71,9 @@ describe('a lick on the bench', () => {
   })
 
   it('undoes over what another tab saved, before or after the reload', async () => {
-    const { session, saver, type, textNow } = open()
+    const { session, type, textNow } = open()
     type('RLL')
-    saver.theirs = record('line: KKKK', 5)
-    await session.heard()
+    session.follow(record('line: KKKK', 5))
     expect(textNow()).toBe('line: KKKK')
     session.run({ kind: 'undo' })
     expect(textNow()).toBe('line: RLL')
@@ -94,11 +90,9 @@ describe('a lick on the bench', () => {
 
   it('is not handed on as changed when another tab’s state is taken over', async () => {
     const { session, saver } = open()
-    saver.theirs = record('line: KKKK', 5)
-    await session.heard()
+    session.follow(record('line: KKKK', 5))
     expect(saver.changes).toEqual([])
-    saver.theirs = 'deleted'
-    await session.heard()
+    session.follow('deleted')
     expect(session.elsewhere()).toBe('deleted')
   })
 

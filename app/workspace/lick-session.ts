@@ -74,10 +74,8 @@ export class LickSession {
     return turnTexts(textsOf(this.shown), this.turned)
   }
 
-  /** The store says that the lick has changed. */
-  async heard(): Promise<void> {
-    const theirs = await this.saver.heard()
-    if (theirs === undefined) return
+  /** What is stored is newer than what is here, of which nothing waits: it is shown. */
+  readonly follow = (theirs: Kept<LickRecord> | 'deleted'): void => {
     if (theirs === 'deleted') this.place = 'deleted'
     else this.takeOver(theirs)
     this.tell()

@@ -17,12 +17,15 @@ export function turnTexts<T extends LickTexts>(texts: T, turned: boolean): T {
   }
 }
 
-/** A lick as `turnTexts` turns its text; its tempo and goal stay, whatever a text can say of them. */
+/**
+ * A lick as `turnTexts` turns its text. Its tempo, its goal and where its groove stops stay, whatever a text can
+ * say of them: a part of a solo that is groove alone goes on to its barline, at the tempo of the solo.
+ */
 export function turnLick(lick: Lick): Lick {
-  const { tempo, goal } = lick.frame
-  const plain = { ...lick, frame: { ...lick.frame, tempo: DEFAULT_FRAME.tempo, goal: null } }
-  const read = parseLickText(turnHands(formatLickText(plain)))
+  const { tempo, goal, stop } = lick.frame
+  const sayable = { ...lick.frame, tempo: DEFAULT_FRAME.tempo, goal: null, stop: null }
+  const read = parseLickText(turnHands(formatLickText({ ...lick, frame: sayable })))
   if (!read.ok) return lick
   const turned = read.value.lick
-  return { ...turned, frame: { ...turned.frame, tempo, goal } }
+  return { ...turned, frame: { ...turned.frame, tempo, goal, stop } }
 }

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react'
-import { closeSaver, type Kept, type LickRecord, onStoreChange, openSaver } from '~/storage'
+import { followRecord, type Kept, type LickRecord, openSaver } from '~/storage'
 import { HistoryMemory } from '~/workspace/history-memory'
 import { LickSession } from '~/workspace/lick-session'
 import { Workspace } from '~/workspace/workspace'
@@ -24,16 +24,13 @@ export function useBench(record: Kept<LickRecord>, turned: boolean): Workspace {
     window.document.addEventListener('visibilitychange', leaveHidden)
     const unfollow = session.subscribe(workspace.follow)
     workspace.follow()
-    const stop = onStoreChange(({ table, ids }) => {
-      if (table === 'licks' && ids.includes(saver.id)) void session.heard()
-    })
+    const stop = followRecord(saver, session.follow)
     return () => {
       window.removeEventListener('pagehide', leave)
       window.document.removeEventListener('visibilitychange', leaveHidden)
-      stop()
       unfollow()
       session.remember()
-      void closeSaver(saver)
+      stop()
     }
   }, [workspace])
   return workspace

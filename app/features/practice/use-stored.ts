@@ -2,10 +2,10 @@ import { useCallback, useEffect, useState } from 'react'
 import { useLive } from '~/live/use-live'
 import {
   closeSaver,
+  followRecord,
   type Kept,
   liveSessions,
   MOST_RUNGS,
-  onStoreChange,
   openSaver,
   type PlanRecord,
   planRecordSchema,
@@ -42,18 +42,13 @@ export function useStored(lickId: string, opened: Kept<PlanRecord> | null) {
   const saveSession = useSessionWriter()
   const [plan, setPlan] = useState<PlanRecord | null>(opened)
   const [saver] = useState(() => openSaver('plans', lickId, opened?.revision ?? null))
-  useEffect(() => {
-    const stop = onStoreChange(({ table, ids }) => {
-      if (table !== 'plans' || !ids.includes(lickId)) return
-      void saver.heard().then((theirs) => {
-        if (theirs && theirs !== 'deleted') setPlan(theirs)
-      })
-    })
-    return () => {
-      stop()
-      void closeSaver(saver)
-    }
-  }, [saver, lickId])
+  useEffect(
+    () =>
+      followRecord(saver, (theirs) => {
+        if (theirs !== 'deleted') setPlan(theirs)
+      }),
+    [saver],
+  )
   const [refused, setRefused] = useState('')
   const savePlan = useCallback(
     (next: PlanRecord) => {

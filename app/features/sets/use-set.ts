@@ -2,26 +2,21 @@ import { nanoid } from 'nanoid'
 import { useEffect, useState } from 'react'
 import type { CopyOf } from '~/live/conflicts'
 import { useSlices } from '~/live/use-slices'
-import { closeSaver, type Kept, onStoreChange, openSaver, type SetRecord } from '~/storage'
+import { followRecord, type Kept, openSaver, type SetRecord } from '~/storage'
 import { SetDesk } from '~/workspace/set-desk'
 
 /** A stored set on its desk: what is changed is saved; what another tab saves is shown. */
 export function useSet(opened: Kept<SetRecord>) {
   const [saver] = useState(() => openSaver('sets', opened.id, opened.revision))
   const [desk] = useState(() => new SetDesk(contentOf(opened), (next) => saver.change(next)))
-  useEffect(() => {
-    const stop = onStoreChange(({ table, ids }) => {
-      if (table !== 'sets' || !ids.includes(opened.id)) return
-      void saver.heard().then((theirs) => {
+  useEffect(
+    () =>
+      followRecord(saver, (theirs) => {
         desk.setGone(theirs === 'deleted')
-        if (theirs && theirs !== 'deleted') desk.take(contentOf(theirs))
-      })
-    })
-    return () => {
-      stop()
-      void closeSaver(saver)
-    }
-  }, [desk, saver, opened.id])
+        if (theirs !== 'deleted') desk.take(contentOf(theirs))
+      }),
+    [desk, saver],
+  )
   return { ...useSlices(desk), desk, saver }
 }
 

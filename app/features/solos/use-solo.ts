@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react'
 import { formatSolo, parseSolo } from '~/codecs/solo'
 import type { Solo } from '~/core/solo'
-import { closeSaver, type Kept, onStoreChange, openSaver, type SoloRecord } from '~/storage'
+import { followRecord, type Kept, openSaver, type SoloRecord } from '~/storage'
 import { SoloDesk } from '~/workspace/solo-desk'
 
 /** A stored solo on its desk: what is changed is saved, what another tab saves is shown. */
@@ -9,21 +9,16 @@ export function useSolo(opened: Kept<SoloRecord>, solo: Solo) {
   const [saver] = useState(() => openSaver('solos', opened.id, opened.revision))
   const [desk] = useState(() => new SoloDesk(solo, (next) => saver.change(toRecord(opened, next))))
   const [gone, setGone] = useState(false)
-  useEffect(() => {
-    const stop = onStoreChange(({ table, ids }) => {
-      if (table !== 'solos' || !ids.includes(opened.id)) return
-      void saver.heard().then((theirs) => {
+  useEffect(
+    () =>
+      followRecord(saver, (theirs) => {
         setGone(theirs === 'deleted')
-        if (!theirs || theirs === 'deleted') return
+        if (theirs === 'deleted') return
         const read = parseSolo(theirs.solo)
         if (read.ok) desk.take(read.value)
-      })
-    })
-    return () => {
-      stop()
-      void closeSaver(saver)
-    }
-  }, [desk, saver, opened.id])
+      }),
+    [desk, saver],
+  )
   return { desk, saver, gone }
 }
 

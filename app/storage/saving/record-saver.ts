@@ -131,7 +131,8 @@ export class RecordSaver<T extends KeptTable> {
 
   /**
    * Tells that the store has changed. Returns what is stored where that is newer than what is here and
-   * nothing of ours waits: the page takes it over. Where something waits, it is a conflict.
+   * nothing of ours waits: the page takes it over. Where something waits, it is a conflict. What was never
+   * stored cannot have been deleted.
    */
   async heard(): Promise<Kept<RecordOf[T]> | 'deleted' | undefined> {
     while (this.running) await this.running
@@ -144,7 +145,7 @@ export class RecordSaver<T extends KeptTable> {
       await this.meet()
       return undefined
     }
-    if (!theirs) return 'deleted'
+    if (!theirs) return this.revision === null ? undefined : 'deleted'
     this.revision = theirs.revision
     return theirs
   }

@@ -1,4 +1,5 @@
 import { ok, type Result } from '~/core/foundation'
+import { onStoreChange } from '../changes'
 import { withStore } from '../database'
 import type { StoreIssue } from '../issue'
 import { Snapshots } from '../snapshots'
@@ -39,6 +40,35 @@ export function openSaver<T extends KeptTable>(
   savers.add(saver as unknown as AnySaver)
   saver.subscribe(tellAll)
   return saver
+}
+
+/**
+ * Follows the record of a saver for as long as a page shows it: calls back with what is stored whenever that is
+ * newer than what is here. It is asked at once, too, as soon as earlier pages of this record have saved what
+ * they still had: what a page was opened with may have been read before. Returns the way to stop, which closes
+ * the saver.
+ */
+export function followRecord<T extends KeptTable>(
+  saver: RecordSaver<T>,
+  onTheirs: (theirs: Kept<RecordOf[T]> | 'deleted') => void,
+): () => void {
+  let stopped = false
+  const ask = async () => {
+    const theirs = await saver.heard()
+    if (theirs && !stopped) onTheirs(theirs)
+  }
+  const stop = onStoreChange(({ table, ids }) => {
+    if (table === saver.table && ids.includes(saver.id)) void ask()
+  })
+  const earlier = [...savers].filter(
+    ({ table, id }) => table === saver.table && id === saver.id,
+  ) as unknown as RecordSaver<T>[]
+  void Promise.all(earlier.map((one) => one !== saver && one.flush())).then(ask)
+  return () => {
+    stopped = true
+    stop()
+    void closeSaver(saver)
+  }
 }
 
 let asked = false
