@@ -77,6 +77,12 @@ if (process.argv[2] === 'attacks') {
   run(process.execPath, ['tests/bench/run-attacks.mjs', ...process.argv.slice(3)])
   process.exit()
 }
+if (process.argv[2] === 'hands') {
+  // Random hands that press anything: asked for by itself.
+  run(process.execPath, ['scripts/build.mjs'], { stdio: ['ignore', 'ignore', 'inherit'] })
+  run(process.execPath, ['tests/bench/run-hands.mjs', ...process.argv.slice(3)])
+  process.exit()
+}
 if (process.argv[2] === 'files') {
   // What each file of a lick costs: in the core and codecs alone.
   run('node_modules/.bin/tsx', ['tests/bench/files.ts'])

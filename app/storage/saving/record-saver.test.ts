@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Result } from '~/core/foundation'
 import type { StoreIssue } from '../issue'
@@ -31,18 +32,22 @@ class LateStore {
   room = true
   readonly saver: RecordSaver<'cells'>
 
-  constructor() {
+  /** With a record in it, or, at null, with none yet. */
+  constructor(revision: number | null = 0) {
+    if (revision === null) this.stored = undefined
     const wait = () => new Promise((resolve) => setTimeout(resolve, this.delay))
-    this.saver = new RecordSaver('cells', 'c', 0, {
+    this.saver = new RecordSaver('cells', 'c', revision, {
       save: async (record, base): Promise<Result<number, StoreIssue>> => {
         this.saves.push(record.line)
         await wait()
         if (this.failing) return { ok: false, error: this.failing }
-        if (!this.stored) return { ok: false, error: { code: 'deleted', detail: '' } }
-        if (this.stored.revision !== base)
+        if (!this.stored && base !== null)
+          return { ok: false, error: { code: 'deleted', detail: '' } }
+        if (this.stored && this.stored.revision !== base)
           return { ok: false, error: { code: 'conflict', detail: '' } }
-        this.stored = kept(record.line, base + 1)
-        return { ok: true, value: base + 1 }
+        const next = base === null ? 0 : base + 1
+        this.stored = kept(record.line, next)
+        return { ok: true, value: next }
       },
       load: async () => {
         await wait()
@@ -208,6 +213,41 @@ describe('a record that another tab changes', () => {
     await vi.advanceTimersByTimeAsync(2000)
     expect(await heard).toBeUndefined()
     expect(store.saver.state().kind).toBe('saved')
+  })
+
+  it('is nobody’s else where there is one page alone, whenever that asks (law)', async () => {
+    const act = fc.record({
+      kind: fc.constantFrom('type', 'ask'),
+      /** Milliseconds until the next. */
+      after: fc.integer({ min: 0, max: 150 }),
+    })
+    const delay = fc.constantFrom(0, 5, 40, 130, 300)
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(act, { maxLength: 12 }),
+        delay,
+        fc.constantFrom(null, 0),
+        async (acts, lateness, revision) => {
+          const own = new LateStore(revision)
+          own.delay = lateness
+          let line = own.stored?.line
+          const heard: Promise<unknown>[] = []
+          for (const { kind, after } of acts) {
+            if (kind === 'ask') heard.push(own.saver.heard())
+            else {
+              line = `${line ?? ''}R`
+              own.saver.change(cell(line))
+            }
+            await vi.advanceTimersByTimeAsync(after)
+          }
+          await vi.advanceTimersByTimeAsync(10_000)
+          expect(await Promise.all(heard)).toEqual(heard.map(() => undefined))
+          expect(own.states).not.toContain('conflict')
+          expect([own.saver.state().kind, own.stored?.line]).toEqual(['saved', line])
+        },
+      ),
+      { numRuns: 200 },
+    )
   })
 
   /** Two pages over one store, in every order in which two changes and two answers can come. */

@@ -135,19 +135,28 @@ export class RecordSaver<T extends KeptTable> {
    * stored cannot have been deleted.
    */
   async heard(): Promise<Kept<RecordOf[T]> | 'deleted' | undefined> {
-    while (this.running) await this.running
-    const stored = await this.ports.load()
-    while (this.running) await this.running
+    const stored = await this.loadStill()
     if (!stored.ok) return undefined
     const theirs = stored.value
-    if (theirs && this.revision !== null && theirs.revision <= this.revision) return undefined
+    const known = this.revision
+    if (known === null ? !theirs : theirs && theirs.revision <= known) return undefined
     if (this.pending !== undefined || this.stated.kind === 'conflict') {
       await this.meet()
       return undefined
     }
-    if (!theirs) return this.revision === null ? undefined : 'deleted'
+    if (!theirs) return 'deleted'
     this.revision = theirs.revision
     return theirs
+  }
+
+  /** What is stored, read while nothing of ours was on its way: else it may be older than what is known here. */
+  private async loadStill(): Promise<Result<Kept<RecordOf[T]> | undefined, StoreIssue>> {
+    for (;;) {
+      while (this.running) await this.running
+      const before = this.revision
+      const stored = await this.ports.load()
+      if (!this.running && this.revision === before) return stored
+    }
   }
 
   /** Ours stays: it is saved over what is stored at a revision. */
