@@ -107,6 +107,28 @@ test('a solo plays from any part, tells what comes next, and is in the log', asy
   await expect(sessions.filter({ hasText: 'join at bar 4 to 5' })).toHaveCount(1)
 })
 
+test('a solo that loses its last part while it plays is silent, and says what to do', async ({
+  page,
+}) => {
+  await page.goto('/solos')
+  await page.getByRole('button', { name: 'New solo' }).click()
+  await expect(page.getByLabel('Title of the solo')).toHaveValue('New solo')
+  await page.keyboard.press('Space')
+  const playing = page.getByRole('button', { name: 'Stop', exact: true }).first()
+  await expect(playing).toBeVisible({ timeout: 20_000 })
+  await page
+    .getByRole('button', { name: /^Groove/ })
+    .first()
+    .click()
+  await page.getByRole('button', { name: /^Remove / }).click()
+  await expect(playing).toHaveCount(0)
+  await expect(page.getByText('There is nothing to print or to save yet.')).toBeVisible()
+  await page.keyboard.press('Space')
+  await expect(playing).toHaveCount(0)
+  await page.keyboard.press('Control+z')
+  await expect(page.getByRole('button', { name: 'Save as MIDI' })).toBeVisible()
+})
+
 test('what is wanted is drawn over the bars, and the pages have no fault that axe finds', async ({
   page,
 }) => {

@@ -7,7 +7,7 @@ import type { Setting } from '~/core/playing'
 import { type Section, type Solo, soloSecondsPerTick } from '~/core/solo'
 import { useSettings } from '~/live/use-live'
 import { SaveSound } from '~/playback/save-sound'
-import { Act, Part } from '~/ui/parts'
+import { Act, Nothing, Part } from '~/ui/parts'
 import { saveFile } from '~/ui/save-file'
 import { partName } from '~/words/solo-words'
 
@@ -52,6 +52,12 @@ export function SoloFiles({ id, solo, sections, setting }: SoloFilesProps) {
     const written = formatSoloMusicXml(solo, sections, named, setting)
     saveFile(`${name}.musicxml`, 'application/vnd.recordare.musicxml+xml', written)
   }
+  if (sections.length === 0)
+    return (
+      <Part title="On paper and in files" level={2}>
+        <Nothing>There is nothing to print or to save yet. Add a part first.</Nothing>
+      </Part>
+    )
   return (
     <Part title="On paper and in files" level={2}>
       <p className="flex flex-wrap gap-1.5">

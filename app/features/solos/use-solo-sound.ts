@@ -1,9 +1,10 @@
 import { type RefObject, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { soundsOn } from '~/core/kit'
+import { NO_GROOVE } from '~/core/line'
 import type { Rating } from '~/core/log'
-import { onKit, type Position, toSequence } from '~/core/performance'
+import { onKit, type Position, type Turn, toSequence } from '~/core/performance'
 import type { Setting } from '~/core/playing'
-import { type Section, type Solo, sectionAt, soloSecondsPerTick } from '~/core/solo'
+import { grooveBars, type Section, type Solo, sectionAt, soloSecondsPerTick } from '~/core/solo'
 import { barTicks } from '~/core/time'
 import type { PlaySwitches } from '~/playback/use-playback'
 import { useSounding } from '~/playback/use-sounding'
@@ -47,8 +48,9 @@ export function useSoloSound(sounded: Sounded) {
   const sounds = useMemo(() => soundsOn(setting.kit), [setting])
   const played = useMemo(() => {
     const some = sections.slice(from, to)
-    return some.length > 0 ? some : sections
-  }, [sections, from, to])
+    if (some.length > 0) return some
+    return sections.length > 0 ? sections : [silentBar(solo)]
+  }, [sections, from, to, solo])
   const compose = useCallback(
     () =>
       onKit(
@@ -67,6 +69,10 @@ export function useSoloSound(sounded: Sounded) {
   const sounding = useSounding(compose, plan)
   const { playing, position, start, stop, setMuted } = sounding
   useEffect(() => setMuted('click', !click), [click, setMuted])
+  const empty = sections.length === 0
+  useEffect(() => {
+    if (playing && empty) stop()
+  }, [playing, empty, stop])
 
   const [place, setPlace] = useState<SoloPlace | null>(null)
   const rounds = useRef(0)
@@ -107,12 +113,17 @@ export function useSoloSound(sounded: Sounded) {
   })
   const toggle = useCallback(() => {
     if (playing) stop()
-    else {
+    else if (!empty) {
       setRating(null)
       start()
     }
-  }, [playing, stop, start])
+  }, [playing, empty, stop, start])
   return { ...sounding, place, toggle, rating, setRating }
+}
+
+/** What a solo sounds like that has just lost its last part, until it has stopped. */
+function silentBar({ meter }: Solo): Turn {
+  return { lick: grooveBars(NO_GROOVE, meter, 1), pickup: false }
 }
 
 /** Where a solo is that began at one of its ticks. */
