@@ -109,11 +109,11 @@ describe('a played part', () => {
   })
 
   it('takes a crash just off the barline as a stroke where it is written, and as the landing where it is played', () => {
-    // A slot of 1/128 septuplets would be closer than a player plays; it is written to the tick.
-    const slot = 1000 / 28
-    const written = played(60, [
-      [3000, 'sn'],
-      [4000 - slot, 'c1'],
+    // A sixty-fourth of a septuplet before the barline: 27 ms, which a player may be early, and on its slot.
+    const slot = 750 / 28
+    const written = played(80, [
+      [2250, 'sn'],
+      [3000 - slot, 'c1'],
     ])
     expect(partToLick(written)).toMatchObject({
       offsetsMs: [0, 0],

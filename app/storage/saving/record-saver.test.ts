@@ -215,7 +215,7 @@ describe('a record that another tab changes', () => {
     expect(store.saver.state().kind).toBe('saved')
   })
 
-  it('is nobody’s else where there is one page alone, whenever that asks (law)', async () => {
+  it('is none where one page is alone, whenever that asks (law)', async () => {
     const act = fc.record({
       kind: fc.constantFrom('type', 'ask'),
       /** Milliseconds until the next. */

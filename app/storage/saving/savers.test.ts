@@ -12,15 +12,15 @@ async function opened(id: string) {
   await store.saveRecord('licks', record('First'), null)
   const saver = store.openSaver('licks', id, 0)
   const put = IDBObjectStore.prototype.put
-  const full = vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(function (
+  vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(function (
     this: IDBObjectStore,
     ...of: Parameters<typeof put>
   ) {
     if (storage.full) throw new DOMException('no room', 'QuotaExceededError')
     return put.apply(this, of)
   })
-  const storage = { full: false, mend: () => full.mockRestore() }
-  /** The titles of the versions that were kept of the lick. */
+  const storage = { full: false }
+  /** The texts of what was kept beside the lick. */
   const beside = async () => {
     const versions = await store.liveVersions(id).settled()
     return versions.rows.filter(({ name }) => name.startsWith('Unsaved')).map((one) => one.text)

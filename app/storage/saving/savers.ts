@@ -61,9 +61,9 @@ export function followRecord<T extends KeptTable>(
     if (table === saver.table && ids.includes(saver.id)) void ask()
   })
   const earlier = [...savers].filter(
-    ({ table, id }) => table === saver.table && id === saver.id,
-  ) as unknown as RecordSaver<T>[]
-  void Promise.all(earlier.map((one) => one !== saver && one.flush())).then(ask)
+    (one) => one.table === saver.table && one.id === saver.id && one !== (saver as unknown),
+  )
+  void Promise.all(earlier.map((one) => one.flush())).then(ask)
   return () => {
     stopped = true
     stop()
