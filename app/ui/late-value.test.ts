@@ -48,4 +48,16 @@ describe('a value that is fetched when it is needed', () => {
     await settled()
     expect(late.state().kind).toBe('here')
   })
+
+  it('is waited for by who comes after it could not be fetched beforehand', async () => {
+    const { late, answers } = fetchAtWill()
+    void late.preload()
+    answers[0]?.reject('offline')
+    await settled()
+    expect(late.state().kind).toBe('waiting')
+    late.subscribe(() => {})
+    answers[1]?.resolve('here')
+    await settled()
+    expect([answers.length, late.state().kind]).toEqual([2, 'here'])
+  })
 })

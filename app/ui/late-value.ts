@@ -35,7 +35,8 @@ export class LateValue<T> {
       (value) => this.tell({ kind: 'here', value }),
       (error: unknown) => {
         this.asked = undefined
-        this.tell({ kind: 'failed', error })
+        // Nobody waits for what is fetched beforehand: whoever needs it asks again.
+        if (this.listeners.size > 0) this.tell({ kind: 'failed', error })
       },
     )
     return this.asked

@@ -8,7 +8,7 @@ import { useSpace } from '~/ui/use-space'
 import { moveStart } from '~/workspace/gestures'
 import { offer } from '../find'
 import { useOpenPanel } from './dock/dock'
-import { PANELS } from './dock/panel-list'
+import { PANELS, type Panel } from './dock/panel-list'
 import { focusLine, focusRuler, focusSoon } from './focus'
 import { PART_NAMES } from './frame/frame-words'
 import { KEYS_OF } from './key-list'
@@ -96,7 +96,19 @@ export default function BenchKeys() {
       stop()
     }
   }, [workspace, open])
+  useEffect(() => preloadWhenIdle(PANELS), [])
   return helps ? <KeyHelp onClose={() => setHelps(false)} /> : null
+}
+
+/** Fetches panels, one each time that the page has nothing else to do. Returns the way to stop. */
+function preloadWhenIdle([panel, ...others]: readonly Panel[]): () => void {
+  if (!panel || typeof requestIdleCallback === 'undefined') return () => {}
+  let stop = () => cancelIdleCallback(asked)
+  const asked = requestIdleCallback(() => {
+    void panel.View.preload()
+    stop = preloadWhenIdle(others)
+  })
+  return () => stop()
 }
 
 /** Opens a panel and takes the focus into it as soon as it is there; behind a colon, a part of it is named. */
