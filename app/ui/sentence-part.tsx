@@ -57,7 +57,7 @@ export function SentencePart({
         aria-expanded={open}
         aria-label={`${label}: ${words}`}
         title={`${label} (${shortcut})`}
-        className={`min-h-6 max-w-full truncate underline decoration-dotted underline-offset-4 hover:bg-base-300 aria-expanded:bg-base-300 ${faulty ? 'text-error' : ''} ${words.length === 1 ? NARROW : ''}`}
+        className={`min-h-6 max-w-full truncate underline decoration-dotted underline-offset-4 hover:bg-base-300 aria-expanded:bg-base-300 ${faulty ? 'text-error' : ''} ${narrowed(words)}`}
         onClick={() => setOpen(!open)}
       >
         {words}
@@ -84,8 +84,11 @@ export function SentencePart({
   )
 }
 
-/** A single letter is as wide as a finger needs it, and stands in its sentence all the same. */
-const NARROW = '-mx-1.5 pointer-coarse:-mx-3'
+/** A few letters are as wide as a finger needs them, and stand in their sentence all the same. */
+function narrowed({ length }: string): string {
+  if (length === 1) return '-mx-1.5 pointer-coarse:-mx-3'
+  return length <= 3 ? 'pointer-coarse:-mx-2' : ''
+}
 
 const OPENS = 'open-sentence-part'
 

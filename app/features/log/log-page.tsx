@@ -245,7 +245,7 @@ function DueTable({
         <tbody>
           {rows
             .slice(0, most)
-            .map(({ lickId, title, bestClean, goal, due, next, neglected, lastAt }) => (
+            .map(({ lickId, title, bestClean, goal, due, next, inParts, neglected, lastAt }) => (
               <tr key={lickId} className="border-base-300 border-t">
                 <th scope="row" className="py-1.5 text-left font-normal">
                   <button
@@ -268,6 +268,7 @@ function DueTable({
                   {due}
                   <span className="block text-(--quiet) text-xs">
                     last {dayOf(lastAt, now)}
+                    {inParts && ', in parts'}
                     {neglected && ', over two weeks ago'}
                   </span>
                 </td>

@@ -25,6 +25,8 @@ export interface DueRow extends LickLog {
   readonly due: string
   /** The best clean tempo again, then halfway to where it gets tense; null before anything is clean. */
   readonly next: readonly [number, number] | null
+  /** Whether it was practised since it was due, but in parts alone: the whole is due all the same. */
+  readonly inParts: boolean
   /** Practised longer ago than two weeks. */
   readonly neglected: boolean
 }
@@ -44,8 +46,19 @@ export function toDueRows(
       if (!lick) return []
       const neglected = daysBetween(log.lastAt, now) > NEGLECTED_DAYS
       const { title, goal } = lick
+      const inParts = log.lastAt > log.dueAt
       const next = log.bestClean === null ? null : nextTempos(Math.round(log.bestClean), log.tense)
-      return [{ ...log, title, goal, due: dueWords(daysBetween(log.dueAt, now)), next, neglected }]
+      return [
+        {
+          ...log,
+          title,
+          goal,
+          due: dueWords(daysBetween(log.dueAt, now)),
+          next,
+          inParts,
+          neglected,
+        },
+      ]
     })
     .sort((a, b) => a.dueAt - b.dueAt || a.lastAt - b.lastAt)
 }

@@ -109,6 +109,17 @@ describe('the log as it is shown', () => {
     expect(later[0]?.due).toBe('due in 2 days')
   })
 
+  it('tells a lick that is due, though parts of it were practised since', () => {
+    const whole = session(9, 80, 'clean')
+    const part = { ...session(1, 80, 'clean'), part: 'hands 0-5' }
+    const [row] = toDueRows(logsOf([whole, part]), licks, NOW)
+    expect(row).toMatchObject({ due: 'due 8 days ago', inParts: true, neglected: false })
+    for (const rating of ['clean', 'rough', 'lost'] as const) {
+      const [again] = toDueRows(logsOf([whole, part, session(0, 80, rating)]), licks, NOW)
+      expect(again).toMatchObject({ inParts: false })
+    }
+  })
+
   it('counts the minutes of four weeks', () => {
     const minutes = toMinutes([session(0, 80, null), session(0, 90, null)], NOW)
     expect(minutes).toHaveLength(28)
