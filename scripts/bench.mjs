@@ -80,7 +80,7 @@ if (process.argv[2] === 'attacks') {
 if (process.argv[2] === 'hands') {
   // Random hands that press anything: asked for by itself.
   run(process.execPath, ['scripts/build.mjs'], { stdio: ['ignore', 'ignore', 'inherit'] })
-  run(process.execPath, ['tests/bench/run-hands.mjs', ...process.argv.slice(3)])
+  run('node_modules/.bin/tsx', ['tests/bench/run-hands.mjs', ...process.argv.slice(3)])
   process.exit()
 }
 if (process.argv[2] === 'files') {

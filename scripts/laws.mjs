@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process'
 import { randomInt } from 'node:crypto'
-import { readFileSync } from 'node:fs'
+import { existsSync, readFileSync, rmSync } from 'node:fs'
 import { ensurePackages } from './ensure.mjs'
 
 /**
@@ -15,11 +15,14 @@ const failures = []
 for (let i = 1; i <= times; i += 1) {
   const seed = randomInt(2 ** 31)
   const report = ['--silent', '--reporter=json', `--outputFile.json=${RESULTS}`]
-  spawnSync('node_modules/.bin/vitest', ['run', ...report], {
+  rmSync(RESULTS, { force: true })
+  const { status } = spawnSync('node_modules/.bin/vitest', ['run', ...report], {
     stdio: 'inherit',
     env: { ...process.env, DRAW: String(seed) },
   })
-  const { numPassedTests, testResults } = JSON.parse(readFileSync(RESULTS, 'utf8'))
+  const { numPassedTests, testResults } = existsSync(RESULTS)
+    ? JSON.parse(readFileSync(RESULTS, 'utf8'))
+    : { numPassedTests: 0, testResults: [] }
   const failed = testResults
     .flatMap(({ assertionResults }) => assertionResults)
     .filter(({ status }) => status === 'failed')
@@ -27,6 +30,7 @@ for (let i = 1; i <= times; i += 1) {
     failures.push(`${fullName} (DRAW=${seed})`)
     console.log(`\n${fullName}\n${failureMessages.join('\n')}`)
   }
+  if (status !== 0 && failed.length === 0) failures.push(`the run itself (DRAW=${seed})`)
   console.log(
     `draw ${i} of ${times}, seed ${seed}: ${numPassedTests} passed, ${failed.length} failed`,
   )

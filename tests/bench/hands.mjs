@@ -1,3 +1,5 @@
+import { toRandomStream } from '../../app/core/foundation/random.ts'
+
 /** Keys that mean something somewhere, and some that mean nothing. */
 const KEYS = [
   ...'RLKHJXrl-><^_(){}fdtb|*@:; 123456789+?snpchm',
@@ -24,17 +26,6 @@ const WIDTHS = { desk: [1024, 1280, 820, 640, 1440], touch: [320, 390, 844, 820]
 /** Acts between two addresses that are typed in, which load the app anew. */
 const ACTS_A_VISIT = 90
 
-/** Draws of one seed, the same each time: 0 up to 1 (mulberry32, T. Ettinger's public domain). */
-function draws(seed) {
-  let state = seed >>> 0
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0
-    let mixed = Math.imul(state ^ (state >>> 15), state | 1)
-    mixed ^= mixed + Math.imul(mixed ^ (mixed >>> 7), mixed | 61)
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 2 ** 32
-  }
-}
-
 /**
  * Hands that press anything: keys, whatever can be pressed in sight, drags, texts, reloads, ways back, other
  * widths, for so many milliseconds. Returns how many acts there were, and what went wrong, each with the acts
@@ -42,7 +33,7 @@ function draws(seed) {
  * typed and is gone after a reload, a question about another tab where there is none.
  */
 export async function pressAnything(page, address, { seed, forMs, touch }) {
-  const random = draws(seed)
+  const random = toRandomStream(seed)
   const pick = (list) => list[Math.floor(random() * list.length)]
   const trail = []
   const faults = []

@@ -8,7 +8,7 @@ const HALF = 3
 /**
  * How far in front of a piece's middle its label stands, in centimetres, towards the throne: 0 for what hands
  * play. The label of a pedal's plate stands where the drums over it leave most of it to be seen.
- * @example labelShift({ kind: 'pedal', x: 14, y: 60, … }, [tom over its far half]) // 6
+ * @example a plate 10 wide under a tom that is 30 wide and 10 further ahead: 7
  */
 export function labelShift(piece: Piece, pieces: readonly Piece[]): number {
   if (piece.kind !== 'pedal') return 0

@@ -9,7 +9,7 @@ import type { Change } from '../write'
 import { write } from '../writer'
 import { toBesides } from './besides'
 import { journal } from './page'
-import { RecordSaver, type SaveState } from './record-saver'
+import { RecordSaver } from './record-saver'
 
 type AnySaver = RecordSaver<KeptTable>
 
@@ -162,12 +162,12 @@ export function onUnsaved(listener: () => void): () => void {
 }
 
 function tellAll(): void {
-  const states: SaveState<unknown>[] = [...savers].map((saver) => saver.state())
-  const failed = states.find((state) => state.kind === 'failed')
+  const all = [...savers]
+  const failed = all.map((saver) => saver.state()).find(({ kind }) => kind === 'failed')
   const next: Unsaved =
     failed?.kind === 'failed'
       ? { kind: 'failed', issue: failed.issue }
-      : [...savers].some((saver) => saver.state().kind === 'conflict' && !left.has(saver))
+      : all.some((saver) => saver.state().kind === 'conflict' && !left.has(saver))
         ? CONFLICT
         : NONE
   const same = next.kind === unsaved.kind && next.kind !== 'failed'
