@@ -31,7 +31,7 @@ describe('what is said of what was heard', () => {
       meantDb: 15.8,
     } as const
     expect(claimsWords({ claims: [rushing, levelled], tooFew: [] }, 5, false)).toBe(
-      'The line gets faster by 2.3 % from its first stroke to its last. Accents are only 5 dB louder than ghosts; 16 dB are written.',
+      'The line runs 2.3 % faster than the click. Accents are only 5 dB louder than ghosts; 16 dB are written.',
     )
     const leaning = { kind: 'leaning', share: 0.37, withinShare: 0.1 } as const
     const apart = { kind: 'apart', meanMs: 26.3, withinMs: 3 } as const

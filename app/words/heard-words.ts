@@ -51,7 +51,7 @@ function claimWords(claim: Claim, placeOf: (slot: number) => string): string {
   }
   if (claim.kind === 'rushing') {
     const percent = Math.round(Math.abs(claim.percent) * 10) / 10
-    return `The line gets ${claim.percent > 0 ? 'faster' : 'slower'} by ${percent} % from its first stroke to its last.`
+    return `The line runs ${percent} % ${claim.percent > 0 ? 'faster' : 'slower'} than the click.`
   }
   if (claim.kind === 'levelled') {
     const [loud, soft] = [LEVEL_NAMES[claim.loud], LEVEL_NAMES[claim.soft]]

@@ -1,25 +1,23 @@
 import { describe, expect, it } from 'vitest'
-import { EVEN } from '~/core/listening'
+import { EVEN, type LineStroke } from '~/core/listening'
 import { type AlongLine, AlongSession } from './along-session'
 import { SimulatedDrummer } from './simulated-drummer'
 
 // Four sixteenths at 60 with a bar of rest after them: a tick is 60 / 10080 s, 2520 ticks are 250 ms.
 const perTick = 1 / 10080
-const line: AlongLine = {
-  strokes: (['RH', 'LH', 'RH', 'RF'] as const).map((limb, slot) => ({
-    tick: slot * 2520,
-    limb,
-    slot,
-    velocity: 80,
-  })),
-  every: 50400,
-}
+const strokes = (['RH', 'LH', 'RH', 'RF'] as const).map((limb, slot) => ({
+  tick: slot * 2520,
+  limb,
+  slot,
+  velocity: 80,
+}))
+const line: AlongLine = { rounds: [strokes], every: 50400 }
 const ms = (late: number) => late / 1000 / perTick
 
 /** Plays a round; the strokes so many milliseconds late. */
 function play(session: AlongSession, round: number, late: readonly (number | null)[]) {
   for (const [i, off] of late.entries()) {
-    const { tick, limb } = line.strokes[i] as AlongLine['strokes'][number]
+    const { tick, limb } = strokes[i] as LineStroke
     if (off !== null)
       session.hear({ since: round * line.every + tick + ms(off), secondsPerTick: perTick, limb })
   }
@@ -53,7 +51,7 @@ describe('playing along', () => {
     const fast = { ...line, every: 10080 }
     const session = new AlongSession(fast, 0)
     for (let stroke = 0; stroke < 12; stroke += 1) {
-      const { limb } = line.strokes[stroke % 4] as AlongLine['strokes'][number]
+      const { limb } = strokes[stroke % 4] as LineStroke
       const off = stroke % 4 === 3 ? 25 : -25
       session.hear({
         since: stroke * 2520 + (off / 62.5) * 2520,
@@ -110,7 +108,7 @@ describe('playing along', () => {
     const session = new AlongSession(line, 0)
     play(session, 0, [0, 0, 0, 0])
     session.hear({ since: line.every - 20, secondsPerTick: perTick, limb: 'RH' })
-    for (const { tick, limb } of line.strokes.slice(1))
+    for (const { tick, limb } of strokes.slice(1))
       session.hear({ since: line.every + tick, secondsPerTick: perTick / 2, limb })
     session.reach(line.every * 2)
     const last = session.state().rounds.at(-1)
@@ -169,7 +167,7 @@ describe('playing along', () => {
   it('adds up what was played at one tempo without a break, and no more', () => {
     const session = new AlongSession(line, 0)
     const playAt = (round: number, perTickThen: number) => {
-      for (const { tick, limb } of line.strokes)
+      for (const { tick, limb } of strokes)
         session.hear({ since: round * line.every + tick, secondsPerTick: perTickThen, limb })
     }
     for (const [round, tempo] of [perTick, perTick, perTick / 2, perTick].entries())
@@ -203,20 +201,20 @@ describe('playing along', () => {
   it('leaves out the app’s own click, learnt in the count-in, and calls nothing missed that it covers', () => {
     const beats = [0, 10080]
     const clicks = { countIn: [-40320, -30240, -20160, -10080], round: beats }
-    const heardWith = (strokes: AlongLine['strokes']) => {
+    const heardWith = (struck: readonly LineStroke[]) => {
       const session = new AlongSession({ ...line, every: 20160, clicks }, 0)
       for (const tick of [...clicks.countIn, ...beats])
         session.hear({ since: tick + ms(40), secondsPerTick: perTick, attackDb: -30 })
-      for (const { tick } of strokes)
+      for (const { tick } of struck)
         session.hear({ since: tick + ms(3), secondsPerTick: perTick, attackDb: -12 })
       session.reach(20160 * 2)
       const told = session.state().rounds[0]?.told
       return [told?.strokes.length, told?.missed.length, told?.extra.length]
     }
-    expect(heardWith(line.strokes)).toEqual([4, 0, 0])
+    expect(heardWith(strokes)).toEqual([4, 0, 0])
     // The first is on a click; the second is not.
-    expect(heardWith(line.strokes.slice(1))).toEqual([3, 0, 0])
-    expect(heardWith(line.strokes.toSpliced(1, 1))).toEqual([3, 1, 0])
+    expect(heardWith(strokes.slice(1))).toEqual([3, 0, 0])
+    expect(heardWith(strokes.toSpliced(1, 1))).toEqual([3, 1, 0])
   })
 
   it('tells nothing of a round in which the sound stood still', () => {

@@ -1,16 +1,16 @@
+import { modulo } from '~/core/foundation'
 import {
+  atTempo,
   bleedOf,
   type Claims,
   claimsOf,
   clicksAmong,
-  drawnAt,
   type HeardStroke,
   type HeardSummary,
   type LevelledSound,
-  type MeantStroke,
+  type LineStroke,
   proposedRating,
   summaryOf,
-  type ThreePlace,
   type Told,
   toldOfRound,
 } from '~/core/listening'
@@ -21,15 +21,11 @@ import { Slices } from './slices'
 
 /** A line that comes round, as it is meant: ticks from its first slot. */
 export interface AlongLine {
-  readonly strokes: readonly {
-    readonly tick: Ticks
-    readonly limb: Limb
-    readonly slot: number
-    /** How loud it is meant, 1 to 127. */
-    readonly velocity: number
-    /** Where it would be in a triplet, where it belongs to a three. */
-    readonly three?: ThreePlace | undefined
-  }[]
+  /**
+   * Its strokes where they sound, in the rounds that come by turns: a line over and over that swings lies
+   * elsewhere in the bar each time, until it meets the barline again.
+   */
+  readonly rounds: readonly (readonly LineStroke[])[]
   /** After how long it comes again. */
   readonly every: Ticks
   /** When the app clicks, for a microphone that hears it: before the first round, and within each. */
@@ -88,14 +84,9 @@ interface TickedStroke {
   readonly attackDb: number | undefined
 }
 
-/** The strokes of a line as they are meant at a tempo, in milliseconds from its first slot. */
-export function meantAt({ strokes }: AlongLine, secondsPerTick: number): MeantStroke[] {
-  const perTick = secondsPerTick * 1000
-  return strokes.map(({ tick, three, ...stroke }) => ({
-    ...stroke,
-    ms: tick * perTick,
-    ...(three && { drawn: drawnAt(three, perTick) }),
-  }))
+/** The strokes of a round, by its number from 0. */
+export function strokesOfRound({ rounds }: AlongLine, number: number): readonly LineStroke[] {
+  return rounds[modulo(number, Math.max(1, rounds.length))] ?? []
 }
 
 /** So far before its first and after its last stroke a round reaches, or half of what is between rounds. */
@@ -200,8 +191,9 @@ export class AlongSession extends Slices<AlongState> {
 
   /** From where to where strokes belong to a round, in ticks from its line's first slot. */
   private span(secondsPerTick: number): { from: number; to: number } {
-    const { strokes, every } = this.line
-    const [first, last] = [strokes[0]?.tick ?? 0, strokes.at(-1)?.tick ?? 0]
+    const { rounds, every } = this.line
+    const ends = rounds.flatMap((strokes) => [strokes[0]?.tick ?? 0, strokes.at(-1)?.tick ?? 0])
+    const [first, last] = ends.length === 0 ? [0, 0] : [Math.min(...ends), Math.max(...ends)]
     const reach = Math.min(REACH_SECONDS / secondsPerTick, (every - last + first) / 2)
     // A late source is behind the music: so are its rounds. What the last one told is good for the next.
     const known = this.delayMs === 'find' ? this.current.rounds.at(-1)?.told.delayMs : this.delayMs
@@ -243,7 +235,7 @@ export class AlongSession extends Slices<AlongState> {
       this.patch({ lost: this.current.lost + 1 })
       return
     }
-    const meant = meantAt(this.line, secondsPerTick)
+    const meant = atTempo(strokesOfRound(this.line, number), secondsPerTick)
     const { strokes, covered } = this.withoutClicks(heard, secondsPerTick)
     const all = toldOfRound(meant, strokes, this.delayMs)
     // A stroke that a click may have covered is not called missed.

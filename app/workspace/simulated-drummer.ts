@@ -1,6 +1,6 @@
-import { type Habits, playedWith } from '~/core/listening'
+import { atTempo, type Habits, playedWith } from '~/core/listening'
 import type { Limb } from '~/core/sticking'
-import { type AlongLine, meantAt } from './along-session'
+import { type AlongLine, strokesOfRound } from './along-session'
 
 /** A stroke of a simulated drummer: when, in ticks from the line's first slot in the first round. */
 export interface DrummerStroke {
@@ -33,7 +33,7 @@ export class SimulatedDrummer {
     const number = Math.floor(since / every)
     if (number <= this.played) return []
     this.played = number
-    const meant = meantAt(this.line, secondsPerTick)
+    const meant = atTempo(strokesOfRound(this.line, number), secondsPerTick)
     return playedWith(meant, this.habits, this.seed + number).map(({ ms, ...stroke }) => ({
       ...stroke,
       since: number * every + ms / 1000 / secondsPerTick,

@@ -14,7 +14,6 @@ export { findDelay, type Pairing, pairStrokes } from './pairing'
 export {
   EVEN,
   type Habits,
-  type MeantStroke,
   playedWith,
   SIMULATED_DELAY_MS,
   SIMULATED_PLAYERS,
@@ -26,6 +25,8 @@ export type {
   Drawn,
   ExpectedStroke,
   HeardStroke,
+  LineStroke,
+  MeantStroke,
   PlayedStroke,
   ThreePlace,
 } from './strokes'
@@ -37,11 +38,13 @@ export {
   toleranceOf,
 } from './summary'
 export { gridOfTaps, lineOfTaps, type Tap, type TappedLine } from './taps'
-export { drawnAt, type LeanTold, threesOf } from './threes'
+export { type LeanTold, threesOf } from './threes'
 export {
+  atTempo,
   expectedStrokes,
   type GapTold,
   type LimbTold,
+  lineStrokes,
   type Told,
   toldOf,
   toldOfRound,

@@ -7,6 +7,8 @@ import type { ExpectedStroke, HeardStroke } from './strokes'
 export interface Pairing extends Matching {
   readonly lag: Lag
   readonly cost: number
+  /** The strokes as they were paired: as written, or with threes read as triplets. */
+  readonly read: readonly ExpectedStroke[]
 }
 
 /** Within which delays one is looked for, and how finely, in milliseconds. */
@@ -41,6 +43,8 @@ const STRAY_MEASURED = 60
 const STRAY_UNKNOWN = 250
 /** How far he strays from the tempo, in percent. */
 const STRAY_PERCENT = 1.5
+/** What it costs that threes are read as triplets: as much as one stroke that is missing. */
+const READ_AS_TRIPLETS = 3
 
 /**
  * Pairs heard strokes with expected ones, whatever lag they have as a whole: several delays are tried, those
@@ -58,6 +62,52 @@ export function pairStrokes(
   expected: readonly ExpectedStroke[],
   heard: readonly HeardStroke[],
   knownMs: number | null = null,
+): Pairing {
+  let best = pairedAs(expected, heard, knownMs)
+  if (best.missed.length + best.extra.length === 0) return best
+  // Before a stroke is given up: the beat's other grid, in all threes, or in those that lie nearer to it.
+  for (const isTriplet of [() => true, nearerToTriplets(expected, heard, best.lag)]) {
+    const read = expected.map((stroke) =>
+      stroke.drawn && isTriplet(stroke.drawn.from)
+        ? { ...stroke, ms: stroke.ms + stroke.drawn.pullMs }
+        : stroke,
+    )
+    if (read.every((stroke, i) => stroke === expected[i])) break
+    const pairing = pairedAs(read, heard, knownMs)
+    const cost = pairing.cost + READ_AS_TRIPLETS
+    if (cost < best.cost) best = { ...pairing, cost }
+  }
+  return best
+}
+
+/** Which threes, told by their first slots, were heard nearer to triplets than as written, at a lag. */
+function nearerToTriplets(
+  expected: readonly ExpectedStroke[],
+  heard: readonly HeardStroke[],
+  lag: Lag,
+): (from: number) => boolean {
+  const nearer = new Map<number, number>()
+  const costAt = (stroke: ExpectedStroke, ms: number) =>
+    heard
+      .filter(({ limb }) => limb === undefined || limb === stroke.limb)
+      .reduce((least, one) => {
+        const off = offsetOf({ ...stroke, ms }, one, lag)
+        return Math.min(least, (off / SPREAD_MS) ** 2 / 2)
+      }, MISSED.loud)
+  for (const stroke of expected) {
+    const { drawn, ms } = stroke
+    if (!drawn) continue
+    const by = costAt(stroke, ms) - costAt(stroke, ms + drawn.pullMs)
+    nearer.set(drawn.from, (nearer.get(drawn.from) ?? 0) + by)
+  }
+  return (from) => (nearer.get(from) ?? 0) > 0
+}
+
+/** The likeliest pairing of strokes that are meant where they stand. */
+function pairedAs(
+  expected: readonly ExpectedStroke[],
+  heard: readonly HeardStroke[],
+  knownMs: number | null,
 ): Pairing {
   const span = (expected.at(-1)?.ms ?? 0) - (expected[0]?.ms ?? 0)
   const short = span < SHORT_MS
@@ -88,7 +138,8 @@ export function findDelay(
   expected: readonly ExpectedStroke[],
   heard: readonly HeardStroke[],
 ): number {
-  return delayOfPairs(expected, heard, pairStrokes(expected, heard).pairs)
+  const { read, pairs } = pairStrokes(expected, heard)
+  return delayOfPairs(read, heard, pairs)
 }
 
 /** The middle of how late the heard strokes of some pairs are, in milliseconds; 0 of none. */
@@ -110,7 +161,8 @@ function refined(
   let best: Pairing | null = null
   for (let turn = 0; turn < REFINED; turn += 1) {
     const matching = matchStrokes(expected, heard, lag)
-    const pairing = { ...matching, lag, cost: costOf(expected, heard, matching, lag, knownMs) }
+    const cost = costOf(expected, heard, matching, lag, knownMs)
+    const pairing = { ...matching, lag, cost, read: expected }
     // What refining does not make likelier has been refined enough.
     if (best && pairing.cost >= best.cost) break
     best = pairing

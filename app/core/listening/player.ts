@@ -1,6 +1,6 @@
 import { type RandomStream, toRandomStream } from '../foundation'
 import type { Limb } from '../sticking'
-import type { ExpectedStroke, HeardStroke } from './strokes'
+import type { HeardStroke, MeantStroke } from './strokes'
 
 /** How a simulated drummer plays: habits that can be heard, each nought for none. */
 export interface Habits {
@@ -14,7 +14,7 @@ export interface Habits {
   readonly levelled: number
   /** How far threes are drawn towards triplets: 0 as written, 1 as triplets. */
   readonly leaning: number
-  /** Percent by which it gets faster over the line; slower where negative. */
+  /** Percent by which the line runs ahead of the click from its first stroke on; behind it where negative. */
   readonly driftPercent: number
   /** The share of strokes that are left out, and of strokes that are added. */
   readonly missed: number
@@ -47,9 +47,6 @@ export const SIMULATED_PLAYERS: readonly { readonly name: string; readonly habit
 /** As sound, a simulated drummer is heard so much later than he strikes: time enough to be handed over. */
 export const SIMULATED_DELAY_MS = 300
 
-/** A stroke that is meant, and how loud. */
-export type MeantStroke = ExpectedStroke & { readonly velocity: number }
-
 /** A stroke of a simulated drummer, and the slot that it was meant for. */
 export type SimulatedStroke = Required<HeardStroke> & { readonly slot: number }
 
@@ -63,14 +60,15 @@ export function playedWith(
   seed: number,
 ): SimulatedStroke[] {
   const random = toRandomStream(seed)
-  const whole = strokes.at(-1)?.ms ?? 0
+  const first = strokes[0]?.ms ?? 0
   const level =
     strokes.reduce((sum, { velocity }) => sum + velocity, 0) / Math.max(1, strokes.length)
   const played = strokes.flatMap((stroke, i): SimulatedStroke[] => {
     if (random() < habits.missed) return []
-    const drift = whole > 0 ? (stroke.ms / whole) * habits.driftPercent : 0
+    const even = galloped(strokes, i, habits.gallop)
     const ms =
-      galloped(strokes, i, habits.gallop) * (1 - drift / 100) +
+      even -
+      ((even - first) * habits.driftPercent) / 100 +
       (habits.delayMs[stroke.limb] ?? 0) +
       habits.leaning * (stroke.drawn?.pullMs ?? 0) +
       habits.spreadMs * normal(random)

@@ -1,4 +1,4 @@
-import type { Limb } from '../sticking'
+import type { Graces, Limb } from '../sticking'
 import type { Ticks } from '../time'
 
 /** Where a stroke of a three would be if the three were a triplet. */
@@ -26,6 +26,18 @@ export interface ExpectedStroke {
   readonly velocity?: number
   /** Where it would be in a triplet, where it belongs to a three that may turn into one. */
   readonly drawn?: Drawn
+  /** Its graces, which are not scored: so many, by that hand where it is known. */
+  readonly grace?: { readonly strokes: Graces; readonly limb?: Limb | undefined }
+}
+
+/** A stroke that is meant, and how loud: 1 to 127. */
+export type MeantStroke = ExpectedStroke & { readonly velocity: number }
+
+/** A stroke of a line as it sounds, before there is a tempo. */
+export interface LineStroke extends Omit<MeantStroke, 'ms' | 'drawn'> {
+  /** From the barline of the fill's bar, or from wherever its list says. */
+  readonly tick: Ticks
+  readonly three?: ThreePlace
 }
 
 /** A stroke that was heard; its limb and velocity (1 to 127) where they are known. */

@@ -70,7 +70,7 @@ describe('threes that may turn into triplets', () => {
   it('are claimed to lean where they do, and what explains itself by it is not claimed besides', () => {
     let found = 0
     for (let seed = 1; seed <= 40; seed += 1) {
-      const claimed = kinds({ leaning: 0.4 }, 6, seed)
+      const claimed = kinds({ leaning: 0.4 }, 10, seed)
       if (claimed.includes('leaning')) found += 1
       expect(claimed.includes('leaning') && claimed.includes('uneven')).toBe(false)
     }
@@ -102,10 +102,46 @@ describe('threes that may turn into triplets', () => {
 })
 const nothing: HeardSummary = { rounds: 1, meant: 8, hit: 8, onTime: 8, extra: 0, limbs: [] }
 
+describe('threes that are played as triplets', () => {
+  const habits = { ...EVEN, spreadMs: 5 }
+  it.each([0.6, 0.8, 1, 1.1])('are heard whole and told to lean, by %f of the way', (leaning) => {
+    for (const line of ['RLK- RLK- RLK- RLK-', 'R-LK R-LK', 'RLK- RLRL R-LK RLRL']) {
+      const meant = lineAt(100, line)
+      for (const limbs of [true, false]) {
+        const told = Array.from({ length: 12 }, (_, seed) => {
+          const heard = playedWith(meant, { ...habits, leaning }, seed)
+          return toldOfRound(
+            meant,
+            limbs ? heard : heard.map(({ ms, velocity }) => ({ ms, velocity })),
+            0,
+          )
+        })
+        expect(told.map(({ missed, extra }) => missed.length + extra.length)).toEqual(
+          Array(12).fill(0),
+        )
+        const claim = claimsOf(told).claims.find(({ kind }) => kind === 'leaning')
+        expect(Math.abs((claim?.kind === 'leaning' ? claim.share : 0) - leaning)).toBeLessThan(0.08)
+      }
+    }
+  })
+
+  it('are read so one by one, and a stroke that is left out makes no triplet of its three', () => {
+    const meant = lineAt(100, 'RLK- RLK- RLK- RLK-')
+    const written = playedWith(meant, EVEN, 1)
+    const triplets = playedWith(meant, { ...EVEN, leaning: 1 }, 1)
+    const mixed = toldOfRound(meant, [...triplets.slice(0, 3), ...written.slice(3)], 0)
+    expect([mixed.missed, mixed.extra]).toEqual([[], []])
+    expect(mixed.strokes[2]?.offsetMs).toBeCloseTo(100)
+    const holed = toldOfRound(meant, written.toSpliced(5, 1), 0)
+    expect(holed.missed.map(({ slot }) => slot)).toEqual([6])
+    expect(holed.strokes.every(({ offsetMs }) => Math.abs(offsetMs) < 1e-9)).toBe(true)
+  })
+})
+
 describe('what should be together', () => {
   const both = lineAt(100, '(RK)L(RK)L (RK)L(RK)L')
   const apartAt = (ms: number, seed: number) =>
-    claimsOf(rounds({ delayMs: { RF: ms } }, 6, seed, both)).claims.find(
+    claimsOf(rounds({ delayMs: { RF: ms } }, 10, seed, both)).claims.find(
       ({ kind }) => kind === 'apart',
     )
 

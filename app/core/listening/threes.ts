@@ -1,22 +1,27 @@
 import { frameTicks, type Lick, lineEvents } from '../line'
-import { TICKS_PER_QUARTER, type Ticks } from '../time'
+import { soundsAt } from '../performance'
+import { type Grid, TICKS_PER_QUARTER, type Ticks } from '../time'
 import type { Drawn, PlayedStroke, ThreePlace } from './strokes'
+
+/** Drawn by less than this, half of what straight sixteenths are drawn by at least, is no pull to speak of. */
+const LEAST_PULL = TICKS_PER_QUARTER / 24
 
 /**
  * The second and third strokes of every three that may turn into a triplet: a beat of sixteenths in which
  * three slots are struck, the first on the beat. By their slots. A beat is a quarter here, whatever the metre
- * counts.
+ * counts. What they are drawn away from is where they sound, swung or not; a beat whose swing is nearly a
+ * triplet already has no three.
  *
  * @example of `RLK-` the L is drawn later by 840 ticks and the K by 1680; of `R-LK` both are drawn earlier
  */
 export function threesOf(lick: Lick): ReadonlyMap<number, ThreePlace> {
   const { bar } = frameTicks(lick.frame)
-  const beats = new Map<number, { tick: Ticks; slot: number }[]>()
-  for (const { tick, slot } of lineEvents(lick)) {
+  const beats = new Map<number, { tick: Ticks; slot: number; grid: Grid }[]>()
+  for (const { tick, slot, grid } of lineEvents(lick)) {
     const within = ((tick % bar) + bar) % bar
     const beat = tick - (within % TICKS_PER_QUARTER)
     const known = beats.get(beat) ?? []
-    if (known.at(-1)?.tick !== tick) known.push({ tick, slot })
+    if (known.at(-1)?.tick !== tick) known.push({ tick, slot, grid })
     beats.set(beat, known)
   }
   const places = new Map<number, ThreePlace>()
@@ -24,15 +29,13 @@ export function threesOf(lick: Lick): ReadonlyMap<number, ThreePlace> {
     if (!first || !second || !third || more || first.tick !== beat) continue
     const quarter = TICKS_PER_QUARTER / 4
     if ([second, third].some(({ tick }) => (tick - beat) % quarter !== 0)) continue
-    for (const [place, one] of [
-      [2, second],
-      [3, third],
-    ] as const)
-      places.set(one.slot, {
-        from: first.slot,
-        place,
-        pull: beat + ((place - 1) * TICKS_PER_QUARTER) / 3 - one.tick,
-      })
+    const drawn = ([second, third] as const).map(({ tick, slot, grid }, i) => {
+      const place = i === 0 ? (2 as const) : (3 as const)
+      const pull = beat + ((place - 1) * TICKS_PER_QUARTER) / 3 - soundsAt(lick, tick, grid)
+      return { slot, three: { from: first.slot, place, pull } }
+    })
+    if (drawn.some(({ three }) => Math.abs(three.pull) < LEAST_PULL)) continue
+    for (const { slot, three } of drawn) places.set(slot, three)
   }
   return places
 }

@@ -1,10 +1,12 @@
-import { frameTicks, type Lick, lineEvents, VELOCITIES } from '../line'
+import { frameTicks, type Lick, lickSlots } from '../line'
+import { lineSounds, soundsAt } from '../performance'
 import type { Limb } from '../sticking'
 import { secondsPerTick } from '../time'
+import { withoutGraces } from './graces'
 import { type LevelTold, levelsOf } from './levels'
 import { type Matching, matchStrokes } from './match'
 import { delayOfPairs, findDelay, pairStrokes } from './pairing'
-import type { ExpectedStroke, HeardStroke, PlayedStroke } from './strokes'
+import type { ExpectedStroke, HeardStroke, LineStroke, MeantStroke, PlayedStroke } from './strokes'
 import { drawnAt, type LeanTold, leanOf, threesOf } from './threes'
 
 /** How one limb lies against the line. */
@@ -45,22 +47,50 @@ export interface Told {
 }
 
 /**
- * The main strokes of a line, graces and layers aside, at a tempo in beats a minute, in milliseconds from its
- * first slot.
+ * The main strokes of a line as they are meant: at the ticks at which they sound, swung where the lick swings,
+ * counted from the barline of the fill's bar; graces, pick-up and layers apart.
+ *
+ * @example of `swing: 60`, `grid: 1/8`, `line: RL` the ticks are 0 and 6048
  */
-export function expectedStrokes(lick: Lick, tempo: number): ExpectedStroke[] {
-  const perTick = secondsPerTick(tempo, frameTicks(lick.frame).beat) * 1000
+export function lineStrokes(lick: Lick): LineStroke[] {
   const threes = threesOf(lick)
-  return lineEvents(lick).map(({ tick, limb, slot, dynamic }) => {
+  return lineSounds(lick).map(({ tick, limb, slot, velocity, graces, graceLimb }) => {
     const three = threes.get(slot)
     return {
-      ms: (tick - lick.frame.start) * perTick,
+      tick,
       limb,
       slot,
-      velocity: VELOCITIES[dynamic],
-      ...(three && { drawn: drawnAt(three, perTick) }),
+      velocity,
+      ...(graces > 0 && { grace: { strokes: graces, limb: graceLimb } }),
+      ...(three && { three }),
     }
   })
+}
+
+/**
+ * Strokes of a line at a tempo: their ticks in milliseconds from tick 0.
+ *
+ * @example a stroke at tick 2520 at 100 quarters a minute is meant at 150 ms
+ */
+export function atTempo(strokes: readonly LineStroke[], secondsPerTick: number): MeantStroke[] {
+  const perTick = secondsPerTick * 1000
+  return strokes.map(({ tick, three, ...stroke }) => ({
+    ...stroke,
+    ms: tick * perTick,
+    ...(three && { drawn: drawnAt(three, perTick) }),
+  }))
+}
+
+/**
+ * The main strokes of a line, graces and layers apart, at a tempo in beats of the metre a minute: when they
+ * sound, in milliseconds from when the line's first slot does.
+ *
+ * @example `grid: 1/8`, `swing: 66`, `line: RLR` at 100: 0, 396 and 600 ms
+ */
+export function expectedStrokes(lick: Lick, tempo: number): MeantStroke[] {
+  const from = soundsAt(lick, lick.frame.start, lickSlots(lick)[0]?.grid ?? lick.frame.grid)
+  const strokes = lineStrokes(lick).map((one) => ({ ...one, tick: one.tick - from }))
+  return atTempo(strokes, secondsPerTick(tempo, frameTicks(lick.frame).beat))
 }
 
 /**
@@ -82,7 +112,8 @@ export function toldOf(
 
 /**
  * The same of a round that was played along with: strokes are paired at the likeliest lag, so that who is late
- * by more than half of a gap, or falls behind, is told so and not taken for one who leaves strokes out.
+ * by more than half of a gap, falls behind, or plays threes as triplets, is told so and not taken for one who
+ * leaves strokes out.
  *
  * @example sixteen strokes 83 ms apart, each 50 ms late: all are hit, each 50 ms late
  */
@@ -92,7 +123,7 @@ export function toldOfRound(
   delayMs: number | 'find' = 0,
 ): Told {
   const pairing = pairStrokes(expected, heard, delayMs === 'find' ? null : delayMs)
-  const delay = delayMs === 'find' ? delayOfPairs(expected, heard, pairing.pairs) : delayMs
+  const delay = delayMs === 'find' ? delayOfPairs(pairing.read, heard, pairing.pairs) : delayMs
   return toldOfPairs(expected, heard, pairing, delay)
 }
 
@@ -124,7 +155,7 @@ function toldOfPairs(
     delayMs,
     strokes,
     missed: missed.map((i) => expected[i] as ExpectedStroke),
-    extra: extra.map((i) => heard[i] as HeardStroke),
+    extra: withoutGraces(expected, heard, pairs, extra).map((i) => heard[i] as HeardStroke),
     limbs: limbsOf(strokes),
     gaps,
     levels: levelsOf(strokes),

@@ -8,13 +8,14 @@ import {
   isChoked,
   type Lick,
   landingStrokes,
+  lineEvents,
   NO_GROOVE,
   type StrokeEvent,
   silenceAfter,
   strokeEvents,
   strokeVelocity,
 } from '../line'
-import { STRAIGHT, swungTick, type Ticks } from '../time'
+import { type Grid, STRAIGHT, swungTick, type Ticks } from '../time'
 import { type ClickScheme, clicksOf, PLAIN_CLICK } from './clicks'
 import {
   compareEvents,
@@ -90,6 +91,25 @@ export function roundParts(lick: Lick, options: PlayOptions): RoundParts {
   }
 }
 
+/**
+ * The line's own strokes as they sound: ticks from the barline of the fill's bar, swung as the lick is, by tick,
+ * with the velocities of swells. Pick-up, ostinatos, groove and landing strokes apart; graces are part of
+ * their strokes. Whatever listens asks here when a stroke is meant. Worked out once a lick.
+ *
+ * @example in eighths with `swing: 60` the second stroke of `RL` sounds at 6048, not at 5040
+ */
+export function lineSounds(lick: Lick): readonly SoundStroke[] {
+  const known = soundsOfLick.get(lick)
+  if (known) return known
+  const sounds = lineEvents(lick)
+    .map((event) => toSound(event, lick, 'line'))
+    .sort(compareEvents)
+  soundsOfLick.set(lick, sounds)
+  return sounds
+}
+
+const soundsOfLick = new WeakMap<Lick, readonly SoundStroke[]>()
+
 /** What sounds in a round after another one; null where nothing has gone before. */
 export function roundEvents(parts: RoundParts, before: RoundParts | null): SoundEvent[] {
   const last = before && lastOnset(unionOf(before, before))
@@ -157,12 +177,19 @@ function strokesOf(lick: Lick): { line: SoundStroke[]; pickup: SoundStroke[] } {
   return { line, pickup }
 }
 
+/**
+ * When a notated tick on a grid sounds in a lick: swung as the lick is. Both count from the barline of the
+ * fill's bar.
+ */
+export function soundsAt({ frame }: Lick, tick: Ticks, grid: Grid): Ticks {
+  return swungTick(tick, grid, frame.swing, frame.meter)
+}
+
 function toSound(event: StrokeEvent, lick: Lick, part: Part): SoundStroke {
-  const { meter, swing } = lick.frame
   const { limb, surface, grace, graceLimb, graceSurface } = event
   return {
     kind: 'stroke',
-    tick: swungTick(event.tick, event.grid, swing, meter),
+    tick: soundsAt(lick, event.tick, event.grid),
     part,
     layer: event.layer,
     slot: event.slot,

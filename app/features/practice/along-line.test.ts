@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { DEFAULT_KIT, MIDI_NOTES } from '~/core/kit'
 import { toPerformance } from '~/core/performance'
+import type { AlongLine } from '~/workspace/along-session'
 import { lickOf } from '../../../tests/support/licks'
 import { meantOf } from './along-line'
 import { toStep } from './step-view'
@@ -8,13 +9,18 @@ import { toStep } from './step-view'
 const lick = lickOf('start: 3\nline: R:t1LRL (RK)L:f1K-')
 const FORM = { kind: 'bars', groove: 1, fill: 1 } as const
 const step = toStep({ kind: 'bar', lick, form: FORM, range: { from: 0, to: 8 } }, FORM, lick)
+/** The strokes of a line of which every round is the same. */
+const only = ({ rounds: [strokes = [], ...others] }: AlongLine) => {
+  expect(others).toEqual([])
+  return strokes
+}
 const compose = () => toPerformance(step.played, { loop: true, countIn: true, grooves: [] })
 
 describe('what is meant of a step that is played along with', () => {
   it('is every stroke with its limb, and where the line lies in a round', () => {
     const { line, lineFrom, played } = meantOf(step, false, null)
     expect(line).toBe(played)
-    expect(line.strokes.map(({ tick, limb }) => [tick / 2520, limb])).toEqual([
+    expect(only(line).map(({ tick, limb }) => [tick / 2520, limb])).toEqual([
       [0, 'RH'],
       [1, 'LH'],
       [2, 'RH'],
@@ -30,8 +36,8 @@ describe('what is meant of a step that is played along with', () => {
 
   it('is one stroke an instant for a microphone, with the clicks that it may hear', () => {
     const { line, played } = meantOf(step, false, compose)
-    expect(played.strokes).toHaveLength(8)
-    expect(line.strokes.map(({ tick, limb }) => `${tick / 2520} ${limb}`)).toEqual(
+    expect(only(played)).toHaveLength(8)
+    expect(only(line).map(({ tick, limb }) => `${tick / 2520} ${limb}`)).toEqual(
       [0, 1, 2, 3, 4, 5, 6].map((slot) => `${slot} XH`),
     )
     expect(line.clicks?.countIn.map((tick) => tick / 10080)).toEqual([-10, -9, -8, -7])

@@ -1,6 +1,6 @@
 import { type Kit, noteOf } from '~/core/kit'
-import { frameTicks, lickSlots, lineEvents, VELOCITIES } from '~/core/line'
-import { threesOf } from '~/core/listening'
+import { frameTicks, lineEvents } from '~/core/line'
+import { type LineStroke, lineStrokes } from '~/core/listening'
 import type { Performance, SoundEvent } from '~/core/performance'
 import { roundOf } from '~/core/practice'
 import type { Limb, Voice } from '~/core/sticking'
@@ -23,25 +23,17 @@ export function meantOf(
 ) {
   const { lick } = step.part
   const { bar } = frameTicks(step.played.frame)
-  const first = lickSlots(lick)[0]?.tick ?? 0
   const { lineFrom } = litOf(step, step.played, countsEach)
   const counted = countsEach && step.form.kind !== 'over' ? bar : 0
   const events = lineEvents(lick)
-  const threes = threesOf(lick)
-  const strokes = events.map(({ tick, limb, slot, dynamic }) => ({
-    tick: tick - first,
-    limb,
-    slot,
-    velocity: VELOCITIES[dynamic],
-    three: threes.get(slot),
-  }))
   const every = roundOf(lick, step.form).ticks + counted
-  const played: AlongLine = { strokes, every }
+  const rounds = roundsOf(step, every)
+  const played: AlongLine = { rounds, every }
   const surfaces = new Map(
     events.map(({ slot, limb, surface }) => [`${slot} ${limb}`, surface] as const),
   )
   const line: AlongLine = beside
-    ? { strokes: withoutLimbs(strokes), every, clicks: clicksIn(beside(), lineFrom, clicks) }
+    ? { rounds: rounds.map(withoutLimbs), every, clicks: clicksIn(beside(), lineFrom, clicks) }
     : played
   return {
     bar,
@@ -73,13 +65,40 @@ function clicksIn(
   return { countIn: ticks(countIn, countInTicks), round: ticks(round(0), 0) }
 }
 
+/**
+ * The strokes of the rounds that a step goes through before it is the same again, where they sound in what is
+ * played: over and over, the line lies elsewhere in the bar each time.
+ */
+function roundsOf({ part, played }: Step, every: Ticks): LineStroke[][] {
+  const slots = Math.max(1, part.lick.line.slots.length)
+  const rounds: LineStroke[][] = []
+  for (const { three, ...stroke } of lineStrokes(played)) {
+    const number = Math.floor(stroke.slot / slots)
+    rounds[number] ??= []
+    rounds[number].push({
+      ...stroke,
+      tick: stroke.tick - played.frame.start - number * every,
+      slot: stroke.slot - number * slots,
+      ...(three && { three: { ...three, from: three.from - number * slots } }),
+    })
+  }
+  return rounds
+}
+
 /** Strokes of no limb, one at each instant, as loud as the loudest of them. */
-function withoutLimbs(strokes: AlongLine['strokes']): AlongLine['strokes'] {
-  const all: AlongLine['strokes'][number][] = []
-  for (const stroke of strokes) {
+function withoutLimbs(strokes: readonly LineStroke[]): LineStroke[] {
+  const all: LineStroke[] = []
+  for (const { grace, ...stroke } of strokes) {
     const last = all.at(-1)
-    if (last?.tick !== stroke.tick) all.push({ ...stroke, limb: 'XH' })
-    else if (last.velocity < stroke.velocity) all[all.length - 1] = { ...stroke, limb: 'XH' }
+    const graces = grace ?? (last?.tick === stroke.tick ? last.grace : undefined)
+    const one: LineStroke = {
+      ...stroke,
+      limb: 'XH',
+      ...(graces && { grace: { strokes: graces.strokes } }),
+    }
+    if (last?.tick !== stroke.tick) all.push(one)
+    else if (last.velocity < stroke.velocity || grace)
+      all[all.length - 1] = { ...one, velocity: Math.max(last.velocity, stroke.velocity) }
   }
   return all
 }

@@ -48,7 +48,7 @@ export type Who = 'you' | 'mic' | (string & {})
 const LOOK_MS = 100
 /** Of the simulated players. */
 const SEED = 2026
-const SILENT: AlongLine = { strokes: [], every: 1 }
+const SILENT: AlongLine = { rounds: [], every: 1 }
 
 /** Hears the player along with a step while it sounds, and tells of each round once it is over. */
 export function useAlong(along: Along) {
