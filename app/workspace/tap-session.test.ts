@@ -2,9 +2,11 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { formatLickText } from '~/codecs/lick-text'
 import { frameTicks } from '~/core/line'
+import { expectedStrokes } from '~/core/listening'
 import { formatLine } from '~/core/notation'
-import { findGrid, gridName, gridTicks } from '~/core/time'
+import { findGrid, gridName, gridTicks, STRAIGHT } from '~/core/time'
 import * as any from '../../tests/support/arbitraries'
+import { lickOf } from '../../tests/support/licks'
 import { workspaceOf } from '../../tests/support/workspace'
 import { tappedEdit } from './edits/tapped-edit'
 import { strike } from './rows/voices-row'
@@ -38,6 +40,41 @@ describe('tapping a line in', () => {
     expect(session.state().taps).toEqual([])
     session.stop()
     expect(session.state().phase).toBe('idle')
+  })
+
+  it('gives back a line that swings as it was heard, and free taps as they were tapped (law)', () => {
+    const swings = fc.record({
+      percent: fc.integer({ min: 50, max: 75 }),
+      pairs: fc.constantFrom(8 as const, 16 as const),
+    })
+    // Eighths and sixteenths; struck all through, so that every pair tells of its swing.
+    const lines = fc.constantFrom(
+      '1/8 RLRLRLRLRLRLRLRL',
+      '1/16 RLRLRLRLRLRLRLRL',
+      '1/16 R-RLR-RLR-RLR-RL',
+    )
+    fc.assert(
+      fc.property(swings, lines, (swing, written) => {
+        const [grid, letters] = written.split(' ') as [string, string]
+        const lick = lickOf(`tempo: 100\ngrid: ${grid}\nline: ${letters}`)
+        const swung = { ...lick, frame: { ...lick.frame, swing } }
+        const session = new TapSession(100, 0, swung.frame)
+        session.start()
+        session.layOn(findGrid(grid) ?? null)
+        for (const { ms, limb } of expectedStrokes(swung, 100)) session.tap({ ms, limb })
+        expect(line(session)).toBe(written)
+        const { found } = session.state()
+        expect(Math.max(...(found?.errorsMs ?? []).map(Math.abs))).toBeLessThan(1e-9)
+        if (swing.percent <= 66) {
+          session.layOn(null)
+          expect(line(session)).toBe(written)
+        }
+        // Without a click it sounds as it was tapped: nothing swings what has swung already.
+        if (found) expect(tappedEdit(swung, found, 100).lick.frame.swing).toEqual(STRAIGHT)
+        if (found) expect(tappedEdit(swung, found, null).lick.frame.swing).toEqual(swing)
+      }),
+      { numRuns: 200 },
+    )
   })
 
   it('lays the same taps on another grid, and finds one again', () => {

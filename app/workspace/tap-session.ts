@@ -1,5 +1,5 @@
 import { lineOfTaps, medianOf, type Tap, type TappedLine, tempoOfTaps } from '~/core/listening'
-import type { Grid } from '~/core/time'
+import type { Feel, Grid } from '~/core/time'
 import { Slices } from './slices'
 
 /** Taps as they come in, and the line that they make. */
@@ -33,6 +33,8 @@ export class TapSession extends Slices<TapState> {
   constructor(
     private quarters: number,
     delayMs: number,
+    /** How the lick swings that the click is of; null for straight. */
+    private feel: Feel | null = null,
   ) {
     super({ phase: 'idle', taps: [], wished: null, delayMs, found: null, free: false, quarters })
   }
@@ -88,6 +90,12 @@ export class TapSession extends Slices<TapState> {
     this.clear()
   }
 
+  /** The lick swings another way now: the taps are laid anew. */
+  swingAs(feel: Feel): void {
+    this.feel = feel
+    if (this.current.taps.length > 0) this.lay({})
+  }
+
   /**
    * How late this source is, in whole milliseconds: the median distance of the taps from their nearest beats,
    * which single taps do not move; null for fewer than eight, and without a click.
@@ -116,7 +124,7 @@ export class TapSession extends Slices<TapState> {
       return
     }
     const early = taps.map((tap) => ({ ...tap, ms: tap.ms - delayMs }))
-    this.patch({ ...changed, found: lineOfTaps(early, this.quarters, wished) })
+    this.patch({ ...changed, found: lineOfTaps(early, this.quarters, wished, this.feel) })
   }
 }
 

@@ -14,9 +14,12 @@ import {
 } from '../sticking'
 import {
   ALL_GRIDS,
+  type Feel,
   type Grid,
   gridTicks,
   secondsPerTick,
+  straightenedTick,
+  swungTick,
   TICKS_PER_QUARTER,
   type Ticks,
 } from '../time'
@@ -70,7 +73,11 @@ const LETTERS: Readonly<Record<Limb, Letter>> = { RH: 'R', LH: 'L', XH: 'X', RF:
  *
  * @example at 100, taps at 3 149 305 451 615 740 ms are sixteenths
  */
-export function gridOfTaps(taps: readonly HeardStroke[], quarters: number): Grid | null {
+export function gridOfTaps(
+  taps: readonly HeardStroke[],
+  quarters: number,
+  feel: Feel | null = null,
+): Grid | null {
   if (taps.length === 0) return null
   const perTick = secondsPerTick(quarters, TICKS_PER_QUARTER) * 1000
   const fits = [...ALL_GRIDS]
@@ -78,10 +85,11 @@ export function gridOfTaps(taps: readonly HeardStroke[], quarters: number): Grid
     .map((grid) => {
       const slot = gridTicks(grid) * perTick
       const squares = taps.reduce(
-        (sum, { ms }) => sum + (ms - Math.round(ms / slot) * slot) ** 2,
+        (sum, { ms }) => sum + placeOf(ms / perTick, grid, feel).off ** 2,
         0,
       )
-      return { grid, slot, error: Math.sqrt(squares / taps.length) }
+      const error = Math.sqrt(squares / taps.length) * perTick
+      return { grid, slot, error }
     })
   const all = fits.filter(({ slot, error }) => error <= slot * EXPLAINS)
   const usual = all.filter(({ grid }) => grid.tuplet === null || grid.tuplet === 't')
@@ -97,11 +105,21 @@ export function gridOfTaps(taps: readonly HeardStroke[], quarters: number): Grid
   return (coarsest ?? least).grid
 }
 
+/** The slot of a grid that a tick is nearest to, and how many ticks after the slot sounds it is. */
+function placeOf(tick: number, grid: Grid, feel: Feel | null): { slot: number; off: number } {
+  const ticks = gridTicks(grid)
+  // A nought is not below nought: what is rounded up from there has a sign.
+  const slot = Math.round((feel ? straightenedTick(tick, grid, feel) : tick) / ticks) + 0
+  const sounds = feel ? swungTick(slot * ticks, grid, feel.swing, feel.meter) : slot * ticks
+  return { slot, off: tick - sounds }
+}
+
 /**
  * Taps as a line, on a grid that is found or given: what lies in one slot is struck together where it comes
  * within 35 ms and one player can, else squeezed into it in order, eight at the most. Levels are read from the
  * velocities, where they are known; where they are relative, the middle one is a plain stroke. `quarters` is
- * quarters a minute. Null for no taps.
+ * quarters a minute; `feel` is how the music swings that was tapped beside, from whose barline the taps are
+ * counted. Null for no taps.
  *
  * @example at 100, a right hand at 3 and a left at 149 ms are `RL` in sixteenths, 3 late and 1 early
  */
@@ -109,17 +127,21 @@ export function lineOfTaps(
   taps: readonly Tap[],
   quarters: number,
   wished: Grid | null = null,
+  feel: Feel | null = null,
 ): TappedLine | null {
-  const grid = wished ?? gridOfTaps(taps, quarters)
+  const grid = wished ?? gridOfTaps(taps, quarters, feel)
   if (!grid || taps.length === 0) return null
-  const slot = gridTicks(grid) * secondsPerTick(quarters, TICKS_PER_QUARTER) * 1000
-  const all = levelled([...taps].sort((a, b) => a.ms - b.ms))
-  // A nought is not below nought: what is rounded up from there has a sign.
-  const placeOf = ({ ms }: Tap) => Math.round(ms / slot) + 0
-  const end = placeOf(all[0] as Tap) + MAX_SLOTS
-  const ordered = all.filter((tap) => placeOf(tap) < end)
-  const places = ordered.map(placeOf)
-  const errorsMs = ordered.map(({ ms }, i) => ms - (places[i] as number) * slot)
+  const perTick = secondsPerTick(quarters, TICKS_PER_QUARTER) * 1000
+  const slot = gridTicks(grid) * perTick
+  const all = levelled([...taps].sort((a, b) => a.ms - b.ms)).map((tap) => ({
+    tap,
+    ...placeOf(tap.ms / perTick, grid, feel),
+  }))
+  const end = (all[0]?.slot ?? 0) + MAX_SLOTS
+  const placed = all.filter((one) => one.slot < end)
+  const ordered = placed.map(({ tap }) => tap)
+  const places = placed.map((one) => one.slot)
+  const errorsMs = placed.map(({ off }) => off * perTick)
   const first = places[0] as number
   const bySlot = new Map<number, Tap[]>()
   for (const [i, tap] of ordered.entries()) {

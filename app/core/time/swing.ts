@@ -31,3 +31,27 @@ export function swungTick(tick: Ticks, grid: Grid, swing: Swing, meter: Meter): 
     inPair <= half ? (inPair * first) / half : first + ((inPair - half) * (pair - first)) / half
   return tick - inPair + Math.round(leaning)
 }
+
+/** A metre and how it swings: what a notated place needs to be heard. */
+export interface Feel {
+  readonly swing: Swing
+  readonly meter: Meter
+}
+
+/**
+ * The notated place of what sounds at a tick, not rounded: the inverse of `swungTick` for places on a plain grid.
+ * Example: at 60 % of eighths 6048 is 5040.
+ */
+export function straightenedTick(tick: number, grid: Grid, { swing, meter }: Feel): number {
+  if (swing.percent === 50 || grid.tuplet !== null) return tick
+  const pair = swing.pairs === 8 ? TICKS_PER_QUARTER : TICKS_PER_QUARTER / 2
+  const bar = barTicks(meter)
+  const inBar = modulo(tick, bar)
+  const inPair = inBar % pair
+  if (inBar - inPair + pair > bar) return tick
+  const half = pair / 2
+  const first = (pair * swing.percent) / 100
+  const even =
+    inPair <= first ? (inPair * half) / first : half + ((inPair - first) * half) / (pair - first)
+  return tick - inPair + even
+}

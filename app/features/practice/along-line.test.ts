@@ -34,6 +34,27 @@ describe('what is meant of a step that is played along with', () => {
     expect([line.every, lineFrom]).toEqual([2 * 40320, 40320 + 20160])
   })
 
+  it('is meant where it sounds, over and over elsewhere in the bar each time', () => {
+    const swung = lickOf('grid: 1/8\nswing: 66\nline: RLK')
+    const over = toStep(
+      { kind: 'bar', lick: swung, form: { kind: 'over' }, range: { from: 0, to: 3 } },
+      { kind: 'over' },
+      swung,
+    )
+    const { line, lineFrom } = meantOf(over, false, null)
+    // Three eighths meet the barline again after eight times.
+    expect([line.every, line.rounds.length]).toEqual([15120, 8])
+    const { round } = toPerformance(over.played, { loop: true, countIn: false })
+    const sounding = round(0).flatMap((event) =>
+      event.kind === 'stroke' && event.part === 'line' ? [event.tick - lineFrom] : [],
+    )
+    const meant = line.rounds.flatMap((strokes, i) =>
+      strokes.map(({ tick }) => i * line.every + tick),
+    )
+    expect(meant).toEqual(sounding)
+    expect(line.rounds[1]?.map(({ tick }) => tick)).toEqual([1613, 5040, 11693])
+  })
+
   it('is one stroke an instant for a microphone, with the clicks that it may hear', () => {
     const { line, played } = meantOf(step, false, compose)
     expect(only(played)).toHaveLength(8)

@@ -2,7 +2,7 @@ import { modulo } from '~/core/foundation'
 import { frameTicks, type Lick, TEMPO_RANGE } from '~/core/line'
 import type { TappedLine } from '~/core/listening'
 import { formatLine } from '~/core/notation'
-import { TICKS_PER_QUARTER } from '~/core/time'
+import { STRAIGHT, TICKS_PER_QUARTER } from '~/core/time'
 import type { Edit } from './edits'
 
 /** A lick's text has tempos to a millionth; to a hundredth of a beat a minute is nearer than anybody taps. */
@@ -11,8 +11,8 @@ const STEPS_A_BEAT = 100
 /**
  * The edit that puts what was tapped in place of the line. It begins where it was tapped: before the first
  * barline is at the end of a bar, and a groove that stopped later stops there. What hung on the strokes that
- * are gone goes with them. `quarters` is the tempo that the taps had, in quarters a minute; null keeps the
- * lick's own.
+ * are gone goes with them. `quarters` is the tempo that free taps had, in quarters a minute, and they sound
+ * as they were tapped, straight; null keeps the lick's own tempo and swing.
  *
  * @example taps from a thirty-second before the bar, in 4/4: the line starts at the bar's last thirty-second
  */
@@ -23,7 +23,7 @@ export function tappedEdit(lick: Lick, found: TappedLine, quarters: number | nul
   const { stop } = lick.frame
   const frame = {
     ...lick.frame,
-    ...(quarters !== null && { tempo: tempoIn(quarters, beat) }),
+    ...(quarters !== null && { tempo: tempoIn(quarters, beat), swing: STRAIGHT }),
     grid,
     start,
     stop: stop === null ? null : Math.min(stop, start),

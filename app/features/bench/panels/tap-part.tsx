@@ -50,10 +50,12 @@ export function TapPart() {
   })
   const delayMs =
     source === 'mic' ? micDelay(settings, microphone.device) : settings.tapDelays[source]
-  const [session] = useState(() => new TapSession(quarters, delayMs))
+  const [session] = useState(() => new TapSession(quarters, delayMs, lick.frame))
   const { phase, taps, wished, found, free, quarters: tapped } = useSlices(session)
   useEffect(() => session.goAt(quarters), [session, quarters])
   useEffect(() => session.delayBy(delayMs), [session, delayMs])
+  const { swing } = lick.frame
+  useEffect(() => session.swingAs({ swing, meter }), [session, swing, meter])
 
   const { playing, trouble, start, stop, position, perTick } = useClick(meter, tempo)
   const tapping = phase === 'tapping'
