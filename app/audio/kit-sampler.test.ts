@@ -87,6 +87,7 @@ const stroke = (surface: SoundStroke['surface'], part: Partial<SoundStroke> = {}
   part: 'line',
   layer: 0,
   slot: 0,
+  nth: 0,
   limb: 'RH',
   surface,
   velocity: 80,

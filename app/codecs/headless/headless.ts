@@ -30,7 +30,7 @@ export function toHeadlessEvents(lick: Lick, velocity = false) {
     events: strokeEvents(lick)
       .filter(isNoGroove(lick))
       .map((stroke) => {
-        const { slot: _slot, grid: _grid, slotTick: _tick, ...event } = stroke
+        const { slot: _slot, grid: _grid, slotTick: _tick, nth: _nth, ...event } = stroke
         return velocity ? { ...event, velocity: eventVelocity(lick, stroke) } : event
       }),
   }

@@ -10,14 +10,20 @@ export interface Clash {
   readonly ostinatos: readonly number[]
 }
 
-/** Every instant at which one limb is asked for twice between line and ostinatos. */
+/**
+ * Every instant at which one limb is asked for twice between line and ostinatos, graces counted: a hand that is
+ * about to strike has no time for the grace of the other.
+ *
+ * @example `line: fL` over `under: R:rd` asks the right hand for a grace and for the ride
+ */
 export function limbClashes(lick: Lick): Clash[] {
   if (lick.ostinatos.length === 0) return []
   const clashes: Clash[] = []
   let onset: StrokeEvent[] = []
   const close = () => {
-    for (const limb of onset.length > 1 ? new Set(onset.map((event) => event.limb)) : []) {
-      const ostinatos = onset.filter((event) => event.limb === limb).map(({ layer }) => layer)
+    for (const limb of onset.length > 1 ? new Set(onset.flatMap(limbsOf)) : []) {
+      const wanting = onset.filter((event) => limbsOf(event).includes(limb))
+      const ostinatos = [...new Set(wanting.map(({ layer }) => layer))]
       const [first] = onset
       if (ostinatos.length > 1 && first) clashes.push({ tick: first.tick, limb, ostinatos })
     }
@@ -31,4 +37,9 @@ export function limbClashes(lick: Lick): Clash[] {
   }
   close()
   return clashes
+}
+
+/** The limbs that a stroke needs: its own, and the one that plays its graces. */
+function limbsOf({ limb, graceLimb }: StrokeEvent): Limb[] {
+  return graceLimb ? [limb, graceLimb] : [limb]
 }

@@ -32,6 +32,8 @@ export interface StrokeEvent {
   readonly slot: number
   readonly grid: Grid
   readonly slotTick: Ticks
+  /** Which part of a squeeze it is, from 0; 0 for a slot that is not squeezed. */
+  readonly nth: number
 }
 
 /**
@@ -194,19 +196,25 @@ function slotsEvents(slots: readonly TimedSlot[], layer: number): StrokeEvent[] 
     if (content.kind === 'rest') continue
     const [only, ...more] = content.kind === 'struck' ? content.strokes : []
     if (only && more.length === 0) {
-      events.push(strokeEvent(only, tick, slot, layer))
+      events.push(strokeEvent(only, tick, slot, layer, 0))
       continue
     }
     // A squeeze that does not divide its slot lies at the floor of the exact position.
     const inSlot = strokesInSlot(content).map(({ stroke, top, bottom }) =>
-      strokeEvent(stroke, tick + Math.floor((top * ticks) / bottom), slot, layer),
+      strokeEvent(stroke, tick + Math.floor((top * ticks) / bottom), slot, layer, top),
     )
     events.push(...inSlot.sort((a, b) => a.tick - b.tick || compareLimbs(a.limb, b.limb)))
   }
   return events
 }
 
-function strokeEvent(stroke: Stroke, tick: Ticks, slot: TimedSlot, layer: number): StrokeEvent {
+function strokeEvent(
+  stroke: Stroke,
+  tick: Ticks,
+  slot: TimedSlot,
+  layer: number,
+  nth: number,
+): StrokeEvent {
   const event = {
     tick,
     layer,
@@ -217,6 +225,7 @@ function strokeEvent(stroke: Stroke, tick: Ticks, slot: TimedSlot, layer: number
     slot: slot.index,
     grid: slot.grid,
     slotTick: slot.tick,
+    nth,
   }
   if (stroke.graces === 0) return event
   return { ...event, graceLimb: graceLimb(stroke), graceSurface: graceSurface(stroke) }

@@ -13,6 +13,8 @@ export interface SoundStroke {
   readonly layer: number
   /** Its slot in the line or the ostinato. */
   readonly slot: number
+  /** Which part of a squeeze it is, from 0; 0 for a slot that is not squeezed. */
+  readonly nth: number
   readonly limb: Limb
   readonly surface: Voice
   /** 1 to 127. */

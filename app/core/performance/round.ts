@@ -141,7 +141,7 @@ export function roundStrokes(
   const parts = roundParts(straight, { ...options, loop: true, countIn: false })
   const { bar } = frameTicks(lick.frame)
   const slots = lick.line.slots.length + 1
-  const again = roundEvents(parts, parts).filter(({ tick }) => tick < bar)
+  const again = begunBefore(bar, roundEvents(parts, parts))
   return [
     ...roundEvents(parts, null).map((event) => shifted(event, -parts.barlineTick)),
     ...again.map((event) => shifted(event, parts.ticks - parts.barlineTick)),
@@ -150,6 +150,18 @@ export function roundStrokes(
       ? []
       : [i < all.length - again.length ? event : { ...event, slot: event.slot + slots }],
   )
+}
+
+/** The events before a tick, and what is squeezed into the slots that began before it: a buzz is never cut. */
+function begunBefore(tick: Ticks, events: readonly SoundEvent[]): SoundEvent[] {
+  const open = new Map<number, number>()
+  return events.filter((event) => {
+    if (event.kind !== 'stroke') return event.tick < tick
+    const goesOn = event.nth > 0 && open.get(event.layer) === event.slot
+    if (event.tick >= tick && !goesOn) open.delete(event.layer)
+    else open.set(event.layer, event.slot)
+    return event.tick < tick || goesOn
+  })
 }
 
 /** What sounds after the last round: its tail, over a bar of groove where that follows. */
@@ -193,6 +205,7 @@ function toSound(event: StrokeEvent, lick: Lick, part: Part): SoundStroke {
     part,
     layer: event.layer,
     slot: event.slot,
+    nth: event.nth,
     limb,
     surface,
     velocity: part === 'line' ? eventVelocity(lick, event) : strokeVelocity(event.dynamic, 0, []),

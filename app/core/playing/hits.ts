@@ -8,18 +8,23 @@ import type { Ticks } from '../time'
 /** What is read: the line with its ostinatos, into its landing, or in its form with the seam. */
 export type Reading = 'line' | 'landing' | 'loop'
 
-/** How a stroke follows its limb's last one: what sets the time that it needs. */
-export type HitKind = 'single' | 'double' | 'triple' | 'buzz'
+/**
+ * How a stroke follows its limb's last one where both are on the same surface: apart from it, as a rebound with
+ * a grace, in a run of neighbouring onsets, or pressed into the head with it. What a stroke of a run needs
+ * depends on how many have come before it without time for a single, and so on the tempo.
+ */
+export type HitLink = 'apart' | 'rebound' | 'run' | 'buzz'
 
-/** A stroke of a limb as its time is reckoned: a main stroke, or a grace some time before it. */
+/** A stroke of a limb as its time is reckoned: a main stroke, or its graces some time before it. */
 export interface Hit {
   readonly tick: Ticks
   readonly limb: Limb
   readonly surface: Voice
-  /** How long before its tick a grace lies, in milliseconds; 0 for a main stroke. */
+  /** How long before its tick it begins, in milliseconds: the first grace; 0 for a main stroke. */
   readonly leadMs: number
-  /** What it is where the limb's last stroke was on the same surface; a move is a single. */
-  readonly kind: HitKind
+  /** How long before its tick the limb is free again, in milliseconds: the last grace; 0 for a main stroke. */
+  readonly freeMs: number
+  readonly link: HitLink
 }
 
 /** The grooves of the player's own, and whether its hands change places. */
@@ -34,6 +39,7 @@ interface Raw {
   /** 0 for line and landing, from 1 for ostinatos. */
   readonly part: number
   readonly slot: number
+  readonly nth: number
   readonly limb: Limb
   readonly surface: Voice
   readonly grace: Graces
@@ -45,8 +51,8 @@ interface Raw {
 const GROOVE = Number.POSITIVE_INFINITY
 
 /**
- * Every stroke of a limb whose hand or foot is known, graces too, by tick, then limb. What is a
- * double or a triple is judged in the line with its landing, and in each ostinato, by itself.
+ * Every stroke of a limb whose hand or foot is known, graces too, by tick, then limb. What is a run
+ * is judged in the line with its landing, and in each ostinato, by itself.
  */
 export function hitsOf(lick: Lick, reading: Reading, kit: Kit, groove: GrooveHands = {}): Hit[] {
   return judged(rawStrokes(lick, reading, groove), kit)
@@ -67,18 +73,19 @@ function judged(raw: readonly Raw[], kit: Kit): Hit[] {
     judge.reach(stroke)
     if (grace > 0 && graceLimb && graceLimb !== 'XH') {
       const graceSurface = stroke.graceSurface ?? surface
-      const kind = judge.grace(stroke, graceLimb, graceSurface)
       hits.push({
         tick,
         limb: graceLimb,
         surface: graceSurface,
         leadMs: GRACE_LEAD_MS[grace],
-        kind,
+        freeMs: GRACE_LEAD_MS[1],
+        link: judge.grace(stroke, graceLimb, graceSurface),
       })
     }
     if (limb === 'XH') continue
-    const kind = judge.strike(stroke)
-    hits.push({ tick, limb, surface, leadMs: 0, kind: buzzes.has(stroke) ? 'buzz' : kind })
+    const link = judge.strike(stroke)
+    const pressed = link === 'run' && buzzes.has(stroke)
+    hits.push({ tick, limb, surface, leadMs: 0, freeMs: 0, link: pressed ? 'buzz' : link })
   }
   return hits
 }
@@ -99,6 +106,7 @@ function toRaw(stroke: SoundStroke): Raw {
     tick: stroke.tick,
     part: stroke.part === 'groove' ? GROOVE : stroke.layer,
     slot: stroke.slot,
+    nth: stroke.nth,
     limb: stroke.limb,
     surface: stroke.surface,
     grace: stroke.graces,
@@ -114,11 +122,10 @@ function inOrder(a: Raw, b: Raw): number {
 /** What a limb struck last. */
 interface Struck {
   readonly part: number
-  /** Its place among the onsets of its part; none for a grace, which lies between onsets. */
-  readonly onset: number | null
+  /** Its place among the onsets of its part; of a grace that of its main stroke. */
+  readonly onset: number
   readonly place: Voice
-  /** How many it is in a row on one surface at neighbouring onsets. */
-  readonly run: number
+  readonly isGrace: boolean
 }
 
 /** Follows the limbs from stroke to stroke, and tells which are rebounds. */
@@ -138,37 +145,36 @@ class RunJudge {
     if (part === GROOVE) this.grooveTick = tick
   }
 
-  /** A main stroke: the 2nd of a run is a double, the 3rd a triple, the 4th a single again, and so on. */
-  strike({ part, limb, surface }: Raw): HitKind {
-    const onset = this.onset(part)
-    const place = this.placed(surface)
+  /** A main stroke: in a run with its limb's last one at the onset before, a rebound after a grace there. */
+  strike({ part, limb, surface }: Raw): Exclude<HitLink, 'buzz'> {
+    const struck = { part, onset: this.onset(part), place: this.placed(surface), isGrace: false }
     const before = this.last.get(limb)
-    const neighbours =
-      part !== GROOVE &&
-      before?.part === part &&
-      before.onset === onset - 1 &&
-      before.place === place
-    const run = neighbours ? before.run + 1 : 1
-    this.last.set(limb, { part, onset, place, run })
-    return (['triple', 'single', 'double'] as const)[run % 3] as HitKind
+    this.last.set(limb, struck)
+    if (!before || !areNeighbours(before, struck)) return 'apart'
+    return before.isGrace ? 'rebound' : 'run'
   }
 
   /** A grace: one controlled rebound with a tap of its hand at the onset right before its main stroke. */
-  grace({ part }: Raw, limb: Limb, surface: Voice): HitKind {
+  grace({ part }: Raw, limb: Limb, surface: Voice): 'apart' | 'rebound' {
+    const struck = { part, onset: this.onset(part), place: this.placed(surface), isGrace: true }
     const before = this.last.get(limb)
-    const place = this.placed(surface)
-    const rebounds =
-      part !== GROOVE &&
-      before?.part === part &&
-      before.onset === this.onset(part) - 1 &&
-      before.place === place
-    this.last.set(limb, { part, onset: null, place, run: 1 })
-    return rebounds ? 'double' : 'single'
+    this.last.set(limb, struck)
+    return before && !before.isGrace && areNeighbours(before, struck) ? 'rebound' : 'apart'
   }
 
   private onset(part: number): number {
     return this.onsets.get(part)?.index ?? 0
   }
+}
+
+/** Whether two strokes of a limb are on one surface at neighbouring onsets; strokes of the groove never are. */
+function areNeighbours(before: Struck, now: Struck): boolean {
+  return (
+    now.part !== GROOVE &&
+    before.part === now.part &&
+    before.onset === now.onset - 1 &&
+    before.place === now.place
+  )
 }
 
 /** Voices at one place are one surface here, and so are the pedals of one foot. */
@@ -189,7 +195,7 @@ function buzzesIn(raw: readonly Raw[], placed: (surface: Voice) => Voice): Set<R
   }
   const last = new Map<number, { tick: Ticks; before: Ticks }>()
   for (const stroke of raw) {
-    const { part, tick, limb, slot, surface } = stroke
+    const { part, tick, limb, slot, nth, surface } = stroke
     const known = last.get(part)
     if (known?.tick !== tick) last.set(part, { tick, before: known?.tick ?? Number.NaN })
     if (limb !== 'RH' && limb !== 'LH') continue
@@ -198,6 +204,8 @@ function buzzesIn(raw: readonly Raw[], placed: (surface: Voice) => Voice): Set<R
     const before = run.at(-1)
     const goesOn =
       before?.slot === slot &&
+      // A layer comes round in the same slot: only what is squeezed together goes on.
+      before.nth < nth &&
       before.tick === last.get(part)?.before &&
       placed(before.surface) === placed(surface)
     if (goesOn) run.push(stroke)

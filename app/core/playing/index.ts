@@ -10,7 +10,7 @@ export {
 export { type CleanPlay, type Evidence, evidenceOf, withEvidence } from './evidence'
 export { type FootLanding, footLanding, movesIntoLanding } from './feet'
 export { type HandPaths, handPaths, type PathStop, pathLengthOf } from './hand-paths'
-export type { HitKind, Reading } from './hits'
+export type { Reading } from './hits'
 export { crashesOf, type LandingHand, landingHands, landOnKit } from './landing-hands'
 export {
   DEFAULT_SETTING,
@@ -19,6 +19,7 @@ export {
   type MoveKind,
   movesOf,
   movesOfStrokes,
+  movesTooFast,
   type Setting,
   type SpeedLimit,
   speedLimit,

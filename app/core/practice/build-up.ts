@@ -8,6 +8,7 @@ import {
   lickSlots,
   lineEvents,
   normalGridChanges,
+  TEMPO_RANGE,
   type TimedSlot,
 } from '../line'
 import { formatSlot } from '../notation'
@@ -16,7 +17,7 @@ import { isHand, type Stroke, strokesInSlot } from '../sticking'
 import type { Grid, Ticks } from '../time'
 import { inForm, type PracticeForm } from './form'
 import type { PartKind, PracticeOrder } from './kinds'
-import { pulseOf } from './pulse'
+import { barPulseOf, pulseOf } from './pulse'
 
 /** One step of a build-up: a small lick of its own, in the form in which it is played. */
 export interface PracticePart {
@@ -90,11 +91,17 @@ function barForm({ frame }: Lick): PracticeForm {
   return { kind: 'bars', groove: frame.lead > 0 ? 1 : 0, fill: 1 }
 }
 
-/** A part of all slots: over and over, or where that would be harder than the lick, with a breath. */
+/**
+ * A part of all slots: over and over, or where that would be harder than the lick, with a breath; what sounds
+ * under it is left out where it would be harder even so, as under a line that is longer than its bars.
+ */
 function wholePart(kind: PartKind, lick: Lick, making: Making): PracticePart {
   const range = { from: 0, to: lick.line.slots.length }
-  const over = isNoHarder(inForm(lick, OVER), making)
-  return { kind, lick, form: over ? OVER : breathing(lick, making), range }
+  if (isNoHarder(inForm(lick, OVER), making)) return { kind, lick, form: OVER, range }
+  const form = breathing(lick, making)
+  if (lick.ostinatos.length > 0 && !isNoHarder(inForm(lick, form), making))
+    return wholePart(kind, { ...lick, ostinatos: [] }, making)
+  return { kind, lick, form, range }
 }
 
 /** A part of some slots in its place in the bar, with the first stroke after it. */
@@ -110,10 +117,16 @@ function breathing(lick: Lick, making: Making): PracticeForm {
   return isNoHarder(inForm(lick, form), making) ? form : { ...form, fill: fill + 1 }
 }
 
-/** Whether what is played over and over has as much time for every move as the lick itself. */
-function isNoHarder(played: Lick, { limit, setting }: Making): boolean {
-  const { bpm } = speedLimit(played, 'loop', setting)
-  return bpm === null || (limit !== null && bpm >= limit * (1 - 1e-9))
+/** Whether what is played, over and over or once, has as much time for every move as the lick itself. */
+function isNoHarder(
+  played: Lick,
+  { limit, setting }: Making,
+  reading: 'line' | 'loop' = 'loop',
+): boolean {
+  const { bpm } = speedLimit(played, reading, setting)
+  // Nothing is played faster than a lick's tempo can be written.
+  const least = Math.min(limit ?? TEMPO_RANGE.most, TEMPO_RANGE.most)
+  return bpm === null || bpm >= least * (1 - 1e-9)
 }
 
 /** The end of a part with the first stroke after it, where that comes within a beat. */
@@ -136,13 +149,18 @@ function limbParts(plain: Lick, making: Making): PracticePart[] {
   if (feet.length === 0 || !hands) return []
   const without = (letters: readonly ('R' | 'L' | 'X' | 'K' | 'H' | 'J')[]) =>
     letters.reduce<Phrase>((phrase, letter) => leaveOut(phrase, letter), phraseOf(plain.line, all))
-  const pulse = uses(plain, ({ letter }) => letter === 'H' || letter === 'J')
-    ? []
-    : [pulseOf(plain.frame.meter)]
-  const feetAlone = bare(withSlots(plain, without(['R', 'L', 'X']).slots))
+  const feetAlone = {
+    ...bare(withSlots(plain, without(['R', 'L', 'X']).slots)),
+    ostinatos: [],
+  }
+  const beaten = { ...feetAlone, ostinatos: [pulseOf(plain.frame.meter)] }
+  const pulsed = isNoHarder(beaten, making, 'line')
+    ? beaten
+    : { ...feetAlone, ostinatos: [barPulseOf(plain.frame.meter)] }
+  const hasPulse = uses(plain, ({ letter }) => letter === 'H' || letter === 'J')
   return [
     wholePart('hands', bare(withSlots(plain, without(feet).slots)), making),
-    wholePart('feet', { ...feetAlone, ostinatos: pulse }, making),
+    wholePart('feet', hasPulse ? feetAlone : pulsed, making),
   ]
 }
 

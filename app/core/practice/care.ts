@@ -1,7 +1,7 @@
 import type { Lick } from '../line'
 import { frameTicks } from '../line'
 import type { PracticeSession } from '../log'
-import { type Move, movesOf, type Setting } from '../playing'
+import { type Move, movesTooFast, type Setting } from '../playing'
 import { secondsPerTick } from '../time'
 
 /** A limb that is asked for more than it can keep up. */
@@ -12,23 +12,17 @@ export interface Strain {
 }
 
 /**
- * The limbs that have less time than they need when a lick is played over and over at a tempo, each
- * with its worst move, the worst first. Example: `under: @1/8 K` at 184 leaves a kick 163.0 ms of the
- * 170 that a foot's single needs. Up to `least`, the limit of the lick that a part is from, none is told:
- * a part is never judged harder than its lick.
+ * The limbs that have less time than they need when a lick is played over and over at a tempo in beats of its
+ * metre, each with its worst move, the worst first.
+ *
+ * @example `under: @1/8 K` at 184 leaves a kick 163.0 ms of the 170 that a foot's single needs
  */
-export function strainsAt(
-  lick: Lick,
-  tempo: number,
-  setting: Setting,
-  least: number | null = null,
-): Strain[] {
-  if (least !== null && tempo <= least) return []
+export function strainsAt(lick: Lick, tempo: number, setting: Setting): Strain[] {
   const perTick = secondsPerTick(tempo, frameTicks(lick.frame).beat)
   const worst = new Map<Move['limb'], Move>()
-  for (const move of movesOf(lick, 'loop', setting)) {
+  for (const move of movesTooFast(lick, 'loop', setting, tempo)) {
     const known = worst.get(move.limb)
-    if (move.bpm < tempo && (!known || move.bpm < known.bpm)) worst.set(move.limb, move)
+    if (!known || move.bpm < known.bpm) worst.set(move.limb, move)
   }
   return [...worst.values()]
     .sort((a, b) => a.bpm - b.bpm)

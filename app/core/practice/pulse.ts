@@ -1,20 +1,30 @@
 import type { Lick, Ostinato } from '../line'
 import { REST, strokeLimb, strokesInSlot, toStroke } from '../sticking'
-import { barTicks, beatTicks, gridTicks, groupStarts, type Meter } from '../time'
+import { barTicks, beatTicks, gridTicks, groupStarts, type Meter, type Ticks } from '../time'
 
 /**
  * The hi-hat foot on the pulse: on every beat, in metres of eighths and sixteenths where the felt
  * groups begin. Example: `@1/4 H` a bar long in 4/4, `@1/8 H-H-H--` in 7/8.
  */
 export function pulseOf(meter: Meter): Ostinato {
+  const beat = beatTicks(meter)
+  const felt = new Set(meter.unit >= 8 ? groupStarts(meter) : [])
+  return footOn(meter, (tick) => (meter.unit >= 8 ? felt.has(tick) : tick % beat === 0))
+}
+
+/** The hi-hat foot on the first beat of every bar alone. Example: `@1/4 H---` in 4/4. */
+export function barPulseOf(meter: Meter): Ostinato {
+  return footOn(meter, (tick) => tick === 0)
+}
+
+/** A bar of the hi-hat foot, struck at some of its beats. */
+function footOn(meter: Meter, isStruck: (tick: Ticks) => boolean): Ostinato {
   const value = meter.unit === 2 ? 4 : meter.unit
   const grid = { value, tuplet: null } as const
-  const [bar, beat, slot] = [barTicks(meter), beatTicks(meter), gridTicks(grid)]
-  const felt = new Set(meter.unit >= 8 ? groupStarts(meter) : [])
-  const slots = Array.from({ length: bar / slot }, (_, i) => {
-    const struck = meter.unit >= 8 ? felt.has(i * slot) : (i * slot) % beat === 0
-    return struck ? ({ kind: 'struck', strokes: [toStroke('H')] } as const) : REST
-  })
+  const slot = gridTicks(grid)
+  const slots = Array.from({ length: barTicks(meter) / slot }, (_, i) =>
+    isStruck(i * slot) ? ({ kind: 'struck', strokes: [toStroke('H')] } as const) : REST,
+  )
   return { scope: 'all', grid, line: { slots, groups: [slots.length], gridChanges: [] } }
 }
 

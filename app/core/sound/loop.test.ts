@@ -113,6 +113,7 @@ describe('a mix', () => {
     part: 'line',
     layer: 0,
     slot: 0,
+    nth: 0,
     limb: 'RH',
     surface,
     velocity,

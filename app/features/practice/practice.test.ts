@@ -78,7 +78,7 @@ describe('the steps of a plan', () => {
   it('are never judged harder than the lick', () => {
     const limit = speedLimit(LICK, 'line').bpm as number
     for (const step of steps) {
-      const own = stepLimit(step, LICK, DEFAULT_SETTING)
+      const own = stepLimit(step, DEFAULT_SETTING)
       if (own !== null) expect(own).toBeGreaterThanOrEqual(limit)
     }
     const grid = { value: 16, tuplet: null } as const

@@ -61,14 +61,9 @@ function partWords(part: PracticePart, wished: PracticeForm, lick: Lick): string
   return form.kind === 'over' ? words : `${words}${partial ? ', ' : ': '}${formName(form)}`
 }
 
-/**
- * Up to which tempo a step can be played, by the model: its own limit, and never less than that of the
- * lick it is from, for a part is never harder. Null where nothing limits it.
- */
-export function stepLimit({ part }: Step, lick: Lick, setting: Setting): number | null {
-  const own = speedLimit(part.lick, 'line', setting).bpm
-  if (own === null) return null
-  return Math.max(own, speedLimit(lick, 'line', setting).bpm ?? own)
+/** Up to which tempo a step can be played, by the model; null where nothing limits it. */
+export function stepLimit({ part }: Step, setting: Setting): number | null {
+  return speedLimit(part.lick, 'line', setting).bpm
 }
 
 /** Which rungs are above a limit that holds on one grid: a limit is strokes a minute. */

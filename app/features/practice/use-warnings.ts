@@ -29,18 +29,15 @@ export function useWarnings(practised: Practised) {
   const { step, played, heard, tempo, rungs, grid, setting, own, breakAfter } = practised
   const [since] = useState(() => Date.now() - STRETCH_MS)
   const recent = useSessionsSince(since)
-  const limit = useMemo(
-    () => (step ? stepLimit(step, played, setting) : null),
-    [step, played, setting],
-  )
+  const limit = useMemo(() => (step ? stepLimit(step, setting) : null), [step, setting])
   const past = useMemo(() => rungsAbove(rungs, grid, limit), [rungs, grid, limit])
   const seam = useMemo(() => {
     const { grooves = [] } = setting
     return step ? seamWords(seamRuns(step.played, { grooves })) : ''
   }, [step, setting])
   const strains = useMemo(
-    () => strainsAt(heard, tempo, setting, limit).map(strainWords),
-    [heard, tempo, setting, limit],
+    () => strainsAt(heard, tempo, setting).map(strainWords),
+    [heard, tempo, setting],
   )
   const jump = jumpWords(played, tempo, own)
   const rest = breakWords(

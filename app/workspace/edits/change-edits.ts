@@ -2,14 +2,23 @@ import type { Change } from '~/core/change-list'
 import {
   addSwell,
   leaveOut,
+  mapStrokes,
   originsOf,
   type Phrase,
   phraseOf,
   plainStrokes,
   type SlotRange,
+  withoutGraces,
 } from '~/core/changes'
-import { frameTicks, type Lick, lickSlots, limbClashes, lineEvents } from '~/core/line'
-import { type Letter, type Level, type Limb, REST } from '~/core/sticking'
+import {
+  frameTicks,
+  type Lick,
+  lickSlots,
+  limbClashes,
+  lineEvents,
+  type StrokeEvent,
+} from '~/core/line'
+import { type Letter, type Level, type Limb, REST, type Stroke, strokeLimb } from '~/core/sticking'
 import { type Edit, replaceRange } from './edits'
 
 /** What a named change makes of a range. */
@@ -72,26 +81,29 @@ const LETTERS_OF: Readonly<Record<Limb, readonly Letter[]>> = {
   LF: ['H', 'J'],
 }
 
-/** The line without a limb's strokes in the slots where an ostinato wants that limb too. */
+/** The line without a limb's strokes, and without the graces that it plays, where an ostinato wants that limb too. */
 export function leaveOutClashing(lick: Lick, limb: Limb): Edit {
   const ticks = new Set(
     limbClashes(lick)
       .filter((clash) => clash.limb === limb)
       .map(({ tick }) => tick),
   )
-  const clashing = new Set(
-    lineEvents(lick)
-      .filter((event) => event.limb === limb && ticks.has(event.tick))
-      .map(({ slot }) => slot),
-  )
-  const slots = lick.line.slots.map((content, slot) =>
-    clashing.has(slot)
+  const clashing = lineEvents(lick).filter(({ tick }) => ticks.has(tick))
+  const slotsOf = (isMeant: (event: StrokeEvent) => boolean) =>
+    new Set(clashing.filter(isMeant).map(({ slot }) => slot))
+  const struck = slotsOf((event) => event.limb === limb)
+  const graced = slotsOf((event) => event.graceLimb === limb)
+  const slots = lick.line.slots.map((content, slot) => {
+    const left = struck.has(slot)
       ? LETTERS_OF[limb].reduce(
-          (left, letter) => leaveOut({ slots: [left], groups: [1] }, letter).slots[0] ?? left,
+          (some, letter) => leaveOut({ slots: [some], groups: [1] }, letter).slots[0] ?? some,
           content,
         )
-      : content,
-  )
+      : content
+    if (!graced.has(slot)) return left
+    const plain = (stroke: Stroke) => (strokeLimb(stroke) === limb ? stroke : withoutGraces(stroke))
+    return mapStrokes([left], plain)[0] ?? left
+  })
   const all = { from: 0, to: slots.length }
   return replaceRange(
     lick,

@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest'
 import { CHANGES } from '~/core/change-list'
 import { findPhrase } from '~/core/changes'
 import { chainsOf, cycleOf, fixesOf, renotate } from '~/core/fitting'
+import { limbClashes } from '~/core/line'
 import { formatLine } from '~/core/notation'
 import { PLAIN_VOICING } from '~/core/voicing'
 import { liveCells, liveGrooves, liveVersions } from '~/storage'
@@ -143,6 +144,22 @@ describe('edits', () => {
   it('leave a limb out where a layer wants it too', () => {
     const lick = lickOf('line: JRLK*2\nunder: @1/4 H')
     expect(line(leaveOutClashing(lick, 'LF'))).toBe('-RLK*2')
+    const graced = lickOf('line: fLRfLR\nunder: @1/8 R:rd')
+    expect(line(leaveOutClashing(graced, 'RH'))).toBe('LRLR')
+  })
+
+  it('leave none of a limb where a layer wants it too, and all else where it is (law)', () => {
+    fc.assert(
+      fc.property(random.lick, fc.constantFrom('RH', 'LH', 'XH', 'RF', 'LF'), (lick, limb) => {
+        const left = leaveOutClashing(lick, limb).lick
+        const clashes = limbClashes(left).filter(({ ostinatos }) => ostinatos.includes(0))
+        expect(clashes.filter((clash) => clash.limb === limb)).toEqual([])
+        const before = limbClashes(lick).filter(({ ostinatos }) => ostinatos.includes(0))
+        if (!before.some((clash) => clash.limb === limb))
+          expect(left.line.slots).toEqual(lick.line.slots)
+      }),
+      { numRuns: 150 },
+    )
   })
 })
 
