@@ -101,8 +101,8 @@ function atomElements(atom: Atom, marks: Marks, writing: Writing): Xml[] {
   if (atom.kind !== 'strokes') {
     const rest = element(
       'note',
-      // Only the rests of the line itself are shown.
-      atom.kind === 'slash' || writing.voice > 1 ? { 'print-object': 'no' } : {},
+      // Only the rests of the line itself are shown, and those that a value tells the length of.
+      atom.kind === 'slash' || writing.voice > 1 || atom.isOpen ? { 'print-object': 'no' } : {},
       element('rest'),
       length,
       element('voice', {}, writing.voice),
@@ -138,7 +138,8 @@ function atomElements(atom: Atom, marks: Marks, writing: Writing): Xml[] {
 }
 
 /** The written value under its dots and brackets. */
-function written({ value, dots, brackets }: Atom) {
+function written({ kind, value, dots, brackets, isOpen }: Atom) {
+  if (isOpen && kind !== 'strokes') return []
   const [actual, normal] = brackets.reduce(
     ([notes, time], one) => [notes * one.notes, time * one.inTimeOf],
     [1, 1],

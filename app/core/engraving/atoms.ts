@@ -42,6 +42,8 @@ export interface Atom {
   /** The group it belongs to; null outside the line. */
   readonly group: number | null
   readonly slot: number | null
+  /** Whether its value does not tell how long it lasts, since none does that anybody reads. */
+  readonly isOpen?: true
 }
 
 /** How many times shorter than its slot each of so many strokes squeezed into it is written. */

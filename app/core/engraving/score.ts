@@ -4,7 +4,7 @@ import { ALWAYS, type Atom, gridBrackets, layerAtoms, slotAtoms } from './atoms'
 import { beamsOf } from './beams'
 import { type Filler, grooveBetween } from './groove-atoms'
 import { landingAtoms, type StaffTuplet, type StaffView, toStaff, tupletsOf } from './staff'
-import { fillerAtoms, joinRests, plainWhereAlone } from './values'
+import { cutAtBarline, fillerAtoms, joinRests, plainWhereAlone } from './values'
 
 /** One voice of a bar: its notes and rests without a gap, and which of them hang together. */
 export interface ScoreVoice {
@@ -128,19 +128,4 @@ function filled(atoms: readonly Atom[], from: Ticks, to: Ticks, filler: Filler):
     at = Math.max(at, atom.tick + atom.ticks)
   }
   return at < to ? [...all, ...filler('rest', at, to)] : all
-}
-
-/**
- * What lasts over a barline, cut there: the stroke lasts up to the barline, and rests follow behind it,
- * since a drum does not sound any longer for it.
- */
-function cutAtBarline(atom: Atom, bar: Ticks, filler: Filler): Atom[] {
-  const end = atom.tick + atom.ticks
-  const barline = (Math.floor(atom.tick / bar) + 1) * bar
-  if (end <= barline) return [atom]
-  const [first, ...rests] = filler('rest', atom.tick, barline)
-  const { kind, strokes, group, slot } = atom
-  return first
-    ? [{ ...first, kind, strokes, group, slot }, ...rests, ...filler('rest', barline, end)]
-    : [atom]
 }

@@ -25,7 +25,14 @@ import {
 import { beamsOf } from './beams'
 import { edgesOf } from './edges'
 import { grooveAtoms, grooveBetween, playedOn, slashed } from './groove-atoms'
-import { fillerAtoms, joinRests, plainWhereAlone, plainWithin, writtenWithin } from './values'
+import {
+  cutAtBarline,
+  fillerAtoms,
+  joinRests,
+  plainWhereAlone,
+  plainWithin,
+  writtenWithin,
+} from './values'
 
 /** What the player prefers to read. */
 export interface StaffView {
@@ -44,7 +51,8 @@ export interface StaffHead extends HeadPlace {
 /** A note, a rest or a slash with everything that is drawn at it. */
 export interface StaffNote {
   readonly tick: Ticks
-  readonly kind: 'note' | 'rest' | 'slash'
+  /** A space is silence that no value tells the length of: nothing is drawn. */
+  readonly kind: 'note' | 'rest' | 'slash' | 'space'
   readonly value: number
   readonly dots: 0 | 1
   readonly heads: readonly StaffHead[]
@@ -54,6 +62,8 @@ export interface StaffNote {
   /** The sticking under the note, top limb first. */
   readonly letters: readonly { readonly letter: Letter; readonly ghost: boolean }[]
   readonly group: number | null
+  /** Whether its value does not tell how long it lasts, since none does that anybody reads. */
+  readonly isOpen?: true
 }
 
 /** A bracket with a number over notes `from` to `to`, both included. */
@@ -87,7 +97,8 @@ export interface Staff {
 
 /**
  * Engraves a lick from the barline of the fill's bar to its landing. With a stretch in ticks, only what stands
- * in the bars that it touches has to be asked for afterwards. Law: units of those bars are the same without.
+ * in the bars that it touches has to be asked for afterwards. Laws: units of those bars are the same without;
+ * every bar is full to its barline, and no further.
  *
  * @example of `RLRL` in sixteenths on beat 4: three slashes for the groove, then four sixteenths under one beam
  */
@@ -121,9 +132,12 @@ export function toStaff(lick: Lick, view: StaffView, stretch: Stretch = ALWAYS):
     windowAround: around,
   })
   const groove = (from: Ticks, to: Ticks) => grooveBetween(lick, view, from, to, filler)
-  const feet = plainWhereAlone(ostinatoAtoms(lick, within))
+  // Under the line only strokes are written: what they leave of a bar is silent.
+  const feet = plainWhereAlone(ostinatoAtoms(lick, within)).flatMap(
+    (atom) => cutAtBarline(atom, bar, filler)[0] ?? [],
+  )
   const written = (notes: readonly Atom[]) => ({
-    notes: plainWhereAlone(notes),
+    notes: plainWhereAlone(notes).flatMap((atom) => cutAtBarline(atom, bar, filler)),
     feet,
     windowOf,
     view,
@@ -214,11 +228,11 @@ export function landingUnit(
 
 /** An atom as it stands on the staff of a kit. */
 export function toNote(atom: Atom, key: StaffKey = STAFF_KEY): StaffNote {
-  const { tick, value, dots, group, strokes } = atom
+  const { tick, value, dots, group, strokes, isOpen } = atom
   const graced = strokes.find((stroke) => stroke.graces > 0)
   return {
     tick,
-    kind: atom.kind === 'strokes' ? 'note' : atom.kind,
+    kind: atom.kind === 'strokes' ? 'note' : atom.kind === 'rest' && isOpen ? 'space' : atom.kind,
     value,
     dots,
     heads: headsOf(strokes, key),
@@ -226,6 +240,7 @@ export function toNote(atom: Atom, key: StaffKey = STAFF_KEY): StaffNote {
     graces: graced ? { count: graced.graces, head: key[graceSurface(graced)] } : null,
     letters: strokes.map(({ letter, level }) => ({ letter, ghost: level === 'ghost' })),
     group,
+    ...(isOpen && { isOpen }),
   }
 }
 

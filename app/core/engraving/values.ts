@@ -1,4 +1,3 @@
-import { gcd } from '../foundation'
 import {
   ALL_GRIDS,
   gridName,
@@ -28,7 +27,8 @@ const WRITTEN: readonly WrittenValue[] = [1, 2, 4, 8, 16, 32, 64]
 /**
  * Rests or slashes for a stretch of silence or groove, split at the windows so that every beat can
  * be read. They last exactly as long as the stretch: where no plain values come to a part of it, that
- * part is written in the tuplet on whose grid it lies, or at last under a number of its own.
+ * part is written in the tuplet on whose grid it lies; where there is none that anybody reads, it is cut at the
+ * beat and left open.
  */
 export function fillerAtoms(
   kind: 'rest' | 'slash',
@@ -80,7 +80,7 @@ function tupletAtoms(kind: 'rest' | 'slash', from: Ticks, to: Ticks, start: Tick
     const slot = gridTicks(one)
     return (from - start) % slot === 0 && (to - from) % slot === 0
   })
-  if (!grid?.tuplet) return [oddAtom(kind, from, to)]
+  if (!grid?.tuplet) return [openAtom(kind, from, to)]
   const { notes, inTimeOf } = TUPLET_RATIOS[grid.tuplet]
   const slot = gridTicks(grid)
   const atoms: Atom[] = []
@@ -122,14 +122,37 @@ const TUPLET_GRIDS = ALL_GRIDS.filter(({ tuplet }) => tuplet !== null).sort(
   (a, b) => gridTicks(b) - gridTicks(a),
 )
 
-/** A stretch that lies on no grid of the format: one value, under the number that makes it so long. */
-function oddAtom(kind: 'rest' | 'slash', from: Ticks, to: Ticks): Atom {
+/**
+ * A stretch of one window that lies on no grid of the format: no value says how long it is, and a number that
+ * nobody reads is no better. A stroke or a slash there has the nearest shorter value; a rest is not printed.
+ */
+function openAtom(kind: 'rest' | 'slash', from: Ticks, to: Ticks): Atom {
   const ticks = to - from
-  const longer = WRITTEN.filter((written) => written.dots === 0 && written.ticks >= ticks).at(-1)
-  const { value, ticks: plain } = longer ?? (WRITTEN[0] as WrittenValue)
-  const shared = gcd(plain, ticks)
-  const bracket = { id: `odd ${from}`, notes: plain / shared, inTimeOf: ticks / shared }
-  return { ...BARE, tick: from, ticks, kind, value, dots: 0, brackets: [bracket] }
+  const { value } = plainWithin(Math.max(ticks, SHORTEST_TICKS))
+  return { ...BARE, tick: from, ticks, kind, value, dots: 0, isOpen: true }
+}
+
+const SHORTEST_TICKS = TICKS_PER_WHOLE / 64
+
+/**
+ * What lasts over a barline, cut there: the stroke lasts up to the barline, and rests follow behind it,
+ * since a drum does not sound any longer for it. Law: what comes of it lasts as long.
+ *
+ * @example an eighth on the last sixteenth of a bar is a sixteenth, and a sixteenth rest in the next bar
+ */
+export function cutAtBarline(
+  atom: Atom,
+  bar: Ticks,
+  filler: (kind: 'rest' | 'slash', from: Ticks, to: Ticks) => Atom[],
+): Atom[] {
+  const end = atom.tick + atom.ticks
+  const barline = (Math.floor(atom.tick / bar) + 1) * bar
+  if (end <= barline) return [atom]
+  const [first, ...rests] = filler('rest', atom.tick, barline)
+  const { kind, strokes, group, slot } = atom
+  return first
+    ? [{ ...first, kind, strokes, group, slot }, ...rests, ...filler('rest', barline, end)]
+    : [atom]
 }
 
 /**

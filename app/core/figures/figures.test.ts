@@ -6,12 +6,13 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
-import { type StaffUnit, staffUnit, toStaff } from '../engraving'
+import { type StaffNote, type StaffUnit, staffUnit, toStaff } from '../engraving'
 import { HEAD_SHAPES } from '../kit'
 import { frameTicks } from '../line'
 import { type Figure, glyphWidth, type Shape, staffFigures } from '.'
 import { flagsOf, headGlyph, restGlyph } from './glyphs'
-import { stepY } from './measures'
+import { STEM, stepY } from './measures'
+import { placeNote } from './notes'
 
 const ROOM = { ceiling: -6.6, floor: 8.2 }
 
@@ -56,6 +57,41 @@ describe('a bar of staff', () => {
     expect(heads.map(({ name, at }) => [name, at[0] + glyphWidth(name) / 2, at[1]])).toEqual(
       [7, 5, 3, 1].map((step, i) => ['noteheadBlack', xOf(i * 2520), stepY(step)]),
     )
+  })
+
+  it('has no head over another, on one line or beside it (law)', () => {
+    const head = fc.record({
+      step: fc.integer({ min: 2, max: 6 }),
+      shape: fc.constantFrom(...HEAD_SHAPES),
+      ghost: fc.constant(false),
+    })
+    const heads = fc.uniqueArray(head, {
+      minLength: 2,
+      maxLength: 4,
+      selector: ({ step, shape }) => `${step} ${shape}`,
+    })
+    const [note] = unitOf('R').notes
+    const stem = fc.constantFrom('up' as const, 'down' as const)
+    fc.assert(
+      fc.property(heads, stem, fc.constantFrom(1, 2, 4, 16), (all, way, value) => {
+        const placed = placeNote({ ...(note as StaffNote), heads: all, value }, 10, way, ROOM).heads
+        for (const [i, a] of placed.entries())
+          for (const b of placed.slice(0, i)) {
+            const shared =
+              Math.min(a.x + glyphWidth(a.name), b.x + glyphWidth(b.name)) - Math.max(a.x, b.x)
+            if (Math.abs(a.step - b.step) <= 1) expect(shared).toBeLessThan(2 * STEM + 1e-9)
+          }
+      }),
+      { numRuns: 300 },
+    )
+    // A cross-stick beside a snare stroke, and a second snare: two heads, side by side, one dot.
+    for (const text of ['(RL:xs)', '(RL:s2)', '(RL:xs)--R']) {
+      const drawn = glyphs(shapes(draw(unitOf(text)), 'note'))
+      const dots = drawn.filter(({ name }) => name === 'augmentationDot')
+      expect([text, dots.length]).toEqual([text, text.endsWith('--R') ? 1 : 0])
+      const [first, second] = drawn
+      expect(Math.abs((first?.at[0] ?? 0) - (second?.at[0] ?? 0))).toBeGreaterThan(0.8)
+    }
   })
 
   it('joins sixteenths by two beams a beat, and stems end on the beam', () => {

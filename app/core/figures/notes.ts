@@ -46,7 +46,8 @@ export interface Room {
 
 /**
  * Puts the heads of a note on its column: all on one side of the stem, but for the upper one of two
- * neighbours, which stands on the other.
+ * neighbours, or the second of two on one line or in one space, which stands on the other. Law: no head covers
+ * another.
  */
 export function placeNote(note: StaffNote, x: number, stem: 'up' | 'down', room: Room): PlacedNote {
   // From the head at the stem's beginning to the one at its end.
@@ -59,20 +60,26 @@ export function placeNote(note: StaffNote, x: number, stem: 'up' | 'down', room:
   }
   const side = stem === 'up' ? 1 : -1
   const stemX = x - glyphWidth(first) / 2 + joint(first) - (side * STEM) / 2
-  let crossed = false
-  const heads = sorted.map((head, i): PlacedHead => {
+  // A head stands on the stem's own side, else across it, else beyond whatever is in its way.
+  const heads: PlacedHead[] = []
+  for (const [i, head] of sorted.entries()) {
     const name = names[i] as GlyphName
-    const below = sorted[i - 1]
-    crossed = below !== undefined && Math.abs(head.step - below.step) === 1 && !crossed
-    const across = stem === 'up' ? stemX - STEM / 2 : stemX + STEM / 2 - glyphWidth(name)
-    return {
-      name,
-      x: crossed ? across : stemX + (side * STEM) / 2 - joint(name),
-      y: stepY(head.step),
-      ghost: head.ghost,
-      step: head.step,
-    }
-  })
+    const width = glyphWidth(name)
+    const near = heads.filter((other) => Math.abs(other.step - head.step) <= 1)
+    const covers = (left: number) =>
+      near.some((other) => {
+        const right = other.x + glyphWidth(other.name)
+        return Math.min(left + width, right) - Math.max(left, other.x) > 2 * STEM
+      })
+    const own = stemX + (side * STEM) / 2 - joint(name)
+    const across = stem === 'up' ? stemX - STEM / 2 : stemX + STEM / 2 - width
+    const beyond =
+      stem === 'up'
+        ? Math.max(...near.map((other) => other.x + glyphWidth(other.name)))
+        : Math.min(...near.map((other) => other.x)) - width
+    const left = [own, across].find((x) => !covers(x)) ?? beyond
+    heads.push({ name, x: left, y: stepY(head.step), ghost: head.ghost, step: head.step })
+  }
   const near = heads[0] as PlacedHead
   const far = heads.at(-1) as PlacedHead
   return {
@@ -127,7 +134,9 @@ export function headShapes({ heads, note }: PlacedNote): Shape[] {
     // A dot on a line would be lost in it: it stands in the space above.
     const dotY = head.step % 2 === 0 ? head.y - 0.5 : head.y
     const dotX = head.x + width + (head.ghost ? GHOST + 0.1 : 0) + 0.35
-    const dots = note.dots === 1 ? [glyph('augmentationDot', dotX, dotY)] : []
+    // Heads side by side have one dot, behind the last of them.
+    const isLast = heads.every((other) => other.step !== head.step || other.x <= head.x)
+    const dots = note.dots === 1 && isLast ? [glyph('augmentationDot', dotX, dotY)] : []
     return [...ledgerLines(head, width), glyph(head.name, head.x), ...brackets, ...dots]
   })
 }

@@ -66,6 +66,7 @@ function voiceFigures(
   })
   const drawn = notes.map((note, i): Figure => {
     const at = placed[i]
+    if (note.kind === 'space') return { part: 'rest', shapes: [] }
     if (!at) return silentFigure(note, xOf(note.tick), stem)
     return { part: 'note', shapes: noteShapes(at, tips[i] as number, beamed.has(i)) }
   })
