@@ -20,7 +20,6 @@ import { formatMusicXml, formatMxl } from '../app/codecs/musicxml'
 import type { Result } from '../app/core/foundation'
 import { toOwnGrooves } from '../app/core/groove'
 import type { Lick } from '../app/core/line'
-import { pdfSheet, svgSheet } from './lick-sheet'
 
 /** What the command has of the outside: files by their paths, `-` for what is piped in. */
 export interface Files {
@@ -68,14 +67,28 @@ const ANSWERS: Readonly<Record<string, (lick: Lick, options: Options) => unknown
   },
 }
 /** Commands that print a document of their own, of one file. */
-const DOCUMENTS: Readonly<Record<string, (lick: Lick, options: Options) => Uint8Array | string>> = {
+type Document = Uint8Array | string
+const DOCUMENTS: Readonly<
+  Record<string, (lick: Lick, options: Options) => Document | Promise<Document>>
+> = {
   midi: (lick, { bare, kit }) => formatMidi(lick, { bare, ...(kit && { kit }), ...grooves(lick) }),
-  musicxml: (lick, { kit, out }) => {
-    const xml = formatMusicXml(lick, { beaming: 'beat', ...(kit && { kit }), ...grooves(lick) })
+  musicxml: (lick, { bare, kit, out }) => {
+    const xml = formatMusicXml(lick, {
+      beaming: 'beat',
+      bare,
+      ...(kit && { kit }),
+      ...grooves(lick),
+    })
     return out?.endsWith('.mxl') ? formatMxl(xml) : xml
   },
-  svg: (lick, { kit }) => svgSheet(lick, { ...(kit && { kit }), ...grooves(lick) }),
-  pdf: (lick, { kit }) => pdfSheet(lick, { ...(kit && { kit }), ...grooves(lick) }),
+  svg: async (lick, { kit }) => {
+    const { svgSheet } = await import('./lick-sheet')
+    return svgSheet(lick, { ...(kit && { kit }), ...grooves(lick) })
+  },
+  pdf: async (lick, { kit }) => {
+    const { pdfSheet } = await import('./lick-sheet')
+    return pdfSheet(lick, { ...(kit && { kit }), ...grooves(lick) })
+  },
 }
 
 const USAGE = `usage: npm run -s lick -- ${Object.keys(ANSWERS).join('|')} FILE [FILE ...]
@@ -83,7 +96,7 @@ const USAGE = `usage: npm run -s lick -- ${Object.keys(ANSWERS).join('|')} FILE 
        npm run -s lick -- convert FILE [--out PATH]
        convert takes MusicXML, compressed or not, and MIDI
        hear takes --played PLAYED, a JSON file of what was played
-       events takes --velocity; limit takes --landing or --loop, and --kit KITFILE; midi takes --bare`
+       events takes --velocity; limit takes --landing or --loop, and --kit KITFILE; midi and musicxml take --bare`
 
 /** The command was called in a way that it does not know, or with a file that cannot be read. */
 class WrongCall extends Error {}
@@ -93,18 +106,18 @@ class WrongCall extends Error {}
  * Reads and writes only what `files` gives it.
  *
  * @param words the command and what follows it, as in `['sum', 'tightrope.lick']`
- * @example lickCommand(['check', 'a.lick'], files) // { code: 0, out: '{\n  "errors": []\n}\n', told: '' }
+ * @example await lickCommand(['check', 'a.lick'], files) // { code: 0, out: '{\n  "errors": []\n}\n', told: '' }
  */
-export function lickCommand(words: readonly string[], files: Files): Ended {
+export async function lickCommand(words: readonly string[], files: Files): Promise<Ended> {
   try {
-    return run(words, files)
+    return await run(words, files)
   } catch (wrong) {
     if (wrong instanceof WrongCall) return { code: 2, out: '', told: `${wrong.message}\n` }
     throw wrong
   }
 }
 
-function run([command = '', ...rest]: readonly string[], files: Files): Ended {
+async function run([command = '', ...rest]: readonly string[], files: Files): Promise<Ended> {
   const { paths, options } = readOptions(command, rest, files)
   const [path] = paths
   const [answers, document] = [ANSWERS[command], DOCUMENTS[command]]
@@ -112,7 +125,7 @@ function run([command = '', ...rest]: readonly string[], files: Files): Ended {
   if (document && path && paths.length === 1) {
     const read = parseLickText(textOf(path, files))
     return read.ok
-      ? made(document(read.value.lick, options), options, files)
+      ? made(await document(read.value.lick, options), options, files)
       : refused(errorsOf(read.error))
   }
   if (!answers || !path) throw new WrongCall(USAGE)
@@ -202,7 +215,8 @@ function readOptions(command: string, given: readonly string[], files: Files) {
     if (command === 'events' && word === '--velocity') options = { ...options, velocity: true }
     else if (limits && word === '--landing') options = { ...options, reading: 'landing' }
     else if (limits && word === '--loop') options = { ...options, reading: 'loop' }
-    else if (command === 'midi' && word === '--bare') options = { ...options, bare: true }
+    else if ((command === 'midi' || command === 'musicxml') && word === '--bare')
+      options = { ...options, bare: true }
     else if (documents && word === '--out') options = { ...options, out: next() }
     else if (command === 'hear' && word === '--played')
       options = { ...options, played: beside(parsePlayed) }

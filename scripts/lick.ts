@@ -1,7 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 import { lickCommand } from './lick-command'
 
-const { code, out, told } = lickCommand(process.argv.slice(2), {
+const { code, out, told } = await lickCommand(process.argv.slice(2), {
   read: (path) => {
     try {
       return readFileSync(path === '-' ? 0 : path)

@@ -75,9 +75,9 @@ describe('the refused lines', () => {
 })
 
 /** The command with files that are only told, by their paths; `-` is what is piped in. */
-function run(words: readonly string[], told: Readonly<Record<string, string>> = {}) {
+async function run(words: readonly string[], told: Readonly<Record<string, string>> = {}) {
   const written: Record<string, Uint8Array | string> = {}
-  const ended = lickCommand(words, {
+  const ended = await lickCommand(words, {
     read: (path) => (path in told ? new TextEncoder().encode(told[path]) : undefined),
     write: (path, content) => {
       written[path] = content
@@ -88,26 +88,26 @@ function run(words: readonly string[], told: Readonly<Record<string, string>> = 
 }
 
 describe('the command', () => {
-  it('prints velocities where they are asked for, squeezed swells rising within their slots', () => {
+  it('prints velocities where they are asked for, squeezed swells rising within their slots', async () => {
     const lick = { '-': 'swell: 0..1 ghost>accent\nline: {RL}{RL}' }
-    const { events } = run(['events', '--velocity', '-'], lick).answer()
+    const { events } = (await run(['events', '--velocity', '-'], lick)).answer()
     const velocities = events.map(({ velocity }: { velocity: number }) => velocity)
     expect(velocities).toHaveLength(4)
     expect(velocities).toEqual([...velocities].sort((a, b) => a - b))
     expect(velocities[0]).toBeLessThan(velocities[3])
-    expect(run(['events', '-'], lick).answer().events[0]).not.toHaveProperty('velocity')
+    expect((await run(['events', '-'], lick)).answer().events[0]).not.toHaveProperty('velocity')
   })
 
-  it('prints one object for a file, an array for several, and errors with exit 1', () => {
+  it('prints one object for a file, an array for several, and errors with exit 1', async () => {
     const files = { 'a.lick': textOf('tightrope'), 'b.lick': textOf('parade'), '-': 'line: RLq' }
-    const one = run(['sum', 'a.lick'], files)
+    const one = await run(['sum', 'a.lick'], files)
     expect([one.code, one.answer().groups]).toEqual([0, [5, 3, 2]])
-    expect(run(['check', 'a.lick', 'b.lick'], files).answer()).toEqual([
+    expect((await run(['check', 'a.lick', 'b.lick'], files)).answer()).toEqual([
       { errors: [] },
       { errors: [] },
     ])
-    expect(run(['check', '-'], { '-': 'line: RLx' }).code).toBe(0)
-    const refused = run(['events', '-'], files)
+    expect((await run(['check', '-'], { '-': 'line: RLx' })).code).toBe(0)
+    const refused = await run(['events', '-'], files)
     const fault = {
       line: 1,
       column: 9,
@@ -116,40 +116,40 @@ describe('the command', () => {
       code: 'no-such-stroke',
     }
     expect([refused.code, refused.answer()]).toEqual([1, { errors: [fault] }])
-    const mixed = run(['check', 'a.lick', '-'], files)
+    const mixed = await run(['check', 'a.lick', '-'], files)
     expect([mixed.code, mixed.answer()]).toEqual([1, [{ errors: [] }, { errors: [fault] }]])
   })
 
-  it('tells the limit, with the landing or in a loop, and for a kit', () => {
-    const limit = run(['limit', '-', '--landing'], { '-': 'line: RLKK*4' }).answer()
+  it('tells the limit, with the landing or in a loop, and for a kit', async () => {
+    const limit = (await run(['limit', '-', '--landing'], { '-': 'line: RLKK*4' })).answer()
     expect(limit).toMatchObject({ bpm: 107.14, bottleneck: { limb: 'RF', needMs: 140 } })
     expect(limit.next).toHaveLength(3)
-    const noKit = run(['limit', '-', '--kit', 'a.json'], { '-': 'line: RL', 'a.json': '{}' })
+    const noKit = await run(['limit', '-', '--kit', 'a.json'], { '-': 'line: RL', 'a.json': '{}' })
     expect([noKit.code, noKit.told.startsWith('a.json: ')]).toEqual([2, true])
   })
 
-  it('hears what was played', () => {
+  it('hears what was played', async () => {
     const strokes = [0, 158, 299, 462].map((ms) => ({ ms }))
     const files = { '-': 'line: RKRK', 'played.json': JSON.stringify({ tempo: 100, strokes }) }
-    const heard = run(['hear', '-', '--played', 'played.json'], files).answer()
+    const heard = (await run(['hear', '-', '--played', 'played.json'], files)).answer()
     expect(heard.uneven).toEqual({ limbs: ['RH', 'RF'], ratio: 1.138 })
     expect(heard.limbs.RF).toEqual({ strokes: 2, meanMs: 10, sdMs: 2.8 })
-    expect(run(['hear', '-'], files).code).toBe(2)
+    expect((await run(['hear', '-'], files)).code).toBe(2)
   })
 
-  it('writes a document out or into a file, and reads one again', () => {
+  it('writes a document out or into a file, and reads one again', async () => {
     const files = { '-': 'line: RLRL' }
-    const printed = run(['musicxml', '-'], files)
+    const printed = await run(['musicxml', '-'], files)
     expect(String(printed.out)).toContain('<score-partwise')
-    const kept = run(['musicxml', '-', '--out', 'a.musicxml'], files)
+    const kept = await run(['musicxml', '-', '--out', 'a.musicxml'], files)
     expect([kept.out, kept.written['a.musicxml']]).toEqual(['', printed.out])
-    const again = run(['convert', '-'], { '-': String(printed.out) })
+    const again = await run(['convert', '-'], { '-': String(printed.out) })
     expect([again.code, String(again.out)]).toEqual([0, expect.stringContaining('line: RLRL')])
-    const none = run(['convert', '-'], files)
+    const none = await run(['convert', '-'], files)
     expect([none.code, none.answer().errors[0].code]).toEqual([1, 'not-a-part'])
   })
 
-  it('says how it is called, and what it cannot read', () => {
+  it('says how it is called, and what it cannot read', async () => {
     for (const words of [
       [],
       ['sum'],
@@ -157,14 +157,17 @@ describe('the command', () => {
       ['sum', '-', '--loud'],
       ['midi', '-', '--out'],
     ])
-      expect(run(words, { '-': 'line: R' })).toMatchObject({ code: 2, out: '' })
-    expect(run(['sum', 'none.lick'])).toMatchObject({ code: 2, told: 'cannot read none.lick\n' })
+      expect(await run(words, { '-': 'line: R' })).toMatchObject({ code: 2, out: '' })
+    expect(await run(['sum', 'none.lick'])).toMatchObject({
+      code: 2,
+      told: 'cannot read none.lick\n',
+    })
   })
 
-  it('runs as a program, on files and on what is piped in', () => {
+  it('runs as a program, on files and on what is piped in', async () => {
     const files = ['tightrope', 'parade'].map((name) => join(CASES, `${name}.lick`))
     const program = (words: string[], input = '') =>
-      spawnSync('node_modules/.bin/tsx', ['scripts/lick.ts', ...words], { input, encoding: 'utf8' })
+      spawnSync('node', ['scripts/lick.mjs', ...words], { input, encoding: 'utf8' })
     const two = program(['check', ...files])
     expect([two.status, JSON.parse(two.stdout)]).toEqual([0, [{ errors: [] }, { errors: [] }]])
     expect(program(['check', '-'], 'line: RLq').status).toBe(1)

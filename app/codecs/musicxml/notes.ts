@@ -41,8 +41,8 @@ interface Writing {
 /** Every voice that the bars strike, graces too, in a fixed order. */
 export function voicesIn(bars: readonly ScoreBar[]): Voice[] {
   const struck = new Set<Voice>()
-  for (const { line, layers, pickup } of bars)
-    for (const { strokes } of [line, pickup, ...layers].flatMap(({ atoms }) => atoms))
+  for (const { line, layers, over } of bars)
+    for (const { strokes } of [line, over, ...layers].flatMap(({ atoms }) => atoms))
       for (const stroke of strokes) {
         struck.add(strokeSurface(stroke))
         if (stroke.graces > 0) struck.add(graceSurface(stroke))

@@ -1,7 +1,8 @@
+import { mapStrokes, withoutGraces } from '~/core/changes'
 import { type ScoreBar, type StaffView, toScore } from '~/core/engraving'
 import { isEqual } from '~/core/foundation'
 import { type Kit, MIDI_NOTES, STAFF_KEY, type StaffKey, staffKeyOf } from '~/core/kit'
-import type { Lick } from '~/core/line'
+import { type Lick, type Line, NO_GROOVE } from '~/core/line'
 import { SURFACE_NAMES, type Voice } from '~/core/sticking'
 import { beatTicks, isCompound, TICKS_PER_QUARTER, toMeter } from '~/core/time'
 import { formatLickText } from '../lick-text'
@@ -15,6 +16,8 @@ export interface MusicXmlOptions extends Pick<StaffView, 'beaming' | 'grooves'> 
   readonly repeats?: boolean
   /** The lick as text, to travel along; its canonical text where nothing is said. */
   readonly text?: string
+  /** Only the strokes of line and layers, without groove, landing and graces, and without the lick itself. */
+  readonly bare?: boolean
 }
 
 const HEAD = `<?xml version="1.0" encoding="UTF-8"?>
@@ -33,13 +36,13 @@ export const OWN_FIELD = 'dime-lick'
  * Source: MusicXML 4.0, W3C Music Notation Community Group.
  */
 export function formatMusicXml(lick: Lick, options: MusicXmlOptions = { beaming: 'beat' }): string {
-  const { kit, beaming, grooves = [] } = options
+  const { kit, beaming, grooves = [], bare = false } = options
   const key = kit ? staffKeyOf(kit) : STAFF_KEY
-  const bars = toScore(lick, { beaming, groove: 'notes', grooves, key })
+  const bars = toScore(bare ? bareLick(lick) : lick, { beaming, groove: 'notes', grooves, key })
   const written = options.repeats ? onceEach(bars) : bars.map((bar) => ({ bar, times: 1 }))
   return scoreText({
     title: lick.title,
-    own: [OWN_FIELD, options.text ?? formatLickText(lick)],
+    own: bare ? null : [OWN_FIELD, options.text ?? formatLickText(lick)],
     bars,
     kit,
     measures: written.map(({ bar, times }, i) =>
@@ -53,6 +56,26 @@ export function formatMusicXml(lick: Lick, options: MusicXmlOptions = { beaming:
       }),
     ),
   })
+}
+
+/** A lick with what `events` lists of it alone; what it aims at stays where it was. */
+function bareLick(lick: Lick): Lick {
+  const plain = <L extends Line>(line: L): L => ({
+    ...line,
+    slots: mapStrokes(line.slots, withoutGraces),
+  })
+  const { landing } = lick.frame
+  return {
+    ...lick,
+    line: plain(lick.line),
+    pickup: plain(lick.pickup),
+    ostinatos: lick.ostinatos.map((layer) => ({ ...layer, line: plain(layer.line) })),
+    frame: {
+      ...lick.frame,
+      groove: NO_GROOVE,
+      landing: landing.kind === 'last' ? landing : { kind: 'none', at: landing.at },
+    },
+  }
 }
 
 /** Bars as they are written: those of groove that are alike stand once, with how often they are played. */
@@ -78,14 +101,14 @@ function alike(a: ScoreBar, b: ScoreBar): boolean {
 interface ScoreText {
   readonly title: string
   /** What travels along, in a field of its own. */
-  readonly own: readonly [field: string, text: string]
+  readonly own: readonly [field: string, text: string] | null
   readonly bars: readonly ScoreBar[]
   readonly kit: Kit | undefined
   readonly measures: readonly Xml[]
 }
 
 /** A whole file of one part. */
-export function scoreText({ title, own: [field, text], bars, kit, measures }: ScoreText): string {
+export function scoreText({ title, own, bars, kit, measures }: ScoreText): string {
   const voices = voicesIn(bars)
   const score = element(
     'score-partwise',
@@ -95,7 +118,8 @@ export function scoreText({ title, own: [field, text], bars, kit, measures }: Sc
       'identification',
       {},
       element('encoding', {}, element('software', {}, 'Dime Stack')),
-      element('miscellaneous', {}, element('miscellaneous-field', { name: field }, text)),
+      own !== null &&
+        element('miscellaneous', {}, element('miscellaneous-field', { name: own[0] }, own[1])),
     ),
     element(
       'part-list',
@@ -153,7 +177,7 @@ export function measure(bar: ScoreBar, index: number, marks: MeasureMarks): Xml 
     tempo !== null && tempoMark(tempo),
     words !== null && rehearsal(words),
     noteElements(bar.line, { voice: 1, stem: 'up', key, instrument: instrumentId }),
-    [bar.pickup, ...bar.layers, ...more].map(
+    [bar.over, ...bar.layers, ...more].map(
       (voice, i) =>
         voice.atoms.length > 0 && [
           back,

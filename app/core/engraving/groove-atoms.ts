@@ -1,8 +1,9 @@
 import { type Groove, grooveEvents } from '../groove'
 import { frameTicks, type Lick, NO_GROOVE } from '../line'
-import { toStroke } from '../sticking'
-import { gridTicks, type Ticks } from '../time'
-import { type Atom, barOf, gridBrackets } from './atoms'
+import { type SoundEvent, toPerformance } from '../performance'
+import { type Limb, strokeLimb, strokeSurface, toStroke, type Voice } from '../sticking'
+import { gridTicks, STRAIGHT, type Ticks } from '../time'
+import { type Atom, barOf, gridBrackets, type Stretch } from './atoms'
 import { longerValue } from './values'
 
 /** How a player wants the groove written, and the grooves of their own. */
@@ -61,10 +62,66 @@ export function grooveAtoms(
 }
 
 /**
+ * The groove of a lick as it sounds once through, in the bars of a stretch: without what gives way to the line,
+ * to what goes on under it and to its landing, or to what `sounds` says. Both ends of the stretch are barlines.
+ */
+export function soundingGroove(
+  lick: Lick,
+  view: Written,
+  { from, to }: Stretch,
+  sounds: Sounds = soundsOnce(lick, view.grooves ?? []),
+): Atom[] {
+  const { bar } = frameTicks(lick.frame)
+  const atoms: Atom[] = []
+  for (let start = from; start < to; start += bar)
+    for (const atom of grooveAtoms(lick, view, start, start + bar)) {
+      const strokes = atom.strokes.filter((stroke) =>
+        sounds(atom.tick, strokeLimb(stroke), strokeSurface(stroke)),
+      )
+      if (strokes.length > 0) atoms.push({ ...atom, strokes })
+    }
+  return atoms
+}
+
+/** Whether a stroke of the groove sounds, by its notated tick from the fill's barline, its limb and its surface. */
+export type Sounds = (tick: Ticks, limb: Limb, surface: Voice) => boolean
+
+/** What of the groove of a lick sounds when that is played once through. */
+function soundsOnce(lick: Lick, grooves: readonly Groove[]): Sounds {
+  const straight = { ...lick, frame: { ...lick.frame, swing: STRAIGHT } }
+  const { round, ending, roundTicks, barlineTick } = toPerformance(straight, {
+    loop: false,
+    countIn: false,
+    grooves,
+  })
+  return soundsAmong([
+    ...round(0).map((event) => ({ ...event, tick: event.tick - barlineTick })),
+    ...ending.map((event) => ({ ...event, tick: event.tick + roundTicks - barlineTick })),
+  ])
+}
+
+/** What of a groove sounds among the events of a performance. */
+export function soundsAmong(events: readonly SoundEvent[]): Sounds {
+  const told = new Set(
+    events.flatMap((event) =>
+      event.kind === 'stroke' && event.part === 'groove'
+        ? [`${event.tick} ${event.limb} ${event.surface}`]
+        : [],
+    ),
+  )
+  return (tick, limb, surface) => told.has(`${tick} ${limb} ${surface}`)
+}
+
+/**
  * The groove from one tick to another: every note lasts until the next one at most, gaps become rests.
  * A note that is longer than its room, or whose tuplet is broken off, is written as long as its room.
  */
-function withRests(groove: readonly Atom[], from: Ticks, until: Ticks, filler: Filler): Atom[] {
+export function withRests(
+  groove: readonly Atom[],
+  from: Ticks,
+  until: Ticks,
+  filler: Filler,
+): Atom[] {
   const filled: Atom[] = []
   let tick = from
   for (const [i, atom] of groove.entries()) {

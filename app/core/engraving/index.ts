@@ -1,6 +1,7 @@
 export type { Atom, Bracket } from './atoms'
+export { type Sounds, soundsAmong } from './groove-atoms'
 export { landedOn } from './landed'
-export { type ScoreBar, type ScoreVoice, toScore } from './score'
+export { emptyBar, type ScoreBar, type ScoreVoice, toScore, visitingVoice } from './score'
 export { scoreUnits, strokesOf } from './score-units'
 export {
   landingUnit,

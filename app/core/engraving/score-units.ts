@@ -20,7 +20,7 @@ export function scoreUnits(bar: ScoreBar, key?: StaffKey): StaffUnit[] {
     feetTuplets: lower.tuplets,
   })
   const others = [
-    unit(struckOnly(bar.pickup), SILENT),
+    unit(struckOnly(bar.over), SILENT),
     ...bar.layers.map((layer) => unit(SILENT, struckOnly(layer))),
   ]
   return [

@@ -124,7 +124,7 @@ function leadPieces(lick: Lick, view: StaffView, over: string): Piece[] {
   const bars = toScore(lick, view).filter(({ to }) => to <= 0)
   const last = bars.at(-1)
   const silent = lick.frame.groove === NO_GROOVE && lick.ostinatos.length === 0
-  if (!last || (silent && last.pickup.atoms.length === 0)) return []
+  if (!last || (silent && last.over.atoms.length === 0)) return []
   return [
     {
       kind: 'groove',

@@ -6,7 +6,7 @@ import {
   strokesOf,
   toScore,
 } from '../engraving'
-import { aimOf, frameTicks, type Lick } from '../line'
+import { aimOf, EMPTY_LICK, frameTicks, type Lick } from '../line'
 import type { Section } from '../solo'
 import type { CountingSystem, Meter, Ticks } from '../time'
 import { type Group, type Piece, PLAIN, type SheetLine, toSheetLine, type Word } from './bars'
@@ -28,6 +28,16 @@ export interface SoloWrittenAs {
  * @example groove 3, a lick of one bar into groove 4: groove, the lick, its landing, 3 bars of groove
  */
 export function toSoloLine(sections: readonly Section[], written: SoloWrittenAs): SheetLine {
+  return lineOf(sections.map(asPlayed), written)
+}
+
+/** A section without the pick-up that it does not play: that comes before the first time only. */
+function asPlayed(section: Section): Section {
+  const { lick, pickup } = section
+  return pickup ? section : { ...section, lick: { ...lick, pickup: EMPTY_LICK.pickup } }
+}
+
+function lineOf(sections: readonly Section[], written: SoloWrittenAs): SheetLine {
   const visits = visitsOf(sections, written.view)
   const groups: Group[] = []
   const pieces: Piece[] = []
