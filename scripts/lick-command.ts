@@ -1,22 +1,16 @@
-import { partText, recogniseFile } from '../app/codecs/any-file'
 import {
   type LimitOptions,
   type Played,
-  parsePlayed,
   toHeadlessEvents,
-  toHeadlessHear,
   toHeadlessLimit,
   toHeadlessSum,
 } from '../app/codecs/headless'
-import { parseKit } from '../app/codecs/kit'
 import {
   findOwnGrooves,
   formatLickText,
   parseLickText,
   type TextIssue,
 } from '../app/codecs/lick-text'
-import { formatMidi } from '../app/codecs/midi'
-import { formatMusicXml, formatMxl } from '../app/codecs/musicxml'
 import type { Result } from '../app/core/foundation'
 import { toOwnGrooves } from '../app/core/groove'
 import type { Lick } from '../app/core/line'
@@ -55,30 +49,31 @@ const NO_OPTIONS: Options = {
   played: null,
 }
 
-const ANSWERS: Readonly<Record<string, (lick: Lick, options: Options) => unknown>> = {
+type Answer<T> = (lick: Lick, options: Options) => T | Promise<T>
+
+/** What is asked of a lick most is here at once; what else there is comes when it is asked for. */
+const ANSWERS: Readonly<Record<string, Answer<unknown>>> = {
   check: () => ({ errors: [] }),
   format: (lick) => ({ text: formatLickText(lick) }),
   events: (lick, { velocity }) => toHeadlessEvents(lick, velocity),
   sum: (lick) => toHeadlessSum(lick),
   limit: toHeadlessLimit,
-  hear: (lick, { played }) => {
+  hear: async (lick, { played }) => {
     if (!played) throw new WrongCall('hear needs --played PLAYED, a JSON file')
+    const { toHeadlessHear } = await import('../app/codecs/headless/hear')
     return toHeadlessHear(lick, played)
   },
 }
 /** Commands that print a document of their own, of one file. */
-type Document = Uint8Array | string
-const DOCUMENTS: Readonly<
-  Record<string, (lick: Lick, options: Options) => Document | Promise<Document>>
-> = {
-  midi: (lick, { bare, kit }) => formatMidi(lick, { bare, ...(kit && { kit }), ...grooves(lick) }),
-  musicxml: (lick, { bare, kit, out }) => {
-    const xml = formatMusicXml(lick, {
-      beaming: 'beat',
-      bare,
-      ...(kit && { kit }),
-      ...grooves(lick),
-    })
+const DOCUMENTS: Readonly<Record<string, Answer<Uint8Array | string>>> = {
+  midi: async (lick, { bare, kit }) => {
+    const { formatMidi } = await import('../app/codecs/midi')
+    return formatMidi(lick, { bare, ...(kit && { kit }), ...grooves(lick) })
+  },
+  musicxml: async (lick, { bare, kit, out }) => {
+    const { formatMusicXml, formatMxl } = await import('../app/codecs/musicxml')
+    const options = { beaming: 'beat', bare, ...(kit && { kit }), ...grooves(lick) } as const
+    const xml = formatMusicXml(lick, options)
     return out?.endsWith('.mxl') ? formatMxl(xml) : xml
   },
   svg: async (lick, { kit }) => {
@@ -91,12 +86,23 @@ const DOCUMENTS: Readonly<
   },
 }
 
-const USAGE = `usage: npm run -s lick -- ${Object.keys(ANSWERS).join('|')} FILE [FILE ...]
-       npm run -s lick -- ${Object.keys(DOCUMENTS).join('|')} FILE [--out PATH]
-       npm run -s lick -- convert FILE [--out PATH]
-       convert takes MusicXML, compressed or not, and MIDI
-       hear takes --played PLAYED, a JSON file of what was played
-       events takes --velocity; limit takes --landing or --loop, and --kit KITFILE; midi and musicxml take --bare`
+const USAGE = `usage: npm run -s lick -- COMMAND FILE [OPTIONS]   (- for what is piped in)
+
+npm run -s lick -- check FILE [FILE ...]
+npm run -s lick -- format FILE
+npm run -s lick -- events FILE [--velocity]
+npm run -s lick -- sum FILE
+npm run -s lick -- limit FILE [--landing] [--kit KITFILE]
+npm run -s lick -- limit FILE [--loop] [--kit KITFILE]
+npm run -s lick -- hear FILE --played PLAYED
+npm run -s lick -- midi FILE [--bare] [--kit KITFILE] [--out PATH]
+npm run -s lick -- musicxml FILE [--bare] [--kit KITFILE] [--out PATH]
+npm run -s lick -- svg FILE [--kit KITFILE] [--out PATH]
+npm run -s lick -- pdf FILE [--kit KITFILE] [--out PATH]
+npm run -s lick -- convert SCORE [--out PATH]
+
+FILE is a lick text, KITFILE a kit, PLAYED a JSON file of what was played, SCORE a MusicXML file, compressed
+or not, or a MIDI file. MusicXML is compressed where PATH ends in .mxl.`
 
 /** The command was called in a way that it does not know, or with a file that cannot be read. */
 class WrongCall extends Error {}
@@ -118,7 +124,8 @@ export async function lickCommand(words: readonly string[], files: Files): Promi
 }
 
 async function run([command = '', ...rest]: readonly string[], files: Files): Promise<Ended> {
-  const { paths, options } = readOptions(command, rest, files)
+  if (command === '--help') return { code: 0, out: `${USAGE}\n`, told: '' }
+  const { paths, options } = await readOptions(command, rest, files)
   const [path] = paths
   const [answers, document] = [ANSWERS[command], DOCUMENTS[command]]
   if (command === 'convert' && path && paths.length === 1) return convert(path, options, files)
@@ -129,16 +136,18 @@ async function run([command = '', ...rest]: readonly string[], files: Files): Pr
       : refused(errorsOf(read.error))
   }
   if (!answers || !path) throw new WrongCall(USAGE)
-  const given = paths.map((one) => {
+  const given: unknown[] = []
+  for (const one of paths) {
     const read = parseLickText(textOf(one, files))
-    return read.ok ? answers(read.value.lick, options) : errorsOf(read.error)
-  })
+    given.push(read.ok ? await answers(read.value.lick, options) : errorsOf(read.error))
+  }
   const code = given.some(hasErrors) ? 1 : 0
   return { code, out: json(given.length === 1 ? given[0] : given), told: '' }
 }
 
 /** Reads a score or a MIDI file and gives the lick text that its drums come to. */
-function convert(path: string, options: Options, files: Files): Ended {
+async function convert(path: string, options: Options, files: Files): Promise<Ended> {
+  const { partText, recogniseFile } = await import('../app/codecs/any-file')
   const read = recogniseFile(bytesOf(path, files), options.kit)
   if (!read.ok || read.value.kind !== 'part') {
     const expected = read.ok
@@ -192,7 +201,7 @@ function bytesOf(path: string, files: Files): Uint8Array {
 
 const textOf = (path: string, files: Files) => new TextDecoder().decode(bytesOf(path, files))
 
-function readOptions(command: string, given: readonly string[], files: Files) {
+async function readOptions(command: string, given: readonly string[], files: Files) {
   const limits = command === 'limit'
   const documents = command in DOCUMENTS || command === 'convert'
   const left = [...given]
@@ -204,8 +213,9 @@ function readOptions(command: string, given: readonly string[], files: Files) {
     return path
   }
   /** What a file beside the lick says, or why it cannot be taken. */
-  const beside = <T>(parse: (text: string) => Result<T, string>): T => {
+  const beside = async <T>(parser: Promise<(text: string) => Result<T, string>>): Promise<T> => {
     const path = next()
+    const parse = await parser
     const read = parse(textOf(path, files))
     if (!read.ok) throw new WrongCall(`${path}: ${read.error}`)
     return read.value
@@ -219,11 +229,14 @@ function readOptions(command: string, given: readonly string[], files: Files) {
       options = { ...options, bare: true }
     else if (documents && word === '--out') options = { ...options, out: next() }
     else if (command === 'hear' && word === '--played')
-      options = { ...options, played: beside(parsePlayed) }
+      options = { ...options, played: await beside(playedParser()) }
     else if ((limits || documents) && word === '--kit')
-      options = { ...options, kit: beside(parseKit) }
+      options = { ...options, kit: await beside(kitParser()) }
     else if (word.startsWith('--')) throw new WrongCall(USAGE)
     else paths.push(word)
   }
   return { paths, options }
 }
+
+const playedParser = async () => (await import('../app/codecs/headless/hear')).parsePlayed
+const kitParser = async () => (await import('../app/codecs/kit')).parseKit

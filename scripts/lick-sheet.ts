@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { formatPdf, type PdfFont } from '../app/codecs/pdf'
 import { formatSvgPage, type PageFont } from '../app/codecs/svg'
 import type { Lick } from '../app/core/line'
@@ -42,7 +43,7 @@ function readFonts(): PdfFont[] {
     WEIGHTS.map((weight) => ({
       face,
       weight,
-      bytes: readFileSync(new URL(`../app/fonts/${face}-${weight}.ttf`, import.meta.url)),
+      bytes: readFileSync(join(import.meta.dirname, `../app/fonts/${face}-${weight}.ttf`)),
     })),
   )
 }

@@ -37,6 +37,8 @@ async function make() {
     logLevel: 'error',
     publicDir: false,
     resolve: { tsconfigPaths: true },
+    // What stands beside the sources is still found from where they are.
+    define: { 'import.meta.dirname': JSON.stringify(join(ROOT, 'scripts')) },
     // What is small is bundled: a package costs more to find than to read. The maker of PDFs is large and rarely asked for.
     ssr: { noExternal: true, external: ['jspdf'] },
     build: {

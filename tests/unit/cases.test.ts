@@ -3,7 +3,9 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { toHeadlessEvents, toHeadlessSum } from '~/codecs/headless'
+import { formatKit } from '~/codecs/kit'
 import { formatLickText, parseLickText } from '~/codecs/lick-text'
+import { DEFAULT_KIT } from '~/core/kit'
 import { lickCommand } from '../../scripts/lick-command'
 import { lickOf } from '../support/licks'
 
@@ -73,6 +75,9 @@ describe('the refused lines', () => {
     ])
   })
 })
+
+/** How the command is called, up to where two spaces begin what is said of it. */
+const CALL = /^npm run -s lick -- ([a-z]+ (?:\[?(?:--[a-z]+|[A-Z]+|\.\.\.)\]? ?)+)/gm
 
 /** The command with files that are only told, by their paths; `-` is what is piped in. */
 async function run(words: readonly string[], told: Readonly<Record<string, string>> = {}) {
@@ -163,6 +168,31 @@ describe('the command', () => {
       told: 'cannot read none.lick\n',
     })
   })
+
+  it('is called as README and --help say, with and without what may be left out', async () => {
+    const { out, code } = await run(['--help'])
+    expect(code).toBe(0)
+    const score = (await run(['musicxml', '-'], { '-': 'line: RLRL' })).out
+    const played = { tempo: 100, strokes: [{ ms: 0 }, { ms: 158 }] }
+    const files = {
+      FILE: textOf('tightrope'),
+      KITFILE: formatKit(DEFAULT_KIT),
+      PLAYED: JSON.stringify(played),
+      SCORE: String(score),
+    }
+    const lines = [...`${readFileSync('README.md', 'utf8')}\n${out}`.matchAll(CALL)]
+    expect(lines.length).toBeGreaterThanOrEqual(24)
+    for (const [, call = ''] of lines) {
+      for (const words of [call.replace(/ \[[^\]]*\]/g, ''), call.replace(/[[\]]|\.\.\./g, '')]) {
+        const ended = await run(words.trim().split(/ +/), files)
+        expect([words, ended.code, ended.told]).toEqual([
+          words,
+          0,
+          expect.not.stringContaining('usage'),
+        ])
+      }
+    }
+  }, 60_000)
 
   it('runs as a program, on files and on what is piped in', async () => {
     const files = ['tightrope', 'parade'].map((name) => join(CASES, `${name}.lick`))

@@ -1,3 +1,3 @@
 export { toHeadlessEvents, toHeadlessSum } from './headless'
-export { type Played, parsePlayed, toHeadlessHear } from './hear'
+export type { Played } from './hear'
 export { type LimitOptions, toHeadlessLimit } from './limit'

@@ -1,4 +1,4 @@
-import { mirrorHands, type Phrase, rotate, startsOf } from '../changes'
+import { mirrorHands, type Phrase, startsOf } from '../changes'
 import { isAccented, isHand, type SlotContent, type Stroke, strokesInSlot } from '../sticking'
 import { CATALOGUE, type Cell } from './cells'
 
@@ -36,14 +36,15 @@ interface Turning {
  */
 export function namesOf(phrase: Phrase): Naming[] {
   if (phrase.slots.length === 0) return []
-  const { slots, times } = primitive(phrase.slots)
-  const ghosts = ghostsOf(slots)
-  const found = (turnings().get(skeletonOf(slots)) ?? []).filter(
+  const { slots, times } = primitive(phrase.slots.map(signOf))
+  const ghosts = told(slots, 'ghosts')
+  const found = (turnings().get(told(slots, 'struck')) ?? []).filter(
     (turning) =>
       times % turning.rounds === 0 && (!/1/.test(turning.ghosts) || turning.ghosts === ghosts),
   )
-  const graces = gracesOf(slots)
-  const accents = accentsOf(slots)
+  const graces = told(slots, 'graces')
+  const accents = told(slots, 'accents')
+  const lead = leadOf(phrase.slots)
   return [...found]
     .sort(
       (a, b) =>
@@ -60,7 +61,7 @@ export function namesOf(phrase: Phrase): Naming[] {
     .map((turning) => ({
       cell: turning.cell,
       inversion: turning.inversion,
-      lead: leadOf(slots),
+      lead,
       times: times / turning.rounds,
       added: addedGraces(turning.graces, graces),
       accentsAsWritten: turning.accents === accents,
@@ -87,7 +88,8 @@ export function namesInLine(phrase: Phrase): { whole: Naming | null; groups: (Na
   const named = new Map<string, Naming | null>()
   const groups = phrase.groups.map((size, i) => {
     const slots = phrase.slots.slice(starts[i], (starts[i] as number) + size)
-    const key = `${skeletonOf(slots)} ${gracesOf(slots)} ${accentsOf(slots)}`
+    const signs = slots.map(signOf)
+    const key = (['struck', 'graces', 'accents'] as const).map((of) => told(signs, of)).join(' ')
     if (!named.has(key))
       named.set(key, size < 2 ? null : (namesOf({ slots, groups: [size] })[0] ?? null))
     return named.get(key) ?? null
@@ -106,20 +108,25 @@ function turnings(): ReadonlyMap<string, readonly Turning[]> {
   if (known) return known
   const byKey = new Map<string, Turning[]>()
   for (const [order, cell] of CATALOGUE.entries()) {
-    for (const { phrase, inversion } of turnedPhrases(cell)) {
-      for (const turned of [phrase, mirrorHands(phrase)]) {
-        const { slots, times } = primitive(turned.slots)
+    const hands = [cell.phrase, mirrorHands(cell.phrase)].map(({ slots }) => slots.map(signOf))
+    for (const { from, size, inversion } of turningsOf(cell)) {
+      for (const all of hands) {
+        const { slots, times } = primitive(
+          [...all.slice(from), ...all.slice(0, from)].slice(0, size),
+        )
         const turning = {
           cell,
           inversion,
-          graces: gracesOf(slots),
-          accents: accentsOf(slots),
-          ghosts: ghostsOf(slots),
+          graces: told(slots, 'graces'),
+          accents: told(slots, 'accents'),
+          ghosts: told(slots, 'ghosts'),
           order,
           rounds: times,
         }
-        const key = skeletonOf(slots)
-        byKey.set(key, [...(byKey.get(key) ?? []), turning])
+        const key = told(slots, 'struck')
+        const others = byKey.get(key)
+        if (others) others.push(turning)
+        else byKey.set(key, [turning])
       }
     }
   }
@@ -132,48 +139,49 @@ function turnings(): ReadonlyMap<string, readonly Turning[]> {
  * the first by the other hand, also the first half of each. An inversion's number is that of the whole
  * cell, and half a round later it is the same one led by the other hand.
  */
-function turnedPhrases({ phrase }: Cell): { phrase: Phrase; inversion: number }[] {
+function turningsOf({ phrase }: Cell): { from: number; size: number; inversion: number }[] {
   const count = phrase.slots.length
   const [first, second] = phrase.groups
   const halves = phrase.groups.length === 2 && first === second && first !== undefined
-  return phrase.slots.flatMap((_, steps) => {
-    const turned = rotate(phrase, steps)
-    const inversion = halves ? steps % first : steps
-    const whole = { phrase: turned, inversion }
-    const half = { slots: turned.slots.slice(0, count / 2), groups: [count / 2] }
-    return halves ? [whole, { phrase: half, inversion }] : [whole]
+  return phrase.slots.flatMap((_, from) => {
+    const inversion = halves ? from % first : from
+    const whole = { from, size: count, inversion }
+    return halves ? [whole, { from, size: count / 2, inversion }] : [whole]
   })
 }
 
-/** Who strikes when: no levels, voices or graces. */
-function skeletonOf(slots: readonly SlotContent[]): string {
-  return slots.map(skeletonOfSlot).join('')
+/** A slot as names see it, each a short word: who strikes, and the graces, accents and ghosts there. */
+interface SlotSign {
+  readonly struck: string
+  readonly graces: string
+  readonly accents: string
+  /** Ghosts belong to a sticking's name only where a cell is named after them. */
+  readonly ghosts: string
 }
 
+function signOf(slot: SlotContent): SlotSign {
+  const strokes = strokesInSlot(slot)
+  const most = (of: (stroke: Stroke) => number) =>
+    String(Math.max(0, ...strokes.map(({ stroke }) => of(stroke))))
+  return {
+    struck: skeletonOfSlot(slot),
+    graces: most(({ graces }) => graces),
+    accents: most((stroke) => Number(isAccented(stroke))),
+    ghosts: most(({ level }) => Number(level === 'ghost')),
+  }
+}
+
+/** One thing that is told of some slots, as one word. */
+function told(signs: readonly SlotSign[], what: keyof SlotSign): string {
+  return signs.map((sign) => sign[what]).join('')
+}
+
+/** Who strikes when: no levels, voices or graces. */
 function skeletonOfSlot(content: SlotContent): string {
   if (content.kind === 'rest') return '-'
   if (content.kind === 'squeeze') return `{${content.parts.map(skeletonOfSlot).join('')}}`
   const letters = content.strokes.map(({ letter }) => letter).sort()
   return letters.length === 1 ? (letters[0] as string) : `(${letters.join('')})`
-}
-
-function perSlot(slots: readonly SlotContent[], most: (stroke: Stroke) => number): string {
-  return slots
-    .map((slot) => Math.max(0, ...strokesInSlot(slot).map(({ stroke }) => most(stroke))))
-    .join('')
-}
-
-function gracesOf(slots: readonly SlotContent[]): string {
-  return perSlot(slots, ({ graces }) => graces)
-}
-
-/** Ghosts belong to a sticking's name only where a cell is named after them. */
-function ghostsOf(slots: readonly SlotContent[]): string {
-  return perSlot(slots, ({ level }) => Number(level === 'ghost'))
-}
-
-function accentsOf(slots: readonly SlotContent[]): string {
-  return perSlot(slots, (stroke) => Number(isAccented(stroke)))
 }
 
 /** Whether a cell asks for graces that are not there. */
@@ -190,17 +198,13 @@ function addedGraces(cell: string, played: string): string[] {
 }
 
 /** The shortest part that the slots are so many times over. */
-function primitive(slots: readonly SlotContent[]): {
-  slots: readonly SlotContent[]
-  times: number
-} {
-  const keys = slots.map((slot) => `${skeletonOfSlot(slot)}${gracesOf([slot])}`)
+function primitive(slots: readonly SlotSign[]): { slots: readonly SlotSign[]; times: number } {
+  const keys = slots.map(({ struck, graces }) => `${struck}${graces}`)
   for (let size = 1; size < slots.length; size += 1) {
     if (slots.length % size !== 0) continue
     if (keys.every((key, i) => i < size || key === keys[i - size])) {
-      const part = slots.slice(0, size)
       // A single stroke over and over is nobody's rudiment; two of them may be.
-      if (size > 1) return { slots: part, times: slots.length / size }
+      if (size > 1) return { slots: slots.slice(0, size), times: slots.length / size }
     }
   }
   return { slots, times: 1 }
