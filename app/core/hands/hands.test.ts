@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
+import type { Lick } from '../line'
 import { formatLine, formatSlot } from '../notation'
 import { isHand, strokesInSlot } from '../sticking'
 import {
@@ -76,6 +77,12 @@ describe('hands that are not decided', () => {
     ['RXK(RX)', 'RLK(RL)'],
     ['XLXK', 'RLRK'],
     ['RKLX', 'RKLR'],
+    // A decided hand inside a squeeze stays, and those beside it are chosen around it.
+    ['LL{LX}LL', 'LL{LR}LL'],
+    ['{RXX}LL', '{RLR}LL'],
+    ['{XL}R', '{RL}R'],
+    ['{XX}LX', '{RR}LR'],
+    ['{(RX)X}', '{(RL)R}'],
   ])('%s: %s is suggested', (line, expected) =>
     expect(formatLine(suggestHands(lickOf(line)).line)).toBe(expected),
   )
@@ -89,6 +96,14 @@ describe('hands that are not decided', () => {
           strokesInSlot(slot).some(({ stroke }) => stroke.letter === 'X') ? [i] : [],
         )
         expect(differingSlots(lick, decided).every((slot) => open.includes(slot))).toBe(true)
+        const strokes = ({ line }: Lick) => line.slots.flatMap(strokesInSlot)
+        const after = strokes(decided)
+        for (const [i, { stroke, top }] of strokes(lick).entries()) {
+          expect([after[i]?.top, after[i]?.stroke]).toEqual([
+            top,
+            { ...stroke, letter: isOpenHand(stroke) ? after[i]?.stroke.letter : stroke.letter },
+          ])
+        }
       }),
       { numRuns: 100 },
     )
@@ -120,6 +135,8 @@ describe('hands that are not decided', () => {
     )
   })
 })
+
+const isOpenHand = ({ letter }: { readonly letter: string }) => letter === 'X'
 
 describe('suggested hands', () => {
   const suggested = (text: string) => formatLine(suggestHands(lickOf(text)).line)

@@ -103,7 +103,7 @@ export function ledBy(content: SlotContent, hand: Lead): SlotContent {
 }
 
 /** An undecided hand becomes a hand; beside a decided one, the other. */
-function decide(content: SlotContent, hand: Lead): SlotContent {
+export function decide(content: SlotContent, hand: Lead): SlotContent {
   const struck = (part: Struck): Struck => {
     const beside = part.strokes.find(({ letter }) => letter === 'R' || letter === 'L')
     const letter = beside ? other(beside.letter as Lead) : hand

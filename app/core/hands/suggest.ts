@@ -1,8 +1,9 @@
+import { isEqual } from '../foundation'
 import { type Lick, lickSlots, type TimedSlot } from '../line'
 import { collisionOf, DEFAULT_SETTING, isSamePlace, type Setting, travelTime } from '../playing'
 import { isHand, type SlotContent, strokeSurface, strokesInSlot, type Voice } from '../sticking'
 import { barTicks, beatTicks, secondsPerTick, type Ticks } from '../time'
-import { ledBy } from './policies'
+import { decide } from './policies'
 
 type Hand = 'R' | 'L'
 
@@ -27,8 +28,8 @@ interface Place {
 
 interface Choice {
   readonly cost: number
-  /** The hand of the slot, and the choice for the slots before it. */
-  readonly hand: Hand | null
+  /** The slot with its hands, and the choice for the slots before it. */
+  readonly content: SlotContent | null
   readonly before: Choice | null
   readonly last: Hand | null
   readonly run: number
@@ -37,16 +38,17 @@ interface Choice {
 }
 
 const NOTHING: Choice = {
-  ...{ cost: 0, hand: null, before: null },
+  ...{ cost: 0, content: null, before: null },
   ...{ last: null, run: 0, R: null, L: null },
 }
 
 /**
- * A lick with its undecided hands suggested: the decided ones stay, hands in neighbouring slots
+ * A lick with its undecided hands suggested: the decided ones stay, in squeezes too, hands in neighbouring slots
  * alternate where they can, three in a row, crossings and ways without time are avoided, and on a tie
  * the hands fall as in natural sticking, counted from the barline. Exact over all choices, by dynamic
- * programming over the last hand, its run, and where each hand is.
- * Example: `start: 1e`, `XXX` are LRL.
+ * programming over the last hand, its run, and where each hand is. A squeeze of which no hand is decided is one
+ * hand's; in one that has decided hands each of the others is chosen.
+ * Example: `start: 1e`, `XXX` are LRL; `{LX}` is `{LR}` or `{LL}`, never `{RL}`.
  */
 export function suggestHands(lick: Lick, setting: Setting = DEFAULT_SETTING): Lick {
   const beat = beatTicks(lick.frame.meter)
@@ -56,8 +58,8 @@ export function suggestHands(lick: Lick, setting: Setting = DEFAULT_SETTING): Li
   for (const slot of lickSlots(lick)) {
     const best = new Map<string, Choice>()
     for (const state of states) {
-      for (const hand of handsFor(slot.content)) {
-        const next = taken(state, slot, hand, lick, setting)
+      for (const content of optionsFor(slot.content)) {
+        const next = taken(state, slot, content, lick, setting)
         const places = [next.R, next.L].map((place) => placeKey(place, slot.tick, long))
         const key = `${next.last}${next.run} ${places.join(' ')}`
         const known = best.get(key)
@@ -67,13 +69,9 @@ export function suggestHands(lick: Lick, setting: Setting = DEFAULT_SETTING): Li
     states = [...best.values()]
   }
   const best = states.reduce((a, b) => (b.cost < a.cost ? b : a))
-  const hands: (Hand | null)[] = []
-  for (let at: Choice | null = best; at?.before; at = at.before) hands.push(at.hand)
-  const slots = lick.line.slots.map((content, i) => {
-    const hand = hands[lick.line.slots.length - 1 - i]
-    return hand && isOpen(content) ? ledBy(content, hand) : content
-  })
-  return { ...lick, line: { ...lick.line, slots } }
+  const slots: SlotContent[] = []
+  for (let at: Choice | null = best; at?.content; at = at.before) slots.push(at.content)
+  return { ...lick, line: { ...lick.line, slots: slots.reverse() } }
 }
 
 /** No way takes a hand so long: where it was before that costs nothing any more. */
@@ -84,24 +82,48 @@ function placeKey(place: Place | null, tick: Ticks, long: Ticks): string {
   return place && tick - place.tick <= long ? `${place.tick}${place.voice}` : ''
 }
 
-/** A state after one hand more, or after a slot without any. */
+/** A state after a slot with its hands, each part of a squeeze at its own time. */
 function taken(
   state: Choice,
   slot: TimedSlot,
-  hand: Hand | null,
+  content: SlotContent,
   lick: Lick,
   setting: Setting,
 ): Choice {
-  const step = { hand, before: state }
-  if (hand === null) return { ...state, ...step, last: null, run: 0 }
-  const run = hand === state.last ? Math.min(3, state.run + 1) : 1
-  const here: Place = { tick: slot.tick, voice: voiceOf(slot.content) }
-  const open = isOpen(slot.content)
-  const cost =
-    (run === 2 ? COST.double : run > 2 ? COST.third : 0) +
-    (open && hand !== naturalHand(slot, lick) ? COST.unnatural : 0) +
-    (open ? wayCost(state, here, hand, lick, setting) : 0)
-  return { ...state, ...step, [hand]: here, last: hand, run, cost: state.cost + cost }
+  const [asked, parts] = [partsOf(slot.content), partsOf(content)]
+  let next: Choice = { ...state, content, before: state }
+  for (const [i, part] of parts.entries()) {
+    const hand = handOf(part, asked[i] as Part)
+    if (hand === null) {
+      next = { ...next, last: null, run: 0 }
+      continue
+    }
+    const run = hand === next.last ? Math.min(3, next.run + 1) : 1
+    const tick = slot.tick + Math.floor((i * slot.ticks) / parts.length)
+    const here: Place = { tick, voice: voiceOf(part) }
+    const open = isOpen(asked[i] as Part)
+    const cost =
+      (run === 2 ? COST.double : run > 2 ? COST.third : 0) +
+      (open && i === 0 && hand !== naturalHand(slot, lick) ? COST.unnatural : 0) +
+      (open ? wayCost(next, here, hand, lick, setting) : 0)
+    next = { ...next, [hand]: here, last: hand, run, cost: next.cost + cost }
+  }
+  return next
+}
+
+type Part = Exclude<SlotContent, { readonly kind: 'squeeze' }>
+
+function partsOf(content: SlotContent): readonly Part[] {
+  return content.kind === 'squeeze' ? content.parts : [content]
+}
+
+/** The hand of a part: of two together the one that was not decided, else the last; null for none. */
+function handOf(part: Part, asked: Part): Hand | null {
+  if (part.kind === 'rest' || asked.kind === 'rest') return null
+  const hands = part.strokes.flatMap(({ letter }, i) =>
+    letter === 'R' || letter === 'L' ? [{ letter, open: asked.strokes[i]?.letter === 'X' }] : [],
+  )
+  return (hands.find(({ open }) => open) ?? hands.at(-1))?.letter ?? null
 }
 
 /** The hand of a slot in natural sticking: the right on every even slot of the bar's grid. */
@@ -143,14 +165,25 @@ function isOpen(content: SlotContent): boolean {
   return strokesInSlot(content).some(({ stroke }) => stroke.letter === 'X')
 }
 
-/** The hands that may be the slot's: both where it is open, its own where not; null for none. */
-function handsFor(content: SlotContent): readonly (Hand | null)[] {
-  const hands = strokesInSlot(content)
-    .map(({ stroke }) => stroke.letter)
-    .filter(isHand)
-  if (hands.length === 0) return [null]
-  const decided = hands.filter((letter) => letter !== 'X') as Hand[]
-  if (!hands.includes('X')) return [decided.at(-1) ?? null]
-  if (content.kind === 'struck' && decided[0]) return [decided[0] === 'R' ? 'L' : 'R']
-  return ['R', 'L']
+/** A slot with its hands decided in every way that may be suggested; itself where nothing is open. */
+function optionsFor(content: SlotContent): readonly SlotContent[] {
+  if (!isOpen(content)) return [content]
+  const decided = strokesInSlot(content).some(
+    ({ stroke: { letter } }) => letter === 'R' || letter === 'L',
+  )
+  if (content.kind !== 'squeeze' || !decided)
+    return (['R', 'L'] as const).map((hand) => decide(content, hand)).filter(isNotTwice)
+  const parts = content.parts.map((part) =>
+    isOpen(part) ? (['R', 'L'] as const).map((hand) => decide(part, hand) as Part) : [part],
+  )
+  const all = parts.reduce<readonly (readonly Part[])[]>(
+    (lists, options) => lists.flatMap((list) => options.map((part) => [...list, part])),
+    [[]],
+  )
+  return all.map((list) => ({ kind: 'squeeze', parts: list }))
+}
+
+/** Beside a decided hand there is one way only: it is not tried twice. */
+function isNotTwice(content: SlotContent, i: number, all: readonly SlotContent[]): boolean {
+  return all.findIndex((other) => isEqual(other, content)) === i
 }

@@ -6,11 +6,13 @@ import {
   EMPTY_LICK,
   frameTicks,
   type Lick,
+  type Line,
   lickSlots,
   lineTicks,
 } from '../line'
 import type { Turn } from '../performance'
 import { toMix } from '../practice'
+import type { Rest, SlotContent } from '../sticking'
 import { barTicks, beatTicks, type Meter, STRAIGHT, secondsPerTick, type Ticks } from '../time'
 import type { FlowPart, RunPart, Solo, SoloPart } from './solo'
 
@@ -116,10 +118,27 @@ export function grooveBars(groove: string, meter: Meter, bars: number): Lick {
   }
 }
 
-/** A lick as its part leads it, without its own bars of groove. */
+/**
+ * A lick as its part leads it, without its own bars of groove: by the other hand with everything that hands play of
+ * it, its pick-up, what goes on under it, and the strokes of its own that it lands on.
+ */
 function led({ lick, otherHand }: Pick<RunPart, 'lick' | 'otherHand'>): Lick {
-  const line = otherHand ? { ...lick.line, ...mirrorHands(lick.line) } : lick.line
-  return { ...lick, line, frame: { ...lick.frame, lead: 0 } }
+  const frame = { ...lick.frame, lead: 0 }
+  if (!otherHand) return { ...lick, frame }
+  const mirrored = (line: Line): Line => ({ ...line, ...mirrorHands(line) })
+  const { landing } = frame
+  const lands = (slot: Exclude<SlotContent, Rest>) =>
+    mirrorHands({ slots: [slot], groups: [1] }).slots[0] as typeof slot
+  return {
+    ...lick,
+    line: mirrored(lick.line),
+    pickup: mirrored(lick.pickup),
+    ostinatos: lick.ostinatos.map((layer) => ({ ...layer, line: mirrored(layer.line) })),
+    frame: {
+      ...frame,
+      landing: landing.kind === 'strokes' ? { ...landing, slot: lands(landing.slot) } : landing,
+    },
+  }
 }
 
 /** A cell over the barlines; one that is longer than its bars is cut at their end. */

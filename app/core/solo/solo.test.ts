@@ -1,8 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
 import { parts, solo, soloOf } from '../../../tests/support/solos'
-import { frameTicks, type Lick } from '../line'
+import { frameTicks, type Lick, landingStrokes, strokeEvents } from '../line'
 import { eventsBetween, toPerformance, toSequence } from '../performance'
 import { DEFAULT_SETTING, movesOf, movesOfStrokes } from '../playing'
 import { toMeter } from '../time'
@@ -11,6 +12,7 @@ import {
   draftSolo,
   judgeSolo,
   remediesOf,
+  type SoloPart,
   STAGES,
   shapeOf,
   soloLength,
@@ -78,6 +80,45 @@ describe('a solo as bars', () => {
         expect(same.map(({ from }) => from - moved)).toEqual(rest.map(({ from }) => from))
       }),
       { numRuns: 150 },
+    )
+  })
+
+  it('is led by the other hand with all that hands play: every stroke is the mirrored one (law)', () => {
+    const OTHER = { RH: 'LH', LH: 'RH', XH: 'XH', RF: 'RF', LF: 'LF' } as const
+    const held = lickOf('pickup: RL\nlanding: (>L:c1K)\nunder: @1/4 R:rd\nline: RLLK RLRL')
+    const sections = (one: Lick, otherHand: boolean) =>
+      toSections(soloOf([{ ...lick(one), otherHand, end: 'land' } as SoloPart]))
+    const strokes = (one: Lick, otherHand: boolean) =>
+      sections(one, otherHand).flatMap((section) =>
+        [...strokeEvents(section.lick), ...landingStrokes(section.lick)].map(
+          ({ tick, limb, surface, grace, graceLimb }) => ({
+            tick,
+            limb,
+            surface,
+            grace,
+            graceLimb,
+          }),
+        ),
+      )
+    const sorted = (list: ReturnType<typeof strokes>) =>
+      list.map((one) => JSON.stringify(one)).sort()
+    const mirrors = (one: Lick): void =>
+      expect(sorted(strokes(one, true))).toEqual(
+        sorted(
+          strokes(one, false).map((stroke) => ({
+            ...stroke,
+            limb: OTHER[stroke.limb],
+            graceLimb: stroke.graceLimb && OTHER[stroke.graceLimb],
+          })),
+        ),
+      )
+    mirrors(held)
+    const drawn = random.lick.filter(({ frame }) =>
+      ['strokes', 'none', 'last'].includes(frame.landing.kind),
+    )
+    fc.assert(
+      fc.property(drawn, (one) => mirrors(one)),
+      { numRuns: 60 },
     )
   })
 

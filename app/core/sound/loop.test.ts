@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
 import { frameTicks, GRACE_VELOCITY, type Lick } from '../line'
-import { graceLeads, toPerformance } from '../performance'
+import { graceLeads, type SoundEvent, toPerformance } from '../performance'
 import { secondsPerTick } from '../time'
 import { loopEvents as eventsOf, type LoopStretch, loopSeconds, renderLoops } from './loop'
 import { mixEvents, type TimedEvent } from './mix'
@@ -78,6 +78,65 @@ describe('a lick as samples', () => {
     const thrice = loopEvents(lick, { ...PLAIN, tempo: 160, rounds: 3 }).seconds
     expect(once).toBeCloseTo((countInTicks + roundTicks) * perTick, 9)
     expect(thrice - once).toBeCloseTo(2 * roundTicks * perTick, 9)
+  })
+})
+
+describe('the end of the last round', () => {
+  it('is choked like those before it, and nothing of a round that does not come is heard', () => {
+    const after = (text: string, rounds: number) => {
+      const { events, seconds } = loopEvents(lickOf(text), { ...PLAIN, click: false, rounds })
+      const chokes = events.filter(({ event }) => event.kind === 'choke').length
+      const late = events.filter(({ seconds: at }) => at >= seconds - 1e-9)
+      return [
+        chokes,
+        late.map(({ event }) => `${event.kind} ${'surface' in event && event.surface}`),
+      ]
+    }
+    for (const rounds of [1, 2, 5])
+      expect(after('landing: stop\nline: RLRL*4', rounds)).toEqual([
+        rounds,
+        ['stroke c1', 'stroke bd', 'choke c1'],
+      ])
+    expect(after('lead: 0\nlanding: none\ngroove: none\nline: RLRL*4', 3)).toEqual([0, []])
+    // Straight back in: the groove's own first beat ends it.
+    expect(after('landing: groove\nline: RLRL*4', 2)[1]).toEqual(['stroke hh', 'stroke bd'])
+  })
+
+  it('is what a lick leaves behind when it is played once, after any number of rounds (law)', () => {
+    fc.assert(
+      fc.property(random.lick, fc.integer({ min: 2, max: 4 }), (lick, rounds) => {
+        const { countInTicks, roundTicks, round, ending } = toPerformance(lick, {
+          loop: false,
+          countIn: true,
+        })
+        const told = (events: readonly SoundEvent[]) =>
+          events
+            .flatMap((event) =>
+              event.kind === 'click' ? [] : [`${event.tick} ${event.kind} ${event.surface}`],
+            )
+            .sort()
+        const heard = (times: number) =>
+          told(loopEvents(lick, { ...PLAIN, rounds: times }).events.map(({ event }) => event))
+        const isLeft = (event: SoundEvent) =>
+          event.kind !== 'stroke' || event.part !== 'groove' || event.tick === 0
+        const shifted = (events: readonly SoundEvent[], by: number) =>
+          events.map((event) => ({ ...event, tick: event.tick + by }))
+        const end = countInTicks + roundTicks
+        expect(heard(1)).toEqual(
+          told([...shifted(round(0), countInTicks), ...shifted(ending.filter(isLeft), end)]),
+        )
+        const last = heard(rounds).filter(
+          (one) => Number(one.split(' ')[0]) >= end + (rounds - 1) * roundTicks,
+        )
+        const shiftedLast = last.map((one) =>
+          one.replace(/^\d+/, (tick) => `${Number(tick) - (rounds - 1) * roundTicks}`),
+        )
+        expect(shiftedLast.sort()).toEqual(
+          heard(1).filter((one) => Number(one.split(' ')[0]) >= end),
+        )
+      }),
+      { numRuns: 60 },
+    )
   })
 })
 

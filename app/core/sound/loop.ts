@@ -3,6 +3,7 @@ import { frameTicks, type Lick } from '../line'
 import {
   eventsBetween,
   onKit,
+  type Performance,
   type SoundEvent,
   type Turn,
   toPerformance,
@@ -116,18 +117,45 @@ export function loopSeconds(stretches: readonly LoopStretch[]): number {
   }, RING_SECONDS)
 }
 
-/** What is heard when, in seconds from the first click of the count-in, and how long all rounds take. */
+/**
+ * What is heard when, in seconds from the first click of the count-in, and how long all rounds take. After the
+ * last round only what that leaves behind is heard, its landing before all, and the first beat of the groove
+ * where it lands on that: nothing of a round that does not come.
+ *
+ * @example with `landing: stop` the crash of the last round is choked an eighth later, as in all others
+ */
 export function loopEvents({ lick, tempo, rounds }: LoopStretch, options: LoopOptions) {
   const { grooves = [], swapsGroove = false, sounds = {} } = options
-  const performance = onKit(
-    toPerformance(lick, { loop: true, countIn: true, grooves, swapsGroove }),
-    sounds,
-  )
+  const played = (loop: boolean) =>
+    onKit(toPerformance(lick, { loop, countIn: true, grooves, swapsGroove }), sounds)
+  const performance = played(true)
   const perTick = secondsPerTick(tempo, frameTicks(lick.frame).beat)
   const end = performance.countInTicks + rounds * performance.roundTicks
-  // The landing of the last round is heard too: it lies at its end.
-  const events = timed(eventsBetween(performance, 0, end + 1), options, perTick)
+  const left = leftBehind(performance, played(false).ending, rounds)
+  const events = timed([...eventsBetween(performance, 0, end), ...left], options, perTick)
   return { events, seconds: end * perTick, perTick }
+}
+
+/** What sounds from the end of the last round on, of what an ending has, at play ticks. */
+function leftBehind(
+  performance: Performance,
+  ending: readonly SoundEvent[],
+  rounds: number,
+): SoundEvent[] {
+  const end = performance.countInTicks + rounds * performance.roundTicks
+  const keyOf = (event: SoundEvent) =>
+    event.kind === 'stroke' ? `${event.tick} ${event.limb} ${event.surface}` : ''
+  // In the round that would follow it is told how long ago the stroke before was, which graces need.
+  const known = new Map(performance.round(rounds).map((event) => [keyOf(event), event]))
+  const clicks = eventsBetween(performance, end, end + 1).filter(({ kind }) => kind === 'click')
+  const struck = ending.flatMap((event): SoundEvent[] => {
+    if (event.kind !== 'stroke') return [{ ...event, tick: end + event.tick }]
+    if (event.part === 'groove' && event.tick > 0) return []
+    const same = known.get(keyOf(event))
+    const since = same?.kind === 'stroke' ? same.since : event.since
+    return [{ ...event, since, tick: end + event.tick }]
+  })
+  return [...clicks, ...struck]
 }
 
 /** Those of some events that are to be heard, at their seconds. */
