@@ -102,7 +102,7 @@ describe('a solo as bars', () => {
       )
     const sorted = (list: ReturnType<typeof strokes>) =>
       list.map((one) => JSON.stringify(one)).sort()
-    const mirrors = (one: Lick): void =>
+    const mirrors = (one: Lick) =>
       expect(sorted(strokes(one, true))).toEqual(
         sorted(
           strokes(one, false).map((stroke) => ({
@@ -117,7 +117,9 @@ describe('a solo as bars', () => {
       ['strokes', 'none', 'last'].includes(frame.landing.kind),
     )
     fc.assert(
-      fc.property(drawn, (one) => mirrors(one)),
+      fc.property(drawn, (one) => {
+        mirrors(one)
+      }),
       { numRuns: 60 },
     )
   })
