@@ -5,6 +5,7 @@ import { withStore } from './database'
 import type { StoreIssue } from './issue'
 import { DEFAULT_SETTINGS, type Settings, settingsSchema } from './records'
 import { journal } from './saving/page'
+import { hasSaved, type SavedBy, type Saves, savesSchema, withSave } from './tables'
 
 const SETTINGS_ID = 'settings'
 
@@ -34,19 +35,30 @@ function readableFields(stored: unknown): Partial<Settings> {
 }
 
 /** Changes settings in the store: fields that are not named stay as they are there. */
-export function patchSettings(patch: Partial<Settings>): Promise<Result<Settings, StoreIssue>> {
+export function patchSettings(
+  patch: Partial<Settings>,
+  savedBy?: SavedBy,
+): Promise<Result<Settings, StoreIssue>> {
   return withStore(async (database) => {
     const written = await database.transaction('rw', database.settings, async () => {
       const stored = await database.settings.get(SETTINGS_ID)
       const next = settingsSchema.safeParse({ ...readSettings(stored), ...patch })
       if (!next.success) return undefined
-      await database.settings.put({ id: SETTINGS_ID, ...next.data })
+      const before = savesOf(stored)
+      const saves = savedBy ? withSave(before, savedBy) : before
+      await database.settings.put({ id: SETTINGS_ID, ...next.data, ...(saves && { saves }) })
       return next.data
     })
     if (!written) return fail({ code: 'broken-record', detail: 'settings that cannot be read' })
     announce([{ table: 'settings', ids: [SETTINGS_ID] }])
     return ok(written)
   })
+}
+
+/** How far each page had come that saved settings. */
+function savesOf(stored: unknown): Saves | undefined {
+  const read = z.object({ saves: savesSchema }).safeParse(stored)
+  return read.success ? read.data.saves : undefined
 }
 
 const RETRY_MS = 3000
@@ -59,6 +71,8 @@ const RETRY_MS = 3000
 export class LiveSettings {
   private state: SettingsState = { settings: DEFAULT_SETTINGS, trouble: null }
   private patch: Partial<Settings> = {}
+  /** The number of the newest change. */
+  private count = 0
   private opening: Promise<SettingsState> | undefined
   private saving: Promise<void> | undefined
   private readonly listeners = new Set<() => void>()
@@ -81,12 +95,17 @@ export class LiveSettings {
     onStoreChange(({ table }) => {
       if (table === 'settings' && !this.saving) void this.read()
     })
-    for (const { entry, drop } of journal.others()) {
-      if (entry.table !== 'settings') continue
-      this.patch = { ...this.patch, ...readableFields(entry.record) }
-      // Noted here before it is forgotten there: in between nothing may be lost.
-      if (journal.note('settings', SETTINGS_ID, null, this.patch)) drop()
-    }
+    const left = journal.others().filter(({ entry }) => entry.table === 'settings')
+    const stored = left.length > 0 ? await this.load() : undefined
+    // After a kill an older note may come back than the store has a state of.
+    const lost = left.filter(
+      ({ entry: { page, count } }) => count === null || !hasSaved(savesOf(stored), { page, count }),
+    )
+    const taken = lost.map(({ entry }) => readableFields(entry.record))
+    // What this page has changed meanwhile is newer than all of it.
+    this.patch = Object.assign({}, ...taken, this.patch)
+    // Noted here before it is forgotten there: in between nothing may be lost.
+    if (lost.length === 0 || this.noteDown()) for (const { drop } of left) drop()
     if (Object.keys(this.patch).length > 0) await this.save()
     await this.read()
     return this.state
@@ -97,10 +116,22 @@ export class LiveSettings {
     if (stored.ok) this.tell({ ...readSettings(stored.value), ...this.patch }, this.state.trouble)
   }
 
+  /** The row as it is stored; undefined where there is none, or it cannot be read. */
+  private async load(): Promise<unknown> {
+    const stored = await withStore(async (database) => ok(await database.settings.get(SETTINGS_ID)))
+    return stored.ok ? stored.value : undefined
+  }
+
+  /** Notes what is not stored yet, as the newest change of this page. */
+  private noteDown(): boolean {
+    this.count = journal.next()
+    return journal.note('settings', SETTINGS_ID, null, this.patch, this.count)
+  }
+
   /** Changes some fields. */
   change(patch: Partial<Settings>): void {
     this.patch = { ...this.patch, ...patch }
-    journal.note('settings', SETTINGS_ID, null, this.patch)
+    this.noteDown()
     this.tell({ ...this.state.settings, ...patch }, this.state.trouble)
     this.saving ??= this.save().finally(() => {
       this.saving = undefined
@@ -116,7 +147,8 @@ export class LiveSettings {
   private async save(): Promise<void> {
     while (Object.keys(this.patch).length > 0) {
       const patch = this.patch
-      const saved = await patchSettings(patch)
+      const savedBy = { page: journal.writer.page, count: this.count }
+      const saved = await patchSettings(patch, savedBy)
       if (!saved.ok) {
         this.tell(this.state.settings, saved.error)
         setTimeout(() => this.change({}), RETRY_MS)

@@ -49,6 +49,31 @@ export const KEPT_TABLES = [
   'solos',
 ] as const satisfies readonly KeptTable[]
 
+/** How far each of the last pages that saved something had come: the number of the change that it saved last. */
+export const savesSchema = z.record(z.string().check(z.maxLength(60)), z.int())
+export type Saves = Readonly<z.infer<typeof savesSchema>>
+
+/** A change of a page that keeps a journal. */
+export interface SavedBy {
+  readonly page: string
+  readonly count: number
+}
+
+/** Of so many pages it is known how far they had come: notes that come back after a kill are of the last few. */
+const MOST_SAVES = 8
+
+/** The same with one save more. */
+export function withSave(saves: Saves | undefined, { page, count }: SavedBy): Saves {
+  const others = Object.entries(saves ?? {}).filter(([other]) => other !== page)
+  return Object.fromEntries([...others.slice(1 - MOST_SAVES), [page, count]])
+}
+
+/** Whether the store has a change of a page already, or a later one of the same page. */
+export function hasSaved(saves: Saves | undefined, { page, count }: SavedBy): boolean {
+  const saved = saves && Object.hasOwn(saves, page) ? saves[page] : undefined
+  return saved !== undefined && count <= saved
+}
+
 /** What the store itself keeps of every record, whatever is in it. */
 const bookkeepingSchema = z.object({
   /** Goes up with every save, so that two tabs notice each other. */
@@ -59,12 +84,14 @@ const bookkeepingSchema = z.object({
   deletedAt: z._default(z.nullable(z.number()), null),
   /** The page that saved it last, where that was one that keeps a journal. */
   savedBy: z.optional(z.string().check(z.maxLength(60))),
+  saves: z.optional(savesSchema),
 })
 export interface Bookkeeping {
   readonly revision: number
   readonly updatedAt: number
   readonly deletedAt: number | null
   readonly savedBy?: string
+  readonly saves?: Saves
 }
 export type Kept<R> = R & Bookkeeping
 
@@ -104,8 +131,14 @@ export function readKept<T extends KeptTable>(
   if (!content.ok) return content
   const kept = bookkeepingSchema.safeParse(row)
   if (!kept.success) return fail({ code: 'broken-record', detail: z.prettifyError(kept.error) })
-  const { revision, updatedAt = content.value.createdAt, deletedAt, savedBy } = kept.data
-  const bookkeeping = { revision, updatedAt, deletedAt, ...(savedBy && { savedBy }) }
+  const { revision, updatedAt = content.value.createdAt, deletedAt, savedBy, saves } = kept.data
+  const bookkeeping = {
+    revision,
+    updatedAt,
+    deletedAt,
+    ...(savedBy && { savedBy }),
+    ...(saves && { saves }),
+  }
   return ok({ ...content.value, ...bookkeeping })
 }
 
@@ -126,6 +159,7 @@ const NOT_CONTENT: ReadonlySet<string> = new Set([
   'updatedAt',
   'deletedAt',
   'savedBy',
+  'saves',
 ])
 
 /** What a record says, as a text that is the same wherever it says the same. */

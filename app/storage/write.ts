@@ -13,8 +13,11 @@ import {
   parseContent,
   type RecordOf,
   readKept,
+  type SavedBy,
+  type Saves,
   sparePlanId,
   toRow,
+  withSave,
 } from './tables'
 
 /** One thing to be written. */
@@ -28,8 +31,8 @@ export type Change =
         readonly base: number | null
         /** When it was changed last, where that is not now: of what comes from a backup. */
         readonly updatedAt?: number
-        /** The page that saves it, where it keeps a journal: what it noted later replaces this. */
-        readonly savedBy?: string
+        /** The page that saves it, and which of its changes this is: what it noted later replaces this. */
+        readonly savedBy?: SavedBy
       }
     }[KeptTable]
   /** Into the bin, or out of it. */
@@ -223,23 +226,27 @@ function saved(
 ): AnyKept {
   const content = parseContent(table, record)
   if (!content.ok) throw new Refused({ ...content.error, code: 'too-large' })
-  const bookkeeping = {
-    updatedAt: updatedAt ?? now,
-    deletedAt: null,
-    ...(savedBy && { savedBy }),
+  const bookkeeping = (before?: Saves) => {
+    const saves = savedBy ? withSave(before, savedBy) : before
+    return {
+      updatedAt: updatedAt ?? now,
+      deletedAt: null,
+      ...(savedBy && { savedBy: savedBy.page }),
+      ...(saves && { saves }),
+    }
   }
   if (row === undefined) {
     if (base !== null) throw new Refused({ code: 'missing', detail: record.id })
-    return { ...content.value, ...bookkeeping, revision: 0 }
+    return { ...content.value, ...bookkeeping(), revision: 0 }
   }
   const known = readKept(table, row)
   if (!known.ok) throw new Refused(known.error)
-  const { revision, deletedAt, createdAt } = known.value
+  const { revision, deletedAt, createdAt, saves } = known.value
   if (deletedAt !== null) throw new Refused({ code: 'deleted', detail: record.id })
   if (base !== revision) {
     throw new Refused({ code: 'conflict', detail: `revision ${revision}, not ${base}` })
   }
-  return { ...content.value, ...bookkeeping, createdAt, revision: revision + 1 }
+  return { ...content.value, ...bookkeeping(saves), createdAt, revision: revision + 1 }
 }
 
 function binned(table: KeptTable, row: unknown, deletedAt: number | null): AnyKept {

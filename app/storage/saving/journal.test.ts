@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto'
 import Dexie from 'dexie'
+import fc from 'fast-check'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { DATABASE_NAME } from '../database'
 import { Journal, type TextStore } from './journal'
@@ -33,10 +34,10 @@ describe('a journal', () => {
     const texts = new Texts()
     let now = 9
     const before = new Journal(texts, { page: 'p', tab: 't' }, () => now)
-    before.note('licks', 'a', 3, { text: 'x' })
+    before.note('licks', 'a', 3, { text: 'x' }, before.next())
     now = 5
-    before.note('licks', 'b', null, { text: 'y' })
-    before.note('cells', 'c', 0, {})
+    before.note('licks', 'b', null, { text: 'y' }, before.next())
+    before.note('cells', 'c', 0, {}, before.next())
     before.drop('cells', 'c')
     expect(before.others()).toEqual([])
     const found = page(texts, 'q').others()
@@ -53,9 +54,9 @@ describe('a journal', () => {
     texts.setItem('dime-stack.journal.licks.p.a', '{')
     texts.setItem('other', '1')
     texts.most = 10
-    expect(page(texts, 'p').note('licks', 'a', 0, 'x'.repeat(20))).toBe(false)
+    expect(page(texts, 'p').note('licks', 'a', 0, 'x'.repeat(20), 1)).toBe(false)
     expect(page(texts, 'q').others()).toEqual([])
-    expect(new Journal(null, { page: 'p', tab: 'p' }).note('licks', 'a', 0, {})).toBe(false)
+    expect(new Journal(null, { page: 'p', tab: 'p' }).note('licks', 'a', 0, {}, 1)).toBe(false)
   })
 })
 
@@ -91,7 +92,7 @@ describe('what a page left in its journal', () => {
   /** A page that was killed after noting a change, before the store had it. */
   const leave = (base: number | null, text: string) => {
     const gone = new Journal(texts, { page: 'gone', tab: 'gone' }, () => Date.now() - 60_000)
-    gone.note('licks', 'a', base, record(text))
+    gone.note('licks', 'a', base, record(text), 2)
   }
 
   it('is in the store before the next page reads', async () => {
@@ -146,7 +147,9 @@ describe('what a page left in its journal', () => {
     // The page noted this on revision 0; its save of the state before came through after that.
     const { write } = await import('../write')
     const saved = { kind: 'save', table: 'licks', record: record('line: RLL'), base: 0 } as const
-    await write([{ ...saved, record: { ...saved.record, version: 2 }, savedBy: 'gone' }])
+    await write([
+      { ...saved, record: { ...saved.record, version: 2 }, savedBy: { page: 'gone', count: 1 } },
+    ])
     const later = await nextPage()
     await later.storeReady()
     expect(await later.loadLick('a')).toMatchObject({ value: { text: 'line: RLLRK' } })
@@ -167,9 +170,89 @@ describe('what a page left in its journal', () => {
     expect(await later.loadLick('a')).toMatchObject({ value: { text: 'line: RRL' } })
   })
 
+  it('is never older than what the store has, in any order of notes, saves, flushes and kills (law)', async () => {
+    const act = fc.constantFrom('change', 'change', 'save', 'flush')
+    const nth = (text: string | undefined) => Number(/R*$/.exec(text ?? '')?.[0].length ?? 0)
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(act, { maxLength: 16 }),
+        fc.constantFrom('licks' as const, 'sets' as const, 'settings' as const),
+        async (acts, table) => {
+          await Dexie.delete(DATABASE_NAME)
+          texts = new Texts()
+          vi.stubGlobal('localStorage', texts)
+          const store = await nextPage()
+          const { write } = await import('../write')
+          const { patchSettings } = await import('../settings')
+          const gone = new Journal(texts, { page: 'gone', tab: 'gone' }, () => Date.now() - 60_000)
+          const made = (count: number): unknown =>
+            table === 'licks'
+              ? record(`line: ${'R'.repeat(count)}`)
+              : table === 'sets'
+                ? {
+                    id: 'a',
+                    version: 1,
+                    createdAt: 1,
+                    name: 'Set',
+                    note: 'R'.repeat(count),
+                    minutes: 5,
+                    exercises: [],
+                  }
+                : { breakAfter: 10 + count }
+          /** What a browser that lags behind has on disk of the texts; what the store has; the newest change. */
+          let disk = new Map<string, string>()
+          let [revision, stored, newest]: [number | null, number, number] = [null, 0, 0]
+          for (const one of acts) {
+            if (one === 'flush') disk = new Map(texts.map)
+            else if (one === 'change') {
+              newest = gone.next()
+              gone.note(table, table === 'settings' ? table : 'a', revision, made(newest), newest)
+            } else if (newest > stored) {
+              const savedBy = { page: 'gone', count: newest }
+              if (table === 'settings') await patchSettings(made(newest) as object, savedBy)
+              else {
+                const change = {
+                  kind: 'save',
+                  table,
+                  record: made(newest),
+                  base: revision,
+                  savedBy,
+                }
+                const written = await write([change as never])
+                revision = written.ok ? (written.value[0] as number) : null
+              }
+              stored = newest
+              gone.drop(table, table === 'settings' ? table : 'a')
+            }
+          }
+          const noted = [...disk.values()].map((text) => JSON.parse(text).count as number)
+          texts.map.clear()
+          for (const [key, text] of disk) texts.map.set(key, text)
+          void store
+          const later = await nextPage()
+          await later.storeReady()
+          const expected = Math.max(stored, ...noted)
+          if (table === 'settings') {
+            const { breakAfter } = (await later.liveSettings.open()).settings
+            if (expected > 0) expect(breakAfter).toBe(10 + expected)
+          } else if (table === 'licks') {
+            const found = await later.loadLick('a')
+            expect(nth(found.ok ? found.value.text : '')).toBe(expected)
+            expect((await later.liveVersions('a').settled()).rows).toEqual([])
+          } else {
+            const { loadKept } = await import('./savers')
+            const found = await loadKept('sets', 'a')
+            expect(nth(found.ok ? found.value?.note : '')).toBe(expected)
+          }
+        },
+      ),
+      { numRuns: 60 },
+    )
+  }, 60_000)
+
   it('may be a change of settings', async () => {
     const gone = new Journal(texts, { page: 'gone', tab: 'gone' })
-    gone.note('settings', 'settings', null, { school: 'digits', nonsense: 4 })
+    gone.note('settings', 'settings', null, { school: 'digits', nonsense: 4 }, 1)
     const later = await nextPage()
     await later.storeReady()
     expect(later.liveSettings.snapshot().settings.school).toBe('digits')

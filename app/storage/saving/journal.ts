@@ -10,6 +10,8 @@ const entrySchema = z.object({
   /** The revision that it was made on; null for what was new. */
   base: z.nullable(z.number()),
   at: z.number(),
+  /** Which of the changes of its page it is, from 1; null in notes of before they were counted. */
+  count: z._default(z.nullable(z.int()), null),
   record: z.unknown(),
 })
 export type JournalEntry = z.infer<typeof entrySchema>
@@ -28,7 +30,8 @@ export interface Writer {
 /**
  * A journal of what is not in the store yet, written in the same step as the change: a page that is
  * closed, reloaded or killed in the next moment has lost nothing. Law: what was noted and not dropped
- * is read again, whatever else is there.
+ * is read again, whatever else is there. A browser that is killed may bring back an older note than the last, since
+ * it brings these texts to disk seconds late: the count of changes tells which of a note and a record is later.
  */
 export class Journal {
   constructor(
@@ -37,14 +40,25 @@ export class Journal {
     private readonly now: () => number = Date.now,
   ) {}
 
+  private made = 0
+
+  /** The number of the next change of this page: it goes with its note, and with its record into the store. */
+  next(): number {
+    this.made += 1
+    return this.made
+  }
+
   private key(table: string, id: string): string {
     return `${PREFIX}${table}.${this.writer.page}.${id}`
   }
 
-  /** Notes the newest state of a record; false where there is no room, or no place, for it. */
-  note(table: string, id: string, base: number | null, record: unknown): boolean {
+  /**
+   * Notes the newest state of a record, which its page made as its `count`-th change; false where there is no room,
+   * or no place, for it.
+   */
+  note(table: string, id: string, base: number | null, record: unknown, count: number): boolean {
     if (!this.texts) return false
-    const entry: JournalEntry = { table, id, ...this.writer, base, at: this.now(), record }
+    const entry: JournalEntry = { table, id, ...this.writer, base, at: this.now(), count, record }
     try {
       this.texts.setItem(this.key(table, id), JSON.stringify(entry))
       return true

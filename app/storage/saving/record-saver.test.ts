@@ -29,6 +29,8 @@ class LateStore {
   readonly saves: string[] = []
   readonly states: SaveState<CellRecord>['kind'][] = []
   noted: string | undefined
+  counted = 0
+  loads = 0
   room = true
   readonly saver: RecordSaver<'cells'>
 
@@ -50,10 +52,15 @@ class LateStore {
         return { ok: true, value: next }
       },
       load: async () => {
+        this.loads += 1
         await wait()
         return { ok: true, value: this.stored }
       },
       journal: {
+        next: () => {
+          this.counted += 1
+          return this.counted
+        },
         note: (_table, _id, _base, record) => {
           if (this.room) this.noted = (record as CellRecord).line
           return this.room
@@ -248,6 +255,21 @@ describe('a record that another tab changes', () => {
       ),
       { numRuns: 200 },
     )
+  })
+
+  it('reads no more than once for each time that it is asked, however fast a page is typed in', async () => {
+    store.delay = 90
+    const heard: Promise<unknown>[] = []
+    for (let letters = 1; letters <= 80; letters += 1) {
+      store.saver.change(cell('R'.repeat(letters)))
+      // Every save of ours is heard of, too.
+      heard.push(store.saver.heard())
+      await vi.advanceTimersByTimeAsync(60)
+    }
+    await vi.advanceTimersByTimeAsync(2000)
+    expect(await Promise.all(heard)).toEqual(heard.map(() => undefined))
+    expect(store.loads).toBeLessThanOrEqual(80)
+    expect(store.stored?.line.length).toBe(80)
   })
 
   /** Two pages over one store, in every order in which two changes and two answers can come. */

@@ -15,10 +15,15 @@ export type SaveState<R> =
 
 /** What a saver asks of the store and of the clock. */
 export interface SaverPorts<R> {
-  readonly save: (record: R, base: number | null) => Promise<Result<number, StoreIssue>>
+  /** Saves the change of a number, made on a revision. */
+  readonly save: (
+    record: R,
+    base: number | null,
+    count: number,
+  ) => Promise<Result<number, StoreIssue>>
   /** The record as it is stored; undefined where it is deleted, or not there. */
   readonly load: () => Promise<Result<Kept<R> | undefined, StoreIssue>>
-  readonly journal: Pick<Journal, 'note' | 'drop'>
+  readonly journal: Pick<Journal, 'next' | 'note' | 'drop'>
 }
 
 /** A change is in the store this long after it was made, also while more changes follow. */
@@ -38,6 +43,8 @@ const WAITING = { kind: 'waiting' } as const
 export class RecordSaver<T extends KeptTable> {
   private timer: ReturnType<typeof setTimeout> | undefined
   private pending: RecordOf[T] | undefined
+  /** The number of the newest change. */
+  private count = 0
   private running: Promise<void> | undefined
   private stated: SaveState<RecordOf[T]> = SAVED
   private readonly listeners = new Set<() => void>()
@@ -72,10 +79,15 @@ export class RecordSaver<T extends KeptTable> {
   /** Takes the newest state: journalled now, in the store a moment later. */
   change(record: RecordOf[T]): void {
     this.pending = record
-    this.journalled = this.ports.journal.note(this.table, this.id, this.revision, record)
+    this.count = this.ports.journal.next()
+    this.journalled = this.noteDown(record)
     if (this.stated.kind === 'conflict') return
     if (this.stated.kind !== 'failed') this.tell(WAITING)
     this.timer ??= setTimeout(() => void this.flush(), this.journalled ? WITHIN_MS : 0)
+  }
+
+  private noteDown(record: RecordOf[T]): boolean {
+    return this.ports.journal.note(this.table, this.id, this.revision, record, this.count)
   }
 
   /** Saves what waits, now. Resolves when nothing waits any more, or it cannot be saved. */
@@ -94,11 +106,11 @@ export class RecordSaver<T extends KeptTable> {
   }
 
   private async saveOnce(record: RecordOf[T]): Promise<void> {
-    const saved = await this.ports.save(record, this.revision)
+    const saved = await this.ports.save(record, this.revision, this.count)
     if (saved.ok) {
       this.revision = saved.value
       if (this.pending === undefined) this.ports.journal.drop(this.table, this.id)
-      else this.ports.journal.note(this.table, this.id, this.revision, this.pending)
+      else this.noteDown(this.pending)
       this.tell(this.pending === undefined ? SAVED : WAITING)
       return
     }
@@ -135,8 +147,12 @@ export class RecordSaver<T extends KeptTable> {
    * stored cannot have been deleted.
    */
   async heard(): Promise<Kept<RecordOf[T]> | 'deleted' | undefined> {
-    const stored = await this.loadStill()
-    if (!stored.ok) return undefined
+    while (this.running) await this.running
+    const before = this.revision
+    const stored = await this.ports.load()
+    // A save of ours that was on its way meanwhile meets by itself whatever is newer, and what was read may be older
+    // than that save. It is not read again: asked after each save, a page that is typed in would only read.
+    if (!stored.ok || this.running || this.revision !== before) return undefined
     const theirs = stored.value
     const known = this.revision
     if (known === null ? !theirs : theirs && theirs.revision <= known) return undefined
@@ -147,16 +163,6 @@ export class RecordSaver<T extends KeptTable> {
     if (!theirs) return 'deleted'
     this.revision = theirs.revision
     return theirs
-  }
-
-  /** What is stored, read while nothing of ours was on its way: else it may be older than what is known here. */
-  private async loadStill(): Promise<Result<Kept<RecordOf[T]> | undefined, StoreIssue>> {
-    for (;;) {
-      while (this.running) await this.running
-      const before = this.revision
-      const stored = await this.ports.load()
-      if (!this.running && this.revision === before) return stored
-    }
   }
 
   /** Ours stays: it is saved over what is stored at a revision. */

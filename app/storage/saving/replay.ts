@@ -1,6 +1,7 @@
 import { ok } from '~/core/foundation'
 import { withStore } from '../database'
 import {
+  hasSaved,
   KEPT_TABLES,
   type KeptTable,
   parseContent,
@@ -42,6 +43,9 @@ async function replayOne(entry: JournalEntry): Promise<boolean> {
   if (known && !known.ok) return false
   const stored = known?.value
   if (stored && sameContent(stored as RecordOf[KeptTable], content.value)) return true
+  const { page, count } = entry
+  // After a kill an older note may come back than the store has a state of.
+  if (count !== null && hasSaved(stored?.saves, { page, count })) return true
   // A save of the same page may have arrived after this was noted: what was noted is newer.
   const ours = stored?.revision === entry.base || stored?.savedBy === entry.page
   const free = stored === undefined || (stored.deletedAt === null && ours)

@@ -26,8 +26,8 @@ export function openSaver<T extends KeptTable>(
   revision: number | null,
 ): RecordSaver<T> {
   const saver = new RecordSaver<T>(table, id, revision, {
-    save: async (record, base) => {
-      const savedBy = journal.writer.page
+    save: async (record, base, count) => {
+      const savedBy = { page: journal.writer.page, count }
       const change = { kind: 'save', table, record, base, savedBy } as unknown as Change
       const written = await write([change], Date.now(), snapshots)
       if (!written.ok) return written
@@ -53,12 +53,24 @@ export function followRecord<T extends KeptTable>(
   onTheirs: (theirs: Kept<RecordOf[T]> | 'deleted') => void,
 ): () => void {
   let stopped = false
-  const ask = async () => {
-    const theirs = await saver.heard()
-    if (theirs && !stopped) onTheirs(theirs)
+  let asking: Promise<void> | null = null
+  let again = false
+  // However often the store changes while it is asked, it is asked once more: not once for each change.
+  const ask = () => {
+    again = true
+    asking ??= askAll().finally(() => {
+      asking = null
+    })
+  }
+  const askAll = async () => {
+    while (again && !stopped) {
+      again = false
+      const theirs = await saver.heard()
+      if (theirs && !stopped) onTheirs(theirs)
+    }
   }
   const stop = onStoreChange(({ table, ids }) => {
-    if (table === saver.table && ids.includes(saver.id)) void ask()
+    if (table === saver.table && ids.includes(saver.id)) ask()
   })
   const earlier = [...savers].filter(
     (one) => one.table === saver.table && one.id === saver.id && one !== (saver as unknown),
