@@ -6,8 +6,9 @@ import { chromium } from '@playwright/test'
 import { CHROMIUM } from '../../scripts/ensure.mjs'
 import { QUIET_FLAGS } from '../../scripts/serve.mjs'
 
-/** Milliseconds between two keys of steady typing. */
-const PAUSE = 160
+/** Milliseconds between two keys of steady typing: eight a second; and how long it goes on. */
+const PAUSE = 125
+const SECONDS = Number(process.env.KILL_AFTER ?? 2.5)
 
 const field = (page) => page.getByRole('textbox', { name: 'Sticking' })
 const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms))
@@ -60,12 +61,56 @@ const writtenDown = () =>
     }
   })
 
+/** Where else than in a line one types: how its page is opened, and the field. */
+const openLick = async (page, address) => {
+  await page.goto(address)
+  await page.getByRole('link', { name: 'Parade', exact: true }).click()
+  await field(page).waitFor()
+}
+const openNotes = async (page) => {
+  const panels = page.getByRole('navigation', { name: 'Panels' })
+  const notes = panels.getByRole('button', { name: 'Notes', exact: true })
+  if ((await notes.getAttribute('aria-expanded')) !== 'true') await notes.click()
+}
+export const TYPED = {
+  line: { open: openBench, field },
+  'note of a set': {
+    open: (page, address) => page.goto(`${address}/sets/demo-doors`),
+    field: (page) => page.getByLabel('Note'),
+  },
+  'title of a solo': {
+    open: async (page, address) => {
+      await page.goto(`${address}/solos`)
+      await page.getByRole('button', { name: 'New solo' }).first().click()
+    },
+    field: (page) => page.getByRole('textbox', { name: 'Title of the solo' }),
+  },
+  'note of a lick': {
+    open: async (page, address) => {
+      await openLick(page, address)
+      await openNotes(page)
+    },
+    reopen: async (page) => {
+      await field(page).waitFor()
+      await openNotes(page)
+    },
+    field: (page) => page.getByRole('textbox', { name: 'Note for the whole lick' }),
+  },
+  'name of a kit': {
+    open: async (page, address) => {
+      await page.goto(`${address}/kit`)
+      await page.getByRole('combobox', { name: 'Add a piece' }).selectOption({ index: 1 })
+    },
+    field: (page) => page.getByRole('textbox', { name: 'Name of the kit' }),
+  },
+}
+
 /**
  * The browser's processes are killed while someone types without a pause. Tells how old the oldest lost
  * key was each time, in milliseconds, and how old the oldest that was lost beside the page, where each
  * key was written at once. Typing goes on when the signal comes.
  */
-export async function killWhileTyping(address, times) {
+export async function killWhileTyping(address, times, what = TYPED.line) {
   const ages = []
   for (let i = 0; i < times; i += 1) {
     const home = await mkdtemp(join(tmpdir(), 'dime-stack-'))
@@ -77,11 +122,17 @@ export async function killWhileTyping(address, times) {
       })
     const before = await launch()
     const page = await before.newPage()
-    const bench = await openBench(page, address)
+    // The demo is there once the library has been seen.
+    await page.goto(address)
+    await page.getByRole('link', { name: 'Parade', exact: true }).waitFor()
+    await what.open(page, address)
+    await what.field(page).waitFor()
+    await what.field(page).fill('')
+    const where = page.url()
     await page.evaluate(writeKeysDown)
     const keys = []
-    await field(page).focus()
-    const stop = Date.now() + 2500 + ((i * 37) % PAUSE)
+    await what.field(page).focus()
+    const stop = Date.now() + SECONDS * 1000 + ((i * 37) % PAUSE)
     while (Date.now() < stop) {
       const due = Date.now() + PAUSE
       await page.keyboard.press('r')
@@ -92,7 +143,10 @@ export async function killWhileTyping(address, times) {
     spawnSync('pkill', ['-9', '-f', home])
     const after = await launch()
     const again = await after.newPage()
-    const kept = await reopened(again, bench)
+    await again.goto(where)
+    if (what.reopen) await what.reopen(again)
+    await what.field(again).waitFor()
+    const kept = await what.field(again).inputValue()
     const plain = await again.evaluate(writtenDown)
     ages.push({ lost: lostAge(keys, kept.length, end), plain: lostAge(keys, plain, end) })
     await after.close()
