@@ -1,4 +1,5 @@
-import { lineOfTaps, medianOf, type Tap, type TappedLine, tempoOfTaps } from '~/core/listening'
+import { medianOf } from '~/core/foundation'
+import { lineOfTaps, type Tap, type TappedLine, tempoOfTaps } from '~/core/listening'
 import type { Feel, Grid } from '~/core/time'
 import { Slices } from './slices'
 

@@ -140,9 +140,22 @@ function tempoOf(all: readonly Timed[], meter: Meter, leftOut: string[]): number
   const [first = DEFAULT_MICROSECONDS, ...others] = found
   if (others.some((one) => one !== first))
     leftOut.push('Changes of tempo: the first one holds for all of it.')
-  const beat = (Math.max(1, first) * beatTicks(meter)) / TICKS_PER_QUARTER
-  const tempo = Math.round(60e6 / beat)
+  const quarter = Math.max(1, first)
+  const tempo = shortestTempo(quarter, beatTicks(meter) / TICKS_PER_QUARTER)
   return Math.max(TEMPO_RANGE.least, Math.min(TEMPO_RANGE.most, tempo))
+}
+
+/**
+ * The tempo with the fewest decimals of which a file has these microseconds a quarter: files count in whole ones.
+ * Example: 615385 are 97.5 quarters a minute, and not 97.49994.
+ */
+function shortestTempo(microseconds: number, quartersABeat: number): number {
+  const exact = 60e6 / (microseconds * quartersABeat)
+  for (const scale of [1, 10, 100, 1000, 1e4, 1e5]) {
+    const tempo = Math.round(exact * scale) / scale
+    if (Math.round(60e6 / (tempo * quartersABeat)) === microseconds) return tempo
+  }
+  return Math.round(exact * 1e6) / 1e6
 }
 
 /** The strokes of the drum channel; where it has none, of the channel that has the most. */

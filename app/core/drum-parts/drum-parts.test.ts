@@ -67,14 +67,14 @@ describe('a played part', () => {
     const part = played(100, [
       [0, 'sn'],
       [121, 'sn', 'ghost'],
-      [151, 't1', 'accent'],
+      [151, 'sn', 'accent'],
       [300, 'sn'],
       [304, 'bd'],
       [450, 'sn'],
     ])
     const { lick } = partToLick(part)
     expect(lick.line.slots[1]).toMatchObject({
-      strokes: [{ graces: 1, graceVoice: 'sn', voice: 't1' }],
+      strokes: [{ graces: 1, level: 'accent' }],
     })
     expect(lick.line.slots[2]).toMatchObject({ strokes: [{}, { letter: 'K' }] })
   })

@@ -20,6 +20,11 @@ export interface FoundGrids {
 export interface Tolerance {
   readonly ticks: number
   readonly share: number
+  /**
+   * Of a part that was played: how far strokes spread about their slots, the standard deviation in ticks. Each
+   * stroke belongs to the nearest slot then, and two are never in one.
+   */
+  readonly spread?: number
 }
 
 /** Notes written at our own ticks lie on their slots, but for what is left of a tick. */
@@ -33,10 +38,21 @@ export function writtenTolerance(resolution: number): Tolerance {
   return resolution <= 1 ? EXACT : { ticks: resolution * 0.75, share: 0.1 }
 }
 
+/** No stroke of a normal spread lies further off than so many times it, and none as far as the next slot. */
+const FURTHEST = 3.5
+const PLAYED_SHARE = 0.5
+
+/** How far played strokes may lie from their slots that spread so far about them, in ticks. */
+export function playedTolerance(spread: number): Tolerance {
+  return { ticks: FURTHEST * spread, share: PLAYED_SHARE, spread }
+}
+
 const SPANS = [1, 2, 4] as const
 const BEAT = TICKS_PER_QUARTER
 /** A change of grid costs as much as so many empty slots. */
 const CHANGE = 6
+/** Where costs are logarithms of chances: a beat in twenty changes its grid. */
+const LIKELY_CHANGE = Math.log(20)
 /** Beats that no grid explains cost more than any line that is explained, and get the finest one. */
 const UNEXPLAINED = 1e9
 /** A slot that several strokes divide costs this, and one for each part. */
@@ -48,24 +64,26 @@ const DISTANCE = 0.5
  * The grids that explain when strokes lie, beat by beat: as coarse as they can be and changed as
  * seldom, each stroke within the tolerance of a slot, or of an equal part of one.
  * Exact over all choices of stretches of one, two and four quarters, by dynamic programming over the
- * beat and the grid before it. `length` is whole quarters.
+ * beat and the grid before it. `length` is whole quarters; `straight` is where the onsets lie on grids that swing.
  * Example: onsets at 0, 3360, 6720 of one quarter are eighth triplets.
  */
 export function findGrids(
   onsets: readonly number[],
   length: number,
   tolerance: Tolerance,
+  straight: readonly number[] = onsets,
 ): FoundGrids {
   const beats = Math.ceil(length / BEAT)
+  const changing = tolerance.spread === undefined ? CHANGE : LIKELY_CHANGE
   type Way = { cost: number; stretches: readonly GridStretch[] }
   const best: Map<string, Way>[] = Array.from({ length: beats + 1 }, () => new Map())
   best[0]?.set('', { cost: 0, stretches: [] })
   for (let beat = 0; beat < beats; beat += 1) {
-    const fits = SPANS.flatMap((span) => fitsOf(onsets, beat, span, beats, tolerance))
+    const fits = SPANS.flatMap((span) => fitsOf({ onsets, straight }, beat, span, beats, tolerance))
     for (const [before, way] of best[beat] ?? []) {
       for (const { grid, span, cost } of fits) {
         const key = `${grid.value}${grid.tuplet}`
-        const change = before === '' || before === key ? 0 : CHANGE
+        const change = before === '' || before === key ? 0 : changing
         const total = way.cost + cost + change
         const there = best[beat + span] as Map<string, Way>
         const known = there.get(key)
@@ -130,7 +148,7 @@ interface Fit {
 
 /** The grids that explain the strokes of some beats, each with what it costs; the finest at the least. */
 function fitsOf(
-  onsets: readonly number[],
+  { onsets, straight }: Readonly<Record<'onsets' | 'straight', readonly number[]>>,
   beat: number,
   span: number,
   beats: number,
@@ -138,16 +156,24 @@ function fitsOf(
 ): Fit[] {
   if (beat + span > beats) return []
   const [from, ticks] = [beat * BEAT, span * BEAT]
-  const inside = onsets.filter(
-    (tick) => tick >= from - tolerance.ticks && tick < from + ticks - tolerance.ticks,
-  )
+  const early =
+    tolerance.spread === undefined ? tolerance.ticks : Math.min(tolerance.ticks, BEAT / 16)
+  const within = (all: readonly number[]) =>
+    all.filter((tick) => tick >= from - early && tick < from + ticks - early)
+  const [asHeard, asStraight] = [within(onsets), within(straight)]
   const found = ALL_GRIDS.flatMap((grid): Fit[] => {
     const slot = gridTicks(grid)
     // A grid that a shorter stretch takes too is found there.
     if (ticks % slot !== 0 || (span > 1 && (ticks / 2) % slot === 0)) return []
+    const { spread } = tolerance
+    if (spread !== undefined) {
+      const cost = likelyCost(grid.tuplet === null ? asStraight : asHeard, from, slot, tolerance)
+      return cost === null ? [] : [{ grid, span, cost: cost + rarity(grid) }]
+    }
     let cost = ticks / slot
-    for (const [index, within] of bySlot(inside, from, slot)) {
-      const parts = partsOf(within, from + index * slot, slot, tolerance)
+    const inside = grid.tuplet === null ? asStraight : asHeard
+    for (const [index, struck] of bySlot(inside, from, slot, tolerance)) {
+      const parts = partsOf(struck, from + index * slot, slot, tolerance)
       if (!parts) return []
       cost += (parts.count > 1 ? squeezeCost(parts) : 0) + parts.distance * DISTANCE
     }
@@ -155,6 +181,36 @@ function fitsOf(
   })
   if (found.length > 0 || span > 1) return found
   return [{ grid: { value: 64, tuplet: null }, span, cost: UNEXPLAINED }]
+}
+
+/** How seldom a grid is meant, as the logarithm of one in so many beats: odd tuplets and sixty-fourths are rare. */
+export function rarity({ value, tuplet }: Grid): number {
+  const odd = { t: 0.3, q: 2.5, s: 3.5, n: 4 }
+  return (tuplet === null ? 0 : odd[tuplet]) + (value === 64 ? 2 : value === 32 ? 0.5 : 0)
+}
+
+/**
+ * How unlikely it is that strokes lie where they do, each on the nearest slot: by how many slots there are for it in a
+ * beat, and how far off it is. Null where two are nearest to one slot, or one is too far from its own.
+ */
+function likelyCost(
+  onsets: readonly number[],
+  from: number,
+  slot: number,
+  tolerance: Tolerance,
+): number | null {
+  const { spread = 1 } = tolerance
+  const limit = Math.min(tolerance.ticks, slot * tolerance.share)
+  let cost = 0
+  let taken = Number.NEGATIVE_INFINITY
+  for (const tick of onsets) {
+    const place = Math.round((tick - from) / slot)
+    const off = tick - from - place * slot
+    if (place === taken || Math.abs(off) > limit) return null
+    taken = place
+    cost += Math.log(Math.max(1, BEAT / slot)) + (off / spread) ** 2 / 2
+  }
+  return cost
 }
 
 /** A squeeze is seldom meant with rests in it: each costs as much as two parts. */
@@ -167,16 +223,20 @@ export function bySlot(
   onsets: readonly number[],
   from: number,
   slot: number,
+  tolerance: Tolerance,
 ): Map<number, readonly number[]> {
   const slots = new Map<number, number[]>()
   for (const tick of onsets) {
-    const index = Math.floor((tick - from) / slot + EARLY)
+    const index = Math.floor((tick - from) / slot + earlyIn(tolerance))
     slots.set(index, [...(slots.get(index) ?? []), tick])
   }
   return slots
 }
 /** What is not further before a slot than this share of it belongs to the slot. */
-export const EARLY = 0.1
+export function earlyIn({ spread }: Tolerance): number {
+  return spread === undefined ? EARLY : PLAYED_SHARE
+}
+const EARLY = 0.1
 
 /** How the strokes of a slot divide it: each on the start of an equal part of its own. */
 export interface Parts {

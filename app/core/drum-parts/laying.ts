@@ -1,8 +1,8 @@
 import { type GridChange, type Line, MAX_SLOTS } from '../line'
 import { MAX_SQUEEZE, REST, type Rest, type SlotContent, type Struck } from '../sticking'
 import { gridTicks, TICKS_PER_QUARTER } from '../time'
-import { bySlot, EARLY, type GridStretch, partsOf, type Tolerance } from './grids'
-import type { Onset } from './onsets'
+import { bySlot, earlyIn, type GridStretch, partsOf, type Tolerance } from './grids'
+import { type Onset, tickOn } from './onsets'
 
 /** The slots of a line, and how far each stroke was from its place, in ticks. */
 export function layOn(
@@ -22,15 +22,20 @@ export function layOn(
     const isLast = to === stretches.at(-1)?.to
     while (taken < onsets.length) {
       const onset = onsets[taken] as Onset
-      if (!isLast && (onset.tick - begin - from) / slot + EARLY >= (to - from) / slot) break
+      if (
+        !isLast &&
+        (tickOn(onset, grid) - begin - from) / slot + earlyIn(tolerance) >= (to - from) / slot
+      )
+        break
       mine.push(onset)
       taken += 1
     }
     const count = Math.round((to - from) / slot)
     const by = bySlot(
-      mine.map(({ tick }) => Math.min(to - 1, Math.max(from, tick - begin))),
+      mine.map((onset) => Math.min(to - 1, Math.max(from, tickOn(onset, grid) - begin))),
       from,
       slot,
+      tolerance,
     )
     let next = 0
     for (let i = 0; i < count; i += 1) {
@@ -38,7 +43,9 @@ export function layOn(
       const struck = mine.slice(next, next + within.length)
       next += within.length
       const made = contentOf(struck, within, from + i * slot, slot, tolerance)
-      offsets.push(...made.places.map((place, at) => (struck[at] as Onset).tick - begin - place))
+      offsets.push(
+        ...made.places.map((place, at) => tickOn(struck[at] as Onset, grid) - begin - place),
+      )
       slots.push(made.content)
       crowded += made.crowded
     }
@@ -57,8 +64,9 @@ function contentOf(
 ): { content: SlotContent; places: number[]; crowded: number } {
   if (struck.length === 0) return { content: REST, places: [], crowded: 0 }
   const as = ({ strokes }: Onset): Struck => ({ kind: 'struck', strokes })
-  const parts = partsOf(within, at, slot, tolerance)
   const [only] = struck
+  const alone = tolerance.spread !== undefined && struck.length === 1
+  const parts = alone ? undefined : partsOf(within, at, slot, tolerance)
   if (only && struck.length === 1 && (!parts || parts.count === 1))
     return { content: as(only), places: [at], crowded: 0 }
   // Where no division explains them, they share the slot in their order.

@@ -11,6 +11,7 @@ import {
   toStroke,
   type Voice,
 } from '../sticking'
+import type { Grid } from '../time'
 import type { DrumPart, PartNote } from './part'
 import type { PartWish } from './wish'
 
@@ -22,7 +23,14 @@ const GRACE_LEVELS = 1
 /** Strokes that sound together, at one instant. */
 export interface Onset {
   readonly tick: number
+  /** Where it would be if the music did not swing, of a part that does: for grids that swing. */
+  readonly straight?: number
   readonly strokes: readonly Stroke[]
+}
+
+/** Where an onset lies on a grid: as it is, or of a part that swings, on a grid that does, as if it did not. */
+export function tickOn({ tick, straight }: Onset, grid: Grid): number {
+  return grid.tuplet === null ? (straight ?? tick) : tick
 }
 
 /** The strokes of a part instant by instant, graces put to them; what one player cannot strike is told. */
@@ -77,24 +85,31 @@ export function onsetsOf(
 type Heard = PartNote & { readonly voice: Voice }
 
 /**
- * A soft stroke of a hand a moment before a louder one, or before others as soft that are: a flam's one
- * grace, the two of a drag, the three of a ruff.
+ * A soft stroke of a hand a moment before a louder one on the same drum, or before others as soft that are: a
+ * flam's one grace, the two of a drag, the three of a ruff. Where hands are not told, what comes on another drum is a
+ * stroke, and so is what follows the stroke before it as closely as it is followed: a line that is fast.
  */
 function isPlayedGrace(heard: readonly Heard[], at: number, perTick: number): boolean {
   const soft = heard[at]
   if (!soft || FEET[soft.voice]) return false
+  const last = heard.slice(0, at).findLast(({ tick }) => tick < soft.tick)
   let before = soft
   for (const next of heard.slice(at + 1, at + 1 + MOST_GRACES)) {
     const gap = (next.tick - before.tick) * perTick
     if (FEET[next.voice] || gap < TOGETHER_MS || gap > GRACE_MS) return false
+    const otherHand = soft.letter !== null && next.letter !== null && soft.letter !== next.letter
+    if (next.voice !== soft.voice && !otherHand) return false
     const louder = LEVELS.indexOf(next.level) - LEVELS.indexOf(soft.level)
-    if (louder >= GRACE_LEVELS) return true
+    if (louder >= GRACE_LEVELS)
+      return before !== soft || !last || (soft.tick - last.tick) * perTick >= APART * gap
     if (louder < 0) return false
     before = next
   }
   return false
 }
 const MOST_GRACES = 3
+/** A grace is so many times as far from the stroke before it as from its own. */
+const APART = 1.5
 
 /** Which foot strikes a voice. */
 const FEET: Partial<Record<Voice, Letter>> = { bd: 'K', hf: 'H', b2: 'J' }

@@ -2,12 +2,21 @@ import { suggestHands } from '../hands'
 import { DEFAULT_FRAME, EMPTY_LICK, type Lick, MAX_BARS } from '../line'
 import { DEFAULT_SETTING } from '../playing'
 import { LEVELS, type Level } from '../sticking'
-import { barTicks, beatTicks, gridTicks, secondsPerTick, TICKS_PER_QUARTER } from '../time'
+import {
+  barTicks,
+  beatTicks,
+  gridTicks,
+  STRAIGHT,
+  type Swing,
+  secondsPerTick,
+  TICKS_PER_QUARTER,
+} from '../time'
 import {
   type FoundGrids,
   findGapGrids,
   findGrids,
   oneGrid,
+  playedTolerance,
   type Tolerance,
   writtenTolerance,
 } from './grids'
@@ -15,6 +24,7 @@ import { type FoundLanding, landingOf, withUsualLanding } from './landing'
 import { layOn, toLine } from './laying'
 import { type Onset, onsetsOf } from './onsets'
 import type { DrumPart } from './part'
+import { likeliest, type Reading, SPREADS_MS, straightened, swingsIn } from './readings'
 import type { PartWish } from './wish'
 
 /** A part as a lick, and what there is to know about it. */
@@ -53,9 +63,10 @@ export function partToLick(part: DrumPart, wish: PartWish = {}): PartLick {
     leftOut.push(
       `A lick has ${MAX_BARS} bars at most: ${onsets.length - kept.length} strokes after that.`,
     )
-  const plan = planOf(kept, part, wish, { zero, bar, tolerance })
+  const plan = planOf(kept, part, wish, { zero, bar, tolerance, perTick })
   const { begin, body, landing, stretches } = plan
   const laid = layOn(body, stretches, begin, plan.tolerance, leftOut)
+  leftOut.push(...spreadWords(laid.offsets, plan, perTick))
   const moved = laid.offsets.filter((off) => Math.abs(off) > plan.tolerance.ticks)
   if (moved.length > 0 && !wish.grid) {
     const far = Math.max(...moved.map(Math.abs)) * perTick
@@ -72,6 +83,7 @@ export function partToLick(part: DrumPart, wish: PartWish = {}): PartLick {
     grid: stretches[0]?.grid ?? DEFAULT_FRAME.grid,
     start: begin - zero,
     lead: 0,
+    swing: plan.swing,
     landing: landing?.landing ?? ({ kind: 'none', at: 'bar' } as const),
   }
   const bare: Lick = { ...titled(part), frame, line }
@@ -86,56 +98,114 @@ export function partToLick(part: DrumPart, wish: PartWish = {}): PartLick {
   }
 }
 
+/** From so much of the finest slot on, a stroke may be meant for the slot beside its own: for one stroke, for all. */
+const DOUBTFUL = 0.3
+const DOUBTFUL_ON_THE_WHOLE = 0.11
+
+/** What there is to say of a part that was played: how far off, where that leaves a slot in doubt. */
+function spreadWords(offsets: readonly number[], plan: Plan, perTick: number): string[] {
+  if (plan.tolerance.spread === undefined || offsets.length === 0) return []
+  const slot = Math.min(...plan.stretches.map(({ grid }) => gridTicks(grid)))
+  const most = Math.max(...offsets.map(Math.abs))
+  const whole = Math.sqrt(offsets.reduce((sum, off) => sum + off * off, 0) / offsets.length)
+  const swung =
+    plan.swing === STRAIGHT
+      ? []
+      : [`It swings by about ${plan.swing.percent} %: it is read as straight, with that swing.`]
+  if (most < DOUBTFUL * slot && whole < DOUBTFUL_ON_THE_WHOLE * slot) return swung
+  const [wholeMs, mostMs] = [whole, most].map((ticks) => Math.max(1, Math.round(ticks * perTick)))
+  return [
+    ...swung,
+    `It was played ${wholeMs} ms off the grid on the whole, ${mostMs} at the most: some strokes may stand a slot beside their own.`,
+  ]
+}
+
 /** Where a line begins, what it lands on, and the grids it stands on. */
-interface Plan extends FoundGrids {
+export interface Plan extends FoundGrids {
   readonly begin: number
   readonly body: readonly Onset[]
   readonly landing: FoundLanding | null
+  /** How the music swings under it. */
+  readonly swing: Swing
 }
 
 /**
  * From the beat of the first stroke, or from the stroke itself, where that lies on grids to the tick; else
  * from the beat with what hands are off. A landing that lies on no slot of the last grid is a stroke like
- * others.
+ * others. Of a part that may have been played, or that may swing, each reading is held against the others, and the
+ * likeliest stands.
  */
 function planOf(
   onsets: readonly Onset[],
-  { exact, resolution }: DrumPart,
+  { exact, resolution, meter }: DrumPart,
   wish: PartWish,
-  { zero, bar, tolerance }: { zero: number; bar: number; tolerance: Tolerance },
+  {
+    zero,
+    bar,
+    tolerance,
+    perTick,
+  }: { zero: number; bar: number; tolerance: Tolerance; perTick: number },
 ): Plan {
   const first = onsets[0]?.tick ?? zero
   const beat =
     zero + Math.floor((first + tolerance.ticks - zero) / TICKS_PER_QUARTER) * TICKS_PER_QUARTER
-  const from = (begin: number, allowed: Tolerance, lands = true): Plan => {
+  const from = (begin: number, allowed: Tolerance, swing = STRAIGHT, lands = true): Plan => {
+    const swung = swing === STRAIGHT ? onsets : straightened(onsets, { swing, meter })
     const { body, landing } = lands
-      ? landingOf(onsets, begin, bar, allowed)
-      : { body: onsets, landing: null }
+      ? landingOf(swung, begin, bar, allowed)
+      : { body: swung, landing: null }
     const last = body.at(-1)?.tick ?? begin
     const quarters = Math.floor((last + tolerance.ticks - begin) / TICKS_PER_QUARTER) + 1
     const until = landing ? landing.tick - begin : 0
     const length = Math.max(1, quarters, Math.ceil(until / TICKS_PER_QUARTER)) * TICKS_PER_QUARTER
-    const ticks = body.map(({ tick }) => tick - begin)
+    const ticks = (of: (onset: Onset) => number) => body.map((onset) => of(onset) - begin)
     const found = wish.grid
       ? { stretches: oneGrid(wish.grid, length), explained: true, tolerance }
-      : findGrids(ticks, length, allowed)
+      : findGrids(
+          ticks(({ tick }) => tick),
+          length,
+          allowed,
+          ticks(({ tick, straight = tick }) => straight),
+        )
     const end = found.stretches.at(-1)
     const whole = landing && end && (until - end.from) % gridTicks(end.grid) === 0
-    return landing && !whole ? from(begin, allowed, false) : { ...found, begin, body, landing }
+    return landing && !whole
+      ? from(begin, allowed, swing, false)
+      : { ...found, begin, body, landing, swing }
   }
   const own = Math.round(first)
   const written = writtenTolerance(resolution)
-  const ways: (() => Plan | undefined)[] = [
+  const exactly: (() => Plan | undefined)[] = [
     () => from(beat, written),
     () => from(own, written),
     () => fromGaps(onsets, own, written),
-    ...(exact ? [] : [() => from(beat, tolerance)]),
   ]
-  for (const way of ways) {
-    const plan = way()
-    if (plan?.explained) return plan
+  if (exact || wish.grid) {
+    for (const way of exactly) {
+      const plan = way()
+      if (plan?.explained) return plan
+    }
+    return from(beat, tolerance)
   }
-  return from(beat, tolerance)
+  const swings = swingsIn(onsets, meter)
+  const readings: Reading[] = [
+    ...exactly.map((way) => ({ plan: way(), exact: true })),
+    // A place that is moved is rounded where it has been moved to.
+    ...swings.map((swing) => ({ plan: from(beat, loose(written), swing), exact: true })),
+    ...[STRAIGHT, ...swings].flatMap((swing) =>
+      SPREADS_MS.map((ms) => ({
+        plan: from(beat, playedTolerance(ms / perTick), swing),
+        exact: false,
+      })),
+    ),
+  ].flatMap(({ plan, exact: asWritten }) =>
+    plan && (plan.explained || !asWritten) ? [{ plan, exact: asWritten }] : [],
+  )
+  return likeliest(readings).plan
+}
+
+function loose({ ticks, share }: Tolerance): Tolerance {
+  return { ticks: ticks * 2, share }
 }
 
 /** Most lines that change grid within a beat are short; a long one is searched beat by beat alone. */
@@ -148,7 +218,7 @@ function fromGaps(onsets: readonly Onset[], begin: number, tolerance: Tolerance)
     onsets.map(({ tick }) => tick - begin),
     tolerance,
   )
-  return found && { ...found, begin, body: onsets, landing: null }
+  return found && { ...found, begin, body: onsets, landing: null, swing: STRAIGHT }
 }
 
 function titled({ title, tempo, meter }: DrumPart): Lick {

@@ -22,3 +22,13 @@ export function modulo(value: number, by: number): number {
 export function roundHalfUp(value: number): number {
   return Math.floor(value + 0.5)
 }
+
+/** The middle of some numbers; 0 of none. */
+export function medianOf(values: readonly number[]): number {
+  const sorted = [...values].sort((a, b) => a - b)
+  const middle = sorted.length >> 1
+  if (sorted.length === 0) return 0
+  return sorted.length % 2 === 1
+    ? (sorted[middle] as number)
+    : ((sorted[middle - 1] as number) + (sorted[middle] as number)) / 2
+}

@@ -1,4 +1,4 @@
-export { gcd, lcm, modulo, roundHalfUp } from './arithmetic'
+export { gcd, lcm, medianOf, modulo, roundHalfUp } from './arithmetic'
 export { showControls } from './controls'
 export { isEqual, keepEqual } from './keep-equal'
 export { type RandomStream, toRandomStream } from './random'

@@ -1,4 +1,4 @@
-import { medianOf } from '../listening'
+import { medianOf } from '../foundation'
 
 /** The sound by which a delay is measured: 30 ms that glide from 800 to 6,000 Hz, soft at both ends. */
 const SECONDS = 0.03

@@ -1,4 +1,4 @@
-import { medianOf } from './match'
+import { medianOf } from '../foundation'
 
 /** A click as a microphone hears it: how long after it was played, and how sharply it begins, in decibels. */
 export interface Bleed {

@@ -8,7 +8,6 @@ export {
   type Lag,
   type Matching,
   matchStrokes,
-  medianOf,
 } from './match'
 export { findDelay, type Pairing, pairStrokes } from './pairing'
 export {

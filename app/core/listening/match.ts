@@ -168,13 +168,3 @@ function isBetter(chain: Chain, than: Chain | null): boolean {
   if (!than || chain.pairs !== than.pairs) return chain.pairs > (than?.pairs ?? 0)
   return chain.squares < than.squares
 }
-
-/** The middle of some numbers; 0 of none. */
-export function medianOf(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b)
-  const middle = sorted.length >> 1
-  if (sorted.length === 0) return 0
-  return sorted.length % 2 === 1
-    ? (sorted[middle] as number)
-    : ((sorted[middle - 1] as number) + (sorted[middle] as number)) / 2
-}

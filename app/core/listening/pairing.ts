@@ -1,6 +1,6 @@
-import { firstWhere } from '../foundation'
+import { firstWhere, medianOf } from '../foundation'
 import { decibelsOf } from './levels'
-import { type Lag, type Matching, matchStrokes, medianOf, NO_LAG, offsetOf } from './match'
+import { type Lag, type Matching, matchStrokes, NO_LAG, offsetOf } from './match'
 import type { ExpectedStroke, HeardStroke } from './strokes'
 
 /** A matching, the lag at which it was found, and what it costs: less is likelier. */

@@ -1,3 +1,4 @@
+import { medianOf } from '../foundation'
 import { type Line, MAX_SLOTS, normalGridChanges, VELOCITIES } from '../line'
 import {
   findTogetherFault,
@@ -23,7 +24,6 @@ import {
   TICKS_PER_QUARTER,
   type Ticks,
 } from '../time'
-import { medianOf } from './match'
 import type { HeardStroke } from './strokes'
 
 /** A tap of a limb, in milliseconds from a beat of the click. */
