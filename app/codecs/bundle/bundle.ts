@@ -1,5 +1,6 @@
 import * as z from 'zod/mini'
 import { fail, ok, type Result } from '~/core/foundation'
+import { faultWords } from '../schema-words'
 
 /** The open JSON form in which licks leave and enter the app: lick texts, and what is beside them. */
 export const BUNDLE_FORMAT = 'dime-stack-bundle'
@@ -54,9 +55,8 @@ export function parseBundle(json: string): Result<BundleEntry[], BundleIssue> {
   }
   const read = bundleSchema.safeParse(data)
   if (read.success) return ok(read.data.licks)
-  const where = read.error.issues[0]?.path.join('.') ?? ''
   return fail({
     code: 'not-a-bundle',
-    message: `The file is not a collection of licks${where ? ` (at ${where})` : ''}.`,
+    message: faultWords(read.error.issues, 'a collection of licks'),
   })
 }

@@ -2,6 +2,7 @@ import * as z from 'zod/mini'
 import { fail, ok, type Result } from '~/core/foundation'
 import { type Lick, TEMPO_RANGE } from '~/core/line'
 import { expectedStrokes, type HeardStroke, toldOf } from '~/core/listening'
+import { faultWords } from '../schema-words'
 
 /** More strokes than anyone plays in one line. */
 const MOST_HEARD = 20_000
@@ -32,8 +33,7 @@ export function parsePlayed(json: string): Result<Played, string> {
   }
   const read = playedSchema.safeParse(data)
   if (read.success) return ok(read.data)
-  const [issue] = read.error.issues
-  return fail(`${issue?.path.join('.') ?? ''}: ${issue?.message ?? 'not as it should be'}`)
+  return fail(faultWords(read.error.issues, 'a file of what was played'))
 }
 
 /** What the command `hear` prints: what was played held against the line, milliseconds to a tenth. */

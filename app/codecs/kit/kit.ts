@@ -1,8 +1,8 @@
 import * as z from 'zod/mini'
-import '../schema-words'
 import { fail, ok, type Result, showControls } from '~/core/foundation'
 import { HEAD_SHAPES, type Kit, PIECE_KINDS, STAFF_STEPS } from '~/core/kit'
 import { SURFACES } from '~/core/sticking'
+import { faultWords } from '../schema-words'
 
 const centimetres = z.number().check(z.minimum(-300), z.maximum(300))
 const pieceSchema = z.object({
@@ -45,10 +45,9 @@ export function parseKit(json: string): Result<Kit, string> {
   try {
     data = JSON.parse(json)
   } catch {
-    return fail('the file is no JSON')
+    return fail('This is not a kit file: it is not valid JSON, or it is cut off.')
   }
   const read = kitSchema.safeParse(data)
   if (read.success) return ok(read.data as Kit)
-  const [issue] = read.error.issues
-  return fail(`${issue?.path.join('.') ?? ''}: ${issue?.message ?? 'not a kit'}`)
+  return fail(faultWords(read.error.issues, 'a kit file'))
 }

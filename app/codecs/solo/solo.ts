@@ -1,5 +1,4 @@
 import * as z from 'zod/mini'
-import '../schema-words'
 import { fail, ok, type Result, showControls } from '~/core/foundation'
 import { TEMPO_RANGE } from '~/core/line'
 import { formatLine, parseLine } from '~/core/notation'
@@ -15,6 +14,7 @@ import {
 } from '~/core/solo'
 import { findGrid, findMeter, gridName, meterName } from '~/core/time'
 import { formatLickText, parseLickText } from '../lick-text'
+import { faultWords } from '../schema-words'
 
 /** The open JSON form of a solo: its licks are lick texts. */
 export const SOLO_FORMAT = 'dime-stack-solo'
@@ -128,9 +128,7 @@ export function parseSolo(json: string): Result<Solo, SoloFileIssue> {
   }
   const read = soloSchema.safeParse(data)
   if (!read.success) {
-    const [issue] = read.error.issues
-    const where = issue?.path.join('.') ?? ''
-    return fail({ code: 'broken', message: `${where}: ${issue?.message ?? 'not as it should be'}` })
+    return fail({ code: 'broken', message: faultWords(read.error.issues, 'a solo') })
   }
   const parts: SoloPart[] = []
   for (const [i, written] of read.data.parts.entries()) {

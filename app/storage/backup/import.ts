@@ -65,9 +65,16 @@ export function planImport(
   return withStore(async (database) => {
     const known: Known = { renamed: new Map(), aside: await asideTexts(database) }
     const planned: Planned[] = []
-    for (const [index, { table, row }] of rows.entries()) {
-      planned.push(await planRow(database, table, row, index, known))
-      if (index % CHUNK === 0) onProgress(index, rows.length)
+    for (let from = 0; from < rows.length; from += CHUNK) {
+      onProgress(from, rows.length)
+      const judged = rows.slice(from, from + CHUNK).map((one, i) => ({
+        ...one,
+        index: from + i,
+        read: readRow(one, known.renamed),
+      }))
+      // One question to the disk for a table, and not one for each row.
+      const here = await storedOf(database, judged)
+      for (const one of judged) planned.push(await planRow(database, one, here, known))
     }
     onProgress(rows.length, rows.length)
     return ok({ planned })
@@ -87,26 +94,56 @@ async function asideTexts(database: DimeDatabase): Promise<Set<string>> {
   return new Set(kept.map((one) => JSON.stringify((one as { raw?: unknown }).raw)))
 }
 
+/** A row with what it says, where it is of a table that is known. */
+interface JudgedRow extends IncomingRow {
+  readonly index: number
+  readonly read: ReadRow | undefined
+}
+interface ReadRow {
+  readonly table: KeptTable
+  readonly judged: Result<Judged, StoreIssue>
+}
+
+function readRow({ table, row }: IncomingRow, renamed: Map<string, string>): ReadRow | undefined {
+  const known = KEPT_TABLES.find((one) => one === table)
+  return known && { table: known, judged: judge(known, withOwnIds(known, row, renamed)) }
+}
+
+/** What is here under the ids of some rows, by table and id. */
+async function storedOf(
+  database: DimeDatabase,
+  rows: readonly JudgedRow[],
+): Promise<Map<KeptTable, Map<string, unknown>>> {
+  const all = new Map<KeptTable, Map<string, unknown>>()
+  for (const table of new Set(rows.flatMap(({ read }) => read?.table ?? []))) {
+    const ids = rows.flatMap(({ read }) =>
+      read?.table === table && read.judged.ok ? [read.judged.value.record.id] : [],
+    )
+    const found = await database[table].bulkGet(ids)
+    all.set(table, new Map(ids.map((id, i) => [id, found[i]])))
+  }
+  return all
+}
+
 async function planRow(
   database: DimeDatabase,
-  table: string,
-  row: unknown,
-  index: number,
-  { renamed, aside }: Known,
+  { table, row, index, read: found }: JudgedRow,
+  storedRows: ReadonlyMap<KeptTable, ReadonlyMap<string, unknown>>,
+  { aside }: Known,
 ): Promise<Planned> {
   if (table === 'settings') return planSettings(database, row, index)
   if (table === 'aside') {
     const { raw } = (row ?? {}) as { raw?: unknown }
     return planAside(raw ?? row, index, 'kept aside before', aside)
   }
-  const known = KEPT_TABLES.find((one) => one === table)
-  const read = known && judge(known, withOwnIds(known, row, renamed))
+  const known = found?.table
+  const read = found?.judged
   if (!known || !read?.ok) {
     const name = read && !read.ok ? read.error.detail : table
     return planAside(row, index, firstLine(name), aside)
   }
   const { record, deletedAt, updatedAt } = read.value
-  const stored = await database[known].get(record.id)
+  const stored = storedRows.get(known)?.get(record.id)
   const name = nameOf(known, record)
   const here = stored && readKept(known, stored)
   if (!here?.ok) {
