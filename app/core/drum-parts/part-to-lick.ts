@@ -7,12 +7,10 @@ import {
   beatTicks,
   gridTicks,
   STRAIGHT,
-  type Swing,
   secondsPerTick,
   TICKS_PER_QUARTER,
 } from '../time'
 import {
-  type FoundGrids,
   findGapGrids,
   findGrids,
   oneGrid,
@@ -20,11 +18,11 @@ import {
   type Tolerance,
   writtenTolerance,
 } from './grids'
-import { type FoundLanding, landingOf, withUsualLanding } from './landing'
+import { landingOf, withUsualLanding } from './landing'
 import { layOn, toLine } from './laying'
 import { type Onset, onsetsOf } from './onsets'
 import type { DrumPart } from './part'
-import { likeliest, type Reading, SPREADS_MS, straightened, swingsIn } from './readings'
+import { likeliest, type Plan, type Reading, SPREADS_MS, straightened, swingsIn } from './readings'
 import type { PartWish } from './wish'
 
 /** A part as a lick, and what there is to know about it. */
@@ -118,15 +116,6 @@ function spreadWords(offsets: readonly number[], plan: Plan, perTick: number): s
     ...swung,
     `It was played ${wholeMs} ms off the grid on the whole, ${mostMs} at the most: some strokes may stand a slot beside their own.`,
   ]
-}
-
-/** Where a line begins, what it lands on, and the grids it stands on. */
-export interface Plan extends FoundGrids {
-  readonly begin: number
-  readonly body: readonly Onset[]
-  readonly landing: FoundLanding | null
-  /** How the music swings under it. */
-  readonly swing: Swing
 }
 
 /**

@@ -8,9 +8,18 @@ import {
   straightenedTick,
   TICKS_PER_QUARTER,
 } from '../time'
-import { bySlot, earlyIn, partsOf, rarity } from './grids'
+import { bySlot, earlyIn, type FoundGrids, partsOf, rarity } from './grids'
+import type { FoundLanding } from './landing'
 import { type Onset, tickOn } from './onsets'
-import type { Plan } from './part-to-lick'
+
+/** Where a line begins, what it lands on, and the grids it stands on. */
+export interface Plan extends FoundGrids {
+  readonly begin: number
+  readonly body: readonly Onset[]
+  readonly landing: FoundLanding | null
+  /** How the music swings under it. */
+  readonly swing: Swing
+}
 
 /** A way to read a part: what it would be, and whether it was written there or played near it. */
 export interface Reading {

@@ -83,7 +83,7 @@ describe('a lick as samples', () => {
 
 describe('the end of the last round', () => {
   it('is choked like those before it, and nothing of a round that does not come is heard', () => {
-    const after = (text: string, rounds: number) => {
+    const leftBy = (text: string, rounds: number) => {
       const { events, seconds } = loopEvents(lickOf(text), { ...PLAIN, click: false, rounds })
       const chokes = events.filter(({ event }) => event.kind === 'choke').length
       const late = events.filter(({ seconds: at }) => at >= seconds - 1e-9)
@@ -93,13 +93,13 @@ describe('the end of the last round', () => {
       ]
     }
     for (const rounds of [1, 2, 5])
-      expect(after('landing: stop\nline: RLRL*4', rounds)).toEqual([
+      expect(leftBy('landing: stop\nline: RLRL*4', rounds)).toEqual([
         rounds,
         ['stroke c1', 'stroke bd', 'choke c1'],
       ])
-    expect(after('lead: 0\nlanding: none\ngroove: none\nline: RLRL*4', 3)).toEqual([0, []])
+    expect(leftBy('lead: 0\nlanding: none\ngroove: none\nline: RLRL*4', 3)).toEqual([0, []])
     // Straight back in: the groove's own first beat ends it.
-    expect(after('landing: groove\nline: RLRL*4', 2)[1]).toEqual(['stroke hh', 'stroke bd'])
+    expect(leftBy('landing: groove\nline: RLRL*4', 2)[1]).toEqual(['stroke hh', 'stroke bd'])
   })
 
   it('is what a lick leaves behind when it is played once, after any number of rounds (law)', () => {

@@ -145,7 +145,7 @@ async function planRow(
   const { record, deletedAt, updatedAt } = read.value
   const stored = storedRows.get(known)?.get(record.id)
   const name = nameOf(known, record)
-  const here = stored && readKept(known, stored)
+  const here = stored === undefined ? undefined : readKept(known, stored)
   if (!here?.ok) {
     const standing: Standing = stored ? 'different' : 'new'
     return { entry: entryOf(index, known, name, standing, false), row, ...read.value }

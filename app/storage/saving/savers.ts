@@ -53,24 +53,22 @@ export function followRecord<T extends KeptTable>(
   onTheirs: (theirs: Kept<RecordOf[T]> | 'deleted') => void,
 ): () => void {
   let stopped = false
-  let asking: Promise<void> | null = null
+  let asking = false
   let again = false
   // However often the store changes while it is asked, it is asked once more: not once for each change.
-  const ask = () => {
+  const ask = async () => {
     again = true
-    asking ??= askAll().finally(() => {
-      asking = null
-    })
-  }
-  const askAll = async () => {
+    if (asking) return
+    asking = true
     while (again && !stopped) {
       again = false
       const theirs = await saver.heard()
       if (theirs && !stopped) onTheirs(theirs)
     }
+    asking = false
   }
   const stop = onStoreChange(({ table, ids }) => {
-    if (table === saver.table && ids.includes(saver.id)) ask()
+    if (table === saver.table && ids.includes(saver.id)) void ask()
   })
   const earlier = [...savers].filter(
     (one) => one.table === saver.table && one.id === saver.id && one !== (saver as unknown),
