@@ -13,6 +13,7 @@ import {
 } from '../app/codecs/lick-text'
 import type { Result } from '../app/core/foundation'
 import { toOwnGrooves } from '../app/core/groove'
+import type { Kit } from '../app/core/kit'
 import type { Lick } from '../app/core/line'
 
 /** What the command has of the outside: files by their paths, `-` for what is piped in. */
@@ -239,4 +240,10 @@ async function readOptions(command: string, given: readonly string[], files: Fil
 }
 
 const playedParser = async () => (await import('../app/codecs/headless/hear')).parsePlayed
-const kitParser = async () => (await import('../app/codecs/kit')).parseKit
+const kitParser = async () => {
+  const { kitFault, parseKit } = await import('../app/codecs/kit')
+  return (text: string): Result<Kit, string> => {
+    const read = parseKit(text)
+    return read.ok ? read : { ok: false, error: kitFault(text) }
+  }
+}

@@ -25,7 +25,7 @@ describe('answers', () => {
       verdict: 'short',
       difference: '1 left',
       place: 'Free from 5a',
-      betterStart: '1e',
+      betterStart: { written: '1e', said: '1e' },
     })
     expect(held('meter: 3/4\nline: RLLRK RLK RLRLK')).toMatchObject({
       verdict: 'over',

@@ -9,7 +9,7 @@ import {
   speedLimit,
   undecidedSlots,
 } from '~/core/playing'
-import { gridTicks, sameGrid } from '~/core/time'
+import { type CountingSystem, gridTicks, sameGrid } from '~/core/time'
 import { plural, tenth } from './figures'
 import { type FootAdvice, footAdvice, landingWords } from './landing-words'
 import { LIMB_NAMES } from './limb-names'
@@ -48,17 +48,21 @@ export function toAnswers(
   tempo: number,
   setting: Setting = DEFAULT_SETTING,
   playedClean: number | null = null,
+  counting?: CountingSystem,
 ): Answers {
   const clashes = limbClashes(lick)
   const shown = clashes
     .slice(0, 3)
-    .map(({ tick, limb }) => `${capital(LIMB_NAMES[limb])} wanted twice on ${placeIn(lick, tick)}`)
+    .map(
+      ({ tick, limb }) =>
+        `${capital(LIMB_NAMES[limb])} wanted twice on ${placeIn(lick, tick, counting)}`,
+    )
   return {
-    lands: landingWords(lick, tempo, setting),
+    lands: landingWords(lick, tempo, setting, counting),
     foot: footAdvice(lick, tempo, setting),
     speed: slotSpeed(lick, tempo),
-    ...limits(lick, setting, playedClean),
-    together: togetherWords(lick, sumOf(lick).linear),
+    ...limits(lick, setting, playedClean, counting),
+    together: togetherWords(lick, sumOf(lick).linear, counting),
     limbs: limbCounts(lick),
     names: cellNames(lick),
     pedal: pedalWords(lick, setting, tempo),
@@ -110,6 +114,7 @@ function limits(
   lick: Lick,
   setting: Setting,
   playedClean: number | null,
+  counting: CountingSystem | undefined,
 ): Pick<Answers, 'limits' | 'lowest' | 'bottleneck'> {
   if (undecidedSlots(lick).length > 0) {
     return {
@@ -130,7 +135,9 @@ function limits(
     if (reading === 'line') first = bottleneck
     if (bpm === null || !bottleneck || bpm >= lowest * (1 - 1e-9)) return []
     lowest = bpm
-    return [{ bpm, reading, text: `${words} ${tenth(bpm)}. ${moveWords(lick, bottleneck)}` }]
+    return [
+      { bpm, reading, text: `${words} ${tenth(bpm)}. ${moveWords(lick, bottleneck, counting)}` },
+    ]
   })
   const beaten = said.filter(({ bpm }) => playedClean !== null && bpm < playedClean)
   const standing = said.filter((one) => !beaten.includes(one)).map(({ text }) => text)

@@ -12,7 +12,13 @@ import { type CountingSystem, countSyllable, gridName, gridTicks, placeName } fr
 import { plural, slots } from './figures'
 import { gridWords, perBeatWords } from './grid-words'
 import { capital } from './move-words'
-import { placeIn, spokenPlace } from './places'
+import { placeIn, placeOn, spokenPlace, startPlace } from './places'
+
+/** A place to begin on: as a text has it, and as it is counted. */
+export interface Start {
+  readonly written: string
+  readonly said: string
+}
 
 /** Whether the line fits its space, in the words and figures of the first answer. */
 export interface Fit {
@@ -28,12 +34,12 @@ export interface Fit {
   /** Where the first slot too many falls, or where the free slots begin. */
   readonly place: string
   /** A start from which the line would end on the barline; null where it does already. */
-  readonly betterStart: string | null
+  readonly betterStart: Start | null
 }
 
 /** Holds a line against its space, as it is typed. */
 export function toFit(lick: Lick, counting: CountingSystem): Fit {
-  const { frame, line } = lick
+  const { line } = lick
   const sum = fitOf(lick)
   const { strokes, graces } = countStrokes(line)
   return {
@@ -43,14 +49,14 @@ export function toFit(lick: Lick, counting: CountingSystem): Fit {
     available: slots(sum.available.slots),
     difference: difference(sum),
     groups: shortened(sum.groups),
-    span: `from ${spokenPlace(placeName(frame.start, frame.meter))} to ${target(lick, sum)}`,
+    span: `from ${spokenPlace(startPlace(lick, counting))} to ${target(lick, sum)}`,
     strokes:
       strokes === 0
         ? ''
         : `${plural(strokes, 'stroke')}${graces > 0 ? `, ${plural(graces, 'grace')}` : ''}.`,
     again: again(sum),
     place: offPlace(lick, sum, counting),
-    betterStart: betterStart(lick, sum),
+    betterStart: betterStart(lick, sum, counting),
   }
 }
 
@@ -77,7 +83,8 @@ function again({ again: meets }: LineFit): string {
 
 function offPlace(lick: Lick, sum: LineFit, counting: CountingSystem): string {
   const { end, target: aimed } = aimOf(lick)
-  if (sum.left.ticks > 0 && lick.line.slots.length > 0) return `Free from ${placeIn(lick, end)}`
+  if (sum.left.ticks > 0 && lick.line.slots.length > 0)
+    return `Free from ${placeIn(lick, end, counting)}`
   if (sum.left.ticks >= 0) return ''
   const over = slotAt(lick, aimed)
   if (over) {
@@ -90,12 +97,14 @@ function offPlace(lick: Lick, sum: LineFit, counting: CountingSystem): string {
 }
 
 /** Where the line would have to begin to end on a barline, told if it is a place of this grid. */
-function betterStart(lick: Lick, sum: LineFit): string | null {
+function betterStart(lick: Lick, sum: LineFit, counting: CountingSystem): Start | null {
   const { frame } = lick
   if (sum.left.ticks === 0 || sum.used.ticks === 0 || frame.landing.at === 'beat') return null
   const { bar } = frameTicks(frame)
   const start = (bar - (sum.used.ticks % bar)) % bar
-  return start === frame.start ? null : placeName(start, frame.meter)
+  if (start === frame.start) return null
+  const said = placeOn(lick, start, frame.grid, counting)
+  return { written: placeName(start, frame.meter), said }
 }
 
 /**

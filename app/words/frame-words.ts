@@ -1,7 +1,8 @@
 import type { Landing, Lick } from '~/core/line'
 import { formatSlot } from '~/core/notation'
-import { meterName, placeName } from '~/core/time'
+import { meterName } from '~/core/time'
 import { gridWords } from './grid-words'
+import { startPlace } from './places'
 
 /** What a line goes into, in a sentence: `a crash`, `the groove`, `(>L:c1K)`. */
 export function intoWords(landing: Landing): string {
@@ -22,7 +23,7 @@ export function frameWords({ frame }: Lick): string {
   return [
     meterName(meter),
     gridWords(grid),
-    ...(start === 0 ? [] : [`from ${placeName(start, meter)}`]),
+    ...(start === 0 ? [] : [`from ${startPlace({ frame })}`]),
     ...(landing.kind === 'none' ? [] : [`into ${intoWords(landing)}`]),
   ].join(' · ')
 }

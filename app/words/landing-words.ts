@@ -16,7 +16,7 @@ import {
   type Setting,
 } from '~/core/playing'
 import { isOneHand } from '~/core/sticking'
-import { secondsPerTick, type Ticks } from '~/core/time'
+import { type CountingSystem, secondsPerTick, type Ticks } from '~/core/time'
 import { tenth } from './figures'
 import { LIMB_NAMES } from './limb-names'
 import { capital } from './move-words'
@@ -24,7 +24,12 @@ import { placeIn } from './places'
 import { theSurface } from './surface-words'
 
 /** How a lick lands, in sentences: what strikes last, which hand is free, who has too little time. */
-export function landingWords(lick: Lick, tempo: number, setting: Setting): string[] {
+export function landingWords(
+  lick: Lick,
+  tempo: number,
+  setting: Setting,
+  counting?: CountingSystem,
+): string[] {
   const approach = approachOf(lick)
   if (!approach) return ['Nothing is played yet']
   const { beat } = frameTicks(lick.frame)
@@ -41,7 +46,8 @@ export function landingWords(lick: Lick, tempo: number, setting: Setting): strin
       : gap === 0
         ? 'the landing itself'
         : `${tenth(-gap)} ms after the landing`
-  const lines = [`Ends with ${limbs} on ${surfaces}, on ${placeIn(lick, last?.tick ?? 0)}: ${when}`]
+  const place = placeIn(lick, last?.tick ?? 0, counting)
+  const lines = [`Ends with ${limbs} on ${surfaces}, on ${place}: ${when}`]
   const { kind } = lick.frame.landing
   if (kind === 'crash' || kind === 'stop') {
     lines.push(freeHandWords(lick, approach.freeHand))

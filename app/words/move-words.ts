@@ -1,6 +1,7 @@
 import type { Lick } from '~/core/line'
 import type { Move } from '~/core/playing'
 import { SURFACE_NAMES } from '~/core/sticking'
+import type { CountingSystem } from '~/core/time'
 import { LIMB_NAMES } from './limb-names'
 import { placesIn } from './places'
 
@@ -17,9 +18,9 @@ const HOW: Readonly<Record<Exclude<Move['kind'], 'travel'>, string>> = {
 }
 
 /** `Kick double, 4& to 4a: needs 110 ms`, `Right hand from floor tom to hi-hat, 3e to 3&: needs 165 ms`. */
-export function moveWords(lick: Lick, move: Move): string {
+export function moveWords(lick: Lick, move: Move, counting?: CountingSystem): string {
   const { fromTick, toTick, needMs } = move
-  return `${moveName(move)}, ${placesIn(lick, fromTick, toTick)}: needs ${Math.round(needMs)} ms`
+  return `${moveName(move)}, ${placesIn(lick, fromTick, toTick, counting)}: needs ${Math.round(needMs)} ms`
 }
 
 /** `Kick double`, `Right hand from floor tom to hi-hat`. */

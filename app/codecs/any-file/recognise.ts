@@ -4,7 +4,7 @@ import { fail, ok, type Result } from '~/core/foundation'
 import type { Kit } from '~/core/kit'
 import { type Backup, type FileIssue, parseBackup } from '../backup'
 import { type BundleEntry, parseBundle } from '../bundle'
-import { parseKit } from '../kit'
+import { kitFault, parseKit } from '../kit'
 import { joinLickTexts, lineTextOf, parseLickText, splitLickTexts } from '../lick-text'
 import { parseMidi } from '../midi'
 import { parseMusicXml, parseMxl } from '../musicxml'
@@ -91,6 +91,7 @@ function recogniseJson(text: string): Result<AnyFile, FileIssue> {
     return fail({ code: 'damaged', message: `The solo can’t be read. ${solo.error.message}` })
   const kit = parseKit(text)
   if (kit.ok) return ok({ kind: 'kit', json: text })
+  if (/"pieces"\s*:/.test(text)) return fail({ code: 'damaged', message: kitFault(text) })
   return fail({
     code: bundle.error.code === 'not-json' ? 'damaged' : 'not-ours',
     message: bundle.error.message,

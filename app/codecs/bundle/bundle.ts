@@ -1,6 +1,6 @@
 import * as z from 'zod/mini'
 import { fail, ok, type Result } from '~/core/foundation'
-import { faultWords } from '../schema-words'
+import { faultWords } from '../fault-words'
 
 /** The open JSON form in which licks leave and enter the app: lick texts, and what is beside them. */
 export const BUNDLE_FORMAT = 'dime-stack-bundle'

@@ -2,7 +2,7 @@ import * as z from 'zod/mini'
 import { fail, ok, type Result } from '~/core/foundation'
 import { type Lick, TEMPO_RANGE } from '~/core/line'
 import { expectedStrokes, type HeardStroke, toldOf } from '~/core/listening'
-import { faultWords } from '../schema-words'
+import { faultWords } from '../fault-words'
 
 /** More strokes than anyone plays in one line. */
 const MOST_HEARD = 20_000

@@ -1,1 +1,2 @@
+export { kitFault } from './fault'
 export { formatKit, parseKit } from './kit'

@@ -2,7 +2,6 @@ import * as z from 'zod/mini'
 import { fail, ok, type Result, showControls } from '~/core/foundation'
 import { HEAD_SHAPES, type Kit, PIECE_KINDS, STAFF_STEPS } from '~/core/kit'
 import { SURFACES } from '~/core/sticking'
-import { faultWords } from '../schema-words'
 
 const centimetres = z.number().check(z.minimum(-300), z.maximum(300))
 const pieceSchema = z.object({
@@ -21,7 +20,7 @@ const pieceSchema = z.object({
     }),
   ),
 })
-const kitSchema = z.object({
+export const kitSchema = z.object({
   id: z.string().check(z.minLength(1), z.maxLength(60)),
   name: z.pipe(z.string().check(z.maxLength(80)), z.transform(showControls)),
   crash: z.optional(z.enum(SURFACES)),
@@ -39,15 +38,17 @@ export function formatKit(kit: Kit): string {
   return `${JSON.stringify(kit, null, 2)}\n`
 }
 
-/** Reads a kit file; the failure says in words what is wrong with it. */
-export function parseKit(json: string): Result<Kit, string> {
-  let data: unknown
+/** Reads a kit file; what is wrong with one that is none, `kitFault` tells. */
+export function parseKit(json: string): Result<Kit, 'not-a-kit'> {
+  const read = kitSchema.safeParse(dataOf(json))
+  return read.success ? ok(read.data as Kit) : fail('not-a-kit')
+}
+
+/** What a text holds as JSON; undefined where it holds none. */
+export function dataOf(json: string): unknown {
   try {
-    data = JSON.parse(json)
+    return JSON.parse(json)
   } catch {
-    return fail('This is not a kit file: it is not valid JSON, or it is cut off.')
+    return undefined
   }
-  const read = kitSchema.safeParse(data)
-  if (read.success) return ok(read.data as Kit)
-  return fail(faultWords(read.error.issues, 'a kit file'))
 }

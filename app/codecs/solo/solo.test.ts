@@ -65,7 +65,9 @@ describe('a solo as a file', () => {
     expect(refused(text.replace(/line: RLRL[^\\]*/, 'line: RLQ'))).toMatch(
       /^broken: Part 2: its text can’t be read: line \d+, character 9/,
     )
-    expect(refused(text.replace('"bars": 4', '"bars": 65'))).toMatch(/^broken: parts\.2\.bars: /)
+    expect(refused(text.replace('"bars": 4', '"bars": 65'))).toBe(
+      'broken: Part 3: “bars” is more than 64.',
+    )
     expect(refused(text.replace('"id": "flow"', '"id": "Fill"'))).toMatch(/an id of its own/)
     const long = random.soloOf(
       Array.from({ length: 9 }, (_, i) => ({ ...random.parts.groove(64), id: `p${i}` })),

@@ -13,8 +13,8 @@ import {
   soloLength,
 } from '~/core/solo'
 import { findGrid, findMeter, gridName, meterName } from '~/core/time'
+import { faultWords } from '../fault-words'
 import { formatLickText, parseLickText } from '../lick-text'
-import { faultWords } from '../schema-words'
 
 /** The open JSON form of a solo: its licks are lick texts. */
 export const SOLO_FORMAT = 'dime-stack-solo'

@@ -3,7 +3,6 @@ import { fail, ok, type Result, showControls } from '~/core/foundation'
 import { MAX_SLOTS } from '~/core/line'
 import { SURFACES } from '~/core/sticking'
 import { PATH_ENDS, PLAIN_VOICING, PLAYERS_OF_RULE, type Voicing } from '~/core/voicing'
-import { faultWords } from '../schema-words'
 
 const MOST_RULES = 64
 const MOST_NOTES = 256
@@ -104,7 +103,7 @@ export function parseVoicing(json: string): Result<Voicing, string> {
   }
   const read = voicing.safeParse(data)
   if (read.success) return ok(read.data as Voicing)
-  return fail(faultWords(read.error.issues, 'a voicing'))
+  return fail('the voicing is none of this version’s')
 }
 
 const OTHER = { hands: 'hands', RH: 'LH', LH: 'RH' } as const

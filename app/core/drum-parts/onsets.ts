@@ -59,7 +59,7 @@ export function onsetsOf(
   const groups: { tick: number; main: Heard[]; graces: Heard[] }[] = []
   let waiting: Heard[] = []
   for (const [i, note] of heard.entries()) {
-    if (note.grace || (!exact && isPlayedGrace(heard, i, perTick))) {
+    if (note.grace || (!exact && isPlayedGrace(heard, i, perTick, waiting.length > 0))) {
       waiting.push(note)
       continue
     }
@@ -87,9 +87,15 @@ type Heard = PartNote & { readonly voice: Voice }
 /**
  * A soft stroke of a hand a moment before a louder one on the same drum, or before others as soft that are: a
  * flam's one grace, the two of a drag, the three of a ruff. Where hands are not told, what comes on another drum is a
- * stroke, and so is what follows the stroke before it as closely as it is followed: a line that is fast.
+ * stroke, and so is what follows the stroke before it as closely as it is followed, unless that was a grace of the
+ * same stroke: a line that is fast.
  */
-function isPlayedGrace(heard: readonly Heard[], at: number, perTick: number): boolean {
+function isPlayedGrace(
+  heard: readonly Heard[],
+  at: number,
+  perTick: number,
+  afterGrace: boolean,
+): boolean {
   const soft = heard[at]
   if (!soft || FEET[soft.voice]) return false
   const last = heard.slice(0, at).findLast(({ tick }) => tick < soft.tick)
@@ -101,7 +107,9 @@ function isPlayedGrace(heard: readonly Heard[], at: number, perTick: number): bo
     if (next.voice !== soft.voice && !otherHand) return false
     const louder = LEVELS.indexOf(next.level) - LEVELS.indexOf(soft.level)
     if (louder >= GRACE_LEVELS)
-      return before !== soft || !last || (soft.tick - last.tick) * perTick >= APART * gap
+      return (
+        afterGrace || before !== soft || !last || (soft.tick - last.tick) * perTick >= APART * gap
+      )
     if (louder < 0) return false
     before = next
   }

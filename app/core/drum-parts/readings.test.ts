@@ -103,9 +103,10 @@ describe('MIDI files that were played or swing', () => {
   it('have their strokes apart where nothing says that they are graces', () => {
     const line = (
       voices: readonly ('sn' | 't1')[],
-      levels: readonly ('ghost' | 'tap' | 'accent')[],
+      levels: readonly string[],
+      times: readonly number[] = [0, 120, 155],
     ) => {
-      const notes = [0, 120, 155].map((ms, i) => ({
+      const notes = times.map((ms, i) => ({
         tick: (ms / 600) * 10080,
         instrument: voices[i] as string,
         level: levels[i] as 'tap',
@@ -126,6 +127,13 @@ describe('MIDI files that were played or swing', () => {
       )
     }
     expect(line(['sn', 'sn', 'sn'], ['tap', 'ghost', 'accent'])).toEqual([0, 1])
+    // Of a drag, the second grace follows the first as closely as it is followed.
+    for (const count of [1, 2, 3]) {
+      const graces = Array.from({ length: count }, (_, i) => 155 - 30 * (count - i))
+      const levels = ['tap', ...graces.map(() => 'ghost'), 'accent']
+      const voices = levels.map(() => 'sn' as const)
+      expect(line(voices, levels, [0, ...graces, 155])).toEqual([0, count])
+    }
     // On another drum, or as loud, it is a stroke of its own.
     expect(line(['sn', 't1', 'sn'], ['tap', 'ghost', 'accent'])).toEqual([0, 0, 0])
     expect(line(['sn', 'sn', 'sn'], ['tap', 'accent', 'accent'])).toEqual([0, 0, 0])

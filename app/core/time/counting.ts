@@ -103,16 +103,66 @@ export function countSyllable(
   meter: Meter,
   counting: CountingSystem = DEFAULT_COUNTING,
 ): string {
+  const counted = countedAt(tick, grid, meter, counting)
+  if (!counted) return UNNAMED_COUNT
+  const { position, words, number } = counted
+  const word = words?.[position] ?? (position === 0 ? '#' : String(position + 1))
+  return word === '#' ? String(number) : word
+}
+
+/** Where a slot lies as it is counted: in which beat, as which slot of that, and the words of that beat. */
+interface Counted {
+  readonly number: number
+  /** From 0. */
+  readonly position: number
+  readonly words: readonly string[] | undefined
+}
+
+/** Undefined where a slot is off the positions that its grid has in its beat. */
+function countedAt(
+  tick: Ticks,
+  grid: Grid,
+  meter: Meter,
+  counting: CountingSystem,
+): Counted | undefined {
   const beat = pulseTicks(meter, counting)
   const inBar = modulo(tick, barTicks(meter))
   const inBeat = inBar % beat
   const slot = gridTicks(grid)
   const whole = beat % slot === 0
-  if (inBeat % slot !== 0 || (!whole && inBeat > 0)) return UNNAMED_COUNT
-  const position = inBeat / slot
+  if (inBeat % slot !== 0 || (!whole && inBeat > 0)) return undefined
   const words = wordsOf(counting, whole ? beat / slot : 1)
-  const word = words?.[position] ?? (position === 0 ? '#' : String(position + 1))
-  return word === '#' ? String(numberAt(inBar, beat, meter, counting)) : word
+  return { number: numberAt(inBar, beat, meter, counting), position: inBeat / slot, words }
+}
+
+/** A place in the bar as the count has it: `beat` and `slot` from 1, and its syllable where only it has that. */
+export interface CountedPlace {
+  readonly beat: number
+  readonly slot: number
+  /** Null for a syllable that comes twice in a beat, as `trip` does in a six, and where it is a digit or none. */
+  readonly syllable: string | null
+}
+
+/**
+ * The place of a slot in the bar, by the numbers and syllables of its count: one name for one stroke, wherever it is
+ * told. Groups do not begin their numbers anew here, or a name would be three places of a bar. Undefined where the
+ * slot is off the positions of its grid.
+ *
+ * @example in 4/4, sixteenths, tick 12600 is beat 2, slot 2, `e`; in 6/8 the third sixteenth is beat 1, slot 3, no syllable
+ */
+export function countedPlace(
+  tick: Ticks,
+  grid: Grid,
+  meter: Meter,
+  counting: CountingSystem = DEFAULT_COUNTING,
+): CountedPlace | undefined {
+  const counted = countedAt(tick, grid, meter, { ...counting, byGroups: false })
+  if (!counted) return undefined
+  const { number, position, words = [] } = counted
+  const word = words[position]
+  const unique = words.filter((one) => one === word).length === 1
+  const told = position > 0 && word !== undefined && unique && /^[^.#\d]+$/.test(word)
+  return { beat: number, slot: position + 1, syllable: told ? word : null }
 }
 
 /** What is numbered: the beat, or of a compound metre counted in its units one of them. */

@@ -2,6 +2,7 @@ export {
   COUNTING_SYSTEMS,
   type CountingSystem,
   countedGrid,
+  countedPlace,
   countSyllable,
   DEFAULT_COUNTING,
   toCounting,

@@ -5,16 +5,16 @@ import { findVoicedLick } from '~/codecs/voicing'
 import type { Lick } from '~/core/line'
 import { formatLine } from '~/core/notation'
 import { speedLimit } from '~/core/playing'
-import { placeName } from '~/core/time'
 import { PhraseStacks } from '~/drawing/stacks/phrase-figure'
 import { useLive, useSettings } from '~/live/use-live'
 import { useRead } from '~/live/use-read'
-import { useSettingFor } from '~/live/use-setting'
+import { useCounting, useSettingFor } from '~/live/use-setting'
 import { useHearLick } from '~/playback/use-hear-lick'
 import { type Kept, type LickRecord, liveVersions, loadLicks } from '~/storage'
 import { Act } from '~/ui/parts'
 import { tenth } from '~/words/figures'
 import { gridWords } from '~/words/grid-words'
+import { startPlace } from '~/words/places'
 import { landingVerdict } from '~/words/verdict'
 import { differenceWords } from '~/words/versions'
 import { turnTexts } from '~/workspace/turned'
@@ -82,6 +82,7 @@ function Column({ record, lick, first, onHear }: ColumnProps) {
   const setting = useSettingFor(lick)
   const limit = useMemo(() => speedLimit(lick, 'landing', setting).bpm, [lick, setting])
   const { frame } = lick
+  const counting = useCounting()
   const lands = landingVerdict(lick)
   const title = lick.title || 'Untitled'
   return (
@@ -95,7 +96,7 @@ function Column({ record, lick, first, onHear }: ColumnProps) {
       <PhraseStacks phrase={lick.line} />
       <p className="break-words font-mono">{formatLine(lick.line)}</p>
       <p className="text-(--quiet)">
-        {gridWords(frame.grid)} from {placeName(frame.start, frame.meter)}, {frame.tempo}
+        {gridWords(frame.grid)} from {startPlace(lick, counting)}, {frame.tempo}
         {frame.goal !== null && ` to ${frame.goal}`}
       </p>
       <p>

@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid'
-import { formatKit, parseKit } from '~/codecs/kit'
+import { formatKit, kitFault, parseKit } from '~/codecs/kit'
 import type { SaveNotice } from '~/live/use-saving'
 import { liveSettings, notSavedWords, putInBin, saveRecord } from '~/storage'
 
@@ -16,7 +16,7 @@ export async function changeKits(command: KitCommand): Promise<SaveNotice> {
     return { trouble: deleted.ok ? '' : notSavedWords(deleted.error) }
   }
   const read = parseKit(command.text)
-  if (!read.ok) return { trouble: `This file is not a kit: ${read.error}` }
+  if (!read.ok) return { trouble: kitFault(command.text) }
   const id = newKitId()
   const kit = formatKit({ ...read.value, id })
   const saved = await saveRecord('kits', { id, version: 1, kit, createdAt: Date.now() }, null)

@@ -7,7 +7,7 @@ import { findVoicedLick } from '~/codecs/voicing'
 import type { Lick } from '~/core/line'
 import { formatLine } from '~/core/notation'
 import { soloLength } from '~/core/solo'
-import { meterName, placeName } from '~/core/time'
+import { meterName } from '~/core/time'
 import type { Ruler } from '~/drawing/ruler/layout'
 import { RulerView } from '~/drawing/ruler/ruler-view'
 import type { RulerGestures } from '~/drawing/ruler/use-slot-pointer'
@@ -21,7 +21,7 @@ import { usePageTitle } from '~/ui/use-page-title'
 import { useWidth } from '~/ui/use-width'
 import { plural } from '~/words/figures'
 import { gridWords } from '~/words/grid-words'
-import { spokenPlace } from '~/words/places'
+import { spokenPlace, startPlace } from '~/words/places'
 import { lengthWords, partName } from '~/words/solo-words'
 import { landingVerdict } from '~/words/verdict'
 import { turnTexts } from '~/workspace/turned'
@@ -109,6 +109,7 @@ function LinkedMany({ link }: { link: Exclude<AnyLink, { kind: 'lick' }> }) {
 }
 
 function LinkedView({ texts }: { texts: LinkedLick }) {
+  const counting = useCounting()
   const { turnLetters } = useSettings().settings
   const lick = useMemo(
     () => findVoicedLick(turnTexts({ ...texts, draft: null }, turnLetters)),
@@ -147,7 +148,7 @@ function LinkedView({ texts }: { texts: LinkedLick }) {
       </header>
       <p className="text-(--quiet)">
         {meterName(frame.meter)}, {gridWords(frame.grid)}, from{' '}
-        {spokenPlace(placeName(frame.start, frame.meter))}, {frame.tempo}
+        {spokenPlace(startPlace({ frame }, counting))}, {frame.tempo}
         {frame.goal !== null && ` to ${frame.goal}`} bpm.{' '}
         {[lands.rest, lands.first].filter(Boolean).join(', ')}.
       </p>

@@ -4,6 +4,7 @@ import { type Lick, lickSlots } from '~/core/line'
 import { diagnose, leansFrom, proposedRating, SIMULATED_PLAYERS } from '~/core/listening'
 import type { PlannedStep } from '~/core/practice'
 import { useSettings } from '~/live/use-live'
+import { useCounting } from '~/live/use-setting'
 import { Meter, MicrophonePart } from '~/playback/microphone-part'
 import { StrikePads } from '~/playback/strike-pads'
 import type { PracticeSessionRecord } from '~/storage'
@@ -47,11 +48,12 @@ interface AlongPartProps {
 export function AlongPart(props: AlongPartProps) {
   const { along, byEar, onByEar, lick, part, sessions, planned, onGo } = props
   const { settings, change } = useSettings()
+  const counting = useCounting()
   const { wanted, active, who, rounds, claims, counted, proposal, unsettled, lost } = along
   const last = rounds.at(-1)
   const clean = along.summary !== null && proposedRating(along.summary) === 'clean'
   const slots = lickSlots(lick)
-  const placeOf = (slot: number) => placeInBar(lick, slots[slot]?.tick ?? 0)
+  const placeOf = (slot: number) => placeInBar(lick, slots[slot]?.tick ?? 0, counting)
   return (
     <section aria-label="Play along" className="flex flex-col gap-2">
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">

@@ -3,12 +3,16 @@ import { useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import { useLive } from '~/live/use-live'
 import { type Kept, liveSets, notSavedWords, restore, type SetRecord, saveRecord } from '~/storage'
+import { LongList } from '~/ui/long-list'
 import { Act, Part, TextBox, Trouble } from '~/ui/parts'
 import { plural } from '~/words/figures'
 import { addLicksTo, minutesOfSet } from '~/workspace/set-edits'
 import { StoreTrouble } from '../shell'
 import { createSet, deleteLicksOf, deleteSet } from './set-actions'
 import { useProgress } from './use-progress'
+
+/** Pixels of a row before it is measured. */
+const USUAL_ROW = 70
 
 /** All sets with how far each is; licks that come along are put into one of them. */
 export function SetsPage() {
@@ -63,10 +67,9 @@ export function SetsPage() {
               and press “Add to a set”, or let a family on the bench become one.
             </p>
           )}
-          <ul className="flex flex-col">
-            {live.rows.map((set) => (
+          <LongList rows={live.rows} usualRow={USUAL_ROW}>
+            {(set) => (
               <SetRow
-                key={set.id}
                 set={set}
                 onDelete={() =>
                   void deleteSet(set).then(({ trouble: why }) => {
@@ -75,8 +78,8 @@ export function SetsPage() {
                   })
                 }
               />
-            ))}
-          </ul>
+            )}
+          </LongList>
         </>
       )}
     </div>
@@ -86,7 +89,7 @@ export function SetsPage() {
 function SetRow({ set, onDelete }: { set: Kept<SetRecord>; onDelete: () => void }) {
   const { atGoal, count } = useProgress(set)
   return (
-    <li className="relative grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 border-base-300 border-b px-2 py-2.5 hover:bg-base-100 sm:grid-cols-[minmax(0,1fr)_14rem_auto]">
+    <div className="relative grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 border-base-300 border-b px-2 py-2.5 hover:bg-base-100 sm:grid-cols-[minmax(0,1fr)_14rem_auto]">
       <div className="min-w-0">
         <Link
           to={`/sets/${set.id}`}
@@ -119,7 +122,7 @@ function SetRow({ set, onDelete }: { set: Kept<SetRecord>; onDelete: () => void 
           Delete
         </Act>
       </span>
-    </li>
+    </div>
   )
 }
 

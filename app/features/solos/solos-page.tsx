@@ -6,11 +6,15 @@ import { soloLength, toSections } from '~/core/solo'
 import { useLive } from '~/live/use-live'
 import { type Kept, liveSolos, restore, type SoloRecord } from '~/storage'
 import { IconButton } from '~/ui/icon-button'
+import { LongList } from '~/ui/long-list'
 import { Trouble } from '~/ui/parts'
 import { lengthWords, partName } from '~/words/solo-words'
 import { StoreTrouble } from '../shell'
 import { IdeaForm } from './idea-form'
 import { createSolo, deleteSolo, duplicateSolo, NEW_SOLO, type SoloOutcome } from './solo-actions'
+
+/** Pixels of a row before it is measured. */
+const USUAL_ROW = 70
 
 /** All solos, and how to begin one: from groove, or from one idea. */
 export function SolosPage() {
@@ -58,10 +62,9 @@ export function SolosPage() {
           barline. Start with a new one, or let one cell become a whole solo.
         </p>
       ) : (
-        <ul className="flex flex-col">
-          {live.rows.map((row) => (
+        <LongList rows={live.rows} usualRow={USUAL_ROW}>
+          {(row) => (
             <SoloRow
-              key={row.id}
               row={row}
               onDuplicate={() => void go(duplicateSolo(row))}
               onDelete={() =>
@@ -71,8 +74,8 @@ export function SolosPage() {
                 })
               }
             />
-          ))}
-        </ul>
+          )}
+        </LongList>
       )}
       <IdeaForm />
     </div>
@@ -95,7 +98,7 @@ function SoloRow({
     return { ...soloLength(read.value, sections), parts: read.value.parts.map(partName) }
   }, [read])
   return (
-    <li className="relative grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 border-base-300 border-b px-2 py-2.5 hover:bg-base-100">
+    <div className="relative grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 border-base-300 border-b px-2 py-2.5 hover:bg-base-100">
       <div className="min-w-0">
         <Link
           to={`/solos/${row.id}`}
@@ -118,6 +121,6 @@ function SoloRow({
           <Trash2 size={16} aria-hidden />
         </IconButton>
       </span>
-    </li>
+    </div>
   )
 }

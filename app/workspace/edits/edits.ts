@@ -11,8 +11,9 @@ import {
   startsOf,
 } from '~/core/changes'
 import { frameTicks, type Lick, normalGridChanges } from '~/core/line'
-import { type Grid, gridName, gridTicks, placeName, sameGrid, type Ticks } from '~/core/time'
+import { type Grid, gridName, gridTicks, sameGrid, type Ticks } from '~/core/time'
 import type { Voicing } from '~/core/voicing'
+import { placeOn } from '~/words/places'
 import type { SlotChange } from '../document'
 import { groupsAround } from '../selection'
 
@@ -150,7 +151,7 @@ function moveRangeTo(lick: Lick, group: SlotRange, to: number): Edit | null {
 export function withStart(lick: Lick, start: Ticks): Edit {
   const { frame } = lick
   const stop = frame.stop === null ? null : Math.min(frame.stop, start)
-  const place = placeName(start, frame.meter)
+  const place = placeOn(lick, start, frame.grid)
   return { label: `Start on ${place}`, lick: { ...lick, frame: { ...frame, start, stop } } }
 }
 

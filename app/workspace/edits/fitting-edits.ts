@@ -1,7 +1,8 @@
 import { phraseOf, startsOf } from '~/core/changes'
 import type { Fix } from '~/core/fitting'
 import type { Lick } from '~/core/line'
-import { gridName, placeName } from '~/core/time'
+import { gridName } from '~/core/time'
+import { placeOn } from '~/words/places'
 import { type Edit, replaceRange } from './edits'
 
 /** What a way to make a line fit is called. */
@@ -32,7 +33,7 @@ export function fixWords({ kind, grid, start, cut }: Fix, lick: Lick): string {
     case 'over-the-barline':
       return 'Play over the barline'
     case 'start':
-      return `Start on ${placeName(start ?? 0, lick.frame.meter)}`
+      return `Start on ${placeOn(lick, start ?? 0, lick.frame.grid)}`
     case 'grid':
       return `Play it on ${gridName(grid ?? lick.frame.grid)}`
   }

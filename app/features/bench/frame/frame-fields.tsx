@@ -4,6 +4,7 @@ import { GROOVES } from '~/core/groove'
 import { MAX_LEAD, NO_GROOVE } from '~/core/line'
 import { formatLine } from '~/core/notation'
 import { gridName, meterName, placeName } from '~/core/time'
+import { useCounting } from '~/live/use-setting'
 import { type FieldFault, SelectField, TypedField } from '~/ui/field'
 import type { SetRow } from '~/workspace/document'
 import { type FrameNotice, frameFault, startRows } from '~/workspace/frame-change'
@@ -50,9 +51,10 @@ export default function FrameFields({ part }: { part: FramePartId }) {
     const issue = issues.find(({ code, inLine }) => code === key && !inLine)
     return issue ? { message: `“${issue.found}” in the text: expected ${issue.expected}` } : null
   }
-  const starts = useMemo(() => startOptions(lick), [lick])
+  const counting = useCounting()
+  const starts = useMemo(() => startOptions(lick, counting), [lick, counting])
   const grids = useMemo(() => gridOptions(lick), [lick])
-  const stops = useMemo(() => stopOptions(lick), [lick])
+  const stops = useMemo(() => stopOptions(lick, counting), [lick, counting])
   const place = placeName(frame.start, frame.meter)
   switch (part) {
     case 'metre':

@@ -1,7 +1,15 @@
 import { fittingStart, frameTicks, type Lick, lineTicks } from '~/core/line'
-import { ALL_GRIDS, findGrid, gridName, gridTicks, placeName } from '~/core/time'
+import {
+  ALL_GRIDS,
+  type CountingSystem,
+  findGrid,
+  gridName,
+  gridTicks,
+  placeName,
+} from '~/core/time'
 import type { Option } from '~/ui/field'
 import { gridOutcome } from '~/words/fit'
+import { placeOn } from '~/words/places'
 
 /** Metres to choose from; any other can be typed. */
 export const METRES = [
@@ -43,7 +51,7 @@ export function gridOptions(lick: Lick): Option[] {
 }
 
 /** Every slot of the bar on the text's grid; the one from which the line ends on a barline says so. */
-export function startOptions(lick: Lick): Option[] {
+export function startOptions(lick: Lick, counting: CountingSystem): Option[] {
   const { frame } = lick
   const { bar } = frameTicks(frame)
   const fits = lineTicks(lick.line, frame.grid) > 0 ? fittingStart(lick) : null
@@ -54,16 +62,17 @@ export function startOptions(lick: Lick): Option[] {
     .sort((a, b) => a - b)
     .map((tick) => {
       const name = placeName(tick, frame.meter)
-      return { value: name, label: tick === fits ? `${name} · ends on the barline` : name }
+      const shown = placeOn(lick, tick, frame.grid, counting)
+      return { value: name, label: tick === fits ? `${shown} · ends on the barline` : shown }
     })
 }
 
 /** Every slot of the bar up to the start. */
-export function stopOptions({ frame }: Lick): Option[] {
+export function stopOptions({ frame }: Lick, counting: CountingSystem): Option[] {
   const options: Option[] = []
   for (let tick = 0; tick <= frame.start; tick += gridTicks(frame.grid)) {
     const name = placeName(tick, frame.meter)
-    options.push({ value: name, label: name })
+    options.push({ value: name, label: placeOn({ frame }, tick, frame.grid, counting) })
   }
   return options
 }

@@ -1,14 +1,15 @@
 import { GROOVES, hasGroove } from '~/core/groove'
 import { NO_GROOVE } from '~/core/line'
-import { meterName, placeName } from '~/core/time'
+import { meterName } from '~/core/time'
 import { useGroovesFor } from '~/live/use-own'
+import { useCounting } from '~/live/use-setting'
 import { late } from '~/ui/late'
 import { LoadBoundary } from '~/ui/load-boundary'
 import { SentencePart } from '~/ui/sentence-part'
 import { plural } from '~/words/figures'
 import { intoWords } from '~/words/frame-words'
 import { gridWords } from '~/words/grid-words'
-import { spokenPlace } from '~/words/places'
+import { spokenPlace, startPlace } from '~/words/places'
 import { swingMovesNothing } from '~/workspace/frame-change'
 import { memoize } from '~/workspace/memoize'
 import type { WorkspaceState } from '~/workspace/workspace'
@@ -46,6 +47,7 @@ const issuesOf = ({ document }: WorkspaceState) => document.issues
 export function FrameSentence() {
   const frame = useSlice(frameOf)
   const issues = useSlice(issuesOf)
+  const counting = useCounting()
   const swingsNot = useSlice(swingsNotOf)
   const grooves = useGroovesFor({ unknown: useSlice(unknownOf) })
   const grooveName =
@@ -53,7 +55,7 @@ export function FrameSentence() {
   const parts: readonly FramePart[] = [
     { id: 'metre', words: meterName(frame.meter) },
     { id: 'grid', words: gridWords(frame.grid) },
-    { id: 'start', lead: 'from', words: spokenPlace(placeName(frame.start, frame.meter)) },
+    { id: 'start', lead: 'from', words: spokenPlace(startPlace({ frame }, counting)) },
     {
       id: 'groove',
       lead: 'after',

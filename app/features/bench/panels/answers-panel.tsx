@@ -33,9 +33,9 @@ function FitAnswer({ fit, onStart }: { fit: Fit; onStart: (place: string) => voi
         <button
           type="button"
           className="btn btn-outline border-base-300 btn-sm mt-1 self-start font-normal"
-          onClick={() => onStart(fit.betterStart ?? '')}
+          onClick={() => onStart(fit.betterStart?.written ?? '')}
         >
-          Start on {fit.betterStart}: ends on the barline
+          Start on {fit.betterStart.said}: ends on the barline
         </button>
       )}
       {fit.groups && (

@@ -5,6 +5,7 @@ import type { Lick } from '~/core/line'
 import { lickSlots } from '~/core/line'
 import type { Surface } from '~/core/sticking'
 import { SURFACE_NAMES } from '~/core/sticking'
+import type { CountingSystem } from '~/core/time'
 import { Act, Choice, Nothing, Part } from '~/ui/parts'
 import { Pick } from '~/ui/pick'
 import { placeIn } from '~/words/places'
@@ -20,7 +21,7 @@ const MOST_SHOWN = 40
 
 /** The same fill with other endings, to be heard, used, or saved as versions. */
 export function EndingsPart({ onSave }: { onSave: (name: string, text: string) => void }) {
-  const { voiced, setting, onEdit, onShow, onHear } = usePanel()
+  const { voiced, setting, counting, onEdit, onShow, onHear } = usePanel()
   const [stops, setStops] = useState<'beats' | 'strokes'>('beats')
   const surfaces = setting.kit.pieces.filter(({ kind }) => kind !== 'pedal')
   const crash = surfaces.find(({ surface: one }) => one === 'c1') ?? surfaces[0]
@@ -46,7 +47,7 @@ export function EndingsPart({ onSave }: { onSave: (name: string, text: string) =
       </div>
       <ul aria-label="Endings" className="flex max-h-72 flex-col overflow-y-auto text-sm">
         {endings.map((ending) => {
-          const words = endingWords(voiced, ending)
+          const words = endingWords(voiced, ending, counting)
           const edit = { label: words, lick: ending.lick }
           return (
             <li
@@ -77,10 +78,14 @@ export function EndingsPart({ onSave }: { onSave: (name: string, text: string) =
 }
 
 /** `Stopped on 4`, `Landed by the left on the crash, choked`. */
-function endingWords(lick: Lick, { kind, slot, hand, surface, choke }: Ending): string {
+function endingWords(
+  lick: Lick,
+  { kind, slot, hand, surface, choke }: Ending,
+  counting: CountingSystem,
+): string {
   if (kind === 'stopped') {
     const tick = lickSlots(lick)[slot ?? 0]?.tick ?? 0
-    return `Stopped on ${placeIn(lick, tick)}`
+    return `Stopped on ${placeIn(lick, tick, counting)}`
   }
   const where = surface ? theSurface(surface) : ''
   return `Landed by the ${hand === 'R' ? 'right' : 'left'} on ${where}${choke ? ', choked' : ''}`

@@ -3,11 +3,12 @@ import { startsOf } from '~/core/changes'
 import { filledMetres, onGrid, ratesOf } from '~/core/fitting'
 import { frameTicks, type Lick, lickSlots, lineCounts, trueSpeed } from '~/core/line'
 import { formatSlot } from '~/core/notation'
-import { gridName, meterName, placeName, UNNAMED_COUNT } from '~/core/time'
+import { gridName, meterName, UNNAMED_COUNT } from '~/core/time'
 import { Act, Nothing, Part, TextBox } from '~/ui/parts'
 import { plural, slots, tenth } from '~/words/figures'
 import { gridWords } from '~/words/grid-words'
 import { capital } from '~/words/move-words'
+import { placeOn } from '~/words/places'
 import { type PanelView, usePanel } from '../state/use-panel'
 import { ChainsForm } from './chains-form'
 import { CyclePanel } from './cycle-panel'
@@ -67,7 +68,7 @@ function CountCheck({ lick }: { lick: Lick }) {
 const SHOWN_RATES = ['1/8', '1/8t', '1/16', '1/16q', '1/16t', '1/16s', '1/32']
 
 /** The same strokes at other subdivisions. */
-function Rates({ lick, tempo, onEdit, onShow }: PanelView) {
+function Rates({ lick, tempo, counting, onEdit, onShow }: PanelView) {
   const { beat } = frameTicks(lick.frame)
   const now = gridName(lick.frame.grid)
   const rates = useMemo(
@@ -86,7 +87,7 @@ function Rates({ lick, tempo, onEdit, onShow }: PanelView) {
       <ul className="text-sm tabular-nums">
         {rates.map((rate) => {
           const name = gridName(rate.grid)
-          const start = placeName(rate.start, lick.frame.meter)
+          const start = placeOn(lick, rate.start, rate.grid, counting)
           const speed = trueSpeed(tempo, beat, rate.grid)
           const edit = { label: `On ${name}`, lick: onGrid(lick, rate.grid) }
           return (

@@ -27,7 +27,7 @@ const POLICY_WORDS: Readonly<Record<HandPolicy, readonly [name: string, what: st
 
 /** Which hand plays what: three ways, hands not decided yet, limbs wanted twice. */
 export function HandsPanel() {
-  const { lick, setting, onEdit } = usePanel()
+  const { lick, setting, counting, onEdit } = usePanel()
   const distances = useMemo(() => policyDistances(lick), [lick])
   if (lick.line.slots.length === 0)
     return <Nothing>Type a line first to compare its hands.</Nothing>
@@ -64,8 +64,8 @@ export function HandsPanel() {
         </ul>
       </Part>
       {isUndecided(lick) && <Suggestion lick={lick} setting={setting} onEdit={onEdit} />}
-      <Clashes lick={lick} onEdit={onEdit} />
-      <Sides lick={lick} />
+      <Clashes lick={lick} counting={counting} onEdit={onEdit} />
+      <Sides lick={lick} counting={counting} />
     </div>
   )
 }
@@ -122,7 +122,7 @@ function Suggestion({ lick, setting, onEdit }: Pick<PanelView, 'lick' | 'setting
 }
 
 /** A limb that line and ostinatos want at once, with ways to fix it. */
-function Clashes({ lick, onEdit }: { lick: Lick; onEdit: (edit: Edit) => void }) {
+function Clashes({ lick, counting, onEdit }: Pick<PanelView, 'lick' | 'counting' | 'onEdit'>) {
   const clashes = useMemo(() => limbClashes(lick), [lick])
   const [first] = clashes
   if (!first) return null
@@ -132,7 +132,7 @@ function Clashes({ lick, onEdit }: { lick: Lick; onEdit: (edit: Edit) => void })
       <p className="text-sm">
         {clashes
           .slice(0, SHOWN)
-          .map(({ limb, tick }) => `${LIMB_NAMES[limb]} at ${placeIn(lick, tick)}`)
+          .map(({ limb, tick }) => `${LIMB_NAMES[limb]} at ${placeIn(lick, tick, counting)}`)
           .join(', ')}
         {clashes.length > SHOWN && ` and ${clashes.length - SHOWN} more`}
       </p>
@@ -166,12 +166,12 @@ function layerVoice({ slots }: Lick['line']): keyof typeof SURFACE_NAMES {
 }
 
 /** Where the feet under the line meet its hands: on the same side of the body, or across. */
-function Sides({ lick }: { lick: Lick }) {
+function Sides({ lick, counting }: Pick<PanelView, 'lick' | 'counting'>) {
   const meetings = useMemo(() => feetUnderHands(lick), [lick])
   if (meetings.length === 0) return null
   const places = (same: boolean) => {
     const ticks = meetings.filter(({ sameSide }) => sameSide === same).map(({ tick }) => tick)
-    const shown = ticks.slice(0, SHOWN).map((tick) => placeIn(lick, tick))
+    const shown = ticks.slice(0, SHOWN).map((tick) => placeIn(lick, tick, counting))
     const more = ticks.length - shown.length
     return shown.length === 0 ? 'nowhere' : shown.join(', ') + (more > 0 ? ` and ${more} more` : '')
   }

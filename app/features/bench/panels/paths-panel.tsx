@@ -9,6 +9,7 @@ import {
   handCollisions,
 } from '~/core/playing'
 import { isOneHand, SURFACE_NAMES, type Surface } from '~/core/sticking'
+import type { CountingSystem } from '~/core/time'
 import { KitPlan } from '~/drawing/kit/kit-plan'
 import { toPathView } from '~/drawing/kit/path-view'
 import { type Followed, PathsFigure } from '~/drawing/kit/paths-figure'
@@ -80,7 +81,7 @@ export function PathsPanel() {
                   ),
                 ),
               ].join(', ')}
-              : first at {placeIn(voiced, far[0]?.tick ?? 0)}
+              : first at {placeIn(voiced, far[0]?.tick ?? 0, props.counting)}
             </p>
           </Part>
         )}
@@ -127,9 +128,9 @@ interface CollisionsProps extends PanelView {
 }
 
 /** `1e: right arm over left, right hand on the snare, left on tom 2`; how slight or usual it is. */
-function collisionWords(lick: Lick, collision: HandCollision): string {
+function collisionWords(lick: Lick, collision: HandCollision, counting: CountingSystem): string {
   const { fromTick, toTick, right, left, over, slight, usual } = collision
-  const [from, to] = [placeIn(lick, fromTick), placeIn(lick, toTick)]
+  const [from, to] = [placeIn(lick, fromTick, counting), placeIn(lick, toTick, counting)]
   const place = from === to ? from : `${from} to ${to}`
   const way = over === null ? '' : over === 'RH' ? 'right over left, ' : 'left over right, '
   const how = usual ? ', as in any groove' : slight ? ', only slightly' : ''
@@ -138,14 +139,14 @@ function collisionWords(lick: Lick, collision: HandCollision): string {
 
 /** Where the hands collide, in words, with other surfaces to choose from; a crossing may be meant. */
 function Collisions(props: CollisionsProps) {
-  const { voiced, collisions, kind, none } = props
+  const { voiced, counting, collisions, kind, none } = props
   const here = collisions.filter((one) => one.kind === kind)
   if (here.length === 0) return <Nothing>{none}</Nothing>
   return (
     <ul className="flex flex-col gap-1 text-sm">
       {here.slice(0, SHOWN).map((one) => (
         <li key={`${one.fromTick} ${one.toTick} ${one.right} ${one.left}`}>
-          {collisionWords(voiced, one)}
+          {collisionWords(voiced, one, counting)}
           {!one.usual && <WaysOut {...props} collision={one} />}
         </li>
       ))}
@@ -161,6 +162,7 @@ function WaysOut({
   lick,
   voiced,
   setting,
+  counting,
   collision,
   onEdit,
 }: CollisionsProps & { collision: HandCollision }) {
@@ -178,7 +180,7 @@ function WaysOut({
       key={surface}
       type="button"
       className="ml-2 rounded-field px-1.5 text-(--quiet) underline decoration-dotted hover:bg-base-200"
-      aria-label={`${LIMB_NAMES[later.limb]} at ${placeIn(voiced, collision.toTick)} to ${SURFACE_NAMES[surface]}`}
+      aria-label={`${LIMB_NAMES[later.limb]} at ${placeIn(voiced, collision.toTick, counting)} to ${SURFACE_NAMES[surface]}`}
       onClick={() => onEdit(putOn(lick, { from: slot, to: slot + 1 }, surface))}
     >
       {later.limb === 'RH' ? 'right' : 'left'} to {SURFACE_NAMES[surface]}

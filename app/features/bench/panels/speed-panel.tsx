@@ -36,7 +36,7 @@ const READINGS = [
 /** How fast it can be played, what sets that, what would raise it, and what the lick is like. */
 export function SpeedPanel() {
   const props = usePanel()
-  const { voiced, setting, tempo, lick, playedClean, onRaise } = props
+  const { voiced, setting, counting, tempo, lick, playedClean, onRaise } = props
   const [reading, setReading] = useState<Reading>('line')
   const limit = useMemo(() => speedLimit(voiced, reading, setting), [voiced, reading, setting])
   const plays = useMemo(
@@ -64,7 +64,7 @@ export function SpeedPanel() {
               {distinct([limit.bottleneck, ...limit.next]).map((move) => (
                 <li key={`${move.limb} ${move.fromTick} ${move.toTick}`}>
                   <span className="font-semibold tabular-nums">{tenth(move.bpm)}</span>:{' '}
-                  {moveWords(voiced, move)}
+                  {moveWords(voiced, move, counting)}
                 </li>
               ))}
             </ol>
@@ -79,7 +79,7 @@ export function SpeedPanel() {
         <Raises {...props} reading={reading} />
         <Crash lick={voiced} setting={setting} tempo={tempo} />
         <SecondPedal {...props} />
-        <FootRuns lick={voiced} />
+        <FootRuns lick={voiced} counting={counting} />
       </div>
       <div className="flex min-w-0 flex-col gap-4">
         <LoadPart lick={voiced} tempo={tempo} />
@@ -180,7 +180,7 @@ function Crash({ lick, setting, tempo }: { lick: Lick; setting: Setting; tempo: 
 const SHOWN_RUNS = 8
 
 /** Doubles and longer runs of a foot, with their places. */
-function FootRuns({ lick }: { lick: Lick }) {
+function FootRuns({ lick, counting }: Pick<PanelView, 'lick' | 'counting'>) {
   const runs = useMemo(() => footRuns(lick), [lick])
   if (runs.length === 0) return null
   return (
@@ -188,8 +188,8 @@ function FootRuns({ lick }: { lick: Lick }) {
       <ul className="text-sm">
         {runs.slice(0, SHOWN_RUNS).map(({ limb, fromTick, toTick, strokes }) => (
           <li key={`${limb} ${fromTick}`}>
-            {LIMB_NAMES[limb]}, {strokes} in a row: {placeIn(lick, fromTick)} to{' '}
-            {placeIn(lick, toTick)}
+            {LIMB_NAMES[limb]}, {strokes} in a row: {placeIn(lick, fromTick, counting)} to{' '}
+            {placeIn(lick, toTick, counting)}
           </li>
         ))}
         {runs.length > SHOWN_RUNS && (

@@ -2,10 +2,11 @@ import { useMemo } from 'react'
 import { halfRateOstinatos, withoutOstinatos } from '~/core/changes'
 import { type Renotated, type RenotateFault, renotate } from '~/core/fitting'
 import type { Lick } from '~/core/line'
-import { gridName, placeName } from '~/core/time'
+import { type CountingSystem, gridName } from '~/core/time'
 import { useSaving } from '~/live/use-saving'
 import { Act, Part, Trouble } from '~/ui/parts'
 import { plural } from '~/words/figures'
+import { startPlace } from '~/words/places'
 import type { PanelView } from '../state/use-panel'
 import { changeGrooves } from './saved-store'
 
@@ -15,7 +16,7 @@ const WAYS = [
 ] as const
 
 /** Changes of the lick as a whole: the same sound in other note values, and less under the line. */
-export function WholeChanges({ lick, grooves, onEdit }: PanelView) {
+export function WholeChanges({ lick, grooves, counting, onEdit }: PanelView) {
   const { tell, trouble } = useSaving(changeGrooves)
   const written = useMemo(
     () => WAYS.map(([way, name]) => [name, renotate(lick, way, grooves)] as const),
@@ -37,7 +38,9 @@ export function WholeChanges({ lick, grooves, onEdit }: PanelView) {
           after.ok ? (
             <div key={name}>
               <Act onClick={() => apply(name, after.value)}>{name}</Act>
-              <p className="mt-0.5 text-(--quiet) text-xs">{renotatedWords(lick, after.value)}</p>
+              <p className="mt-0.5 text-(--quiet) text-xs">
+                {renotatedWords(lick, after.value, counting)}
+              </p>
             </div>
           ) : (
             <div key={name}>
@@ -76,10 +79,14 @@ const FAULT_WORDS: Readonly<Record<RenotateFault, string>> = {
 }
 
 /** `1/32 at 66, from 3; the groove is saved as “Eighths, twice as fast”`. */
-export function renotatedWords(before: Lick, { lick, groove, leadKept }: Renotated): string {
+export function renotatedWords(
+  before: Lick,
+  { lick, groove, leadKept }: Renotated,
+  counting?: CountingSystem,
+): string {
   const { frame } = lick
-  const start = placeName(frame.start, frame.meter)
-  const moved = start === placeName(before.frame.start, before.frame.meter) ? '' : `, from ${start}`
+  const start = startPlace(lick, counting)
+  const moved = start === startPlace(before, counting) ? '' : `, from ${start}`
   return [
     `${gridName(frame.grid)} at ${frame.tempo}${moved}`,
     groove ? `the groove is saved as “${groove.name}”` : '',

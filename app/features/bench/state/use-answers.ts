@@ -1,4 +1,5 @@
 import { useDeferredValue } from 'react'
+import { useCounting } from '~/live/use-setting'
 import { useSettled } from '~/ui/use-settled'
 import type { Answers, toAnswers } from '~/words/answers'
 import { memoize } from '~/workspace/memoize'
@@ -27,5 +28,6 @@ export function useAnswers(): Answers | null {
   const tempo = usePlayedTempo()
   const setting = useSetting()
   const playing = usePlaying()
-  return playing && answersOf(playing.toAnswers, shown, tempo, setting, playedClean)
+  const counting = useCounting()
+  return playing && answersOf(playing.toAnswers, shown, tempo, setting, playedClean, counting)
 }

@@ -1,7 +1,8 @@
 import { describe, expect, it, test } from 'vitest'
+import type { Result } from '~/core/foundation'
 import { DEFAULT_KIT } from '~/core/kit'
 import { parseBundle } from './bundle'
-import { formatKit, parseKit } from './kit'
+import { formatKit, kitFault } from './kit'
 import { parseSolo } from './solo'
 
 type Field = Record<string, unknown> | unknown[]
@@ -33,12 +34,19 @@ const SOLO = {
   ],
 }
 
+/** What a reader of files says of one that it refuses; empty for one that it reads. */
+const faultOf =
+  (parse: (json: string) => Result<unknown, { readonly message: string }>) =>
+  (json: string): string => {
+    const read = parse(json)
+    return read.ok ? '' : read.error.message
+  }
+
 describe('what is wrong in a file', () => {
   const kit = (change: (kit: { pieces: Record<string, unknown>[]; id?: string }) => void) => {
     const changed = JSON.parse(formatKit(DEFAULT_KIT))
     change(changed)
-    const read = parseKit(JSON.stringify(changed))
-    return read.ok ? '' : read.error
+    return kitFault(JSON.stringify(changed))
   }
 
   it('is told with its place, counted from 1, in words', () => {
@@ -55,12 +63,12 @@ describe('what is wrong in a file', () => {
   })
 
   test.each([
-    ['kit', JSON.parse(formatKit(DEFAULT_KIT)), (json: string) => parseKit(json)],
-    ['solo', SOLO, (json: string) => parseSolo(json)],
+    ['kit', JSON.parse(formatKit(DEFAULT_KIT)), kitFault],
+    ['solo', SOLO, faultOf(parseSolo)],
     [
       'collection',
       { format: 'dime-stack-bundle', version: 1, licks: [{ id: 'a', text: 'RL' }] },
-      (json: string) => parseBundle(json),
+      faultOf(parseBundle),
     ],
   ] as const)('of a %s never speaks as a program does, whatever is broken', (_, whole, parse) => {
     let refused = 0
@@ -70,10 +78,9 @@ describe('what is wrong in a file', () => {
         const { holder, at } = placesIn(broken)[i] as ReturnType<typeof placesIn>[number]
         if (put === undefined) delete (holder as Record<string | number, unknown>)[at]
         else (holder as Record<string | number, unknown>)[at] = put
-        const read = parse(JSON.stringify(broken))
-        if (read.ok) continue
+        const words = parse(JSON.stringify(broken))
+        if (words === '') continue
         refused += 1
-        const words = typeof read.error === 'string' ? read.error : read.error.message
         expect(words).toMatch(/^\S.*\.$/)
         expect(words).not.toMatch(/undefined|Invalid|received|[a-z]\.[a-z0-9]/)
       }
