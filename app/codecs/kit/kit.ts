@@ -2,6 +2,7 @@ import * as z from 'zod/mini'
 import { fail, ok, type Result, showControls } from '~/core/foundation'
 import { HEAD_SHAPES, type Kit, PIECE_KINDS, STAFF_STEPS } from '~/core/kit'
 import { SURFACES } from '~/core/sticking'
+import '../schema-words'
 
 const centimetres = z.number().check(z.minimum(-300), z.maximum(300))
 const pieceSchema = z.object({

@@ -3,6 +3,7 @@ import { fail, ok, type Result, showControls } from '~/core/foundation'
 import { MAX_SLOTS } from '~/core/line'
 import { SURFACES } from '~/core/sticking'
 import { PATH_ENDS, PLAIN_VOICING, PLAYERS_OF_RULE, type Voicing } from '~/core/voicing'
+import '../schema-words'
 
 const MOST_RULES = 64
 const MOST_NOTES = 256

@@ -1,3 +1,4 @@
+import { medianOf } from '../foundation'
 import { Spectrum } from './spectrum'
 
 /** A stroke in sound. */
@@ -194,9 +195,4 @@ export class OnsetDetector {
   private at(sample: number): number {
     return sample < 0 || sample >= this.heard ? 0 : (this.kept[sample % KEPT] as number)
   }
-}
-
-function medianOf(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b)
-  return sorted[sorted.length >> 1] ?? 0
 }
