@@ -85,11 +85,11 @@ for (const [name, habits, late, known, gap, accent = 80] of [
   ['as it is, 20 ms of spread', { spreadMs: 20 }, 0, 0, 150],
   ['40 ms late as a whole, the delay unknown', {}, 40, null, 150],
   ['110 ms late as a whole, the delay unknown', {}, 110, null, 150],
-  ['2 % faster at the end, the delay unknown', { driftPercent: 2 }, 0, null, 150],
+  ['2 % faster than the click, delay unknown', { driftPercent: 2 }, 0, null, 150],
   ['110 ms late, unknown, every fourth an accent', {}, 110, null, 150, 112],
   ['50 ms late by a known delay, 12 a second', {}, 50, 0, 83],
   ['the same, every fourth an accent', {}, 50, 0, 83, 112],
-  ['3 % slower at the end, known, 12 a second', { driftPercent: -3 }, 0, 0, 83],
+  ['3 % slower than the click, 12 a second', { driftPercent: -3 }, 0, 0, 83],
 ] as const) {
   const line = lineEvery(gap, accent)
   let [right, all, meant] = [0, 0, 0]

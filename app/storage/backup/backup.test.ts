@@ -205,6 +205,22 @@ describe('a backup', () => {
     expect(kits[0]?.id).toMatch(/^kit-/)
   })
 
+  it('brings in all licks of a file, however often one id stands in it; the same again is skipped', async () => {
+    const here = await browser()
+    const licks = Array.from({ length: 1200 }, (_, i) => {
+      const beats = (i % 400) + 1
+      return { ...lick(`l${i % 150}`), text: `title: ${i % 150}\ntags: t${beats}\nline: RLRL` }
+    })
+    const file = read(new TextEncoder().encode(formatBundle(licks)))
+    const different = new Set(licks.map(({ text }) => text)).size
+    const done = await here.bring(file)
+    expect(done).toMatchObject({ added: different, skipped: 1200 - different, faults: [] })
+    const kept = (await here.everything()).get('licks') as { text: string }[]
+    expect(new Set(kept.map(({ text }) => text)).size).toBe(different)
+    // Once more, those under ids of their own are here already; of the others, nothing is lost.
+    expect((await here.bring(file, 'skip')).faults).toEqual([])
+  })
+
   it('can be cancelled between two steps, and what was done stays', async () => {
     const one = await browser()
     // More than are written as one.

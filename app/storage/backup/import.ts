@@ -57,13 +57,17 @@ const CHUNK = 400
 const OWN_ID = /^[\w-]{1,60}$/
 const ID_PREFIX: Partial<Record<KeptTable, string>> = { kits: 'kit-', grooves: 'own-' }
 
+function newId(table: KeptTable): string {
+  return `${ID_PREFIX[table] ?? ''}${nanoid(12)}`
+}
+
 /** Holds rows of files against what is here. Nothing is written. */
 export function planImport(
   rows: readonly IncomingRow[],
   onProgress: OnProgress,
 ): Promise<Result<ImportPlan, StoreIssue>> {
   return withStore(async (database) => {
-    const known: Known = { renamed: new Map(), aside: await asideTexts(database) }
+    const known: Known = { renamed: new Map(), aside: await asideTexts(database), taken: new Map() }
     const planned: Planned[] = []
     for (let from = 0; from < rows.length; from += CHUNK) {
       onProgress(from, rows.length)
@@ -87,6 +91,8 @@ interface Known {
   readonly renamed: Map<string, string>
   /** What is kept aside, or is going to be, as text. */
   readonly aside: Set<string>
+  /** What the files have brought so far, by table and id. */
+  readonly taken: Map<string, RecordOf[KeptTable]>
 }
 
 async function asideTexts(database: DimeDatabase): Promise<Set<string>> {
@@ -129,7 +135,7 @@ async function planRow(
   database: DimeDatabase,
   { table, row, index, read: found }: JudgedRow,
   storedRows: ReadonlyMap<KeptTable, ReadonlyMap<string, unknown>>,
-  { aside }: Known,
+  { aside, taken }: Known,
 ): Promise<Planned> {
   if (table === 'settings') return planSettings(database, row, index)
   if (table === 'aside') {
@@ -143,8 +149,20 @@ async function planRow(
     return planAside(row, index, firstLine(name), aside)
   }
   const { record, deletedAt, updatedAt } = read.value
-  const stored = storedRows.get(known)?.get(record.id)
   const name = nameOf(known, record)
+  const place = `${known} ${record.id}`
+  const before = taken.get(place)
+  if (before) {
+    // Two of a file under one id: the second is the same again, or one of its own.
+    if (contentText(before) === contentText(record))
+      return { entry: entryOf(index, known, name, 'same', false), row }
+    if (known === 'plans') return planAside(row, index, name, aside)
+    const id = newId(known)
+    const own = { ...read.value, record: { ...record, id } }
+    return { entry: entryOf(index, known, name, 'new', false), row, ...own }
+  }
+  taken.set(place, record)
+  const stored = storedRows.get(known)?.get(record.id)
   const here = stored === undefined ? undefined : readKept(known, stored)
   if (!here?.ok) {
     const standing: Standing = stored ? 'different' : 'new'
@@ -363,7 +381,7 @@ function decided(
   if (choice === 'skip') return nothing('skipped')
   if (choice === 'both') {
     if (table === 'plans') return nothing('skipped')
-    const id = `${ID_PREFIX[table] ?? ''}${nanoid(12)}`
+    const id = newId(table)
     return { as: 'added', name, changes: [save({ ...record, id }, null), ...bin(id)] }
   }
   if (!here) return nothing('skipped')
