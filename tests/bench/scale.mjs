@@ -1,16 +1,23 @@
+import { rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { chromium } from '@playwright/test'
 import { CHROMIUM } from '../../scripts/ensure.mjs'
 import { QUIET_FLAGS, serveDemo } from '../../scripts/serve.mjs'
 
 /**
- * The library and the log with ever more in them: how long things take, and the longest piece of work
- * that the page does at once. Usage: [counts of licks …].
+ * The library, its lists, the log and a backup with ever more in them: how long things take, and the longest piece of
+ * work that the page does at once. Usage: [counts of licks …].
  */
 const COUNTS = process.argv.length > 2 ? process.argv.slice(2).map(Number) : [100, 1000, 10_000]
 /** Sessions a lick. */
 const SESSIONS = 5
+/** Of so many licks there is one of these. */
+const ONE_OF = { versions: 10, sets: 50, solos: 100, plans: 5 }
 /** A frame on this machine, in milliseconds. */
 const FRAME = 1000 / 60
+
+const BACKUP = join(tmpdir(), `scale-${process.pid}.zip`)
 
 const server = await serveDemo(4178)
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: QUIET_FLAGS })
@@ -20,31 +27,17 @@ try {
 } finally {
   await browser.close()
   server.stop()
+  rmSync(BACKUP, { force: true })
 }
 report(table)
 
 async function measure(count) {
   const context = await browser.newContext({ serviceWorkers: 'block' })
   const page = await context.newPage()
-  await page.addInitScript(() => {
-    // The longest piece of work since it was asked last: messages come when nothing else is done.
-    const channel = new MessageChannel()
-    let last = performance.now()
-    window.longest = 0
-    channel.port1.onmessage = () => {
-      const now = performance.now()
-      window.longest = Math.max(window.longest, now - last)
-      last = now
-      setTimeout(() => {
-        last = performance.now()
-        channel.port2.postMessage(0)
-      })
-    }
-    channel.port2.postMessage(0)
-  })
+  await page.addInitScript(watchLongest)
   await page.goto(server.address)
   await page.getByRole('link', { name: 'Parade', exact: true }).waitFor()
-  await page.evaluate(seed, { count, sessions: SESSIONS })
+  await page.evaluate(seed, { count, sessions: SESSIONS, oneOf: ONE_OF })
   const result = { count }
   const take = async (name, work) => {
     await page.evaluate(() => {
@@ -112,7 +105,7 @@ async function measure(count) {
   await take('a backup', async () => {
     const download = page.waitForEvent('download', { timeout: 120_000 })
     await page.getByRole('button', { name: 'Back up' }).click()
-    await download
+    await (await download).saveAs(BACKUP)
   })
   await take('tagging all', async () => {
     await page.getByLabel('Tag to add').fill('tour')
@@ -141,12 +134,57 @@ async function measure(count) {
       await page.waitForTimeout(50)
     }
   })
+  for (const name of ['Sets', 'Solos']) {
+    await take(`the list of ${name.toLowerCase()}`, async () => {
+      await page.getByRole('link', { name, exact: true }).first().click()
+      await page.getByRole('heading', { name, exact: true }).waitFor()
+      await page.getByRole('main').getByRole('listitem').first().waitFor({ timeout: 60_000 })
+    })
+  }
+  await take('looking into its backup', () => lookInto(page))
   await context.close()
+  const empty = await browser.newContext({ serviceWorkers: 'block' })
+  const other = await empty.newPage()
+  await other.addInitScript(watchLongest)
+  await other.goto(server.address)
+  await other.getByRole('link', { name: 'Parade', exact: true }).waitFor()
+  const begun = performance.now()
+  await lookInto(other)
+  await other.getByRole('button', { name: 'Import', exact: true }).click()
+  await other.getByText(/^Done: /).waitFor({ timeout: 600_000 })
+  result['reading it back into an empty store'] = {
+    ms: performance.now() - begun,
+    longest: await other.evaluate(() => window.longest),
+  }
+  await empty.close()
   return result
 }
 
+/** The longest piece of work since it was asked last: messages come when nothing else is done. */
+function watchLongest() {
+  const channel = new MessageChannel()
+  let last = performance.now()
+  window.longest = 0
+  channel.port1.onmessage = () => {
+    const now = performance.now()
+    window.longest = Math.max(window.longest, now - last)
+    last = now
+    setTimeout(() => {
+      last = performance.now()
+      channel.port2.postMessage(0)
+    })
+  }
+  channel.port2.postMessage(0)
+}
+
+async function lookInto(page) {
+  await page.goto(`${server.address}/backup`)
+  await page.getByLabel('Files to read').setInputFiles(BACKUP)
+  await page.getByRole('table', { name: 'What the files hold' }).waitFor({ timeout: 600_000 })
+}
+
 /** Fills the store by itself, as an older version of the app would have left it: nothing is derived. */
-async function seed({ count, sessions }) {
+async function seed({ count, sessions, oneOf }) {
   const open = indexedDB.open('dime-stack')
   const database = await new Promise((resolve) => {
     open.onsuccess = () => resolve(open.result)
@@ -199,6 +237,20 @@ async function seed({ count, sessions }) {
   }
   for (let i = 0; i < licks.length; i += 1000) await write('licks', licks.slice(i, i + 1000))
   for (let i = 0; i < played.length; i += 1000) await write('sittings', played.slice(i, i + 1000))
+  // More of what the demo has, under ids of their own.
+  for (const [store, every] of Object.entries(oneOf)) {
+    const rows = await new Promise((resolve) => {
+      const asked = database.transaction(store).objectStore(store).getAll()
+      asked.onsuccess = () => resolve(asked.result)
+    })
+    const more = rows.length === 0 ? 0 : Math.floor(count / every)
+    const made = Array.from({ length: more }, (_, i) => ({
+      ...rows[i % rows.length],
+      // A plan has the id of its lick.
+      id: store === 'plans' ? `seed-${i}` : `${store}-${i}`,
+    }))
+    for (let i = 0; i < made.length; i += 1000) await write(store, made.slice(i, i + 1000))
+  }
   const clear = database.transaction('settings', 'readwrite')
   clear.objectStore('settings').delete('derived')
   await new Promise((resolve) => {

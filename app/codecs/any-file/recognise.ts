@@ -115,7 +115,7 @@ function recogniseLicks(text: string): Result<AnyFile, FileIssue> {
   return ok({ kind: 'licks', texts })
 }
 
-/** A zip of lick texts, as the library saves a selection; undefined where there is none in it. */
+/** A zip of lick texts, as the library saves a selection: whole or not at all; undefined where there is none in it. */
 function lickZip(bytes: Uint8Array): Result<AnyFile, FileIssue> | undefined {
   const sizes = { all: 0 }
   try {
@@ -126,6 +126,8 @@ function lickZip(bytes: Uint8Array): Result<AnyFile, FileIssue> | undefined {
         return sizes.all <= MOST_TEXT
       },
     })
+    if (sizes.all > MOST_TEXT)
+      return fail({ code: 'too-large', message: 'The licks of the file are larger than 64 MB.' })
     const texts = Object.values(files).map((one) => strFromU8(one))
     return texts.length === 0 ? undefined : recogniseLicks(joinLickTexts(texts))
   } catch {

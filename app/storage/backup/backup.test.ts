@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto'
 import Dexie from 'dexie'
+import { zipSync } from 'fflate'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { type AnyFile, recogniseFile } from '~/codecs/any-file'
 import { formatBackup } from '~/codecs/backup'
@@ -294,6 +295,12 @@ it('a lick’s own groove comes in with its text', async () => {
   expect((await one.standings(file))[1]).toBe('grooves Slow: same')
 })
 
+/** Two hundred licks that are few bytes when packed, and 70 MB unpacked. */
+function tooMany(): Uint8Array {
+  const lick = new TextEncoder().encode(`line: RLRL\n${'\n'.repeat(350_000)}`)
+  return zipSync(Object.fromEntries(Array.from({ length: 200 }, (_, i) => [`${i}.lick`, lick])))
+}
+
 describe('files', () => {
   const bytes = (text: string) => new TextEncoder().encode(text)
 
@@ -310,6 +317,8 @@ describe('files', () => {
     ['other JSON', bytes('{"a":1}'), 'not-ours'],
     ['nothing', bytes(''), 'not-ours'],
     ['a lick with a fault', bytes('line: RQ'), 'not-ours'],
+    ['a zip of too many licks, which is not read in part', tooMany(), 'too-large'],
+    ['a broken kit', bytes('{"id":"k","name":"K","pieces":[{"x":1}]}'), 'damaged'],
   ])('%s is told as what it is', (_name, content, code) =>
     expect(recogniseFile(content)).toMatchObject({ ok: false, error: { code } }),
   )
