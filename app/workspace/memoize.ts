@@ -17,3 +17,17 @@ export function memoize<Args extends readonly unknown[], T>(
     return result
   }
 }
+
+/**
+ * A function of one object that is worked out once for it, for all who ask while the object is there.
+ *
+ * @example `const byId = oncePer((rows: readonly Row[]) => new Map(rows.map((row) => [row.id, row])))`
+ */
+export function oncePer<K extends object, T>(work: (of: K) => T): (of: K) => T {
+  const known = new WeakMap<K, { readonly result: T }>()
+  return (of) => {
+    const hit = known.get(of) ?? { result: work(of) }
+    known.set(of, hit)
+    return hit.result
+  }
+}

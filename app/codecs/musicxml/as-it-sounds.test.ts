@@ -141,7 +141,7 @@ describe('a solo in MusicXML', () => {
           listed(strokes.map(({ tick, surface }) => `${tick} ${surface}`)),
         )
       }),
-      { numRuns: 100 },
+      { numRuns: 50 },
     )
   })
 })

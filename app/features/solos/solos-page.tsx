@@ -1,5 +1,5 @@
 import { Copy, Plus, Trash2 } from 'lucide-react'
-import { useMemo, useState } from 'react'
+import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { parseSolo } from '~/codecs/solo'
 import { soloLength, toSections } from '~/core/solo'
@@ -9,6 +9,7 @@ import { IconButton } from '~/ui/icon-button'
 import { LongList } from '~/ui/long-list'
 import { Trouble } from '~/ui/parts'
 import { lengthWords, partName } from '~/words/solo-words'
+import { oncePer } from '~/workspace/memoize'
 import { StoreTrouble } from '../shell'
 import { IdeaForm } from './idea-form'
 import { createSolo, deleteSolo, duplicateSolo, NEW_SOLO, type SoloOutcome } from './solo-actions'
@@ -82,6 +83,15 @@ export function SolosPage() {
   )
 }
 
+/** What a row says of its solo, worked out once for it, however often it comes into sight. */
+const factsOf = oncePer((row: SoloRecord): string => {
+  const read = parseSolo(row.solo)
+  if (!read.ok) return 'This solo can’t be read by this version.'
+  const { bars, seconds } = soloLength(read.value, toSections(read.value))
+  const parts = read.value.parts.map(partName).join(', ')
+  return `${lengthWords(bars, seconds)} at ${read.value.tempo}: ${parts}`
+})
+
 function SoloRow({
   row,
   onDuplicate,
@@ -91,12 +101,6 @@ function SoloRow({
   onDuplicate: () => void
   onDelete: () => void
 }) {
-  const read = useMemo(() => parseSolo(row.solo), [row.solo])
-  const facts = useMemo(() => {
-    if (!read.ok) return null
-    const sections = toSections(read.value)
-    return { ...soloLength(read.value, sections), parts: read.value.parts.map(partName) }
-  }, [read])
   return (
     <div className="relative grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 border-base-300 border-b px-2 py-2.5 hover:bg-base-100">
       <div className="min-w-0">
@@ -107,11 +111,7 @@ function SoloRow({
         >
           {row.name || 'Untitled'}
         </Link>
-        <p className="truncate text-(--quiet) text-sm">
-          {read.ok && facts
-            ? `${lengthWords(facts.bars, facts.seconds)} at ${read.value.tempo}: ${facts.parts.join(', ')}`
-            : 'This solo can’t be read by this version.'}
-        </p>
+        <p className="truncate text-(--quiet) text-sm">{factsOf(row)}</p>
       </div>
       <span className="relative z-10 flex">
         <IconButton label={`Duplicate ${row.name}`} onClick={onDuplicate}>
