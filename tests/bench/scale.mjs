@@ -68,7 +68,7 @@ async function measure(count) {
   const search = page.getByRole('searchbox', { name: 'Find a lick' })
   await take('searching, a key', async () => {
     await search.press('9')
-    await page.getByText(/ of \d+ licks/).waitFor()
+    await page.getByText(/ of [\d,]+ licks/).waitFor()
   })
   await search.fill('')
   await take('sorting by title', async () => {
