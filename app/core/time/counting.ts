@@ -124,6 +124,7 @@ function countedAt(
   grid: Grid,
   meter: Meter,
   counting: CountingSystem,
+  byGroups = counting.byGroups,
 ): Counted | undefined {
   const beat = pulseTicks(meter, counting)
   const inBar = modulo(tick, barTicks(meter))
@@ -132,7 +133,7 @@ function countedAt(
   const whole = beat % slot === 0
   if (inBeat % slot !== 0 || (!whole && inBeat > 0)) return undefined
   const words = wordsOf(counting, whole ? beat / slot : 1)
-  return { number: numberAt(inBar, beat, meter, counting), position: inBeat / slot, words }
+  return { number: numberAt(inBar, beat, meter, byGroups), position: inBeat / slot, words }
 }
 
 /** A place in the bar as the count has it: `beat` and `slot` from 1, and its syllable where only it has that. */
@@ -156,7 +157,7 @@ export function countedPlace(
   meter: Meter,
   counting: CountingSystem = DEFAULT_COUNTING,
 ): CountedPlace | undefined {
-  const counted = countedAt(tick, grid, meter, { ...counting, byGroups: false })
+  const counted = countedAt(tick, grid, meter, counting, false)
   if (!counted) return undefined
   const { number, position, words = [] } = counted
   const word = words[position]
@@ -171,7 +172,7 @@ function pulseTicks(meter: Meter, { inUnits }: CountingSystem): Ticks {
 }
 
 /** The number of the beat that a tick of the bar lies in, counted from the bar or from its group. */
-function numberAt(inBar: Ticks, beat: Ticks, meter: Meter, { byGroups }: CountingSystem): number {
+function numberAt(inBar: Ticks, beat: Ticks, meter: Meter, byGroups = false): number {
   const grouped = byGroups && meter.unit >= 8 && beat === unitTicks(meter)
   const from = grouped ? (groupStarts(meter).findLast((start) => start <= inBar) ?? 0) : 0
   return Math.floor((inBar - from) / beat) + 1

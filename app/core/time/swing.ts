@@ -19,14 +19,9 @@ export const STRAIGHT: Swing = { percent: 50, pairs: 8 }
  * Example: 60 % of eighths puts 5040 at 6048.
  */
 export function swungTick(tick: Ticks, grid: Grid, swing: Swing, meter: Meter): Ticks {
-  if (swing.percent === 50 || grid.tuplet !== null) return tick
-  const pair = swing.pairs === 8 ? TICKS_PER_QUARTER : TICKS_PER_QUARTER / 2
-  const bar = barTicks(meter)
-  const inBar = modulo(tick, bar)
-  const inPair = inBar % pair
-  if (inBar - inPair + pair > bar) return tick
-  const half = pair / 2
-  const first = (pair * swing.percent) / 100
+  const found = pairAt(tick, grid, swing, meter)
+  if (!found) return tick
+  const { pair, inPair, half, first } = found
   const leaning =
     inPair <= half ? (inPair * first) / half : first + ((inPair - half) * (pair - first)) / half
   return tick - inPair + Math.round(leaning)
@@ -43,15 +38,21 @@ export interface Feel {
  * Example: at 60 % of eighths 6048 is 5040.
  */
 export function straightenedTick(tick: number, grid: Grid, { swing, meter }: Feel): number {
-  if (swing.percent === 50 || grid.tuplet !== null) return tick
+  const found = pairAt(tick, grid, swing, meter)
+  if (!found) return tick
+  const { pair, inPair, half, first } = found
+  const even =
+    inPair <= first ? (inPair * half) / first : half + ((inPair - first) * half) / (pair - first)
+  return tick - inPair + even
+}
+
+/** The pair that a tick lies in, how far in, its half and its first stroke as it sounds; null where nothing swings. */
+function pairAt(tick: number, grid: Grid, swing: Swing, meter: Meter) {
+  if (swing.percent === 50 || grid.tuplet !== null) return null
   const pair = swing.pairs === 8 ? TICKS_PER_QUARTER : TICKS_PER_QUARTER / 2
   const bar = barTicks(meter)
   const inBar = modulo(tick, bar)
   const inPair = inBar % pair
-  if (inBar - inPair + pair > bar) return tick
-  const half = pair / 2
-  const first = (pair * swing.percent) / 100
-  const even =
-    inPair <= first ? (inPair * half) / first : half + ((inPair - first) * half) / (pair - first)
-  return tick - inPair + even
+  if (inBar - inPair + pair > bar) return null
+  return { pair, inPair, half: pair / 2, first: (pair * swing.percent) / 100 }
 }
