@@ -1,9 +1,7 @@
-import { useWindowVirtualizer } from '@tanstack/react-virtual'
-import { type ReactNode, useCallback, useRef } from 'react'
-import { useTop } from './use-top'
+import type { ReactNode } from 'react'
+import { useWindowRows } from './use-window-rows'
 
-/** Rows that are drawn beyond the window; of few rows all of them, so that the browser finds in them. */
-const OVERSCAN = 4
+/** Of so many rows all are drawn. */
 const FEW = 30
 
 interface LongListProps<T> {
@@ -19,16 +17,7 @@ export function LongList<T extends { readonly id: string }>({
   usualRow,
   children,
 }: LongListProps<T>) {
-  const list = useRef<HTMLUListElement>(null)
-  const top = useTop(list)
-  const keyOf = useCallback((index: number) => rows[index]?.id ?? index, [rows])
-  const virtual = useWindowVirtualizer({
-    count: rows.length,
-    estimateSize: () => usualRow,
-    overscan: rows.length <= FEW ? FEW : OVERSCAN,
-    scrollMargin: top,
-    getItemKey: keyOf,
-  })
+  const { list, virtual, top } = useWindowRows<HTMLUListElement>(rows, usualRow, FEW)
   return (
     <ul ref={list} className="relative" style={{ height: virtual.getTotalSize() }}>
       {virtual.getVirtualItems().map((item) => {

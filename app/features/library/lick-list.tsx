@@ -1,14 +1,12 @@
-import { useWindowVirtualizer } from '@tanstack/react-virtual'
 import { useCallback, useLayoutEffect, useRef, useState } from 'react'
 import type { LickSummary } from '~/storage'
-import { useTop } from '~/ui/use-top'
+import { useWindowRows } from '~/ui/use-window-rows'
 import type { DeletedLick } from './library-actions'
 import { LickRowItem } from './lick-row-item'
 
 /** Pixels of a row before one is measured: all are of the same height. */
 const USUAL_ROW = 84
-/** Rows that are drawn beyond the window; of few rows all of them, so that the browser finds in them. */
-const OVERSCAN = 4
+/** Of so many rows all are drawn. */
 const FEW = 60
 
 interface LickListProps {
@@ -23,17 +21,8 @@ interface LickListProps {
 /** The licks that are near the window; however many there are, only those are drawn. */
 export function LickList(props: LickListProps) {
   const { rows, cleanTempos, selected, onSelect, onDeleted, onHear } = props
-  const list = useRef<HTMLUListElement>(null)
-  const top = useTop(list)
-  const keyOf = useCallback((index: number) => rows[index]?.id ?? index, [rows])
   const [height, setHeight] = useState(USUAL_ROW)
-  const virtual = useWindowVirtualizer({
-    count: rows.length,
-    estimateSize: () => height,
-    overscan: rows.length <= FEW ? FEW : OVERSCAN,
-    scrollMargin: top,
-    getItemKey: keyOf,
-  })
+  const { list, virtual, top } = useWindowRows<HTMLUListElement>(rows, height, FEW)
   useLayoutEffect(() => {
     const now = list.current?.firstElementChild?.getBoundingClientRect().height ?? 0
     if (now > 0 && Math.abs(now - height) >= 0.5) {
