@@ -10,6 +10,8 @@ afterEach(async () => {
   await Dexie.delete(DATABASE_NAME)
 })
 
+const move = (kind: 'bin' | 'restore', id: string) => ({ kind, table: 'licks', id }) as const
+
 describe('the store', () => {
   it('keeps licks over a reload; one whose id is taken is left as it is', async () => {
     const store = await freshStore()
@@ -45,6 +47,32 @@ describe('the store', () => {
     ])
     expect(both).toMatchObject({ ok: false, error: { code: 'missing' } })
     expect(await store.titles()).toEqual(['a'])
+  })
+
+  it('refuses what says that it is new where it is there already, or in the bin, and all that comes with it', async () => {
+    const store = await freshStore()
+    await store.addLicks([lick('a'), lick('b')], 0)
+    await store.putInBin([{ table: 'licks', id: 'b' }])
+    const add = (id: string) =>
+      ({
+        kind: 'save',
+        table: 'licks',
+        record: store.toLickRecord(lick(id), 0),
+        base: null,
+      }) as const
+    expect(await store.write([add('c'), add('a')])).toMatchObject({
+      ok: false,
+      error: { code: 'conflict' },
+    })
+    expect(await store.write([add('c'), add('b')])).toMatchObject({
+      ok: false,
+      error: { code: 'deleted' },
+    })
+    expect(await store.titles()).toEqual(['a'])
+    // New, into the bin and out of it again in one step.
+    const moved = [add('c'), ...(['bin', 'restore'] as const).map((kind) => move(kind, 'c'))]
+    expect(await store.write(moved)).toEqual({ ok: true, value: [0, 1, 2] })
+    expect(await store.titles()).toEqual(['a', 'c'])
   })
 
   it('takes nothing that it could not read again', async () => {

@@ -68,15 +68,22 @@ export function write(
         ...(purges ? BELONGINGS : []),
       ]),
     ]
-    try {
-      const { revisions, step } = await database.transaction('rw', tables, async () => {
-        const made = new Step(database, now)
+    const take = (trusted: ReadonlySet<string>) =>
+      database.transaction('rw', tables, async () => {
+        const made = new Step(database, now, trusted)
         await made.read(changes)
         if (snapshots) await made.keepSnapshots(changes, snapshots)
         const all = changes.map((change) => made.apply(change))
         await made.flush()
         if (purges) await made.removeBelongings(changes)
         return { revisions: all, step: made }
+      })
+    try {
+      // What says that it is new is not looked for first; where it is there all the same, it is.
+      const trusted = new Set(changes.flatMap((one) => (isNew(one) ? placeOf(one) : [])))
+      const { revisions, step } = await take(trusted).catch((error: unknown) => {
+        if (trusted.size > 0 && isThereAlready(error)) return take(new Set())
+        throw error
       })
       announce(step.changed())
       return ok(revisions)
@@ -102,20 +109,24 @@ class Step {
   private readonly practised = new Set<string>()
   private readonly removed: Changed[] = []
 
+  /** `trusted` are the places of what is taken to be new, unseen: writing it fails where it is there. */
   constructor(
     private readonly database: DimeDatabase,
     private readonly now: number,
+    private readonly trusted: ReadonlySet<string>,
   ) {}
 
   /** Reads all that the changes are about. */
   async read(changes: readonly Change[]): Promise<void> {
     for (const table of new Set(changes.map((change) => change.table))) {
-      const ids = [...new Set(changes.flatMap((one) => (one.table === table ? idOf(one) : [])))]
-      const found = await this.database[table].bulkGet(ids)
-      this.rows.set(table, new Map(ids.map((id, i) => [id, found[i]])))
-      if (table !== 'licks') continue
-      const known = await this.database.summaries.bulkGet(ids)
-      for (const [i, id] of ids.entries()) this.summaries.set(id, known[i])
+      const all = [...new Set(changes.flatMap((one) => (one.table === table ? idOf(one) : [])))]
+      const ids = all.filter((id) => !this.trusted.has(`${table} ${id}`))
+      const found = ids.length > 0 ? await this.database[table].bulkGet(ids) : []
+      const known = new Map(ids.map((id, i) => [id, found[i]]))
+      this.rows.set(table, new Map(all.map((id) => [id, known.get(id)])))
+      if (table !== 'licks' || ids.length === 0) continue
+      const summaries = await this.database.summaries.bulkGet(ids)
+      for (const [i, id] of ids.entries()) this.summaries.set(id, summaries[i])
       for (const log of await this.database.logs.bulkGet(ids)) if (log) this.practised.add(log.id)
     }
   }
@@ -167,7 +178,18 @@ class Step {
 
   /** Writes everything. */
   async flush(): Promise<void> {
-    for (const [table, rows] of this.rows) await putOrDelete(this.database[table], rows)
+    for (const [table, rows] of this.rows) {
+      const [news, others] = [
+        new Map<string, StoredRow>(),
+        new Map<string, StoredRow | undefined>(),
+      ]
+      for (const [id, row] of rows) {
+        if (row && this.trusted.has(`${table} ${id}`)) news.set(id, row)
+        else others.set(id, row)
+      }
+      if (news.size > 0) await this.database[table].bulkAdd([...news.values()])
+      await putOrDelete(this.database[table], others)
+    }
     await putOrDelete(this.database.summaries, this.summaries)
     await forgetLogs(this.database, this.logs)
   }
@@ -200,6 +222,23 @@ class Step {
     if (this.logs.size > 0) all.push({ table: 'logs', ids: [...this.logs] })
     return all
   }
+}
+
+/** Whether a change says that there is nothing yet at its place. */
+function isNew(change: Change): boolean {
+  return change.kind === 'save' && change.base === null
+}
+
+function placeOf(change: Change): string {
+  return `${change.table} ${idOf(change)}`
+}
+
+/** Whether something could not be added, since there is one under its id. */
+function isThereAlready(error: unknown): boolean {
+  const name = (one: unknown) => (one as { name?: unknown } | null | undefined)?.name
+  return [error, (error as { inner?: unknown } | null)?.inner].some(
+    (one) => name(one) === 'ConstraintError' || name(one) === 'BulkError',
+  )
 }
 
 function idOf(change: Change): string {

@@ -67,7 +67,15 @@ export function planImport(
   onProgress: OnProgress,
 ): Promise<Result<ImportPlan, StoreIssue>> {
   return withStore(async (database) => {
-    const known: Known = { renamed: new Map(), aside: await asideTexts(database), taken: new Map() }
+    const known: Known = {
+      renamed: new Map(),
+      aside: await asideTexts(database),
+      taken: new Map(),
+      ids: await idsOf(
+        database,
+        rows.map(({ table }) => table),
+      ),
+    }
     const planned: Planned[] = []
     for (let from = 0; from < rows.length; from += CHUNK) {
       onProgress(from, rows.length)
@@ -77,7 +85,7 @@ export function planImport(
         read: readRow(one, known.renamed),
       }))
       // One question to the disk for a table, and not one for each row.
-      const here = await storedOf(database, judged)
+      const here = await storedOf(database, judged, known.ids)
       for (const one of judged) planned.push(await planRow(database, one, here, known))
     }
     onProgress(rows.length, rows.length)
@@ -93,6 +101,17 @@ interface Known {
   readonly aside: Set<string>
   /** What the files have brought so far, by table and id. */
   readonly taken: Map<string, RecordOf[KeptTable]>
+  /** What is here, by table: only of that the rest is asked for. */
+  readonly ids: ReadonlyMap<KeptTable, ReadonlySet<string>>
+}
+
+async function idsOf(database: DimeDatabase, tables: readonly string[]): Promise<Known['ids']> {
+  const ids = new Map<KeptTable, ReadonlySet<string>>()
+  for (const table of KEPT_TABLES) {
+    if (!tables.includes(table)) continue
+    ids.set(table, new Set(await database[table].toCollection().primaryKeys()))
+  }
+  return ids
 }
 
 async function asideTexts(database: DimeDatabase): Promise<Set<string>> {
@@ -119,12 +138,16 @@ function readRow({ table, row }: IncomingRow, renamed: Map<string, string>): Rea
 async function storedOf(
   database: DimeDatabase,
   rows: readonly JudgedRow[],
+  known: Known['ids'],
 ): Promise<Map<KeptTable, Map<string, unknown>>> {
   const all = new Map<KeptTable, Map<string, unknown>>()
   for (const table of new Set(rows.flatMap(({ read }) => read?.table ?? []))) {
     const ids = rows.flatMap(({ read }) =>
-      read?.table === table && read.judged.ok ? [read.judged.value.record.id] : [],
+      read?.table === table && read.judged.ok && known.get(table)?.has(read.judged.value.record.id)
+        ? [read.judged.value.record.id]
+        : [],
     )
+    if (ids.length === 0) continue
     const found = await database[table].bulkGet(ids)
     all.set(table, new Map(ids.map((id, i) => [id, found[i]])))
   }
