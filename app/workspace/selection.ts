@@ -36,9 +36,12 @@ export const NOTHING_SELECTED: Selection = {
 type Read = Pick<BenchDocument, 'good' | 'goodText' | 'history'>
 
 /**
- * The selection that the typed line shows. A caret means the stroke that it stands before or in; a
- * stretch means every stroke that it touches, of a repeat those of its first round.
- * Example: in `RL RK`, a caret before `K` means slot 3, and one behind it means none.
+ * The selection that the typed line shows. A caret means the stroke that it stands before or in; a stretch
+ * means every stroke that it touches. A repeat that it covers, or whose sign it touches, it means in all its
+ * rounds; of one that it only touches inside, the first round.
+ *
+ * @example in `RL RK`, a caret before `K` means slot 3, and one behind it means none
+ * @example in `RLK*4`, `RLK` means twelve slots, and `LK` the second and the third
  */
 export function selectionAt({ good, goodText, history }: Read, text: TextRange): Selection {
   const { from, to } = text
@@ -49,16 +52,36 @@ export function selectionAt({ good, goodText, history }: Read, text: TextRange):
     const slot = good.spans.findIndex((span) => span.to > from)
     return slot < 0 ? none : { ...none, ...oneSlot(slot) }
   }
-  const touched = (span: TextRange) => span.from < to && span.to > from
-  const first = good.spans.findIndex(touched)
+  const first = good.spans.findIndex((span) => touches(text, span))
   if (first < 0) return none
-  // The next round of a repeat stands where the one before does.
-  const after = good.spans.findIndex(
-    (span, slot) =>
-      slot > first && (!touched(span) || span.from <= (good.spans[slot - 1] as TextRange).from),
-  )
-  const range = { from: first, to: after < 0 ? good.spans.length : after }
+  const range = { from: first, to: endOfStretch(good.spans, text, first) }
   return { ...none, range, anchor: range.from, head: range.to - 1 }
+}
+
+function touches(text: TextRange, span: TextRange): boolean {
+  return span.from < text.to && span.to > text.from
+}
+
+/** Behind the last slot that a stretch of text means, from its first one on. */
+function endOfStretch(spans: readonly TextRange[], text: TextRange, first: number): number {
+  let last = first
+  for (;;) {
+    const [now, next] = [spans[last], spans[last + 1]]
+    if (!now || !next) return spans.length
+    if (next.from > now.from) {
+      if (!touches(text, next)) return last + 1
+      last += 1
+      continue
+    }
+    // The next round of a repeat stands where the one before does: it goes from its first stroke to this one.
+    const covered = text.from < next.to && text.to >= now.to
+    if (!(covered || text.to > now.to)) return last + 1
+    while (inside(spans[last + 1], { from: next.from, to: now.to })) last += 1
+  }
+}
+
+function inside(span: TextRange | undefined, { from, to }: TextRange): boolean {
+  return span !== undefined && span.from >= from && span.to <= to
 }
 
 function oneSlot(slot: number) {

@@ -1,9 +1,10 @@
-import { phraseOf, startsOf } from '~/core/changes'
+import { phraseOf, type SlotRange, startsOf } from '~/core/changes'
 import type { Fix } from '~/core/fitting'
 import type { Lick } from '~/core/line'
 import { gridName } from '~/core/time'
 import { placeOn } from '~/words/places'
 import { type Edit, replaceRange } from './edits'
+import { repeatedRange } from './grouping-edits'
 
 /** What a way to make a line fit is called. */
 export function fixWords({ kind, grid, start, cut }: Fix, lick: Lick): string {
@@ -39,15 +40,20 @@ export function fixWords({ kind, grid, start, cut }: Fix, lick: Lick): string {
   }
 }
 
-/** The edit of a fix: only the slots that it adds or takes away are typed anew. */
-export function fixEdit(lick: Lick, fix: Fix): Edit {
+/**
+ * The edit of a fix: only the slots that it adds or takes away are typed anew. What is repeated is marked with
+ * its copies; `selection` is what it was asked to repeat.
+ */
+export function fixEdit(lick: Lick, fix: Fix, selection: SlotRange | null = null): Edit {
   const label = fixWords(fix, lick)
   const { added } = fix
   const [old, now] = [lick.line.slots.length, fix.lick.line.slots.length]
   if (added) {
     const typed = phraseOf(fix.lick.line, added)
     const at = { from: added.from, to: added.from }
-    return { ...replaceRange(lick, at, typed, label), lick: fix.lick }
+    const edit = { ...replaceRange(lick, at, typed, label), lick: fix.lick }
+    if (fix.kind !== 'next-group') return edit
+    return { ...edit, select: repeatedRange(lick, selection, added.to - added.from) }
   }
   if (now < old) {
     const none = { slots: [], groups: [] }

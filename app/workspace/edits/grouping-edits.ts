@@ -6,14 +6,30 @@ import { type Edit, joinGroups, moveGroups, replaceRange, splitAt } from './edit
 
 /**
  * What is selected, else the line's pattern, else the whole line, repeated until the space is full;
- * null where nothing is free. Example: `RLLK RRK` goes on with both of its groups.
+ * null where nothing is free. What was repeated is marked with its copies; where something else stands
+ * between them, the copies alone.
+ *
+ * @example `RLLK RRK` goes on with both of its groups, and all of it is marked
  */
 export function repeatUntilFull(lick: Lick, selection: SlotRange | null = null): Edit | null {
   const { length } = lick.line.slots
   const free = Math.floor(aimOf(lick).left / gridTicks(gridAt(lick.line, length, lick.frame.grid)))
   const added = free > 0 ? continued(continuingOf(lick, selection), free) : null
   if (!added || added.slots.length === 0) return null
-  return replaceRange(lick, { from: length, to: length }, added, 'Repeat until full')
+  const edit = replaceRange(lick, { from: length, to: length }, added, 'Repeat until full')
+  return { ...edit, select: repeatedRange(lick, selection, added.slots.length) }
+}
+
+/** What was repeated with so many slots of its copies; the copies alone where something else stands between. */
+export function repeatedRange(
+  { line }: Pick<Lick, 'line'>,
+  selection: SlotRange | null,
+  added: number,
+): SlotRange {
+  const { length } = line.slots
+  const repeated = selection && selection.to - selection.from < length ? selection : null
+  const from = !repeated ? 0 : repeated.to === length ? repeated.from : length
+  return { from, to: length + added }
 }
 
 /** What can be done with the groups of a range, by name; null where there is nothing to do. */

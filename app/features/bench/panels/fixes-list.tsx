@@ -41,8 +41,8 @@ export function Fixes({ lick, range, selection, setting, tempo, onEdit, onShow }
             <button
               type="button"
               className="flex w-full flex-wrap items-baseline gap-x-3 rounded-field px-2 py-1 text-left text-sm hover:bg-base-200"
-              onClick={() => onEdit(fixEdit(lick, fix))}
-              {...showing(onShow, () => fixEdit(lick, fix))}
+              onClick={() => onEdit(fixEdit(lick, fix, repeated))}
+              {...showing(onShow, () => fixEdit(lick, fix, repeated))}
             >
               <span className="w-full">{fixWords(fix, lick)}</span>
               <span className="min-w-0 grow truncate">

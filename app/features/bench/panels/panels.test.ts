@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CHANGES } from '~/core/change-list'
-import { findPhrase } from '~/core/changes'
+import { findPhrase, type SlotRange } from '~/core/changes'
 import { chainsOf, cycleOf, fixesOf, renotate } from '~/core/fitting'
 import { limbClashes } from '~/core/line'
 import { formatLine } from '~/core/notation'
@@ -131,6 +131,14 @@ describe('edits', () => {
     )
     expect(line(repeatUntilFull(lickOf('bars: 1\nline: RLK RL RLK RL')))).toBe('[RLK RL]*3 R')
     expect(repeatUntilFull(lickOf('RLRL*4'))).toBeNull()
+  })
+
+  it('marks what it repeated and its copies', () => {
+    const marked = (text: string, range: SlotRange | null = null) =>
+      repeatUntilFull(lickOf(text), range)?.select
+    expect(marked('bars: 1\nline: RLLRK')).toEqual({ from: 0, to: 16 })
+    expect(marked('bars: 1\nline: RLLK RRK', { from: 4, to: 7 })).toEqual({ from: 4, to: 16 })
+    expect(marked('bars: 1\nline: RLLK RRK', { from: 0, to: 4 })).toEqual({ from: 7, to: 16 })
   })
 
   it('step the start, and stop at the edges of the bar', () => {
