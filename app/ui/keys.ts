@@ -17,6 +17,24 @@ function follow(): void {
 let following = false
 if (typeof document !== 'undefined') follow()
 
+/** What may be held besides a key. */
+type Pressed = Pick<KeyboardEvent, 'key' | 'altKey' | 'ctrlKey' | 'metaKey'>
+
+/**
+ * The key of a press that means it by itself; null with Alt, Ctrl or Meta held, which make it a command's. Shift
+ * makes another letter of it, and is in the key already. Whatever has keys of its own asks here.
+ *
+ * @example bareKey({ key: '1', altKey: true, … }) is null; Shift and `r` are 'R'
+ */
+export function bareKey({ key, altKey, ctrlKey, metaKey }: Pressed): string | null {
+  return altKey || ctrlKey || metaKey ? null : key
+}
+
+/** Whether a press goes into a field that is typed in. */
+export function isTypedIn({ target }: { readonly target: EventTarget | null }): boolean {
+  return target instanceof Element && target.closest(TYPED_IN) !== null
+}
+
 /** Controls in which a space, or any letter, is typed. */
 const TYPED_IN =
   'textarea, [contenteditable="true"], input:not([type="checkbox"], [type="radio"], [type="range"], [type="file"])'

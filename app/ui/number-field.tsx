@@ -30,6 +30,8 @@ export function NumberField(props: NumberFieldProps) {
   const { label, value, onChange, min, max, whole = true, step = 1, className = 'w-16' } = props
   const [draft, setDraft] = useState<string | null>(null)
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
+  /** The number before the first key of the draft. */
+  const before = useRef(value)
   const id = useId()
   const range = { min, max, whole }
   const reading = draft === null ? null : readNumber(draft, range)
@@ -41,6 +43,7 @@ export function NumberField(props: NumberFieldProps) {
     if (next !== value) onChange(next)
   }
   const type = (typed: string) => {
+    if (draft === null) before.current = value
     setDraft(typed)
     clearTimeout(timer.current)
     const read = readNumber(typed, range)
@@ -58,7 +61,8 @@ export function NumberField(props: NumberFieldProps) {
     const by = { ArrowUp: step, ArrowDown: -step }[event.key]
     if (event.key === 'Enter') settle()
     else if (event.key === 'Escape' && draft !== null) {
-      clearTimeout(timer.current)
+      // Also where a part of what was typed was a number that was taken.
+      take(before.current)
       setDraft(null)
       event.preventDefault()
       event.stopPropagation()

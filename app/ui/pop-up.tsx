@@ -1,10 +1,11 @@
 import { type ReactNode, useEffect, useRef } from 'react'
+import { rememberFocus } from './focus-back'
 import { keepInView } from './keep-in-view'
 import { whenThere } from './when-there'
 
 /**
  * A button with a small window of choices over it. The focus goes to the first; Escape and a press
- * elsewhere close it, and the focus comes back.
+ * elsewhere close it, and the focus goes back where it was.
  */
 export function PopUp({
   label,
@@ -23,30 +24,36 @@ export function PopUp({
   children: ReactNode
 }) {
   const host = useRef<HTMLSpanElement>(null)
-  const button = useRef<HTMLButtonElement>(null)
   useEffect(() => {
     if (!open) return
+    const giveBack = rememberFocus(() => host.current)
     const stop = whenThere(
       () => host.current?.querySelector<HTMLElement>('[data-pop-up] :is(button, select)') ?? null,
       (first) => first.focus(),
     )
+    let pressed = false
     const leave = (event: PointerEvent) => {
-      if (!host.current?.contains(event.target as Node)) onOpen(false)
+      if (host.current?.contains(event.target as Node)) return
+      pressed = true
+      onOpen(false)
     }
     window.addEventListener('pointerdown', leave)
     return () => {
       stop()
       window.removeEventListener('pointerdown', leave)
+      // A press that closes it moves the focus by itself, a moment later.
+      if (pressed) setTimeout(giveBack)
+      else giveBack()
     }
   }, [open, onOpen])
   return (
     <span ref={host} className="relative shrink-0">
       <button
-        ref={button}
         type="button"
         className="action"
         aria-label={label}
         aria-expanded={open}
+        onMouseDown={(event) => event.preventDefault()}
         onClick={() => onOpen(!open)}
       >
         {words}
@@ -62,7 +69,6 @@ export function PopUp({
             event.preventDefault()
             event.stopPropagation()
             onOpen(false)
-            button.current?.focus()
           }}
         >
           {children}

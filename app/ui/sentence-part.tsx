@@ -1,10 +1,12 @@
 import { type ReactNode, useEffect, useRef, useState } from 'react'
+import { rememberFocus } from './focus-back'
 import { keepInView } from './keep-in-view'
 import { whenThere } from './when-there'
 
 /**
- * A part of a sentence that is edited in place: pressed, it opens its fields under it. The focus goes to
- * the first of them; Escape, or a press elsewhere, closes them and the focus comes back.
+ * A part of a sentence that is edited in place: pressed, it opens its fields under it, and closes those of any
+ * other. The focus goes to the first of them, its value marked; Escape, the same key or press again, or a press
+ * elsewhere closes them, and the keys go where they went before.
  */
 export function SentencePart({
   id,
@@ -24,41 +26,54 @@ export function SentencePart({
 }) {
   const [open, setOpen] = useState(false)
   const host = useRef<HTMLSpanElement>(null)
-  const button = useRef<HTMLButtonElement>(null)
   useEffect(() => {
     const opens = (event: Event) => {
-      if ((event as CustomEvent<string>).detail === id) setOpen(true)
+      const asked = (event as CustomEvent<string>).detail
+      // What is typed in its fields is taken before they go.
+      leaveFields(host.current)
+      setOpen((now) => asked === id && !now)
     }
     window.addEventListener(OPENS, opens)
     return () => window.removeEventListener(OPENS, opens)
   }, [id])
   useEffect(() => {
     if (!open) return
+    const giveBack = rememberFocus(() => host.current)
     // Until the fields are there, what is typed goes nowhere else.
     host.current?.querySelector<HTMLElement>('[data-fields]')?.focus()
     const stop = whenThere(
       () => host.current?.querySelector<HTMLElement>('[data-fields] :is(input, select)') ?? null,
-      (first) => first.focus(),
+      (first) => {
+        first.focus()
+        if (first instanceof HTMLInputElement) first.select()
+      },
     )
+    let pressed = false
     const leave = (event: PointerEvent) => {
-      if (!host.current?.contains(event.target as Node)) setOpen(false)
+      if (host.current?.contains(event.target as Node)) return
+      pressed = true
+      leaveFields(host.current)
+      setOpen(false)
     }
     window.addEventListener('pointerdown', leave)
     return () => {
       stop()
       window.removeEventListener('pointerdown', leave)
+      // A press that closes it moves the focus by itself, a moment later.
+      if (pressed) setTimeout(giveBack)
+      else giveBack()
     }
   }, [open])
   return (
     <span ref={host} className="relative inline-block max-w-full">
       <button
-        ref={button}
         type="button"
         aria-expanded={open}
         aria-label={`${label}: ${words}`}
         title={`${label} (${shortcut})`}
         className={`min-h-6 max-w-full truncate underline decoration-dotted underline-offset-4 hover:bg-base-300 aria-expanded:bg-base-300 ${faulty ? 'text-error' : ''} ${narrowed(words)}`}
-        onClick={() => setOpen(!open)}
+        onMouseDown={(event) => event.preventDefault()}
+        onClick={() => openSentencePart(id)}
       >
         {words}
       </button>
@@ -74,7 +89,6 @@ export function SentencePart({
             event.preventDefault()
             event.stopPropagation()
             setOpen(false)
-            button.current?.focus()
           }}
         >
           {children}
@@ -90,9 +104,14 @@ function narrowed({ length }: string): string {
   return length <= 3 ? 'pointer-coarse:-mx-2' : ''
 }
 
+function leaveFields(host: HTMLElement | null): void {
+  const { activeElement } = document
+  if (activeElement instanceof HTMLElement && host?.contains(activeElement)) activeElement.blur()
+}
+
 const OPENS = 'open-sentence-part'
 
-/** Opens the part of a sentence that has an id, wherever it is on the page. */
+/** Opens the part of a sentence that has an id, wherever it is on the page, or closes it again. */
 export function openSentencePart(id: string): void {
   window.dispatchEvent(new CustomEvent(OPENS, { detail: id }))
 }

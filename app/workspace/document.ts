@@ -15,6 +15,7 @@ import { inPlace, type SlotMap, spliceMap } from '~/core/changes'
 import {
   applyTransaction,
   commit,
+  commitBeside,
   type History,
   mapOffset,
   redo,
@@ -26,7 +27,7 @@ import {
 } from '~/core/editing'
 import { keepEqual } from '~/core/foundation'
 import { EMPTY_LICK, type Lick } from '~/core/line'
-import { hasMarks, moveMarks, PLAIN_VOICING, type Voicing } from '~/core/voicing'
+import { hasMarks, moveMarks, type Pin, PLAIN_VOICING, type Voicing } from '~/core/voicing'
 import type { LickTexts } from '~/storage'
 import { type Typing, typedMarks, typingAfter } from './typed-marks'
 
@@ -52,9 +53,22 @@ export interface SlotChange extends LineChange {
   readonly origins?: readonly (number | null)[]
 }
 
+/** What was copied in the line: its text, how many strokes it has, and the voices that were struck in it. */
+export interface Pasted {
+  readonly text: string
+  readonly slots: number
+  /** Slots from 0, the first that was copied. */
+  readonly pins: readonly Pin[]
+}
+
 export type BenchCommand =
-  /** The line as it is typed now, and the caret in it. */
-  | { readonly kind: 'type-line'; readonly typed: string; readonly caret: number }
+  /** The line as it is typed now, and the caret in it; with the voices of what was put in before the caret. */
+  | {
+      readonly kind: 'type-line'
+      readonly typed: string
+      readonly caret: number
+      readonly pasted?: Pasted
+    }
   | { readonly kind: 'set'; readonly rows: readonly SetRow[] }
   | { readonly kind: 'replace-text'; readonly text: string }
   | {
@@ -93,7 +107,7 @@ export function runCommand(document: BenchDocument, command: BenchCommand): Benc
   const { text } = history
   switch (command.kind) {
     case 'type-line':
-      return typedOn(document, command.typed, command.caret)
+      return pinned(typedOn(document, command.typed, command.caret), command)
     case 'set': {
       const splices = command.rows.flatMap(([key, values]) => setValues(text, key, values))
       const label = `set ${command.rows.map(([key]) => key).join(' and ')}`
@@ -150,13 +164,33 @@ function typedOn(document: BenchDocument, typed: string, caret: number): BenchDo
   const read = parseLickText(applyTransaction(history.text, transaction))
   if (!read.ok) return typedAs(document, commit(history, transaction), read, typing)
   const { lick } = read.value
-  const { voicing, spanMarks } = typedMarks(typing, read.value)
+  const { voicing, spanMarks } = typedMarks(typing, read.value, document.voicing)
   const written = withVoicing(transaction, history, voicing)
   const marked = setSpanMarks(history.text, lick, spanMarks)
   if (marked.length === 0) return typedAs(document, commit(history, written), read, typing)
   const splices = [...written.splices, ...marked]
   const moved = commit(history, { ...written, ...toTransaction('type', splices) })
   return typedAs(document, moved, parseLickText(moved.text), typing)
+}
+
+/** Strikes what was pasted as it was struck where it was copied; a step with the paste itself. */
+function pinned(
+  document: BenchDocument,
+  { caret, pasted }: Extract<BenchCommand, { kind: 'type-line' }>,
+): BenchDocument {
+  if (!pasted || pasted.pins.length === 0 || document.issues.length > 0) return document
+  const { good, history, voicing } = document
+  const from = caret - pasted.text.length
+  const slots = good.spans.flatMap((span, slot) =>
+    span.from >= from && span.to <= caret ? [slot] : [],
+  )
+  // Cut by what it was put into, it is something else.
+  if (slots.length !== pasted.slots) return document
+  const others = voicing.pins.filter(({ slot }) => !slots.includes(slot))
+  const own = pasted.pins.map((pin) => ({ ...pin, slot: slots[pin.slot] as number }))
+  const pins = [...others, ...own].sort((a, b) => a.slot - b.slot)
+  const next = formatVoicing({ ...voicing, pins })
+  return judged(document, commitBeside(history, next))
 }
 
 function typedAs(

@@ -50,7 +50,7 @@ const act: fc.Arbitrary<Act> = fc.oneof(
   key.map(
     (one): Act =>
       (bench) =>
-        typeSticking(bench, { key: one, shiftKey: one !== one.toLowerCase() }),
+        typeSticking(bench, one),
   ),
   key.map(
     (one): Act =>
@@ -60,7 +60,7 @@ const act: fc.Arbitrary<Act> = fc.oneof(
   key.map(
     (one): Act =>
       (bench) =>
-        typePattern(bench, { key: one, shiftKey: one !== one.toLowerCase() }, GROOVES),
+        typePattern(bench, one, GROOVES),
   ),
   fc.tuple(fc.nat(60), fc.nat(60)).map(
     ([from, to]): Act =>

@@ -1,10 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import { lineTextOf } from '~/codecs/lick-text'
 import { CHANGES } from '~/core/change-list'
+import { fixesOf, runOn } from '~/core/fitting'
 import { DEFAULT_KIT } from '~/core/kit'
 import { strokeEvents } from '~/core/line'
 import { workspaceOf } from '../../tests/support/workspace'
 import { applyChange } from './edits/change-edits'
+import { chainEdit, fixEdit, runOnEdit } from './edits/fitting-edits'
+import { repeatUntilFull } from './edits/grouping-edits'
 import { moveGroup } from './gestures'
 import { insertSlot, pressSticking, removeMarked, typeSticking } from './rows/sticking-row'
 import { voiceKey } from './rows/voice-keys'
@@ -14,8 +17,7 @@ import type { Workspace } from './workspace'
 const lineOf = ({ document }: Workspace) => lineTextOf(document.history.text)
 const marked = (one: Workspace) => one.state().selection.range
 const keys = (one: Workspace, typed: string) => {
-  for (const key of typed)
-    typeSticking(one, { key: key.toLowerCase(), shiftKey: key !== key.toLowerCase() })
+  for (const key of typed) typeSticking(one, key)
 }
 const pins = ({ document }: Workspace) =>
   document.voicing.pins.map(({ slot, surface }) => `${slot} ${surface}`)
@@ -54,7 +56,7 @@ describe('what is marked is what is changed', () => {
     one.mark(2, 4)
     change(one, 'accent')
     one.mark(6, 6)
-    typeSticking(one, { key: 'k', shiftKey: false })
+    typeSticking(one, 'K')
     one.travel('undo')
     expect(marked(one)).toEqual({ from: 6, to: 7 })
     one.travel('undo')
@@ -189,26 +191,26 @@ describe('marks travel with their strokes', () => {
 })
 
 describe('keys in the sticking row', () => {
-  it('replace the marked stroke and step on; with Shift they ghost', () => {
+  it('replace the marked stroke and step on; small letters ghost, as in the line', () => {
     const one = workspaceOf('line: RLLR')
     one.mark(1, 1)
-    keys(one, 'kR')
+    keys(one, 'Kr')
     expect([lineOf(one), marked(one)]).toEqual(['RKrR', { from: 3, to: 4 }])
-    keys(one, 'l')
+    keys(one, 'L')
     expect([lineOf(one), marked(one)]).toEqual(['RKrL', null])
   })
 
   it('add at the end of the line, with signs before the letter as in the line', () => {
     const one = workspaceOf('line: RL')
-    keys(one, 'k >r_gl')
+    keys(one, 'K/>R_gL')
     expect(lineOf(one)).toBe('RLK >Rl')
-    keys(one, 'fr(kdl{l-')
+    keys(one, 'fR(KdL{L-')
     expect(lineOf(one)).toBe('RLK >Rl(fRK){dLL}-')
   })
 
   it('build a line from nothing', () => {
     const one = workspaceOf('line:')
-    keys(one, 'rllrk rlk')
+    keys(one, 'RLLRK/RLK')
     expect(lineOf(one).trim()).toBe('RLLRK RLK')
   })
 
@@ -227,29 +229,29 @@ describe('keys in the sticking row', () => {
   it('give a sign to the stroke that is typed right after it, as in the line, and to no later one', () => {
     const one = workspaceOf('line: RLR-')
     one.mark(0, 0)
-    keys(one, '>lr')
+    keys(one, '>LR')
     expect([lineOf(one), marked(one)]).toEqual(['>LRR-', { from: 2, to: 3 }])
     keys(one, '>')
     one.mark(3, 3)
-    keys(one, '>l')
+    keys(one, '>L')
     expect(lineOf(one)).toBe('>LR>R>L')
     one.mark(1, 1)
-    keys(one, '>>k')
+    keys(one, '>>K')
     expect(lineOf(one)).toBe('>LK>R>L')
   })
 
   it('join a limb to a slot, split it, end groups and remove', () => {
     const one = workspaceOf('line: RLLR')
     one.mark(1, 1)
-    keys(one, '(k')
+    keys(one, '(K')
     expect(lineOf(one)).toBe('R(LK)LR')
-    keys(one, 'l')
+    keys(one, 'L')
     expect(one.state().notice?.message).toMatch(/already/)
     one.mark(2, 2)
-    keys(one, '{r')
+    keys(one, '{R')
     expect(lineOf(one)).toBe('R(LK){LR}R')
     one.mark(2, 2)
-    keys(one, ' ')
+    keys(one, '/')
     expect([lineOf(one), marked(one)]).toEqual(['R(LK) {LR}R', { from: 2, to: 3 }])
     removeMarked(one, true)
     expect(lineOf(one)).toBe('R {LR}R')
@@ -259,8 +261,8 @@ describe('keys in the sticking row', () => {
 
   it('leave what they do not know to the page', () => {
     const one = workspaceOf('line: RL')
-    expect(typeSticking(one, { key: 'q', shiftKey: false })).toBe(false)
-    expect(typeSticking(one, { key: 'F2', shiftKey: false })).toBe(false)
+    expect(typeSticking(one, 'q')).toBe(false)
+    expect(typeSticking(one, 'F2')).toBe(false)
   })
 })
 
@@ -351,10 +353,84 @@ describe('what is told', () => {
       return told
     }
     expect([
-      times(() => typeSticking(one, { key: 'k', shiftKey: false })),
+      times(() => typeSticking(one, 'K')),
       times(() => pressSticking(one, '>')),
       times(() => strike(one, 't1')),
       times(() => one.together(() => {})),
     ]).toEqual([1, 1, 1, 0])
+  })
+})
+
+describe('a voice that was struck by hand', () => {
+  const struck = (text: string, ...slots: number[]) => {
+    const one = workspaceOf(text)
+    for (const slot of slots) {
+      one.mark(slot, slot)
+      strike(one, 't1')
+    }
+    return one
+  }
+  const typeAll = (one: Workspace, typed: string) => {
+    for (let n = 1; n <= typed.length; n += 1) one.type(typed.slice(0, n), n)
+  }
+
+  it('goes to every copy of its stroke', () => {
+    const full = struck('bars: 1\nline: RLLRK', 0, 3)
+    const repeat = repeatUntilFull(full.lick)
+    if (repeat) full.edit(repeat)
+    expect(pins(full)).toEqual(['0 t1', '3 t1', '5 t1', '8 t1', '10 t1', '13 t1', '15 t1'])
+    const fixed = struck('bars: 1\nline: RLLRK', 0)
+    const fix = fixesOf(fixed.lick).find(({ kind }) => kind === 'add-group')
+    if (fix) fixed.edit(fixEdit(fixed.lick, fix))
+    expect(pins(fixed)).toEqual(['0 t1', '5 t1'])
+    const chained = struck('line: RLR LKK', 1)
+    chained.edit(chainEdit(chained.lick, [3, 3, 3]))
+    expect(pins(chained)).toEqual(['1 t1', '4 t1', '7 t1'])
+    const run = struck('line: RLL', 0)
+    const on = runOn(run.lick, { from: 0, to: 3 }, 1)
+    if (on) run.edit(runOnEdit(run.lick, { from: 0, to: 3 }, on, 'Run on'))
+    expect(pins(run)).toEqual(['0 t1', '3 t1', '6 t1', '9 t1', '12 t1', '15 t1'])
+    const typed = struck('line: RL K', 0)
+    typed.type('RL*3 K', 4)
+    expect(pins(typed)).toEqual(['0 t1', '2 t1', '4 t1'])
+    typed.travel('undo')
+    expect(pins(typed)).toEqual(['0 t1'])
+  })
+
+  it('goes with what is copied and pasted, in one step', () => {
+    const one = struck('line: RLL RLK', 0, 1)
+    one.selectText({ from: 0, to: 3 })
+    one.copy('RLL')
+    one.selectText({ from: 7, to: 7 })
+    one.insertText(' ')
+    one.insertText('RLL')
+    expect([lineOf(one), pins(one)]).toEqual(['RLL RLK RLL', ['0 t1', '1 t1', '6 t1', '7 t1']])
+    one.travel('undo')
+    expect([lineOf(one).trim(), pins(one)]).toEqual(['RLL RLK', ['0 t1', '1 t1']])
+    one.insertText('KK')
+    expect(pins(one)).toEqual(['0 t1', '1 t1'])
+  })
+
+  it('is gone with its stroke: what is typed anew begins without one', () => {
+    const emptied = struck('line: RLLR', 0, 3)
+    emptied.type('', 0)
+    typeAll(emptied, 'RLLR')
+    expect(pins(emptied)).toEqual([])
+    const shorter = struck('line: RLLR', 2, 3)
+    shorter.type('RLL', 3)
+    shorter.type('RLLR', 4)
+    expect(pins(shorter)).toEqual(['2 t1'])
+    const over = struck('line: RLLR', 0, 1, 2)
+    over.type('K', 1)
+    expect(pins(over)).toEqual([])
+    // One that is typed over by another is still that stroke.
+    const other = struck('line: RLLR', 1)
+    other.type('RRLR', 2)
+    expect(pins(other)).toEqual(['1 t1'])
+    // What cannot be read for a moment is not gone.
+    const broken = struck('line: RL', 1)
+    broken.type('R(L', 2)
+    broken.type('R(LK)', 5)
+    expect([lineOf(broken), pins(broken)]).toEqual(['R(LK)', ['1 t1']])
   })
 })

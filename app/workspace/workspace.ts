@@ -10,6 +10,7 @@ import {
   type BenchDocument,
   caretAfter,
   changeMap,
+  type Pasted,
   type SetRow,
 } from './document'
 import type { Edit } from './edits/edits'
@@ -69,6 +70,8 @@ export class Workspace extends Slices<WorkspaceState> {
   readonly derived = new Derived()
   /** What was marked before and after each step of the history. */
   private readonly marks = new WeakMap<Transaction, { before: Selection; after: Selection }>()
+  /** What was copied in the line last. */
+  private copied: Pasted | null = null
   /** Whether a command of its own is being carried out. */
   private running = false
   /** The document that a notice is about; another one makes it void. */
@@ -126,12 +129,34 @@ export class Workspace extends Slices<WorkspaceState> {
     this.adopt(document, selectionAt(document, { from: caret, to: caret }), selection)
   }
 
-  /** Puts text into the line in place of what is marked there. */
+  /** Puts text into the line in place of what is marked there; what was copied in the line with its voices. */
   insertText(inserted: string): void {
     const { document, selection } = this.current
     const line = lineTextOf(document.history.text)
     const { from, to } = selection.text
-    this.type(line.slice(0, from) + inserted + line.slice(to), from + inserted.length)
+    const pasted = this.copied?.text === inserted ? this.copied : undefined
+    const typed = line.slice(0, from) + inserted + line.slice(to)
+    const caret = from + inserted.length
+    const next = this.run({ kind: 'type-line', typed, caret, ...(pasted && { pasted }) })
+    this.adopt(next, selectionAt(next, { from: caret, to: caret }), selection)
+  }
+
+  /** Remembers what is marked in the line with its voices, as a text that is copied or cut. */
+  copy(text: string): void {
+    const { document, selection } = this.current
+    const { range } = selection
+    const { pins } = document.voicing
+    const inside = range ? pins.filter(({ slot }) => slot >= range.from && slot < range.to) : []
+    this.copied = {
+      text,
+      slots: range ? range.to - range.from : 0,
+      pins: inside.map((pin) => ({ ...pin, slot: pin.slot - (range?.from ?? 0) })),
+    }
+  }
+
+  /** Whether a text is what was copied in the line last. */
+  hasCopied(text: string): boolean {
+    return text !== '' && this.copied?.text === text
   }
 
   /** The typed line shows another caret or selection. */

@@ -176,7 +176,7 @@ test('strokes are typed in the row, and voices struck by number, one key a strok
   await page.keyboard.press('Alt+k')
   await expect(ruler(page)).toBeFocused()
   await page.keyboard.press('Home')
-  for (const key of ['k', 'Shift+R', '>', 'l']) await page.keyboard.press(key)
+  for (const key of ['Shift+K', 'r', '>', 'Shift+L']) await page.keyboard.press(key)
   await expect(sticking(page)).toHaveValue('Kr>LLRLRL')
   await page.keyboard.press('Home')
   await page.keyboard.press('ArrowRight')
@@ -243,7 +243,7 @@ test('feet are rows of the ruler, typed like the line', async ({ page }) => {
   for (let i = 0; i < 2; i += 1) await page.keyboard.press('ArrowDown')
   await expect(page.locator('[data-edited="pattern"]')).toBeVisible()
   await page.keyboard.press('Insert')
-  await page.keyboard.type('kh')
+  await page.keyboard.type('KH')
   await expect(feet.getByLabel('Layer 1', { exact: true })).toHaveValue('@1/4 KH')
   await page.keyboard.press('Home')
   await page.keyboard.press('Delete')
@@ -255,7 +255,7 @@ test('feet are rows of the ruler, typed like the line', async ({ page }) => {
   await page.keyboard.press('Alt+k')
   for (const key of ['ArrowDown', 'ArrowDown', 'ArrowDown', 'Home', 'ArrowRight'])
     await page.keyboard.press(key)
-  await page.keyboard.type('k')
+  await page.keyboard.type('K')
   await expect(feet.getByLabel('Bar of groove')).toHaveValue(/^\(R:hhK\)K/)
   await expect(part(page, 'Groove')).toHaveText('1 bar of Eighths, changed')
   await feet.getByRole('button', { name: 'Take it from the line' }).click()
@@ -266,11 +266,11 @@ test('on a phone a lick is built, heard and voiced with the pad of keys', async 
   const page = await openPhone(browser)
   await page.getByRole('button', { name: 'New lick' }).tap()
   const tap = (name: string) => pad(page).getByRole('button', { name, exact: true }).tap()
-  for (const key of ['Accent', 'Right hand', 'Left hand', 'Ghost', 'Left hand', 'Kick'])
+  for (const key of ['Accent: next', 'Right hand', 'Left hand', 'Ghost: next', 'Left hand', 'Kick'])
     await tap(key)
   for (const key of [
     'Next group',
-    'Flam',
+    'Flam: next',
     'Right hand',
     'Together with the next limb',
     'Kick',
@@ -314,7 +314,7 @@ test('typing at 30 ms a key loses nothing, in the line and in the row', async ({
   await expect(sticking(page)).toHaveValue(typed)
   await sticking(page).fill('')
   await page.keyboard.press('Alt+k')
-  await page.keyboard.type('rlkrlk rlkrlk '.repeat(4), { delay: 30 })
+  await page.keyboard.type('RLKRLK/RLKRLK/'.repeat(4), { delay: 30 })
   await expect(sticking(page)).toHaveValue('RLKRLK '.repeat(8).trim())
 })
 

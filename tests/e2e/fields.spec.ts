@@ -130,7 +130,7 @@ test('a key opens each panel with the focus in it, and Escape leads back to the 
   // A small window and a draft have it first.
   await part(page, 'Grid').click()
   await page.keyboard.press('Escape')
-  await expect(part(page, 'Grid')).toBeFocused()
+  await expect(sticking(page)).toBeFocused()
   const tempo = page.getByRole('spinbutton', { name: 'Playing tempo' })
   await tempo.click()
   await tempo.pressSequentially('9', KEY_MS)

@@ -44,7 +44,8 @@ describe('what an edit did to slots', () => {
     expect(spliceMap(4, { from: 1, to: 3 }, [1, 0])).toEqual({ before: 4, origins: [0, 2, 1, 3] })
     expect(spliceMap(3, { from: 1, to: 1 }, [null, null]).origins).toEqual([0, null, null, 1, 2])
     expect(() => spliceMap(3, { from: 2, to: 4 }, [])).toThrow(/must lie in 0 to 3/)
-    expect(() => spliceMap(3, { from: 0, to: 1 }, [1])).toThrow(/not in the range/)
+    expect(spliceMap(2, { from: 2, to: 2 }, [-2]).origins).toEqual([0, 1, 0])
+    expect(() => spliceMap(3, { from: 0, to: 1 }, [3])).toThrow(/not in the line/)
   })
 
   it('says where a slot went first, that it is gone, or that it waits beyond the line', () => {

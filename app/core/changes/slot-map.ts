@@ -17,9 +17,11 @@ export function sameSlots(size: number): SlotMap {
 }
 
 /**
- * The map of an edit that replaces a range by slots of these origins, counted from the start of the
- * range. Example: of 4 slots, 1 to 3 turned round: `spliceMap(4, { from: 1, to: 3 }, [1, 0])` has the
- * origins 0, 2, 1, 3.
+ * The map of an edit that replaces a range by slots of these origins, counted from the start of the range; a slot
+ * before or behind the range is the origin of a copy.
+ *
+ * @example of 4 slots, 1 to 3 turned round: `spliceMap(4, { from: 1, to: 3 }, [1, 0])` has the origins 0, 2, 1, 3
+ * @example the first of 2 slots repeated: `spliceMap(2, { from: 2, to: 2 }, [-2])` has the origins 0, 1, 0
  * @throws RangeError for a range or an origin outside the line
  */
 export function spliceMap(
@@ -33,8 +35,8 @@ export function spliceMap(
   const all: (number | null)[] = []
   for (let slot = 0; slot < from; slot += 1) all.push(slot)
   for (const origin of origins) {
-    if (origin !== null && (origin < 0 || origin >= to - from))
-      throw new RangeError(`origin ${origin}: not in the range`)
+    if (origin !== null && (from + origin < 0 || from + origin >= before))
+      throw new RangeError(`origin ${origin}: not in the line`)
     all.push(origin === null ? null : from + origin)
   }
   for (let slot = to; slot < before; slot += 1) all.push(slot)

@@ -24,6 +24,18 @@ export function commit(history: History, transaction: Transaction): History {
   return { text, beside, past, future: [] }
 }
 
+/**
+ * Changes what is kept beside the text as a part of the last step, so that both are undone as one; the same history
+ * where there is no step.
+ */
+export function commitBeside(history: History, beside: string): History {
+  const last = history.past.at(-1)
+  if (!last || beside === history.beside) return history
+  const removed = last.beside?.removed ?? history.beside
+  const whole = { ...last, beside: { removed, inserted: beside } }
+  return { ...history, beside, past: [...history.past.slice(0, -1), whole] }
+}
+
 /** Takes the last transaction back; the same history where there is none. */
 export function undo(history: History): History {
   const last = history.past.at(-1)

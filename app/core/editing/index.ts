@@ -1,5 +1,5 @@
 export { type ChangedSpan, changedSpan, joinSpans } from './changed-span'
-export { commit, type History, redo, toHistory, undo } from './history'
+export { commit, commitBeside, type History, redo, toHistory, undo } from './history'
 export {
   applyTransaction,
   invertTransaction,

@@ -8,8 +8,9 @@ import { formatSlot } from '../notation'
  * groups, `RLLRK*2` with one, `RLRR LRLL RLRR` with `LRLL`.
  */
 export interface Continuing {
-  /** The groups that are gone round in. */
+  /** The groups that are gone round in, and the slots of the line at which they begin. */
   readonly groups: readonly Phrase[]
+  readonly starts: readonly number[]
   /** The index of the one that is next. */
   readonly next: number
 }
@@ -18,7 +19,9 @@ export interface Continuing {
 export function continuingOf({ line }: Lick, range: SlotRange | null = null): Continuing {
   const all = { from: 0, to: line.slots.length }
   if (range && range.to > range.from && range.to - range.from < all.to) {
-    return { groups: groupsOf(phraseOf(line, range)), next: 0 }
+    const phrase = phraseOf(line, range)
+    const starts = startsOf(phrase.groups).map((start) => range.from + start)
+    return { groups: groupsOf(phrase), starts, next: 0 }
   }
   const groups = groupsOf(phraseOf(line, all))
   const texts = groups.map(({ slots }) => slots.map(formatSlot).join(''))
@@ -28,7 +31,11 @@ export function continuingOf({ line }: Lick, range: SlotRange | null = null): Co
     texts.some((text, i) => i >= period && text !== texts[i - period])
   )
     period += 1
-  return { groups: groups.slice(0, period), next: texts.length % Math.max(1, period) }
+  return {
+    groups: groups.slice(0, period),
+    starts: startsOf(line.groups).slice(0, period),
+    next: texts.length % Math.max(1, period),
+  }
 }
 
 function groupsOf({ slots, groups }: Phrase): Phrase[] {
@@ -55,6 +62,21 @@ export function continued({ groups, next }: Continuing, length: number): Phrase 
     slots += group.slots.length
   }
   return cut(joinPhrases(phrases), length)
+}
+
+/**
+ * Of which slots of the line those are copies that it goes on with.
+ *
+ * @example `RLLRK` goes on for seven slots with 0, 1, 2, 3, 4, 0, 1
+ */
+export function continuedFrom({ groups, starts, next }: Continuing, length: number): number[] {
+  const from: number[] = []
+  for (let i = next; from.length < length && groups.length > 0; i += 1) {
+    const { slots } = groups[i % groups.length] as Phrase
+    const start = starts[i % groups.length] as number
+    from.push(...slots.map((_, slot) => start + slot))
+  }
+  return from.slice(0, length)
 }
 
 /** How many slots of its last group are missing from a phrase that goes on for a length. */

@@ -2,6 +2,7 @@ export { type Chains, chainsOf, countChains, type Part } from './chains'
 export {
   type Continuing,
   continued,
+  continuedFrom,
   continuingOf,
 } from './continuing'
 export { type CutKind, cutLine, cutsOf, type LineCut } from './cuts'

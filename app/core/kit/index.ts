@@ -10,6 +10,7 @@ export {
   overlapsOf,
   PIECE_KINDS,
   type Piece,
+  pieceAt,
   placeOf,
   type StandIn,
   soundsOn,

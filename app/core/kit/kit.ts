@@ -132,6 +132,15 @@ export function numberedPieces({ pieces }: Kit): readonly Piece[] {
   return pieces.filter(({ kind }) => kind !== 'pedal').sort((a, b) => rank(a) - rank(b))
 }
 
+/**
+ * The piece that a digit's key strikes; undefined for any other key, and for a number that no piece has.
+ *
+ * @example pieceAt(usualKit, '2')?.surface is 'sn'; '0' is the tenth piece
+ */
+export function pieceAt(kit: Kit, key: string | null): Piece | undefined {
+  return key && /^\d$/.test(key) ? numberedPieces(kit)[(Number(key) + 9) % 10] : undefined
+}
+
 /** The hung and floor toms that a kit has, from high to low. */
 export function tomsOf({ pieces }: Kit): Surface[] {
   return SURFACES.filter(

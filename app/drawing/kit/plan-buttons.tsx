@@ -1,6 +1,7 @@
 import { type ReactNode, useMemo } from 'react'
-import { type Kit, numberedPieces } from '~/core/kit'
+import { type Kit, numberedPieces, pieceAt } from '~/core/kit'
 import { SURFACE_NAMES, type Surface } from '~/core/sticking'
+import { bareKey } from '~/ui/keys'
 import { KitPlan, planBox } from './kit-plan'
 
 interface PlanButtonsProps {
@@ -24,8 +25,11 @@ export function PlanButtons(props: PlanButtonsProps) {
       className="relative min-w-0"
       aria-label={`${label}, digits strike`}
       onKeyDown={(event) => {
-        const piece = /^\d$/.test(event.key) ? pieces[(Number(event.key) + 9) % 10] : undefined
-        if (piece && !disabled) onStrike(piece.surface)
+        const piece = pieceAt(kit, bareKey(event))
+        if (!piece || disabled) return
+        onStrike(piece.surface)
+        // Nothing else that goes by digits takes it for its own.
+        event.stopPropagation()
       }}
     >
       <KitPlan kit={kit} label={label} numbered {...(marked && { marked })}>

@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { TEMPO_RANGE } from '~/core/line'
 import { useSettings } from '~/live/use-live'
+import { isTypedIn } from '~/ui/keys'
 import { late } from '~/ui/late'
 import { openSentencePart } from '~/ui/sentence-part'
 import { useSpace } from '~/ui/use-space'
@@ -50,7 +51,12 @@ export default function BenchKeys() {
   }
   useHotkeys(KEYS_OF.faster, () => tempo(TEMPO_STEP), { ...elsewhere, useKey: true })
   useHotkeys(KEYS_OF.slower, () => tempo(-TEMPO_STEP), { ...elsewhere, useKey: true })
-  useHotkeys(KEYS_OF.help, () => setHelps(true), { ...elsewhere, useKey: true })
+  useHotkeys(KEYS_OF.help, () => setHelps(true), {
+    ...ANYWHERE,
+    enabled: singleKeys,
+    ignoreEventWhen: isTypedIn,
+    useKey: true,
+  })
   useHotkeys(KEYS_OF.line, focusLine, ANYWHERE)
   const leave = () => {
     // Over the lower half a panel is in the way, also one on its way; beside the ruler it may stay.

@@ -1,5 +1,5 @@
 import { X } from 'lucide-react'
-import { useEffect, useRef } from 'react'
+import { Modal } from '~/ui/modal'
 import { panelKey } from './dock/dock'
 import { PANELS } from './dock/panel-list'
 import { PART_NAMES } from './frame/frame-words'
@@ -41,12 +41,12 @@ const SECTIONS: readonly (readonly [title: string, rows: readonly Row[]])[] = [
   [
     'In the sticking row',
     [
-      ['R L K H J X', 'Replace, and step on; with Shift ghosts'],
+      ['R L K H J X', 'Replace, and step on; small letters are ghosts'],
       ['> ^ _ G', 'Accent, strong accent, soft, ghost'],
       ['F D T', 'Flam, drag, ruff'],
       ['−', 'Rest'],
       ['( {', 'The next letter together, in one slot'],
-      ['Space', 'End the group before'],
+      ['/', 'End the group before'],
       ['Insert, Delete', 'Open a slot, remove'],
     ],
   ],
@@ -71,43 +71,42 @@ const SECTIONS: readonly (readonly [title: string, rows: readonly Row[]])[] = [
 
 /** All keys of the bench on one page. */
 export default function KeyHelp({ onClose }: { onClose: () => void }) {
-  const dialog = useRef<HTMLDialogElement>(null)
-  useEffect(() => dialog.current?.showModal(), [])
   return (
-    <dialog
-      ref={dialog}
-      aria-labelledby="key-help-title"
-      className="m-auto max-h-[90vh] w-[min(64rem,96vw)] overflow-y-auto rounded-box border border-base-300 bg-base-100 p-5 text-base-content shadow-xl backdrop:bg-black/30"
+    <Modal
+      label="Keys"
+      className="max-h-[90vh] w-[min(64rem,96vw)] overflow-y-auto p-5 backdrop:bg-black/30"
       onClose={onClose}
     >
-      <div className="flex items-center">
-        <h2 id="key-help-title" className="font-semibold text-lg">
-          Keys
-        </h2>
-        <button
-          type="button"
-          className="btn btn-ghost btn-square btn-sm ml-auto"
-          aria-label="Close the keys"
-          onClick={onClose}
-        >
-          <X size={18} aria-hidden />
-        </button>
-      </div>
-      <div className="mt-3 gap-8 text-sm sm:columns-2 lg:columns-3">
-        {SECTIONS.map(([title, rows]) => (
-          <section key={title} className="mb-4 break-inside-avoid">
-            <h3 className="mb-1 font-semibold">{title}</h3>
-            <dl>
-              {rows.map(([keys, what]) => (
-                <div key={keys} className="flex gap-3 py-0.5">
-                  <dt className="w-28 shrink-0 font-mono text-xs leading-5">{keys}</dt>
-                  <dd>{what}</dd>
-                </div>
-              ))}
-            </dl>
-          </section>
-        ))}
-      </div>
-    </dialog>
+      {(close) => (
+        <>
+          <div className="flex items-center">
+            <h2 className="font-semibold text-lg">Keys</h2>
+            <button
+              type="button"
+              className="btn btn-ghost btn-square btn-sm ml-auto"
+              aria-label="Close the keys"
+              onClick={close}
+            >
+              <X size={18} aria-hidden />
+            </button>
+          </div>
+          <div className="mt-3 gap-8 text-sm sm:columns-2 lg:columns-3">
+            {SECTIONS.map(([title, rows]) => (
+              <section key={title} className="mb-4 break-inside-avoid">
+                <h3 className="mb-1 font-semibold">{title}</h3>
+                <dl>
+                  {rows.map(([keys, what]) => (
+                    <div key={keys} className="flex gap-3 py-0.5">
+                      <dt className="w-28 shrink-0 font-mono text-xs leading-5">{keys}</dt>
+                      <dd>{what}</dd>
+                    </div>
+                  ))}
+                </dl>
+              </section>
+            ))}
+          </div>
+        </>
+      )}
+    </Modal>
   )
 }

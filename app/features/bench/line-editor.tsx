@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react'
+import { type ClipboardEvent, useEffect, useRef, useState } from 'react'
 import { lineTextOf, type TextIssue } from '~/codecs/lick-text'
 import { GAUGE, useColumns } from '~/ui/use-columns'
 import { useTouch } from '~/ui/use-touch'
@@ -47,6 +47,10 @@ export function LineEditor({ onPlay }: { onPlay: () => void }) {
     const field = fieldRef.current
     if (field) workspace.selectText({ from: field.selectionStart, to: field.selectionEnd })
   }
+  const tellCopied = ({ currentTarget }: ClipboardEvent<HTMLTextAreaElement>) => {
+    const { selectionStart, selectionEnd } = currentTarget
+    workspace.copy(value.slice(selectionStart, selectionEnd))
+  }
   const shared =
     'px-3 py-1.5 font-mono text-[17px] leading-7 tracking-[0.02em] whitespace-pre-wrap break-words'
   return (
@@ -81,8 +85,11 @@ export function LineEditor({ onPlay }: { onPlay: () => void }) {
           onChange={(event) => workspace.type(event.target.value, event.target.selectionEnd)}
           inputMode={byTouch ? 'none' : 'text'}
           data-line
+          data-home
           onSelect={tellSelection}
           onPaste={onPaste}
+          onCopy={tellCopied}
+          onCut={tellCopied}
           onFocus={() => setFocused(true)}
           onBlur={() => setFocused(false)}
           onScroll={(event) => {

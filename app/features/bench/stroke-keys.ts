@@ -1,4 +1,4 @@
-import { GRACE_KEYS as GRACES, SIGN_LEVELS } from '~/workspace/rows/sticking-keys'
+import { GRACE_KEYS as GRACES, NEW_GROUP, SIGN_LEVELS } from '~/workspace/rows/sticking-keys'
 import type { Waiting } from '~/workspace/rows/waiting'
 import type { WorkspaceState } from '~/workspace/workspace'
 
@@ -10,12 +10,12 @@ export interface StrokeKey {
 }
 
 export const LIMB_KEYS: readonly StrokeKey[] = [
-  { key: 'r', shown: 'R', name: 'Right hand' },
-  { key: 'l', shown: 'L', name: 'Left hand' },
-  { key: 'k', shown: 'K', name: 'Kick' },
-  { key: 'h', shown: 'H', name: 'Hi-hat foot' },
-  { key: 'j', shown: 'J', name: 'Second pedal' },
-  { key: 'x', shown: 'X', name: 'Either hand' },
+  { key: 'R', shown: 'R', name: 'Right hand' },
+  { key: 'L', shown: 'L', name: 'Left hand' },
+  { key: 'K', shown: 'K', name: 'Kick' },
+  { key: 'H', shown: 'H', name: 'Hi-hat foot' },
+  { key: 'J', shown: 'J', name: 'Second pedal' },
+  { key: 'X', shown: 'X', name: 'Either hand' },
   { key: '-', shown: '–', name: 'Rest' },
 ]
 export const LEVEL_KEYS: readonly StrokeKey[] = [
@@ -40,7 +40,7 @@ export const waitingOf = ({ waiting }: WorkspaceState): Waiting => waiting
 export function isWaiting(waiting: Waiting, key: string): boolean {
   if (key === '(') return waiting.mode === 'together'
   if (key === '{') return waiting.mode === 'split'
-  if (key === ' ') return waiting.mode === 'new-group'
+  if (key === NEW_GROUP) return waiting.mode === 'new-group'
   if (key in GRACES) return waiting.graces === GRACES[key]
   return key in SIGN_LEVELS && waiting.level === SIGN_LEVELS[key]
 }

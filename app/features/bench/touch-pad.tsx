@@ -2,10 +2,18 @@ import { Delete, Keyboard, Space } from 'lucide-react'
 import { type ReactNode, useState } from 'react'
 import { numberedPieces } from '~/core/kit'
 import { SURFACE_NAMES } from '~/core/sticking'
-import { removeInRow, typeInRow } from '~/workspace/rows/rows'
+import { removeInRow, signInRow, typeInRow } from '~/workspace/rows/rows'
+import { NEW_GROUP } from '~/workspace/rows/sticking-keys'
 import { strike, unstrike } from '~/workspace/rows/voices-row'
 import type { WorkspaceState } from '~/workspace/workspace'
-import { useBenchGrooves, useSetting, useSlice, useWorkspace } from './state/use-workspace'
+import {
+  useBenchGrooves,
+  usePlace,
+  useSelection,
+  useSetting,
+  useSlice,
+  useWorkspace,
+} from './state/use-workspace'
 import {
   GRACE_KEYS,
   isWaiting,
@@ -16,12 +24,12 @@ import {
   waitingOf,
 } from './stroke-keys'
 
-const PAD: readonly StrokeKey[] = [
-  ...LIMB_KEYS.filter(({ key }) => key !== 'x'),
+const LIMBS = LIMB_KEYS.filter(({ key }) => key !== 'X')
+const SIGNS: readonly StrokeKey[] = [
   ...LEVEL_KEYS.filter(({ key }) => key === 'g' || key === '>'),
   ...GRACE_KEYS.filter(({ key }) => key === 'f'),
-  ...JOIN_KEYS.filter(({ key }) => key === '('),
 ]
+const JOINS = JOIN_KEYS.filter(({ key }) => key === '(')
 
 const rowOf = ({ row }: WorkspaceState) => row
 
@@ -52,18 +60,42 @@ export default function TouchPad() {
 function StrokeKeys() {
   const workspace = useWorkspace()
   const waiting = useSlice(waitingOf)
+  const { range } = useSelection()
+  const place = usePlace()
+  // A sign is set on what is marked, and at the end of the line on what comes next.
+  const about = place || range ? 'marked' : 'next'
   const grooves = useBenchGrooves()
-  const press = (key: string) => typeInRow(workspace, { key, shiftKey: false }, grooves)
+  const press = (key: string) => typeInRow(workspace, key, grooves)
   return (
     <>
-      {PAD.map(({ key, shown, name }) => (
-        <PadKey key={key} name={name} pressed={isWaiting(waiting, key)} onPress={() => press(key)}>
-          <span className={shown.length === 1 ? 'font-mono font-semibold text-lg' : 'text-xs'}>
+      {LIMBS.map(({ key, shown, name }) => (
+        <PadKey key={key} name={name} onPress={() => press(key)}>
+          <span className="font-mono font-semibold text-lg">{shown}</span>
+        </PadKey>
+      ))}
+      {SIGNS.map(({ key, shown, name }) => (
+        <PadKey
+          key={key}
+          name={`${name}: ${about}`}
+          pressed={isWaiting(waiting, key)}
+          onPress={() => signInRow(workspace, key, grooves)}
+        >
+          <span className="text-xs leading-tight">
             {shown}
+            <span className="block text-(--quiet)">{about}</span>
           </span>
         </PadKey>
       ))}
-      <PadKey name="Next group" pressed={isWaiting(waiting, ' ')} onPress={() => press(' ')}>
+      {JOINS.map(({ key, shown, name }) => (
+        <PadKey key={key} name={name} pressed={isWaiting(waiting, key)} onPress={() => press(key)}>
+          <span className="text-xs">{shown}</span>
+        </PadKey>
+      ))}
+      <PadKey
+        name="Next group"
+        pressed={isWaiting(waiting, NEW_GROUP)}
+        onPress={() => press(NEW_GROUP)}
+      >
         <Space size={18} aria-hidden />
       </PadKey>
       <PadKey name="Delete" onPress={() => removeInRow(workspace, true, grooves)}>

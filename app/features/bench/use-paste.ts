@@ -14,6 +14,11 @@ export function usePaste(): (event: ClipboardEvent<HTMLTextAreaElement>) => void
   return useCallback(
     (event) => {
       const text = event.clipboardData.getData('text/plain')
+      if (workspace.hasCopied(text)) {
+        event.preventDefault()
+        workspace.insertText(text)
+        return
+      }
       if (!/[\s:+/|(]|\S>|[FB]/.test(text)) return
       event.preventDefault()
       void import('./paste').then(({ paste }) =>

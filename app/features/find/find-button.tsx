@@ -22,6 +22,8 @@ export function FindButton() {
         className="flex h-8 min-w-8 items-center justify-center gap-2 rounded-field border border-base-300 pointer-coarse:border-transparent px-2 text-(--quiet) text-sm hover:border-(--quiet)"
         aria-label="Find a command, cell or lick"
         title="Find a command, cell or lick (Ctrl K)"
+        // The focus stays where it is, and comes back there.
+        onMouseDown={(event) => event.preventDefault()}
         onClick={() => setOpen(true)}
       >
         <Search size={15} aria-hidden />

@@ -1,5 +1,5 @@
 import { phraseOf, type SlotRange, startsOf } from '~/core/changes'
-import type { Fix } from '~/core/fitting'
+import { continuedFrom, continuingOf, type Fix, type RunOn } from '~/core/fitting'
 import type { Lick } from '~/core/line'
 import { gridName } from '~/core/time'
 import { placeOn } from '~/words/places'
@@ -51,7 +51,11 @@ export function fixEdit(lick: Lick, fix: Fix, selection: SlotRange | null = null
   if (added) {
     const typed = phraseOf(fix.lick.line, added)
     const at = { from: added.from, to: added.from }
-    const edit = { ...replaceRange(lick, at, typed, label), lick: fix.lick }
+    // What is repeated sounds as what it repeats: also where that was struck by hand.
+    const copies = COPYING.has(fix.kind)
+      ? continuedFrom(continuingOf(lick, selection), typed.slots.length).map((slot) => slot - old)
+      : undefined
+    const edit = { ...replaceRange(lick, at, typed, label, copies), lick: fix.lick }
     if (fix.kind !== 'next-group') return edit
     return { ...edit, select: repeatedRange(lick, selection, added.to - added.from) }
   }
@@ -61,6 +65,22 @@ export function fixEdit(lick: Lick, fix: Fix, selection: SlotRange | null = null
     return { label, lick: fix.lick, ...(change && { change }) }
   }
   return { label, lick: fix.lick }
+}
+
+/** Ways to fit that repeat what there is, behind it. */
+const COPYING: ReadonlySet<Fix['kind']> = new Set(['next-group', 'add-group', 'over-the-barline'])
+
+/** The edit of a range that runs on over the barlines; its copies sound as it does. */
+export function runOnEdit(lick: Lick, { from, to }: SlotRange, run: RunOn, label: string): Edit {
+  const { length } = run.lick.line.slots
+  const tail = { from: to, to: lick.line.slots.length }
+  const typed = phraseOf(run.lick.line, { from: to, to: length })
+  const copies = typed.slots.map((_, i) => from + (i % (to - from)) - to)
+  return {
+    ...replaceRange(lick, tail, typed, label, copies),
+    lick: run.lick,
+    select: { from, to: length },
+  }
 }
 
 /**
@@ -75,9 +95,17 @@ export function chainEdit(lick: Lick, order: readonly number[]): Edit {
   for (const [i, size] of line.groups.entries()) if (!bySize.has(size)) bySize.set(size, i)
   const groups = order.map((size) => {
     const from = starts[bySize.get(size) ?? -1] ?? 0
-    return Array.from({ length: size }, (_, i) => line.slots[(from + i) % line.slots.length])
+    return Array.from({ length: size }, (_, i) => (from + i) % line.slots.length)
   })
-  const slots = groups.flat().flatMap((slot) => (slot ? [slot] : []))
+  const slots = groups
+    .flat()
+    .flatMap((slot) => (slot === undefined ? [] : (line.slots[slot] ?? [])))
   const all = { from: 0, to: line.slots.length }
-  return replaceRange(lick, all, { slots, groups: order }, `Group as ${order.join(' ')}`)
+  return replaceRange(
+    lick,
+    all,
+    { slots, groups: order },
+    `Group as ${order.join(' ')}`,
+    groups.flat(),
+  )
 }

@@ -1,5 +1,5 @@
 import { gridAt, type SlotRange } from '~/core/changes'
-import { continued, continuingOf } from '~/core/fitting'
+import { continued, continuedFrom, continuingOf } from '~/core/fitting'
 import { aimOf, type Lick } from '~/core/line'
 import { gridTicks } from '~/core/time'
 import { type Edit, joinGroups, moveGroups, replaceRange, splitAt } from './edits'
@@ -14,9 +14,11 @@ import { type Edit, joinGroups, moveGroups, replaceRange, splitAt } from './edit
 export function repeatUntilFull(lick: Lick, selection: SlotRange | null = null): Edit | null {
   const { length } = lick.line.slots
   const free = Math.floor(aimOf(lick).left / gridTicks(gridAt(lick.line, length, lick.frame.grid)))
-  const added = free > 0 ? continued(continuingOf(lick, selection), free) : null
+  const continuing = continuingOf(lick, selection)
+  const added = free > 0 ? continued(continuing, free) : null
   if (!added || added.slots.length === 0) return null
-  const edit = replaceRange(lick, { from: length, to: length }, added, 'Repeat until full')
+  const copies = continuedFrom(continuing, free).map((slot) => slot - length)
+  const edit = replaceRange(lick, { from: length, to: length }, added, 'Repeat until full', copies)
   return { ...edit, select: repeatedRange(lick, selection, added.slots.length) }
 }
 

@@ -15,7 +15,7 @@ function groovesOf({ lick }: Workspace): Groove[] {
 }
 
 const type = (one: Workspace, typed: string) => {
-  for (const key of typed) typePattern(one, { key, shiftKey: false }, groovesOf(one))
+  for (const key of typed) typePattern(one, key, groovesOf(one))
 }
 const bar = (one: Workspace) => groovesOf(one)[0]?.bars['4/4']?.line
 
@@ -23,7 +23,7 @@ describe('keys in the row of the groove', () => {
   it('change a copy that the text of the lick carries, undone like anything else', () => {
     const one = workspaceOf('line: RLRL')
     one.editRow({ pattern: 'groove', tick: 5040 })
-    type(one, 'k')
+    type(one, 'K')
     const [carried] = groovesOf(one)
     expect([one.lick.frame.groove, carried?.name]).toEqual([carried?.id, 'Eighths, changed'])
     expect(bar(one)).toBe('(R:hhK)K(R:hhL)R:hh (R:hhK)R:hh(R:hhL)R:hh')
@@ -39,13 +39,13 @@ describe('keys in the row of the groove', () => {
   it('leave a hand on the drum that it has, take a drum by its number, and add limbs', () => {
     const one = workspaceOf('line: RLRL')
     one.editRow({ pattern: 'groove', tick: 0 })
-    type(one, 'rl')
+    type(one, 'RL')
     expect(bar(one)?.startsWith('R:hhL(R:hhL)')).toBe(true)
     one.editRow({ pattern: 'groove', tick: 0 })
     strikePattern(one, 'rd', groovesOf(one))
     expect(bar(one)?.startsWith('R:rdL')).toBe(true)
     one.editRow({ pattern: 'groove', tick: 0 })
-    type(one, '(k')
+    type(one, '(K')
     expect(bar(one)?.startsWith('(R:rdK)L')).toBe(true)
     pressInRow(one, '>', groovesOf(one))
     expect(one.place).toEqual({ pattern: 'groove', tick: 0 })
@@ -101,7 +101,7 @@ describe('a layer under the groove alone', () => {
     scopeMarked(one, 'groove', [])
     expect(one.lick.ostinatos.map(({ scope }) => scope)).toEqual(['all', 'groove'])
     expect(one.place).toEqual({ pattern: 1, tick: 10080 })
-    type(one, 'k')
+    type(one, 'K')
     expect(one.document.history.text).toContain('under groove: @1/4 K')
   })
 

@@ -59,7 +59,7 @@ export function patternKey(
   pattern: Pattern,
   slot: number,
   waiting: Waiting,
-  key: { readonly key: string; readonly shiftKey: boolean },
+  key: string,
 ): PatternKey | undefined {
   const done = stickingKey(asLick(pattern), { from: slot, to: slot + 1 }, waiting, key)
   if (!done) return undefined

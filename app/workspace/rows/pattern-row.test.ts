@@ -10,17 +10,16 @@ const under = (one: Workspace) => [
   ...valuesOf(one.document.history.text, 'under fill'),
 ]
 const keys = (one: Workspace, typed: string) => {
-  for (const key of typed)
-    typePattern(one, { key: key.toLowerCase(), shiftKey: key !== key.toLowerCase() }, [])
+  for (const key of typed) typePattern(one, key, [])
 }
 
 describe('keys in the row of a layer', () => {
   it('replace a slot wherever the pattern comes round, and step on', () => {
     const one = workspaceOf('line: RLRL\nunder: @1/8 HH')
     one.editRow({ pattern: 0, tick: 5040 })
-    keys(one, 'k')
+    keys(one, 'K')
     expect([under(one), one.place]).toEqual([['@1/8 HK'], { pattern: 0, tick: 10080 }])
-    keys(one, '-J')
+    keys(one, '-j')
     expect([under(one), one.place?.tick]).toEqual([['@1/8 -j'], 20160])
   })
 

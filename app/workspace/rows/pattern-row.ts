@@ -27,7 +27,7 @@ interface Marked {
 /** A key typed on the marked slot of a pattern. Returns whether it meant something. */
 export function typePattern(
   workspace: Workspace,
-  key: { readonly key: string; readonly shiftKey: boolean },
+  key: string,
   grooves: readonly Groove[],
 ): boolean {
   const marked = markedIn(workspace, grooves)

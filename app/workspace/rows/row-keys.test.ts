@@ -32,13 +32,13 @@ describe('the keys of the ruler', () => {
   it('go from row to row and type in each', () => {
     const { workspace, press, line, pins } = typedOn('line: RLLR\nunder: @1/4 H')
     press('Home')
-    press('k')
+    press('K')
     expect(line()).toBe('KLLR')
     press('ArrowDown')
     for (const key of ['f', 't', '3']) press(key)
     expect(pins()).toEqual(['1 f1', '2 t1'])
     press('ArrowDown')
-    press('K', { shiftKey: true })
+    press('k')
     expect(valuesOf(workspace.document.history.text, 'under')).toEqual(['@1/4 k'])
     press('3')
     expect(workspace.state().notice?.message).toMatch(/No hand plays here/)
@@ -69,6 +69,8 @@ describe('the keys of the ruler', () => {
   it('leave alone what means nothing, and chords', () => {
     const { press, done, line } = typedOn('line: RL')
     expect([press('q'), press('r', { ctrlKey: true }), press('F5')]).toEqual([false, false, false])
+    // Space plays: nothing of the line takes it.
+    expect(press(' ')).toBe(false)
     expect(line()).toBe('RL')
     // Escape is the page's, wherever the focus is.
     expect([press('Enter'), press('Escape'), done]).toEqual([true, false, ['play']])

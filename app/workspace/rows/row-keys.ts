@@ -73,7 +73,9 @@ export class RowKeys {
 
   private write(pressed: PressedKey, context: KeyContext): boolean {
     if (this.workspace.state().row === 'voices') return this.name(pressed, context.kit)
-    return typeInRow(this.workspace, pressed, context.grooves) || this.number(pressed, context)
+    // Space plays, wherever the keys are.
+    if (pressed.key === ' ') return false
+    return typeInRow(this.workspace, pressed.key, context.grooves) || this.number(pressed, context)
   }
 
   /** A surface by its number on the plan, its code, or a usual short name. */

@@ -3,19 +3,10 @@ import type { StepUnit } from '../selection'
 import type { Workspace } from '../workspace'
 import { insertInPattern, removeFromPattern, stepInPattern, typePattern } from './pattern-row'
 import { insertSlot, pressSticking, removeMarked, typeSticking } from './sticking-row'
-
-/** A key as it is typed. */
-export interface TypedKey {
-  readonly key: string
-  readonly shiftKey: boolean
-}
+import { NOTHING_WAITING } from './waiting'
 
 /** A stroke's key or a sign typed in the row that has the keys. Returns whether it meant something. */
-export function typeInRow(
-  workspace: Workspace,
-  key: TypedKey,
-  grooves: readonly Groove[],
-): boolean {
+export function typeInRow(workspace: Workspace, key: string, grooves: readonly Groove[]): boolean {
   return workspace.place ? typePattern(workspace, key, grooves) : typeSticking(workspace, key)
 }
 
@@ -27,10 +18,22 @@ export function pressInRow(workspace: Workspace, key: string, grooves: readonly 
     return
   }
   workspace.together(() => {
-    typePattern(workspace, { key, shiftKey: false }, grooves)
+    typePattern(workspace, key, grooves)
     const { waiting } = workspace.state()
     if (workspace.place) workspace.editRow(place)
     workspace.wait(waiting)
+  })
+}
+
+/**
+ * A sign set by a key of its own, as on a pad: on what is marked, and on that alone, or at the end of the line on
+ * the next stroke.
+ */
+export function signInRow(workspace: Workspace, key: string, grooves: readonly Groove[]): void {
+  const marked = workspace.place !== null || workspace.state().selection.range !== null
+  workspace.together(() => {
+    pressInRow(workspace, key, grooves)
+    if (marked) workspace.wait(NOTHING_WAITING)
   })
 }
 

@@ -43,20 +43,23 @@ export const LEVEL_KEYS: Readonly<Record<string, Level>> = {
 }
 /** The keys that set a level in the sticking row: those of the text, and one for a ghost. */
 export const SIGN_LEVELS: Readonly<Record<string, Level>> = { ...LEVEL_KEYS, g: 'ghost' }
+/** The key that begins a group where the caret is; Space plays. */
+export const NEW_GROUP = '/'
 export const GRACE_KEYS: Readonly<Record<string, Graces>> = { f: 1, d: 2, t: 3 }
 
 /**
- * What a key typed on marked slots does: a limb's letter replaces and steps on (with Shift, as a ghost),
- * signs set level and grace or take them away again, `-` rests, `(` adds the next letter to the slot,
- * `{` splits the slot with it, Space ends the group before the slot. `range` is null at the end of the
- * line: there letters are added, and signs wait for the next one. Undefined for a key that means nothing.
- * Example: `k` on slot 2 of `RLLR` makes it `RLKR` and marks slot 3.
+ * What a key typed on marked slots does: a limb's letter replaces and steps on, a small one as a ghost like in
+ * the line, signs set level and grace or take them away again, `-` rests, `(` adds the next letter to the slot,
+ * `{` splits the slot with it, `/` ends the group before the slot. `range` is null at the end of the line: there
+ * letters are added, and signs wait for the next one. Undefined for a key that means nothing.
+ *
+ * @example `K` on slot 2 of `RLLR` makes it `RLKR` and marks slot 3; `k` makes it `RLkR`
  */
 export function stickingKey(
   lick: Lick,
   range: SlotRange | null,
   waiting: Waiting,
-  { key, shiftKey }: { readonly key: string; readonly shiftKey: boolean },
+  key: string,
 ): RowKey | undefined {
   const size = lick.line.slots.length
   const rests: RowKey = {
@@ -66,14 +69,14 @@ export function stickingKey(
     refused: '',
   }
   const letter = LETTER_KEYS[key.toLowerCase()]
-  if (letter) return letterKey(lick, range, waiting, letter, shiftKey)
+  if (letter) return letterKey(lick, range, waiting, letter, key !== key.toUpperCase())
   if (key === '-') return put(lick, range, waiting, REST, 'Rest')
   if (key === '(' || key === '{') {
     const mode = key === '(' ? 'together' : 'split'
     if (size === 0) return { ...rests, refused: 'There is no stroke here.' }
     return { ...rests, waiting: { ...waiting, mode: waiting.mode === mode ? null : mode } }
   }
-  if (key === ' ') {
+  if (key === NEW_GROUP) {
     if (range) return { ...rests, edit: splitAt(lick, range.from) }
     return { ...rests, waiting: { ...waiting, mode: 'new-group' } }
   }

@@ -4,10 +4,7 @@ import type { Workspace } from '../workspace'
 import { openSlot, removeSlots, stickingKey } from './sticking-keys'
 
 /** A key typed on the marked slots of the sticking row. Returns whether it meant something. */
-export function typeSticking(
-  workspace: Workspace,
-  key: { readonly key: string; readonly shiftKey: boolean },
-): boolean {
+export function typeSticking(workspace: Workspace, key: string): boolean {
   const { selection, waiting } = workspace.state()
   const done = stickingKey(workspace.lick, selection.range, waiting, key)
   if (!done) return false
@@ -29,7 +26,7 @@ export function pressSticking(workspace: Workspace, key: string): void {
   const { range } = workspace.state().selection
   const before = workspace.lick
   workspace.together(() => {
-    typeSticking(workspace, { key, shiftKey: false })
+    typeSticking(workspace, key)
     if (range && workspace.lick !== before) workspace.select(range)
   })
 }
@@ -46,8 +43,15 @@ export function removeMarked(workspace: Workspace, before: boolean): void {
   const at = range?.from ?? workspace.slots.length
   const one = !range || range.to - range.from === 1
   const gone = before && one ? { from: at - 1, to: at } : range
-  if (!gone || gone.from < 0) workspace.refuse('There is no stroke here.')
-  else workspace.edit(removeSlots(workspace.lick, gone))
+  if (!gone || gone.from < 0) {
+    workspace.refuse('There is no stroke here.')
+    return
+  }
+  const atEnd = gone.to >= workspace.slots.length
+  workspace.together(() => {
+    // What was behind the last stroke still is: the next one goes there.
+    if (workspace.edit(removeSlots(workspace.lick, gone)) && atEnd) workspace.toEnd()
+  })
 }
 
 /** Puts a bar check before the marked slot, or behind the line, where that is on a barline. */

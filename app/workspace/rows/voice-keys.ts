@@ -1,4 +1,4 @@
-import { type Kit, numberedPieces } from '~/core/kit'
+import { type Kit, pieceAt } from '~/core/kit'
 import type { Lick } from '~/core/line'
 import { findVoice, isHand, type Surface, strokesInSlot } from '~/core/sticking'
 
@@ -31,7 +31,7 @@ export type VoiceTyped =
  */
 export function voiceKey(kit: Kit, typed: string, key: string): VoiceTyped | undefined {
   if (typed === '' && /^\d$/.test(key)) {
-    const piece = numberedPieces(kit)[key === '0' ? 9 : Number(key) - 1]
+    const piece = pieceAt(kit, key)
     return piece ? { kind: 'surface', surface: piece.surface } : { kind: 'unknown', typed: key }
   }
   if (!/^[a-z0-9]$/i.test(key)) return undefined

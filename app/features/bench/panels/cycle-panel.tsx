@@ -6,6 +6,7 @@ import { gridTicks } from '~/core/time'
 import { Act, Nothing, Part } from '~/ui/parts'
 import { useWidth } from '~/ui/use-width'
 import { often, plural, slots } from '~/words/figures'
+import { runOnEdit } from '~/workspace/edits/fitting-edits'
 import type { PanelView } from '../state/use-panel'
 import { CycleMap } from './cycle-map'
 
@@ -59,7 +60,7 @@ export function CyclePanel({ lick, range, counting, onEdit }: PanelView) {
           <Act
             onClick={() => {
               setStop(null)
-              onEdit({ label: `Run on to bar ${first + stop}`, lick: shown.lick })
+              onEdit(runOnEdit(lick, range, shown, `Run on to bar ${first + stop}`))
             }}
           >
             Use it

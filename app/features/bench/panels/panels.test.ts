@@ -178,7 +178,7 @@ describe('fixes and groupings', () => {
     const [next] = edits
     expect([next?.label, next?.change]).toEqual([
       'Repeat, cutting the last group',
-      { from: 18, to: 18, typed: 'RL', origins: [null, null] },
+      { from: 18, to: 18, typed: 'RL', origins: [-18, -17] },
     ])
     const first = edits.find(({ label }) => label === 'Put the remainder first')
     expect(first?.change).toEqual({ from: 0, to: 0, typed: 'RL', origins: [null, null] })

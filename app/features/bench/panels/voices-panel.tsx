@@ -1,7 +1,7 @@
 import { ChevronDown, ChevronUp, Dices, X } from 'lucide-react'
-import { useMemo, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { phraseOf } from '~/core/changes'
-import { standIns } from '~/core/kit'
+import { pieceAt, standIns } from '~/core/kit'
 import { type Lick, lineEvents } from '~/core/line'
 import { speedLimit } from '~/core/playing'
 import { SURFACE_NAMES, type Surface } from '~/core/sticking'
@@ -9,6 +9,7 @@ import { type Pin, type Voicing, type VoicingRule, voiceLick } from '~/core/voic
 import { PlanButtons } from '~/drawing/kit/plan-buttons'
 import { PhraseText } from '~/drawing/stacks/phrase-figure'
 import { IconButton } from '~/ui/icon-button'
+import { bareKey, isTypedIn } from '~/ui/keys'
 import { Act, Nothing, Part } from '~/ui/parts'
 import { Tick } from '~/ui/tick'
 import { plural, tenth } from '~/words/figures'
@@ -207,6 +208,22 @@ function HowMany({ lick, range, rule }: Pick<PanelView, 'lick' | 'range'> & { ru
   return words === '' ? null : <p className="w-full text-(--quiet) text-sm">{words}</p>
 }
 
+/** Digits that are typed anywhere on the page but in a field, or where something else takes them. */
+function useDigits(onDigit: (key: string) => void): void {
+  const newest = useRef(onDigit)
+  newest.current = onDigit
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      const key = bareKey(event)
+      const inDialog = event.target instanceof Element && event.target.closest('dialog') !== null
+      if (!key || !/^\d$/.test(key) || isTypedIn(event) || inDialog) return
+      newest.current(key)
+    }
+    window.addEventListener('keydown', press)
+    return () => window.removeEventListener('keydown', press)
+  }, [])
+}
+
 const OTHER_VOICES = ['rs', 'xs', 'ho', 'rb', 'cb'] as const
 
 /**
@@ -223,6 +240,10 @@ function Strokes({ lick, voiced, voicing, selection, range, setting, onVoice }: 
     if (selection) strikeMarked(workspace, surface)
     else onVoice(`Strike ${theSurface(surface)}`, withPins(voicing, range, surface))
   }
+  useDigits((key) => {
+    const piece = selection ? pieceAt(setting.kit, key) : undefined
+    if (piece) strike(piece.surface)
+  })
   const struck =
     hasWrittenVoice(lick, range) ||
     voicing.pins.some(({ slot }) => slot >= range.from && slot < range.to)

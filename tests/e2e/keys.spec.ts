@@ -1,0 +1,149 @@
+import { expect, type Page } from '@playwright/test'
+import { openLick, ruler, sticking } from './bench-page'
+import { test } from './watched'
+
+const marked = (page: Page) =>
+  sticking(page).evaluate((field) => {
+    const { selectionStart, selectionEnd } = field as HTMLTextAreaElement
+    return [selectionStart, selectionEnd]
+  })
+
+/** What is in the middle of the line is marked, and the line has the keys. */
+async function markMiddle(page: Page) {
+  await sticking(page).fill('RLLRK RLK RLK')
+  for (const key of ['End', 'Control+ArrowLeft', 'ArrowLeft']) await page.keyboard.press(key)
+  for (let i = 0; i < 3; i += 1) await page.keyboard.press('Shift+ArrowLeft')
+  await expect(page.locator('.selection-actions').getByText('slots 6–8')).toBeVisible()
+}
+
+test.describe('what is opened over the bench gives the keys back', () => {
+  const ways: Readonly<Record<string, (page: Page) => Promise<void>>> = {
+    'Find, left by Escape': async (page) => {
+      await page.keyboard.press('Control+k')
+      await page.getByRole('combobox', { name: /^Find/ }).fill('mirr')
+      await page.keyboard.press('Escape')
+    },
+    'Find, left by a press beside it': async (page) => {
+      await page.getByRole('button', { name: /^Find a command/ }).click()
+      await expect(page.getByRole('dialog', { name: 'Find' })).toBeVisible()
+      await page.mouse.click(20, 780)
+    },
+    'the tempo, left by Escape': async (page) => {
+      await page.keyboard.press('Alt+t')
+      await expect(page.getByLabel('Learning tempo')).toBeFocused()
+      await page.keyboard.press('Escape')
+    },
+    'the tempo, left by its own key': async (page) => {
+      await page.keyboard.press('Alt+t')
+      await expect(page.getByLabel('Learning tempo')).toBeFocused()
+      await page.keyboard.press('Alt+t')
+    },
+    'more for the selection, left by Escape': async (page) => {
+      await page.getByRole('button', { name: 'More for the selection' }).click()
+      await expect(page.getByRole('button', { name: 'Insert a rest before' })).toBeFocused()
+      await page.keyboard.press('Escape')
+    },
+  }
+  for (const [name, openAndLeave] of Object.entries(ways))
+    test(`${name}: focus, caret and mark are where they were, and typing goes on`, async ({
+      page,
+    }) => {
+      await openLick(page, 'Tightrope')
+      await markMiddle(page)
+      await openAndLeave(page)
+      await expect(sticking(page)).toBeFocused()
+      expect(await marked(page)).toEqual([6, 9])
+      await page.keyboard.press('K')
+      await expect(sticking(page)).toHaveValue('RLLRK K RLK')
+    })
+
+  test('Find, taken by Enter: the change is made, and its slots are marked', async ({ page }) => {
+    await openLick(page, 'Tightrope')
+    await markMiddle(page)
+    await page.keyboard.press('Control+k')
+    await page.getByRole('combobox', { name: /^Find/ }).fill('lead with the other')
+    await page.keyboard.press('Enter')
+    await expect(sticking(page)).toBeFocused()
+    await expect(sticking(page)).toHaveValue('RLLRK LRK RLK')
+    expect(await marked(page)).toEqual([6, 9])
+  })
+
+  test('a grid chosen for what follows leaves the keys on the ruler', async ({ page }) => {
+    await openLick(page, 'Tightrope')
+    await markMiddle(page)
+    await page.keyboard.press('Alt+k')
+    await page.getByRole('button', { name: 'More for the selection' }).click()
+    await page.getByLabel('Grid from here on').selectOption({ index: 3 })
+    await expect(ruler(page)).toBeFocused()
+  })
+})
+
+test('one part of the frame is open at a time, its value marked', async ({ page }) => {
+  await openLick(page, 'Tightrope')
+  await page.keyboard.press('Alt+t')
+  await expect(page.getByLabel('Learning tempo')).toBeFocused()
+  await page.keyboard.type('97')
+  await page.keyboard.press('Alt+g')
+  await expect(page.locator('[data-fields]')).toHaveCount(1)
+  await expect(page.getByRole('button', { name: /^Tempo: 97/ })).toBeVisible()
+  await page.mouse.click(640, 700)
+  await expect(page.locator('[data-fields]')).toHaveCount(0)
+  await page.keyboard.press('K')
+  await expect(sticking(page)).toHaveValue(/K$/)
+})
+
+test('a key with a modifier strikes nothing; a number strikes wherever Voices is open and a stroke is marked', async ({
+  page,
+}) => {
+  await openLick(page, 'Tightrope')
+  await sticking(page).fill('RLRL')
+  await page.keyboard.press('Alt+6')
+  const voices = page.getByRole('region', { name: 'Voices' })
+  await voices.getByRole('button', { name: 'Strike tom 1' }).focus()
+  await page.keyboard.press('Alt+1')
+  await page.keyboard.press('Alt+6')
+  await expect(voices.getByText(/^Struck by hand/)).toHaveCount(0)
+  // From the ruler's sticking row, the page and the panel alike.
+  await page.keyboard.press('Alt+k')
+  await page.keyboard.press('Home')
+  await page.keyboard.press('3')
+  await voices.getByRole('heading', { name: 'Rules' }).click()
+  await page.keyboard.press('4')
+  await voices.getByRole('button', { name: 'Strike tom 1' }).focus()
+  await page.keyboard.press('5')
+  await expect(voices.getByText(/^Struck by hand/)).toHaveText(
+    /slot 1 on tom 1; slot 2 on tom 2; slot 3 on the floor tom/,
+  )
+})
+
+test('Space plays from the ruler and after a click on a letter, and changes nothing', async ({
+  page,
+}) => {
+  await openLick(page, 'Tightrope')
+  await sticking(page).fill('RLLRK')
+  await page.keyboard.press('Alt+k')
+  await page.keyboard.press('Home')
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('Space')
+  await expect(page.getByRole('button', { name: /^Stop/ })).toBeVisible()
+  await page.keyboard.press('Space')
+  await expect(page.getByRole('button', { name: /^Stop/ })).toHaveCount(0)
+  await expect(sticking(page)).toHaveValue('RLLRK')
+})
+
+test('? opens the keys from the ruler, the dock and the page', async ({ page }) => {
+  await openLick(page, 'Tightrope')
+  const keys = page.getByRole('dialog', { name: 'Keys' })
+  const places = [
+    () => page.keyboard.press('Alt+k'),
+    () => page.keyboard.press('Alt+4'),
+    () => page.mouse.click(640, 60),
+  ]
+  for (const go of places) {
+    await go()
+    await page.keyboard.press('?')
+    await expect(keys).toBeVisible()
+    await page.keyboard.press('Escape')
+    await expect(keys).toHaveCount(0)
+  }
+})
