@@ -225,7 +225,7 @@ describe('a backup', () => {
   it('can be cancelled between two steps, and what was done stays', async () => {
     const one = await browser()
     // More than are written as one.
-    const licks = Array.from({ length: 1100 }, (_, i) => lick(`l${i}`))
+    const licks = Array.from({ length: 2000 }, (_, i) => lick(`l${i}`))
     const file = read(new TextEncoder().encode(formatBundle(licks)))
     let steps = 0
     const done = await one.applyImport(
@@ -237,8 +237,8 @@ describe('a backup', () => {
       },
       () => steps >= 2,
     )
-    expect(done).toMatchObject({ added: 200, cancelled: true })
-    expect((await one.liveSummaries.settled()).rows).toHaveLength(200)
+    expect(done).toMatchObject({ added: 800, cancelled: true })
+    expect((await one.liveSummaries.settled()).rows).toHaveLength(800)
   })
 
   it('leaves the store as it was where that fails in the middle', async () => {

@@ -313,7 +313,7 @@ export interface ImportDone {
 
 /** So many entries are written as one: all of them, or none. More, and it goes in steps. */
 const WHOLE = 1000
-const WRITTEN_AT_ONCE = 100
+const WRITTEN_AT_ONCE = 400
 /** What fails for one entry fails for all: the store itself is full, or gone. */
 const OF_THE_STORE: ReadonlySet<StoreIssue['code']> = new Set(['quota', 'unavailable'])
 
