@@ -9,6 +9,7 @@ import {
   setSpanMarks,
   setValues,
   type TextIssue,
+  valuesOf,
 } from '~/codecs/lick-text'
 import { formatVoicing, parseVoicing } from '~/codecs/voicing'
 import { inPlace, type SlotMap, spliceMap } from '~/core/changes'
@@ -136,7 +137,12 @@ export function runCommand(document: BenchDocument, command: BenchCommand): Benc
       return judged(document, commit(history, change))
     }
     case 'restore': {
-      const whole = { at: 0, removed: text, inserted: command.text }
+      // What it is called is no part of what is brought back.
+      const titled = applyTransaction(
+        command.text,
+        toTransaction('', setValues(command.text, 'title', valuesOf(text, 'title'))),
+      )
+      const whole = { at: 0, removed: text, inserted: titled }
       const { beside } = toBesideTransaction('', history.beside, command.voicing)
       const change = toTransaction('restore', [whole])
       return judged(document, commit(history, { ...change, ...(beside && { beside }) }))

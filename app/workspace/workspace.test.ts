@@ -434,3 +434,22 @@ describe('a voice that was struck by hand', () => {
     expect([lineOf(broken), pins(broken)]).toEqual(['R(LK)', ['1 t1']])
   })
 })
+
+describe('what is restored', () => {
+  it('is the line, the bar and the voices; the title stays, and it is said', () => {
+    const one = workspaceOf('title: Now\ntempo: 90\nline: RL')
+    one.restore('title: Then\ntempo: 120\nline: RLLR', '', 'the louder one')
+    const { document, notice } = one.state()
+    expect([lineOf(one), document.good.lick.title, document.good.lick.frame.tempo]).toEqual([
+      'RLLR',
+      'Now',
+      120,
+    ])
+    expect(notice?.message).toMatch(/^Brought back from the louder one: /)
+    one.travel('undo')
+    expect([lineOf(one), one.lick.frame.tempo]).toEqual(['RL', 90])
+    // Of a state without a title, too.
+    one.restore('line: K', '', 'x')
+    expect(one.lick.title).toBe('Now')
+  })
+})

@@ -269,9 +269,16 @@ export class Workspace extends Slices<WorkspaceState> {
     this.adopt(this.run({ kind: 'voice', label, voicing }), this.current.selection)
   }
 
-  /** Puts a saved state in place of what is on the bench. */
-  restore(text: string, voicing: string): void {
-    this.adopt(this.run({ kind: 'restore', text, voicing }), this.current.selection)
+  /** Puts a saved state in place of what is on the bench; its title stays. Says what was brought back. */
+  restore(text: string, voicing: string, name: string): void {
+    this.together(() => {
+      const before = this.document
+      this.adopt(this.run({ kind: 'restore', text, voicing }), this.current.selection)
+      if (this.document !== before)
+        this.tell({
+          message: `Brought back from ${name}: the line, its bar settings and its voices. The title stays.`,
+        })
+    })
   }
 
   replaceText(text: string): void {

@@ -66,6 +66,16 @@ export function landedBy(lick: Lick, hand: 'R' | 'L', surface: Surface, choke: b
   return { ...lick, frame: { ...lick.frame, landing } }
 }
 
+/**
+ * A fill with an ending that was found for it, or for the same fill otherwise voiced: of that, only what it changes.
+ *
+ * @throws RangeError for a stop on a slot that the line does not have or that is a rest
+ */
+export function withEnding(lick: Lick, { kind, slot, hand, surface, choke }: Ending): Lick {
+  if (kind === 'stopped') return stoppedOn(lick, slot ?? -1)
+  return landedBy(lick, hand ?? 'R', surface ?? 'c1', choke)
+}
+
 /** The slots on which a fill can be stopped: those that lie on a beat, or all that are struck. */
 export function stopsOf(lick: Lick, on: 'beats' | 'strokes'): number[] {
   const { beat } = frameTicks(lick.frame)

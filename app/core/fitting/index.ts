@@ -7,7 +7,7 @@ export {
 } from './continuing'
 export { type CutKind, cutLine, cutsOf, type LineCut } from './cuts'
 export { type Cycle, type CycleMark, cycleOf } from './cycle'
-export { type Ending, endingsOf, landedBy, stoppedOn, stopsOf } from './endings'
+export { type Ending, endingsOf, landedBy, stoppedOn, stopsOf, withEnding } from './endings'
 export { type Fix, type FixKind, fixesOf } from './fixes'
 export { type GroupFit, groupsInSpace, naturalMetre } from './groups'
 export {

@@ -99,7 +99,8 @@ export function RulerPane() {
 
 /** What is marked, said while the ruler has the keys; in the line the screen reader reads the letters. */
 function Spoken({ focused }: { focused: boolean }) {
-  const lick = useDeferredValue(useBenchLick())
+  // Laid on the kit: what sounds is said, whoever laid it there.
+  const lick = useDeferredValue(useVoiced())
   const { range } = useDeferredValue(useSelection())
   const counting = useCounting()
   return (

@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react'
 import { formatLickText } from '~/codecs/lick-text'
-import { type Ending, endingsOf } from '~/core/fitting'
+import { formatVoicing } from '~/codecs/voicing'
+import { type Ending, endingsOf, withEnding } from '~/core/fitting'
 import type { Lick } from '~/core/line'
 import { lickSlots } from '~/core/line'
 import type { Surface } from '~/core/sticking'
@@ -8,6 +9,7 @@ import { SURFACE_NAMES } from '~/core/sticking'
 import type { CountingSystem } from '~/core/time'
 import { Act, Choice, Nothing, Part } from '~/ui/parts'
 import { Pick } from '~/ui/pick'
+import { capital } from '~/words/move-words'
 import { placeIn } from '~/words/places'
 import { theSurface } from '~/words/surface-words'
 import { usePanel } from '../state/use-panel'
@@ -20,8 +22,12 @@ const STOPS = [
 const MOST_SHOWN = 40
 
 /** The same fill with other endings, to be heard, used, or saved as versions. */
-export function EndingsPart({ onSave }: { onSave: (name: string, text: string) => void }) {
-  const { voiced, setting, counting, onEdit, onShow, onHear } = usePanel()
+export function EndingsPart({
+  onSave,
+}: {
+  onSave: (name: string, text: string, voicing: string) => void
+}) {
+  const { lick, voiced, voicing, setting, counting, onEdit, onShow, onHear } = usePanel()
   const [stops, setStops] = useState<'beats' | 'strokes'>('beats')
   const surfaces = setting.kit.pieces.filter(({ kind }) => kind !== 'pedal')
   const crash = surfaces.find(({ surface: one }) => one === 'c1') ?? surfaces[0]
@@ -48,7 +54,8 @@ export function EndingsPart({ onSave }: { onSave: (name: string, text: string) =
       <ul aria-label="Endings" className="flex max-h-72 flex-col overflow-y-auto text-sm">
         {endings.map((ending) => {
           const words = endingWords(voiced, ending, counting)
-          const edit = { label: words, lick: ending.lick }
+          // Of the line as it is typed: rules stay rules.
+          const edit = { label: words, lick: withEnding(lick, ending) }
           return (
             <li
               key={words}
@@ -65,7 +72,7 @@ export function EndingsPart({ onSave }: { onSave: (name: string, text: string) =
               </Act>
               <Act
                 label={`Save as a version: ${words}`}
-                onClick={() => onSave(words, formatLickText(ending.lick))}
+                onClick={() => onSave(words, formatLickText(edit.lick), formatVoicing(voicing))}
               >
                 Save
               </Act>
@@ -77,7 +84,7 @@ export function EndingsPart({ onSave }: { onSave: (name: string, text: string) =
   )
 }
 
-/** `Stopped on 4`, `Landed by the left on the crash, choked`. */
+/** `Stopped on 4`, `Crash with the left hand, choked`. */
 function endingWords(
   lick: Lick,
   { kind, slot, hand, surface, choke }: Ending,
@@ -88,5 +95,5 @@ function endingWords(
     return `Stopped on ${placeIn(lick, tick, counting)}`
   }
   const where = surface ? theSurface(surface) : ''
-  return `Landed by the ${hand === 'R' ? 'right' : 'left'} on ${where}${choke ? ', choked' : ''}`
+  return `${capital(where.replace(/^the /, ''))} with the ${hand === 'R' ? 'right' : 'left'} hand${choke ? ', choked' : ''}`
 }

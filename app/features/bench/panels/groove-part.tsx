@@ -9,6 +9,7 @@ import { useLive } from '~/live/use-live'
 import { useSaving } from '~/live/use-saving'
 import { liveGrooves } from '~/storage'
 import { Act, Nothing, Part, TextBox, Trouble } from '~/ui/parts'
+import { slotsWords } from '~/words/figures'
 import { appendPhrase } from '~/workspace/edits/edits'
 import { type PanelView, usePanel } from '../state/use-panel'
 import { changeGrooves, type GrooveCommand } from './saved-store'
@@ -18,7 +19,7 @@ const GRIDS = ['1/4', '1/8', '1/8t', '1/16', '1/16t', '1/32']
 
 /** The groove of this lick's metre in the line's own notation: looked at, changed, saved, used. */
 export function GroovePart() {
-  const { lick, grooves, range, onEdit, onHear } = usePanel()
+  const { lick, voiced, grooves, selection, onEdit, onHear } = usePanel()
   const { meter, groove: id } = lick.frame
   const meterKey = meterName(meter)
   const saved = grooves.filter(({ carried }) => !carried)
@@ -31,7 +32,8 @@ export function GroovePart() {
         lick={lick}
         meterKey={meterKey}
         grooves={grooves}
-        range={range}
+        voiced={voiced}
+        selection={selection}
         onEdit={onEdit}
         onHear={onHear}
       />
@@ -72,13 +74,14 @@ function carriedName(grooves: readonly Groove[], id: string): string {
   return grooves.find((groove) => groove.id === id && groove.carried)?.name ?? ''
 }
 
-interface GrooveFormProps extends Pick<PanelView, 'range' | 'onEdit' | 'onHear'> {
+interface GrooveFormProps extends Pick<PanelView, 'voiced' | 'selection' | 'onEdit' | 'onHear'> {
   readonly lick: Lick
   readonly meterKey: string
   readonly grooves: readonly Groove[]
 }
 
-function GrooveForm({ lick, range, meterKey, grooves, onEdit, onHear }: GrooveFormProps) {
+function GrooveForm(props: GrooveFormProps) {
+  const { lick, voiced, selection, meterKey, grooves, onEdit, onHear } = props
   const { tell, trouble, busy, notice } = useSaving(changeGrooves)
   const { meter, groove: id } = lick.frame
   const now = useMemo(
@@ -111,9 +114,13 @@ function GrooveForm({ lick, range, meterKey, grooves, onEdit, onHear }: GrooveFo
   const overtaken = notice?.revision
   // A groove is one bar: what is shorter goes round until that is full, what is longer is cut.
   const slots = Math.floor(frameTicks(lick.frame).bar / gridTicks(lick.frame.grid))
+  // One stroke alone is no bar: then it is the line that is meant.
+  const several = selection && selection.to - selection.from > 1 ? selection : null
+  const copied = several ?? { from: 0, to: Math.min(slots, lick.line.slots.length) }
   const fromLine = () => {
     setGrid(gridName(lick.frame.grid))
-    setLine(formatPhrase(fillTo(phraseOf(lick.line, range), slots)))
+    // With its voices, whether rules gave them or a hand.
+    setLine(formatPhrase(fillTo(phraseOf(voiced.line, copied), slots)))
   }
   const hear = () => {
     if (!read.ok || !base) return
@@ -168,13 +175,13 @@ function GrooveForm({ lick, range, meterKey, grooves, onEdit, onHear }: GrooveFo
           </Act>
         )}
         <Act disabled={slots === 0 || lick.line.slots.length === 0} onClick={fromLine}>
-          Take it from the line
+          Copy from line: {slotsWords(copied)}
         </Act>
         <Act
           disabled={!read.ok}
           onClick={() => read.ok && onEdit(appendPhrase(lick, read.value, 'Bar of groove'))}
         >
-          Append it to the line
+          Append to line
         </Act>
         <Act disabled={!read.ok} onClick={hear}>
           <Play size={14} aria-hidden /> Hear

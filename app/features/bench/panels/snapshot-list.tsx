@@ -12,7 +12,7 @@ interface SnapshotListProps {
   readonly turned: boolean
   /** What is on the bench, voiced. */
   readonly lick: Lick
-  readonly onRestore: (text: string, voicing: string) => void
+  readonly onRestore: (text: string, voicing: string, name: string) => void
 }
 
 /** A lick's last states, which were kept without being asked, each compared with what is on the bench. */
@@ -26,9 +26,7 @@ export function SnapshotList({ id, turned, lick, onRestore }: SnapshotListProps)
   if (states.length === 0) return null
   return (
     <Part title="Earlier states">
-      <p className="text-(--quiet) text-sm">
-        Kept for you at most every five minutes, the last twenty of them.
-      </p>
+      <p className="text-(--quiet) text-sm">Saved every five minutes, the last twenty.</p>
       <ul className="flex flex-col text-sm">
         {states.map((state) => (
           <SnapshotRow key={state.id} {...{ state, turned, lick, onRestore }} />
@@ -54,7 +52,10 @@ function SnapshotRow({
         {then ? differenceWords(then, lick) : 'a text that cannot be read'}
         {draft !== null && '; unfinished sticking'}
       </span>
-      <Act label={`Restore the state of ${when}`} onClick={() => onRestore(draft ?? text, voicing)}>
+      <Act
+        label={`Restore the state of ${when}`}
+        onClick={() => onRestore(draft ?? text, voicing, `the state of ${when}`)}
+      >
         Restore
       </Act>
     </li>

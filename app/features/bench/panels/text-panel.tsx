@@ -16,6 +16,8 @@ export function TextPanel() {
   const { lick, voiced, voicing, grooves } = usePanel()
   const { text } = history
   const whole = (written: string) => withOwnGroove(written, lick, grooves)
+  // A file has no room for rules: what they give is written at the strokes.
+  const withVoices = () => whole(isPlain(voicing) ? text : formatLickText(voiced))
   const carries = useMemo(() => withOwnGroove('', lick, grooves) !== '', [lick, grooves])
   const [copied, setCopied] = useState('')
   return (
@@ -37,7 +39,7 @@ export function TextPanel() {
         ))}
       </ul>
       <p className="mt-1 flex flex-wrap items-center gap-3 text-sm">
-        <Act onClick={() => saveFile(`${lick.title || 'lick'}.lick`, 'text/plain', whole(text))}>
+        <Act onClick={() => saveFile(`${lick.title || 'lick'}.lick`, 'text/plain', withVoices())}>
           Save as a file
         </Act>
         {carries && <span className="text-(--quiet)">The file takes your groove along.</span>}
@@ -46,7 +48,7 @@ export function TextPanel() {
         <p className="mt-2 flex flex-wrap items-center gap-3 text-sm">
           <Act
             onClick={() =>
-              void navigator.clipboard.writeText(whole(formatLickText(voiced))).then(
+              void navigator.clipboard.writeText(withVoices()).then(
                 () => setCopied('Copied.'),
                 () => setCopied('The browser does not allow copying.'),
               )
@@ -55,16 +57,13 @@ export function TextPanel() {
             Copy with voices
           </Act>
           <span role="status" className="text-(--quiet)">
-            {copied || 'The text has the voices, not the rules that gave them.'}
+            {copied || 'A saved file and a copy have the voices, not the rules that gave them.'}
           </span>
         </p>
       )}
       <div className="mt-4 flex flex-col gap-4">
         <SoundFilePart />
-        <FilesPart
-          text={whole(workspace.session.texts().text)}
-          withVoices={() => whole(formatLickText(voiced))}
-        />
+        <FilesPart text={whole(workspace.session.texts().text)} withVoices={withVoices} />
       </div>
     </>
   )

@@ -1,25 +1,24 @@
 import { useMemo, useState } from 'react'
-import { findVoicedLick, formatVoicing } from '~/codecs/voicing'
-import type { Lick } from '~/core/line'
+import { findVoicedLick } from '~/codecs/voicing'
 import { PhraseStacks } from '~/drawing/stacks/phrase-figure'
 import { useLive } from '~/live/use-live'
 import { useSaving } from '~/live/use-saving'
 import { type Kept, liveVersions, type VersionRecord } from '~/storage'
-import { Act, Nothing, Part, TextBox, Trouble } from '~/ui/parts'
+import { Act, Nothing, Part, Trouble } from '~/ui/parts'
 import { differenceWords } from '~/words/versions'
 import { turnTexts } from '~/workspace/turned'
 import { usePanel } from '../state/use-panel'
 import { EndingsPart } from './endings-part'
+import { SaveVersion } from './save-version'
 import { changeVersions, type VersionCommand } from './saved-store'
 import { SnapshotList } from './snapshot-list'
 import { VersionsRow } from './versions-row'
 
 /** States of the lick saved by name, each compared with what is on the bench. */
 export function VersionsPanel() {
-  const { id, text, voiced, voicing, turned, onRestore } = usePanel()
+  const { id, voiced, turned, onRestore } = usePanel()
   const versions = useLive(liveVersions(id)).rows
-  const { tell, trouble, busy } = useSaving(changeVersions)
-  const [name, setName] = useState('')
+  const { tell, trouble } = useSaving(changeVersions)
   const row = useMemo(
     () => [
       { id: '', name: 'On the bench', lick: voiced },
@@ -30,36 +29,9 @@ export function VersionsPanel() {
     ],
     [versions, voiced, turned],
   )
-  const texts = { text, draft: null, voicing: formatVoicing(voicing) }
   return (
     <div className="flex flex-col gap-4">
-      <form
-        className="flex flex-wrap items-center gap-2"
-        onSubmit={(event) => {
-          event.preventDefault()
-          const version = { lickId: id, name, ...turnTexts(texts, turned) }
-          void tell({ intent: 'save', ...version }).then((notice) => {
-            if (notice.trouble === '') setName('')
-          })
-        }}
-      >
-        <TextBox
-          label="Name of the version"
-          className="w-52"
-          placeholder="a name for it"
-          maxLength={80}
-          value={name}
-          onType={setName}
-        />
-        <button
-          type="submit"
-          className="btn btn-outline border-base-300 btn-sm font-normal"
-          disabled={name.trim() === '' || busy}
-        >
-          Save this version
-        </button>
-        <Trouble words={trouble} />
-      </form>
+      <SaveVersion />
       {versions.length === 0 ? (
         <Nothing>
           Save the line as it is now before you change it, and you can compare both.
@@ -67,12 +39,12 @@ export function VersionsPanel() {
       ) : (
         <Part title="Saved versions">
           <ul className="flex flex-col">
-            {versions.map((version) => (
+            {versions.map((version, i) => (
               <VersionRow
                 key={version.id}
                 version={version}
                 turned={turned}
-                lick={voiced}
+                before={versions[i - 1] ?? null}
                 onRestore={onRestore}
                 onTell={tell}
               />
@@ -80,10 +52,11 @@ export function VersionsPanel() {
           </ul>
         </Part>
       )}
+      <Trouble words={trouble} />
       {row.length > 1 && <VersionsRow versions={row} />}
       <EndingsPart
-        onSave={(ending, of) => {
-          const saved = turnTexts({ text: of, draft: null, voicing: '' }, turned)
+        onSave={(ending, text, voicing) => {
+          const saved = turnTexts({ text, draft: null, voicing }, turned)
           void tell({ intent: 'save', lickId: id, name: ending.slice(0, 80), ...saved })
         }}
       />
@@ -95,16 +68,17 @@ export function VersionsPanel() {
 interface VersionRowProps {
   readonly version: Kept<VersionRecord>
   readonly turned: boolean
-  /** What is on the bench, voiced. */
-  readonly lick: Lick
-  readonly onRestore: (text: string, voicing: string) => void
+  /** The one that was saved before it. */
+  readonly before: Kept<VersionRecord> | null
+  readonly onRestore: (text: string, voicing: string, name: string) => void
   readonly onTell: (command: VersionCommand) => unknown
 }
 
-function VersionRow({ version, turned, lick, onRestore, onTell }: VersionRowProps) {
+function VersionRow({ version, turned, before, onRestore, onTell }: VersionRowProps) {
   const [name, setName] = useState(version.name)
   const { text, voicing } = turnTexts({ ...version, draft: null }, turned)
   const savedLick = findVoicedLick({ text, voicing })
+  const lickBefore = before && findVoicedLick(turnTexts({ ...before, draft: null }, turned))
   if (!savedLick) return null
   const { version: _version, updatedAt: _at, deletedAt: _gone, ...kept } = version
   const rename = () => {
@@ -126,9 +100,13 @@ function VersionRow({ version, turned, lick, onRestore, onTell }: VersionRowProp
             if (event.key === 'Enter') event.currentTarget.blur()
           }}
         />
-        <p className="text-(--quiet)">{differenceWords(savedLick, lick)}</p>
+        <p className="text-(--quiet)">
+          {lickBefore
+            ? `After ${before.name}: ${differenceWords(lickBefore, savedLick, 'nothing changed')}`
+            : 'The first version'}
+        </p>
       </div>
-      <Act label={`Restore ${version.name}`} onClick={() => onRestore(text, voicing)}>
+      <Act label={`Restore ${version.name}`} onClick={() => onRestore(text, voicing, version.name)}>
         Restore
       </Act>
       <Act

@@ -12,7 +12,7 @@ import { IconButton } from '~/ui/icon-button'
 import { bareKey, isTypedIn } from '~/ui/keys'
 import { Act, Nothing, Part } from '~/ui/parts'
 import { Tick } from '~/ui/tick'
-import { plural, tenth } from '~/words/figures'
+import { listWords, plural, tenth } from '~/words/figures'
 import { theSurface } from '~/words/surface-words'
 import {
   drawAgain,
@@ -29,6 +29,7 @@ import { useWorkspace } from '../state/use-workspace'
 import { Presets } from '../voicing/presets'
 import { RuleForm } from '../voicing/rule-form'
 import { howManyWords, ruleWords } from '../voicing/words'
+import { SaveVersion } from './save-version'
 
 /** How the sticking is laid on the kit: rules as sentences, single strokes on the plan, pins. */
 export function VoicesPanel() {
@@ -77,6 +78,9 @@ export function VoicesPanel() {
       {/* Room of its own, so that nothing moves under the pointer that asks for it. */}
       <div className="min-h-10">{next && <Preview {...props} next={next} />}</div>
       <Presets {...props} onPreview={preview} />
+      <Part title="Save as a version">
+        <SaveVersion />
+      </Part>
     </div>
   )
 }
@@ -162,7 +166,10 @@ function pinWords(pins: readonly Pin[]): string {
     bySurface.set(surface, [...(bySurface.get(surface) ?? []), slot + 1])
   }
   return [...bySurface]
-    .map(([surface, slots]) => `slot ${slots.join(', ')} on ${theSurface(surface)}`)
+    .map(
+      ([surface, slots]) =>
+        `${slots.length === 1 ? 'slot' : 'slots'} ${listWords(slots)} on ${theSurface(surface)}`,
+    )
     .join('; ')
 }
 

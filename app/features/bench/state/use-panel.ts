@@ -65,7 +65,7 @@ export interface PanelView {
   readonly onKit: (id: string | null) => void
   readonly onVoice: (label: string, voicing: Voicing) => void
   /** Puts a saved state in place of what is on the bench. */
-  readonly onRestore: (text: string, voicing: string) => void
+  readonly onRestore: (text: string, voicing: string, name: string) => void
   /** Plays a lick by itself, or stops it. */
   readonly onHear: (lick: Lick) => void
 }
@@ -92,7 +92,7 @@ export function usePanel(): PanelView {
     [workspace],
   )
   const onRestore = useCallback(
-    (text: string, voicing: string) => workspace.restore(text, voicing),
+    (text: string, voicing: string, name: string) => workspace.restore(text, voicing, name),
     [workspace],
   )
   const onKit = useCallback(
