@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { lineTextOf } from '~/codecs/lick-text'
-import { CHANGES } from '~/core/change-list'
+import { CHANGES, CHOSEN_CHANGES } from '~/core/change-list'
 import { fixesOf, runOn } from '~/core/fitting'
 import { DEFAULT_KIT } from '~/core/kit'
 import { strokeEvents } from '~/core/line'
@@ -22,7 +22,7 @@ const keys = (one: Workspace, typed: string) => {
 const pins = ({ document }: Workspace) =>
   document.voicing.pins.map(({ slot, surface }) => `${slot} ${surface}`)
 const change = (one: Workspace, id: string) => {
-  const found = CHANGES.find((known) => known.id === id)
+  const found = [...CHANGES, ...CHOSEN_CHANGES].find((known) => known.id === id)
   if (!found) throw new Error(id)
   one.edit(applyChange(one.lick, one.range, found))
 }
@@ -31,7 +31,7 @@ describe('what is marked is what is changed', () => {
   it('is exactly one slot where one is marked, and the changed slots afterwards', () => {
     const one = workspaceOf('line: RLLRK RLK')
     one.mark(3, 3)
-    change(one, 'accent')
+    change(one, 'accent every')
     expect([lineOf(one), marked(one)]).toEqual(['RLL>RK RLK', { from: 3, to: 4 }])
   })
 
@@ -54,7 +54,7 @@ describe('what is marked is what is changed', () => {
   it('comes back with undo, and goes on with redo', () => {
     const one = workspaceOf('line: RLLRK RLK')
     one.mark(2, 4)
-    change(one, 'accent')
+    change(one, 'accent every')
     one.mark(6, 6)
     typeSticking(one, 'K')
     one.travel('undo')
@@ -155,7 +155,7 @@ describe('marks travel with their strokes', () => {
     ['kick-at-start', ['2 t1'], ['5 low']],
     ['alternate', ['1 t1', '9 t1'], ['4 low']],
     ['kick-after-r', ['2 t1'], ['6 low']],
-    ['accent', ['1 t1'], ['4 low']],
+    ['accent every', ['1 t1'], ['4 low']],
   ])('through %s', (id, struck, said) => {
     const one = workspaceOf('line: RLLRK RLK', NOTED)
     one.select({ from: 0, to: 8 })

@@ -5,6 +5,7 @@ import { lickOf } from '../../../tests/support/licks'
 import { CHANGES } from '../change-list'
 import { lineTicks, timedSlots } from '../line'
 import { formatLine, parseLine } from '../notation'
+import { type SlotContent, strokesInSlot } from '../sticking'
 import {
   accentsOf,
   addAfter,
@@ -148,7 +149,13 @@ describe('dynamics and graces', () => {
   it('accents come round too (law)', () => {
     law((p) => {
       const { length } = p.slots
-      expect(accentsOf(moveAccents(moveAccents(p, 1), -1))).toEqual(accentsOf(p))
+      expect(accentsOf(moveAccents(moveAccents(p, 1, true), -1, true))).toEqual(accentsOf(p))
+      // Unless asked, nothing comes in at the other end: the first stroke has none, the others what was before them.
+      const struck = (one: Phrase) =>
+        accentsOf(one).filter((_, slot) => strokesInSlot(one.slots[slot] as SlotContent).length > 0)
+      const before = struck(p)
+      expect(struck(moveAccents(p, 1))).toEqual([false, ...before].slice(0, before.length))
+      expect(struck(moveAccents(p, -1))).toEqual([...before, false].slice(1, before.length + 1))
       expect(
         accentsOf(
           layAccents(

@@ -45,14 +45,22 @@ export function accentsOf({ slots }: Phrase): boolean[] {
   return slots.map(hasAccent)
 }
 
-/** Every accent on the stroke `steps` later, round from the end to the start; rests are passed. */
-export function moveAccents(phrase: Phrase, steps: number): Phrase {
+/**
+ * Every accent on the stroke `steps` later; rests are passed. One that would leave the phrase goes, or with `round`
+ * comes in again at its other end.
+ *
+ * @example `R>LR` one later is `RL>R`, and one later again `RLR`, or with `round` `>RLR`
+ */
+export function moveAccents(phrase: Phrase, steps: number, round = false): Phrase {
   const struck = phrase.slots.flatMap((content, slot) =>
     strokesInSlot(content).length > 0 ? [slot] : [],
   )
   const accents = accentsOf(phrase)
   const wanted = new Set(
-    struck.filter((_, i) => accents[struck[modulo(i - steps, struck.length)] as number]),
+    struck.filter((_, i) => {
+      const from = round ? modulo(i - steps, struck.length) : i - steps
+      return accents[struck[from] ?? -1] === true
+    }),
   )
   return layAccents(
     phrase,

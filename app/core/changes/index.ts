@@ -1,5 +1,6 @@
 export {
   accentsOf,
+  type Chosen,
   clearAccents,
   firstsOf,
   layAccents,
@@ -16,6 +17,7 @@ export {
   doubleLimb,
   doubleUp,
   fillGaps,
+  keepLimb,
   leaveOut,
   prepend,
   replaceLimb,

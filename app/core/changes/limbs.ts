@@ -43,6 +43,25 @@ export function leaveOut({ slots, groups }: Phrase, limb: Letter): Phrase {
   }
 }
 
+/**
+ * Only the chosen strokes of a limb stay, by their slot and by their count from 1; the others become rests.
+ *
+ * @example every other kick of `KRKRK` is `KR-RK`
+ */
+export function keepLimb(
+  { slots, groups }: Phrase,
+  limb: Letter,
+  kept: (slot: number, count: number) => boolean,
+): Phrase {
+  let count = 0
+  const thinned = mapStrokes(slots, (stroke, { slot }) => {
+    if (stroke.letter !== limb) return stroke
+    count += 1
+    return kept(slot, count) ? stroke : null
+  })
+  return { slots: thinned, groups }
+}
+
 /** The slots that nobody plays become rests: every slot a rest. */
 export function silence({ slots, groups }: Phrase): Phrase {
   return { slots: slots.map(() => REST), groups }

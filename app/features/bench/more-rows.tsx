@@ -8,7 +8,6 @@ import { type Edit, gridFrom } from '~/workspace/edits/edits'
 import { groupingEdits } from '~/workspace/edits/grouping-edits'
 import { graceOn, hasGraces } from '~/workspace/edits/voice-edits'
 import { insertInRow } from '~/workspace/rows/rows'
-import { checkBar } from '~/workspace/rows/sticking-row'
 import {
   useBenchGrooves,
   useBenchLick,
@@ -43,12 +42,6 @@ export default function MoreRows({ onDone }: { onDone: () => void }) {
           onClick={act(() => insertInRow(workspace, grooves))}
         >
           Insert a rest before
-        </button>
-        <button type="button" className="menu-row" onClick={act(() => checkBar(workspace))}>
-          Bar check here
-        </button>
-        <button type="button" className="menu-row" onClick={act(() => workspace.widen())}>
-          Widen the selection <kbd>Alt W</kbd>
         </button>
         {groupingEdits(lick, marked, range).map(({ label, edit: made }) => (
           <button

@@ -1,4 +1,4 @@
-import { gridAt, type SlotRange } from '~/core/changes'
+import { gridAt, joinPhrases, phraseOf, type SlotRange } from '~/core/changes'
 import { continued, continuedFrom, continuingOf } from '~/core/fitting'
 import { aimOf, type Lick } from '~/core/line'
 import { gridTicks } from '~/core/time'
@@ -22,6 +22,24 @@ export function repeatUntilFull(lick: Lick, selection: SlotRange | null = null):
   return { ...edit, select: repeatedRange(lick, selection, added.slots.length) }
 }
 
+/**
+ * A stretch at the end of the line repeated as often as it goes whole into what is free; what is left stays open.
+ * Null where it does not go in once.
+ *
+ * @example `RLLRK` in a bar of sixteenths is `RLLRK*3`, and one slot is left
+ */
+function repeatWhole(lick: Lick, { from, to }: SlotRange, label: string): Edit | null {
+  const grid = gridTicks(gridAt(lick.line, to, lick.frame.grid))
+  const size = to - from
+  const times = size > 0 ? Math.floor(Math.floor(aimOf(lick).left / grid) / size) : 0
+  if (times < 1) return null
+  const phrase = phraseOf(lick.line, { from, to })
+  const copies = joinPhrases(Array.from({ length: times }, () => phrase))
+  const origins = copies.slots.map((_, i) => (i % size) - size)
+  const edit = replaceRange(lick, { from: to, to }, copies, label, origins)
+  return { ...edit, select: { from, to: to + copies.slots.length } }
+}
+
 /** What was repeated with so many slots of its copies; the copies alone where something else stands between. */
 export function repeatedRange(
   { line }: Pick<Lick, 'line'>,
@@ -42,6 +60,7 @@ export function groupingEdits(
 ): readonly { readonly label: string; readonly edit: Edit | null }[] {
   const one = selection !== null && selection.to === selection.from + 1
   const several = selection !== null && selection.to - selection.from > 1
+  const { length } = lick.line.slots
   const split = selection ? splitAt(lick, one ? selection.from : selection.to) : null
   return [
     { label: 'Split here', edit: split },
@@ -49,5 +68,17 @@ export function groupingEdits(
     { label: 'Move earlier', edit: moveGroups(lick, range, 'earlier') },
     { label: 'Move later', edit: moveGroups(lick, range, 'later') },
     { label: 'Repeat until full', edit: repeatUntilFull(lick, several ? range : null) },
+    {
+      label: 'Repeat the pattern, leave the rest open',
+      edit: repeatWhole(lick, { from: 0, to: length }, 'Repeat the pattern'),
+    },
+    {
+      label: 'Repeat the last group, leave the rest open',
+      edit: repeatWhole(
+        lick,
+        { from: length - (lick.line.groups.at(-1) ?? 0), to: length },
+        'Repeat the last group',
+      ),
+    },
   ]
 }

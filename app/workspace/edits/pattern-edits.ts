@@ -5,7 +5,8 @@ import {
   type TextIssue,
   toOwnGrooveRow,
 } from '~/codecs/lick-text'
-import { fail, ok, type Result } from '~/core/foundation'
+import { mapStrokes } from '~/core/changes'
+import { fail, isEqual, ok, type Result } from '~/core/foundation'
 import { type Groove, type Pattern, type PatternId, patternOf, toGroove } from '~/core/groove'
 import {
   frameTicks,
@@ -17,7 +18,7 @@ import {
   type OstinatoScope,
 } from '~/core/line'
 import { formatLine } from '~/core/notation'
-import { REST, type SlotContent } from '~/core/sticking'
+import { isHand, REST, type SlotContent } from '~/core/sticking'
 import { type Grid, gridName, gridTicks, meterName } from '~/core/time'
 import type { Edit } from './edits'
 
@@ -41,6 +42,22 @@ export function addLayer(lick: Lick, typed: string, label: string): Edit | null 
   const [, value] = formatLayer(read.value, lick.frame.grid)
   const there = lick.ostinatos.some((layer) => formatLayer(layer, lick.frame.grid)[1] === value)
   return there ? null : withOstinatos(lick, [...lick.ostinatos, read.value], label)
+}
+
+/**
+ * The hands of the groove as a layer under the line alone, so that they go on above a fill of the feet; null where
+ * no hand plays in the groove, or they go on already.
+ */
+export function grooveHands(lick: Lick, grooves: readonly Groove[]): Edit | null {
+  const groove = patternOf(lick, 'groove', grooves)
+  if (!groove) return null
+  const slots = mapStrokes(groove.line.slots, (stroke) => (isHand(stroke.letter) ? stroke : null))
+  if (slots.every(({ kind }) => kind === 'rest')) return null
+  const layer: Ostinato = { ...groove, scope: 'fill', line: { ...groove.line, slots } }
+  const same = (one: Ostinato) =>
+    isEqual([one.scope, one.grid, one.line], [layer.scope, layer.grid, layer.line])
+  if (lick.ostinatos.some(same)) return null
+  return withOstinatos(lick, [...lick.ostinatos, layer], 'Keep the hands of the groove')
 }
 
 /** A layer replaced by another; null takes it away. `at` counts from 0. */

@@ -11,6 +11,8 @@ import { applyChange, changedPhrase, findSizes, groupAs } from '~/workspace/edit
 import type { Edit } from '~/workspace/edits/edits'
 import { groupingEdits } from '~/workspace/edits/grouping-edits'
 import { type PanelView, usePanel } from '../state/use-panel'
+import { ChosenPart } from './chosen-part'
+import { EasierPart } from './easier-part'
 import { showing } from './showing'
 import { SwellPart } from './swell-part'
 import { WholeChanges } from './whole-changes'
@@ -21,7 +23,6 @@ const KINDS: readonly (readonly [ChangeKind, string])[] = [
   ['dynamics', 'Accents and ghosts'],
   ['graces', 'Graces'],
   ['density', 'Density'],
-  ['easier', 'Easier'],
 ]
 /** A preview needs no more than the beginning of a long line. */
 const PREVIEWED = 32
@@ -42,6 +43,7 @@ export function ChangePanel() {
           {name && <span className="block text-(--quiet)">{namingWords(name)}</span>}
         </p>
       </div>
+      <ChosenPart {...props} />
       <Grouping {...props} />
       <div className="grid grid-cols-1 gap-x-6 gap-y-4">
         {KINDS.map(([kind, title]) => (
@@ -55,6 +57,7 @@ export function ChangePanel() {
             onShow={onShow}
           />
         ))}
+        <EasierPart {...props} />
         <SwellPart lick={lick} range={range} onEdit={onEdit} />
         <WholeChanges {...props} />
       </div>
@@ -97,16 +100,13 @@ function Grouping({ lick, range, selection, onEdit, onShow }: PanelView) {
             Regroup
           </button>
         </form>
-        {acts.map(({ label, edit }) => (
-          <Act
-            key={label}
-            disabled={!edit}
-            onClick={() => edit && onEdit(edit)}
-            {...showing(onShow, () => edit)}
-          >
-            {label}
-          </Act>
-        ))}
+        {acts.map(({ label, edit }) =>
+          edit ? (
+            <Act key={label} onClick={() => onEdit(edit)} {...showing(onShow, () => edit)}>
+              {label}
+            </Act>
+          ) : null,
+        )}
       </div>
       {cuts.length > 0 && (
         <div className="flex flex-wrap items-center gap-2">

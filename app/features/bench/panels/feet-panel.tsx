@@ -1,19 +1,22 @@
 import { Plus, X } from 'lucide-react'
+import { useState } from 'react'
 import { formatLayer } from '~/codecs/lick-text'
 import type { Lick } from '~/core/line'
 import { type FieldFault, TypedField } from '~/ui/field'
 import { IconButton } from '~/ui/icon-button'
-import { Act, Nothing, Part } from '~/ui/parts'
+import { Act, Part, TextBox } from '~/ui/parts'
 import { Pick } from '~/ui/pick'
 import { faultWords } from '~/words/fault-words'
+import type { Edit } from '~/workspace/edits/edits'
 import {
   addLayer,
+  grooveHands,
   readLayer,
   replaceOstinato,
   scopeOstinato,
 } from '~/workspace/edits/pattern-edits'
 import { SCOPES } from '../pattern-choices'
-import { useBenchLick, useWorkspace } from '../state/use-workspace'
+import { useBenchGrooves, useBenchLick, useWorkspace } from '../state/use-workspace'
 import { FEET } from './feet-presets'
 import { GroovePart } from './groove-part'
 import { showing } from './showing'
@@ -23,11 +26,12 @@ export function FeetPanel() {
   const workspace = useWorkspace()
   const lick = useBenchLick()
   const { ostinatos, frame } = lick
+  const grooves = useBenchGrooves()
+  const hands = grooveHands(lick, grooves)
   const typed = ostinatos.map((layer) => formatLayer(layer, frame.grid)[1])
   return (
     <div className="flex flex-col gap-5">
       <Part title="Feet under the line">
-        {ostinatos.length === 0 && <Nothing>None yet. Choose one, or type your own.</Nothing>}
         <ul className="flex flex-col gap-2">
           {ostinatos.map((layer, i) => (
             <li key={`${layer.scope} ${i}`} className="flex flex-wrap items-end gap-1.5">
@@ -59,7 +63,14 @@ export function FeetPanel() {
             </li>
           ))}
         </ul>
+        <OwnFeet lick={lick} onAdd={(edit) => workspace.edit(edit)} />
         <div className="flex flex-wrap gap-1.5">
+          {hands && (
+            <Act onClick={() => workspace.edit(hands)}>
+              <Plus size={14} aria-hidden />
+              Hands of the groove, over feet
+            </Act>
+          )}
           {FEET.map(([text, name]) => {
             const made = addLayer(lick, text, name)
             return made ? (
@@ -80,6 +91,43 @@ export function FeetPanel() {
       </Part>
       <GroovePart />
     </div>
+  )
+}
+
+/** A layer typed at once, in the letters of the line; its grid stands before it, else it is the line's. */
+function OwnFeet({ lick, onAdd }: { lick: Lick; onAdd: (edit: Edit) => void }) {
+  const [typed, setTyped] = useState('')
+  const text = typed.trim()
+  const fault = text === '' ? null : ostinatoFault(text, lick)
+  const made = text === '' || fault ? null : addLayer(lick, text, `Feet: ${text}`)
+  return (
+    <form
+      className="flex flex-wrap items-center gap-1.5 text-sm"
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (!made) return
+        onAdd(made)
+        setTyped('')
+      }}
+    >
+      <TextBox
+        label="Type a layer"
+        className="min-w-40 grow font-mono"
+        placeholder="@1/8 K-H-"
+        value={typed}
+        onType={setTyped}
+      />
+      <button
+        type="submit"
+        className="btn btn-outline border-base-300 btn-sm font-normal"
+        disabled={!made}
+      >
+        Add
+      </button>
+      <span role="status" className="w-full text-error text-xs empty:hidden">
+        {fault?.message ?? ''}
+      </span>
+    </form>
   )
 }
 

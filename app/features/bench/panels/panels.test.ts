@@ -23,7 +23,7 @@ import {
   stepStart,
 } from '~/workspace/edits/edits'
 import { chainEdit, fixEdit, fixWords } from '~/workspace/edits/fitting-edits'
-import { repeatUntilFull } from '~/workspace/edits/grouping-edits'
+import { groupingEdits, repeatUntilFull } from '~/workspace/edits/grouping-edits'
 import { notesIn, withNote } from '~/workspace/notes'
 import * as random from '../../../../tests/support/arbitraries'
 import { lickOf } from '../../../../tests/support/licks'
@@ -139,6 +139,19 @@ describe('edits', () => {
     expect(marked('bars: 1\nline: RLLRK')).toEqual({ from: 0, to: 16 })
     expect(marked('bars: 1\nline: RLLK RRK', { from: 4, to: 7 })).toEqual({ from: 4, to: 16 })
     expect(marked('bars: 1\nline: RLLK RRK', { from: 0, to: 4 })).toEqual({ from: 7, to: 16 })
+  })
+
+  it('repeat the pattern or the last group as often as they go in whole', () => {
+    const made = (text: string, name: RegExp) => {
+      const lick = lickOf(text)
+      const all = { from: 0, to: lick.line.slots.length }
+      return line(
+        groupingEdits(lick, null, all).find(({ label }) => name.test(label))?.edit ?? null,
+      )
+    }
+    expect(made('bars: 1\nline: RLLK RRK', /^Repeat the pattern/)).toBe('[RLLK RRK]*2')
+    expect(made('bars: 1\nline: RLLK RRK', /^Repeat the last/)).toBe('RLLK RRK*4')
+    expect(made('bars: 1\nline: RLRL*3 RL', /^Repeat the pattern/)).toBeNull()
   })
 
   it('step the start, and stop at the edges of the bar', () => {

@@ -1,5 +1,4 @@
 import { useMemo } from 'react'
-import { halfRateOstinatos, withoutOstinatos } from '~/core/changes'
 import { type Renotated, type RenotateFault, renotate } from '~/core/fitting'
 import type { Lick } from '~/core/line'
 import { type CountingSystem, gridName } from '~/core/time'
@@ -11,18 +10,17 @@ import type { PanelView } from '../state/use-panel'
 import { changeGrooves } from './saved-store'
 
 const WAYS = [
-  ['faster', 'Write it twice as fast'],
-  ['slower', 'Write it half as fast'],
+  ['faster', 'Same sound, half the tempo'],
+  ['slower', 'Same sound, twice the tempo'],
 ] as const
 
-/** Changes of the lick as a whole: the same sound in other note values, and less under the line. */
+/** Changes of the lick as a whole: the same sound in other note values. */
 export function WholeChanges({ lick, grooves, counting, onEdit }: PanelView) {
   const { tell, trouble } = useSaving(changeGrooves)
   const written = useMemo(
     () => WAYS.map(([way, name]) => [name, renotate(lick, way, grooves)] as const),
     [lick, grooves],
   )
-  const slowFeet = halfRateOstinatos(lick)
   const apply = (label: string, { lick: after, groove }: Renotated) => {
     const [bar] = groove ? Object.entries(groove.bars) : []
     if (groove && bar) {
@@ -51,16 +49,6 @@ export function WholeChanges({ lick, grooves, counting, onEdit }: PanelView) {
             </div>
           ),
         )}
-        {slowFeet && (
-          <Act onClick={() => onEdit({ label: 'Feet at half the rate', lick: slowFeet })}>
-            Play the feet at half the rate
-          </Act>
-        )}
-        {lick.ostinatos.length > 0 && (
-          <Act onClick={() => onEdit({ label: 'No feet', lick: withoutOstinatos(lick) })}>
-            Remove all feet ostinatos
-          </Act>
-        )}
       </div>
       <Trouble words={trouble} />
     </Part>
@@ -74,7 +62,7 @@ const FAULT_WORDS: Readonly<Record<RenotateFault, string>> = {
   swing: 'The swing would have to lean on other note values.',
   place: 'The start or the landing would fall between two places of the bar.',
   stop: 'The groove would stop before its own bar.',
-  groove: 'The groove cannot be written so: its bar is not the same half twice.',
+  groove: 'The groove cannot be written so: its two halves differ.',
   ostinato: 'An ostinato cannot be written in those note values.',
 }
 
