@@ -12,6 +12,7 @@ export {
   loadLick,
   loadLicks,
   loadVersions,
+  NEW_LICK,
   type NewLick,
   toLickRecord,
   wasVisited,

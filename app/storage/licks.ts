@@ -15,6 +15,13 @@ export interface LickTexts {
   readonly voicing: string
 }
 
+/** The texts of a new lick: an empty line in a bar of four. */
+export const NEW_LICK: LickTexts = {
+  text: 'dime-lick: 1\ntitle: New lick\nmeter: 4/4\ntempo: 80\ngrid: 1/16\nstart: 1\nline: \n',
+  draft: null,
+  voicing: '',
+}
+
 /** A lick on its way into the store. */
 export type NewLick = { readonly id: string } & LickTexts
 

@@ -1,5 +1,7 @@
-import { useEffect, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
+import { useNavigate } from 'react-router'
+import type { Groove } from '~/core/groove'
 import { TEMPO_RANGE } from '~/core/line'
 import { useSettings } from '~/live/use-live'
 import { isTypedIn } from '~/ui/keys'
@@ -13,11 +15,12 @@ import { PANELS, type Panel } from './dock/panel-list'
 import { focusLine, focusRuler, focusSoon } from './focus'
 import { PART_NAMES } from './frame/frame-words'
 import { KEYS_OF } from './key-list'
-import { useBenchPlayer, useWorkspace } from './state/use-workspace'
+import { useBenchPlayer, useSetting, useWorkspace } from './state/use-workspace'
 
 const KeyHelp = late(async () => (await import('./key-help')).default)
 
 const TEMPO_STEP = 2
+const NONE: readonly Groove[] = []
 const ANYWHERE = {
   preventDefault: true,
   enableOnFormTags: ['textarea', 'input', 'select'] as const,
@@ -30,6 +33,10 @@ export default function BenchKeys() {
   const { open } = useOpenPanel()
   const [helps, setHelps] = useState(false)
   const { singleKeys } = useSettings().settings
+  const { kit, grooves = NONE } = useSetting()
+  const go = useNavigate()
+  const newest = useRef({ kit, grooves, play: toggle, go })
+  newest.current = { kit, grooves, play: toggle, go }
   useSpace(toggle)
   useHotkeys(KEYS_OF.undo, () => workspace.travel('undo'), {
     ...ANYWHERE,
@@ -95,7 +102,19 @@ export default function BenchKeys() {
     void import('./frame/frame-fields')
     void import('./more-rows')
     void import('./bench-finds').then(({ benchFinds }) => {
-      if (!gone) stop = offer(() => benchFinds(workspace, (id) => openAndFocus(id, open)))
+      if (gone) return
+      stop = offer((typed) =>
+        benchFinds(
+          workspace,
+          {
+            ...newest.current,
+            lickId: workspace.session.saver.id,
+            openPanel: (id) => openAndFocus(id, open),
+            help: () => setHelps(true),
+          },
+          typed,
+        ),
+      )
     })
     return () => {
       gone = true

@@ -1,25 +1,14 @@
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { PhraseText } from '~/drawing/stacks/phrase-figure'
-import { useLive } from '~/live/use-live'
-import { liveSets, liveSolos, liveSummaries } from '~/storage'
-import { type Found, findIn, type ListKey, offered } from './sources'
+import { useLive, useSettings } from '~/live/use-live'
+import { createLick, liveSets, liveSolos, liveSummaries, NEW_LICK } from '~/storage'
+import { turnTheme } from '~/ui/theme'
+import { everywhere } from './everywhere'
+import { findIn } from './search'
+import { type Found, type ListKey, offered } from './sources'
 
 const MOST_LISTED = 60
-
-const PLACES: readonly (readonly [path: string, name: string, also: string])[] = [
-  ['/', 'Library', 'licks list home'],
-  ['/kit', 'Kit', 'drums cymbals set-up speeds'],
-  ['/flow', 'Flow', 'play licks one after the other'],
-  ['/sets', 'Sets', 'exercises in an order practise'],
-  ['/solos', 'Solos', 'parts in a row whole solo trading'],
-  ['/log', 'Log', 'practice sessions minutes due'],
-  ['/play-in', 'Play in', 'microphone pads midi latency delay calibrate listen hear'],
-  ['/sheet', 'Sheet', 'print paper page pdf svg png pupil exercise'],
-  ['/settings', 'Settings', 'counting left-handed preferences'],
-  ['/backup', 'Backup', 'export import save files'],
-  ['/bin', 'Bin', 'deleted restore'],
-]
 
 interface FindListProps {
   readonly id: string
@@ -33,18 +22,13 @@ interface FindListProps {
 export default function FindList({ id, typed, listKey, onActive, onDone }: FindListProps) {
   const navigate = useNavigate()
   const { rows } = useLive(liveSummaries)
+  const { settings, change } = useSettings()
+  const newLick = useCallback(() => {
+    void createLick(NEW_LICK).then((made) => made.ok && navigate(`/bench/${made.value}`))
+  }, [navigate])
   const sets = useLive(liveSets).rows
   const solos = useLive(liveSolos).rows
   const all = useMemo(() => {
-    const places = PLACES.map(
-      ([path, name, also]): Found => ({
-        id: path,
-        name,
-        also,
-        kind: 'place',
-        run: () => navigate(path),
-      }),
-    )
     const licks = rows.map(
       (row): Found => ({
         id: `lick ${row.id}`,
@@ -66,9 +50,14 @@ export default function FindList({ id, typed, listKey, onActive, onDone }: FindL
         run: () => navigate(path),
       }),
     )
-    return [...offered(), ...places, ...many, ...licks]
-  }, [rows, sets, solos, navigate])
-  const listed = useMemo(() => findIn(all, typed).slice(0, MOST_LISTED), [all, typed])
+    const anywhere = everywhere({ settings, change, go: navigate, turnTheme, newLick })
+    return [...anywhere, ...many, ...licks]
+  }, [rows, sets, solos, navigate, settings, change, newLick])
+  const here = useMemo(() => offered(typed), [typed])
+  const listed = useMemo(
+    () => findIn([...here, ...all], typed).slice(0, MOST_LISTED),
+    [here, all, typed],
+  )
   const [at, setAt] = useState(0)
   // biome-ignore lint/correctness/useExhaustiveDependencies: other words, the first again
   useEffect(() => setAt(0), [typed])

@@ -3,6 +3,7 @@ import {
   type LickTexts,
   loadLick,
   loadLicks,
+  NEW_LICK,
   notSavedWords,
   putInBin,
   restore,
@@ -28,12 +29,9 @@ export type LibraryOutcome =
   | { readonly kind: 'done'; readonly message: string }
   | { readonly kind: 'failed'; readonly message: string }
 
-const NEW_TEXT =
-  'dime-lick: 1\ntitle: New lick\nmeter: 4/4\ntempo: 80\ngrid: 1/16\nstart: 1\nline: \n'
-
 /** Starts a lick. */
 export function newLick(): Promise<LibraryOutcome> {
-  return createLick({ text: NEW_TEXT, draft: null, voicing: '' })
+  return createLick(NEW_LICK)
 }
 
 /** Saves texts as a lick of its own. */

@@ -1,6 +1,7 @@
 import { Menu, Moon, Settings as SettingsIcon, Sun } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { NavLink, useLocation, useMatch } from 'react-router'
+import { turnTheme } from '~/ui/theme'
 import { FindButton } from '../find'
 import { StoreNotices } from './store-notices'
 import { UpdateNotice } from './update-notice'
@@ -116,21 +117,11 @@ function Mark() {
 }
 
 function ThemeButton() {
-  const turn = () => {
-    const root = document.documentElement
-    const next = root.dataset.theme === 'pit' ? 'paper' : 'pit'
-    root.dataset.theme = next
-    try {
-      localStorage.setItem('theme', next)
-    } catch {
-      // Without storage the choice lasts as long as the page.
-    }
-  }
   return (
     <button
       type="button"
       className="btn btn-ghost btn-square btn-sm"
-      onClick={turn}
+      onClick={turnTheme}
       aria-label="Light or dark theme"
     >
       <Sun size={18} aria-hidden className="hidden [[data-theme=pit]_&]:block" />
