@@ -79,7 +79,7 @@ async function panel(page, title, name) {
 
 /** Hands that cross, on the kit from above. */
 async function crossing(page) {
-  await panel(page, 'Clown Walk', 'Paths')
+  await panel(page, 'Clown Walk', 'Hands')
 }
 
 async function kit(page) {

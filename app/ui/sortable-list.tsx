@@ -1,4 +1,4 @@
-import { StyleInjector } from '@dnd-kit/dom'
+import { Accessibility, StyleInjector } from '@dnd-kit/dom'
 import { DragDropProvider } from '@dnd-kit/react'
 import { isSortable, useSortable } from '@dnd-kit/react/sortable'
 import { GripVertical } from 'lucide-react'
@@ -16,7 +16,7 @@ interface SortableListProps {
 export function SortableList({ label, className, onMove, children }: SortableListProps) {
   return (
     <DragDropProvider
-      plugins={withNonce}
+      plugins={plugins}
       onDragEnd={({ operation: { source }, canceled }) => {
         if (!canceled && isSortable(source))
           onMove(String(source.id), source.initialIndex, source.index)
@@ -29,9 +29,9 @@ export function SortableList({ label, className, onMove, children }: SortableLis
   )
 }
 
-/** What ties a row of a list to its place: refs for the row and for its handle. */
-export function useSortableRow(id: string, index: number) {
-  return useSortable({ id, index })
+/** What ties a row of a list to its place: refs for the row and for its handle. `name` is said while it moves. */
+export function useSortableRow(id: string, index: number, name: string) {
+  return useSortable({ id, index, data: { name } })
 }
 
 /** The handle of a row, for the pointer and for the keys. */
@@ -58,9 +58,39 @@ export function MoveHandle({
 
 type Plugins = NonNullable<ComponentProps<typeof DragDropProvider>['plugins']>
 
-/** What is added to the page's styles while a row is lifted has what the page's policy asks for. */
-const withNonce: Plugins = (usual) => [
+/** What the library tells of a move. */
+interface Happening {
+  readonly operation: { readonly source: unknown; readonly canceled: boolean }
+}
+
+interface Moved {
+  readonly data?: { readonly name?: string }
+  readonly index?: number
+}
+
+/** `Tightrope, row 3`: a row that moves, by its name. */
+function rowWords(source: unknown): string {
+  const { data, index } = (source ?? {}) as Moved
+  return `${data?.name ?? 'The row'}, row ${(index ?? 0) + 1}`
+}
+
+/**
+ * What is said while a row is moved is its name and its place; what is added to the page's styles meanwhile has what
+ * the page's policy asks for.
+ */
+const plugins: Plugins = (usual) => [
   ...usual,
+  Accessibility.configure({
+    announcements: {
+      dragstart: ({ operation: { source } }: Happening) => `Lifted ${rowWords(source)}.`,
+      dragover: ({ operation: { source } }: Happening) => `${rowWords(source)}.`,
+      dragend: ({ operation: { source, canceled } }: Happening) =>
+        canceled ? `Put back: ${rowWords(source)}.` : `Dropped ${rowWords(source)}.`,
+    },
+    screenReaderInstructions: {
+      draggable: 'Space lifts the row, the arrows move it, Space drops it, Escape puts it back.',
+    },
+  }),
   StyleInjector.configure({
     nonce: document.querySelector<HTMLScriptElement>('script[nonce]')?.nonce ?? '',
   }),

@@ -10,7 +10,7 @@ import {
   undecidedSlots,
 } from '~/core/playing'
 import { type CountingSystem, gridTicks, sameGrid } from '~/core/time'
-import { plural, tenth } from './figures'
+import { plural, tempoFigure, wholeMs, wholeTempo } from './figures'
 import { type FootAdvice, footAdvice, landingWords } from './landing-words'
 import { LIMB_NAMES } from './limb-names'
 import { capital, moveWords } from './move-words'
@@ -82,9 +82,9 @@ function slotSpeed(lick: Lick, tempo: number): string {
   const [slow, fast] = [ordered[0], ordered.at(-1)]
   if (!slow || !fast || slow === fast) {
     const speed = slow ?? trueSpeed(tempo, beat, lick.frame.grid)
-    return `${Math.round(speed.strokesPerMinute)} slots a minute, ${tenth(speed.millisecondsPerSlot)} ms each`
+    return `${Math.round(speed.strokesPerMinute)} slots a minute, ${wholeMs(speed.millisecondsPerSlot)} ms each`
   }
-  return `${Math.round(slow.strokesPerMinute)} to ${Math.round(fast.strokesPerMinute)} slots a minute, ${tenth(slow.millisecondsPerSlot)} to ${tenth(fast.millisecondsPerSlot)} ms each`
+  return `${Math.round(slow.strokesPerMinute)} to ${Math.round(fast.strokesPerMinute)} slots a minute, ${wholeMs(slow.millisecondsPerSlot)} to ${wholeMs(fast.millisecondsPerSlot)} ms each`
 }
 
 /** The lowest limit; where more was played clean, that. */
@@ -136,7 +136,11 @@ function limits(
     if (bpm === null || !bottleneck || bpm >= lowest * (1 - 1e-9)) return []
     lowest = bpm
     return [
-      { bpm, reading, text: `${words} ${tenth(bpm)}. ${moveWords(lick, bottleneck, counting)}` },
+      {
+        bpm,
+        reading,
+        text: `${words} ${wholeTempo(bpm)} bpm. ${moveWords(lick, bottleneck, counting)}`,
+      },
     ]
   })
   const beaten = said.filter(({ bpm }) => playedClean !== null && bpm < playedClean)
@@ -147,7 +151,7 @@ function limits(
         ? standing
         : [
             ...standing,
-            `Played clean at ${tenth(playedClean)}`,
+            `Played clean at ${tempoFigure(playedClean)}`,
             ...beaten.map(({ text }) => byModel(text)),
           ],
     lowest: lowestOf(said, playedClean),
@@ -166,7 +170,7 @@ function pedalWords(lick: Lick, { kit }: Setting, tempo: number): string {
   const alone =
     missing.nearestMs === null
       ? 'the lead foot could play it'
-      : `the lead foot would have ${tenth(missing.nearestMs)} ms between its nearest strokes`
+      : `the lead foot would have ${wholeMs(missing.nearestMs)} ms between its nearest strokes`
   return `${kit.name} has one pedal, and ${strokes} of J need a second: ${alone}`
 }
 

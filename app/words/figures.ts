@@ -2,14 +2,18 @@
 
 const RULES = new Intl.PluralRules('en-GB')
 const LIST = new Intl.ListFormat('en-GB', { type: 'conjunction' })
-const EITHER = new Intl.ListFormat('en-GB', { type: 'disjunction' })
 
 /** Slots, to a hundredth where a grid change leaves a fraction. */
 export function slots(count: number): string {
   return String(Math.round(count * 100) / 100)
 }
 
-/** Milliseconds and rates, to a tenth. */
+/** Milliseconds as the model has them: whole, since it is no more exact. */
+export function wholeMs(ms: number): string {
+  return String(Math.round(ms))
+}
+
+/** Rates, and milliseconds that were measured, to a tenth. */
 export function tenth(value: number): string {
   return value.toFixed(1)
 }
@@ -24,6 +28,11 @@ export function wholeTempo(bpm: number): string {
   return String(Math.floor(bpm + 1e-6))
 }
 
+/** A tempo that was played or typed: to a tenth, without a nought behind the point. */
+export function tempoFigure(tempo: number): string {
+  return String(Math.round(tempo * 10) / 10)
+}
+
 /** A number of things: `1 bar`, `2 bars`; of a word that takes no `s`, `many` is its plural. */
 export function plural(count: number, word: string, many = `${word}s`): string {
   return `${count} ${RULES.select(count) === 'one' ? word : many}`
@@ -32,11 +41,6 @@ export function plural(count: number, word: string, many = `${word}s`): string {
 /** Things one after the other: `2`, `2 and 4`, `2, 3 and 4`. */
 export function listWords(things: readonly (string | number)[]): string {
   return LIST.format(things.map(String))
-}
-
-/** One of some things: `2`, `2 or 4`, `2, 3 or 4`. */
-export function eitherWords(things: readonly (string | number)[]): string {
-  return EITHER.format(things.map(String))
 }
 
 /** Slots from one to before another, counted from 1: `slot 6`, `slots 6 and 7`, `slots 3 to 8`. */

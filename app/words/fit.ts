@@ -84,7 +84,7 @@ function again({ again: meets }: LineFit): string {
 function offPlace(lick: Lick, sum: LineFit, counting: CountingSystem): string {
   const { end, target: aimed } = aimOf(lick)
   if (sum.left.ticks > 0 && lick.line.slots.length > 0)
-    return `Free from ${placeIn(lick, end, counting)}`
+    return `Empty from ${placeIn(lick, end, counting)}`
   if (sum.left.ticks >= 0) return ''
   const over = slotAt(lick, aimed)
   if (over) {

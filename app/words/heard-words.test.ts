@@ -17,7 +17,9 @@ describe('what is said of what was heard', () => {
     const said = (counted: number, ...claims: (typeof late | typeof uneven)[]) =>
       claimsWords({ claims, tooFew: [] }, counted, true)
     expect(said(5, late)).toBe('Left hand 9 ms late, give or take 3.')
-    expect(said(5, uneven)).toBe('From right hand to kick it takes 12 % longer than back.')
+    expect(said(5, uneven)).toBe(
+      'The step from right hand to kick is 12 % longer than the step back.',
+    )
     const claims = [{ ...late, most: 3 }]
     expect(claimsWords({ claims, tooFew: [] }, 5, false, () => '3a')).toBe(
       'Left hand 9 ms late, give or take 3, most on 3a.',
@@ -39,7 +41,7 @@ describe('what is said of what was heard', () => {
       'Threes lean to triplets, by a third of the way. What should be struck together is 26 ms apart.',
     )
     expect(leansFromWords(104)).toBe('Threes lean to triplets from 104 bpm up.')
-    expect(said(5)).toBe('Nothing that would be heard is off in these rounds.')
+    expect(said(5)).toBe('No audible faults in these rounds.')
     expect(claimsWords({ claims: [], tooFew: [] }, 5, false)).toBe(
       'Not everything is on time in these rounds, but no one habit shows yet.',
     )

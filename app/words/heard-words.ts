@@ -37,7 +37,7 @@ export function claimsWords(
     return `Not enough yet: ${counted} of the ${LEAST_ROUNDS} rounds that carry a sentence.`
   if (claims.length === 0)
     return clean
-      ? 'Nothing that would be heard is off in these rounds.'
+      ? 'No audible faults in these rounds.'
       : 'Not everything is on time in these rounds, but no one habit shows yet.'
   return claims.map((claim) => claimWords(claim, placeOf)).join(' ')
 }
@@ -63,7 +63,7 @@ function claimWords(claim: Claim, placeOf: (slot: number) => string): string {
     return `What should be struck together is ${Math.round(claim.meanMs)} ms apart.`
   const [a, b] = claim.limbs.map(limbName)
   const percent = Math.round((claim.ratio - 1) * 100)
-  return `From ${a} to ${b} it takes ${percent} % longer than back.`
+  return `The step from ${a} to ${b} is ${percent} % longer than the step back.`
 }
 
 /** A limb, or strokes of which nobody can hear whose they are. */

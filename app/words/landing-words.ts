@@ -17,7 +17,7 @@ import {
 } from '~/core/playing'
 import { isOneHand } from '~/core/sticking'
 import { type CountingSystem, secondsPerTick, type Ticks } from '~/core/time'
-import { tenth } from './figures'
+import { wholeMs, wholeTempo } from './figures'
 import { LIMB_NAMES } from './limb-names'
 import { capital } from './move-words'
 import { placeIn } from './places'
@@ -31,7 +31,7 @@ export function landingWords(
   counting?: CountingSystem,
 ): string[] {
   const approach = approachOf(lick)
-  if (!approach) return ['Nothing is played yet']
+  if (!approach) return ['No strokes yet']
   const { beat } = frameTicks(lick.frame)
   const milliseconds = (ticks: Ticks) => ticks * secondsPerTick(tempo, beat) * 1000
   const last = lineEvents(lick).at(-1)
@@ -42,10 +42,10 @@ export function landingWords(
   const gap = milliseconds(approach.gapTicks)
   const when =
     gap > 0
-      ? `${tenth(gap)} ms before the landing`
+      ? `${wholeMs(gap)} ms before the landing`
       : gap === 0
         ? 'the landing itself'
-        : `${tenth(-gap)} ms after the landing`
+        : `${wholeMs(-gap)} ms after the landing`
   const place = placeIn(lick, last?.tick ?? 0, counting)
   const lines = [`Ends with ${limbs} on ${surfaces}, on ${place}: ${when}`]
   const { kind } = lick.frame.landing
@@ -69,9 +69,9 @@ function crashWords(hands: readonly LandingHand[]): string {
       ? 'Whether a hand reaches a crash in time is not known: hands are not decided'
       : 'At this tempo no hand reaches a crash in time: see Speed'
   }
-  const crash = `${LIMB_NAMES[best.hand]} on ${theSurface(best.crash)}`
-  const until = Number.isFinite(best.bpm) ? `, up to ${tenth(best.bpm)}` : ''
-  return `In reach: ${crash}${until}${best.open ? ', whoever plays the undecided strokes' : ''}`
+  const crash = `${capital(LIMB_NAMES[best.hand])} reaches ${theSurface(best.crash)} in time`
+  const until = Number.isFinite(best.bpm) ? `, up to ${wholeTempo(best.bpm)} bpm` : ''
+  return `${crash}${until}${best.open ? ', whoever plays the undecided strokes' : ''}`
 }
 
 /** The free hand; a grace just before, or a part in an ostinato, keeps it from being quite free. */
@@ -111,7 +111,7 @@ function handsBackWords(
     .map(({ limb, fromTick, toTick, toSurface, needMs }) => {
       const has = milliseconds(toTick - fromTick)
       const enough = has >= needMs ? 'enough' : 'too little'
-      return `${capital(LIMB_NAMES[limb])} to ${theSurface(toSurface)}: has ${tenth(has)} ms, needs ${Math.round(needMs)}, ${enough}`
+      return `${capital(LIMB_NAMES[limb])} to ${theSurface(toSurface)}: has ${wholeMs(has)} ms, needs ${Math.round(needMs)}, ${enough}`
     })
 }
 
@@ -135,6 +135,6 @@ export function footAdvice(lick: Lick, tempo: number, setting: Setting): FootAdv
   const enough = has >= foot.needMs ? 'enough' : 'too little'
   return {
     ...foot,
-    text: `The kick lands again ${tenth(has)} ms later, ${NTH[foot.kind]}: it needs ${Math.round(foot.needMs)}, ${enough}`,
+    text: `The kick lands again ${wholeMs(has)} ms later, ${NTH[foot.kind]}: it needs ${Math.round(foot.needMs)}, ${enough}`,
   }
 }

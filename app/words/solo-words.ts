@@ -77,7 +77,7 @@ export function joinFaults(join: Join, sections: readonly Section[]): string[] {
     if (fault.kind === 'over')
       return 'The line is longer than its bars: it goes on over the next part.'
     if (fault.kind === 'clash')
-      return `The ${LIMB_NAMES[fault.limb]} is wanted twice at once on ${soloPlace(sections, fault.tick)}.`
+      return `The ${LIMB_NAMES[fault.limb]} has two notes at once on ${soloPlace(sections, fault.tick)}.`
     const { move } = fault
     const where = `${soloPlace(sections, move.fromTick)} to ${soloPlace(sections, move.toTick)}`
     return `${moveName(move)}, ${where}: needs ${Math.round(move.needMs)} ms, so up to ${playable(move.bpm)}.`

@@ -1,7 +1,7 @@
 import { approachOf, type Lick } from '~/core/line'
 import type { Reading } from '~/core/playing'
 import type { Answers } from './answers'
-import { tenth } from './figures'
+import { wholeTempo } from './figures'
 import { LIMB_NAMES } from './limb-names'
 import { capital } from './move-words'
 
@@ -17,7 +17,7 @@ export interface ShortAnswer {
  */
 export function landingVerdict(lick: Lick): ShortAnswer {
   const landing = approachOf(lick)
-  if (!landing) return { first: 'Nothing is played yet', rest: '' }
+  if (!landing) return { first: 'No strokes yet', rest: '' }
   const last = landing.lastLimbs
     .map((limb) => (limb === 'XH' ? 'a hand' : LIMB_NAMES[limb]))
     .join(' and ')
@@ -36,7 +36,7 @@ const FREE = {
 
 /** How fast it goes: `Playable up to 136`, with what sets that. */
 export function speedVerdict({ lowest, limits }: Pick<Answers, 'lowest' | 'limits'>): ShortAnswer {
-  if (lowest) return { first: tenth(lowest.bpm), rest: READING_WORDS[lowest.reading] }
+  if (lowest) return { first: wholeTempo(lowest.bpm), rest: READING_WORDS[lowest.reading] }
   return { first: '', rest: limits[0] ?? 'No speed limit' }
 }
 

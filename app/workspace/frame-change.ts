@@ -2,7 +2,7 @@ import { type Key, parseLickText, setValues } from '~/codecs/lick-text'
 import { applyTransaction, toTransaction } from '~/core/editing'
 import { frameTicks, type Lick, strokeEvents, TEMPO_RANGE, trueSpeed } from '~/core/line'
 import { findPlace, meterName, swungTick } from '~/core/time'
-import { tenth } from '~/words/figures'
+import { wholeMs } from '~/words/figures'
 
 /** A key of the text with the values that it is to have. */
 type Row = readonly [key: Key, values: readonly string[]]
@@ -58,7 +58,7 @@ export function speedNotice(before: Lick, after: Lick): FrameNotice | null {
   const kept = (bpm: number) => Math.round(((bpm * is) / was) * 1e4) / 1e4
   const inRange = (bpm: number) => bpm >= TEMPO_RANGE.least && bpm <= TEMPO_RANGE.most
   const scaled = [tempo, ...(goal === null ? [] : [goal])].map(kept)
-  const message = `The tempo stays at ${tempo}: a slot now takes ${tenth(is)} ms, before ${tenth(was)}.`
+  const message = `The tempo stays at ${tempo}: a slot now takes ${wholeMs(is)} ms, before ${wholeMs(was)}.`
   if (!scaled.every(inRange)) return { message, offer: null }
   const rows: readonly Row[] = [
     ['tempo', [String(kept(tempo))]],

@@ -9,7 +9,6 @@ const KEYS = [
   ...['Control+z', 'Control+y', 'Control+Shift+z', 'Control+a', 'Control+k'],
   ...['Control+x', 'Control+c', 'Control+v'],
   ...Array.from('1234567890', (digit) => `Alt+${digit}`),
-  ...['Alt+Shift+1', 'Alt+Shift+2', 'Alt+Shift+3'],
 ]
 /** What is typed or pasted in one go. */
 const TEXTS = [

@@ -86,7 +86,7 @@ const PLACES = [
   '/settings',
 ]
 /** Panels that have the most to press. */
-const CROWDED = ['Cells', 'Change', 'Fit', 'Voices', 'Feet', 'Families', 'Versions']
+const CROWDED = ['Cells', 'Change', 'Fit', 'Voices', 'Feet', 'Families', 'Notes']
 
 /** Every page, and the bench with panels that have the most to press. */
 async function expectLarge(page: Page, least: number) {

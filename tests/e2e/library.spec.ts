@@ -134,7 +134,7 @@ test('licks are heard from the list, and seen side by side with their versions',
   page,
 }) => {
   await openLick(page, 'Parade')
-  const versions = await openPanel(page, 'Versions')
+  const versions = await openPanel(page, 'Notes')
   await versions.getByLabel('Name of the version').fill('as it was')
   await versions.getByRole('button', { name: 'Save this version' }).click()
   await expect(versions.getByText('the same as on the bench')).toBeVisible()

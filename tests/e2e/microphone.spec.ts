@@ -123,7 +123,7 @@ test('a simulated drummer’s sound is heard by the same ear, and has the habit 
   })
   // Nothing is measured here: the sound comes when it was told to come.
   await expect(along.getByText(/A simulated player’s sound/)).toBeVisible()
-  await expect(along.getByText(/^(Nothing that would be heard|Not enough yet)/)).toBeVisible()
+  await expect(along.getByText(/^(No audible faults|Not enough yet)/)).toBeVisible()
 })
 
 test('a microphone that is refused is told, with what to do instead', async ({ page, context }) => {

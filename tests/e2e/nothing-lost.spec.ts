@@ -62,7 +62,7 @@ test('a conflict stays until it is decided, whatever is typed, and both versions
   await loser.getByRole('button', { name: 'Keep mine' }).click()
   await kept(loser)
   await expect(sticking(winner)).toHaveValue(mine)
-  await loser.getByRole('button', { name: 'Versions', exact: true }).click()
+  await loser.getByRole('button', { name: 'Notes', exact: true }).click()
   await expect(loser.getByLabel(/^Name of From another tab/)).toBeVisible()
   await loser.getByRole('button', { name: /^Restore From another tab/ }).click()
   await expect(sticking(loser)).toHaveValue(theirs)

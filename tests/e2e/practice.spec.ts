@@ -329,7 +329,7 @@ test('voices are drawn anew each time round, and what was heard is kept as a ver
   await page.getByRole('button', { name: 'Stop: tap the count' }).click()
   await page.getByLabel('Changes each time').selectOption({ label: 'saved versions in turn' })
   await page.getByRole('heading', { level: 1 }).getByRole('link').click()
-  const panel = await openPanel(page, 'Versions')
+  const panel = await openPanel(page, 'Notes')
   await expect(panel.getByLabel(/^Name of Improvised voices/)).toBeVisible()
   await panel.getByRole('button', { name: 'Hear them in a row' }).click()
   await expect(

@@ -106,7 +106,7 @@ test('a family is stepped through by key', async ({ page }) => {
 test('versions are saved, compared and restored', async ({ page }) => {
   await openLick(page, 'Tightrope')
   await sticking(page).fill('RRLK RRLK RRLL')
-  await open(page, 'Versions')
+  await open(page, 'Notes')
   await page.getByLabel('Name of the version').fill('plain tail')
   await page.getByRole('button', { name: 'Save this version' }).click()
   await expect(panel(page).getByText('the same as on the bench')).toBeVisible()

@@ -15,7 +15,7 @@ const FORM = '1.'
 const SEPARATOR = '\u0000'
 /** A text and a voicing of 64 KiB each, and what is between them. */
 const MOST_BYTES = 2 * MAX_TEXT_BYTES + 1
-export const NOT_WHOLE = 'The link is not whole: copy it again, to its last letter.'
+export const NOT_WHOLE = 'The link is incomplete: copy it again, to its last letter.'
 
 /**
  * A lick as it stands in an address after the hash, compressed; only letters that addresses keep as they

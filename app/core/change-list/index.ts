@@ -1,4 +1,4 @@
-export { CHANGE_KINDS, type Change, type ChangeContext, type ChangeKind } from './change'
+export type { Change, ChangeContext, ChangeKind } from './change'
 export { CHANGES } from './changes'
 export {
   CHOICES,

@@ -1,6 +1,7 @@
 import { Archive } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
+import { plural } from '~/words/figures'
 import { ExportButton } from './export-button'
 import { ImportPart } from './import-part'
 import { reminderWords, sizeWords } from './import-view'
@@ -33,7 +34,7 @@ export function BackupPage() {
             : 'No backup has been made in this browser yet.'}
           {state !== null &&
             state.aside > 0 &&
-            ` ${state.aside} ${state.aside === 1 ? 'entry' : 'entries'} that can’t be read ${state.aside === 1 ? 'is' : 'are'} kept aside; every backup holds ${state.aside === 1 ? 'it' : 'them'}.`}
+            ` ${plural(state.aside, 'entry', 'entries')} that can’t be read ${state.aside === 1 ? 'is' : 'are'} kept aside; every backup holds ${state.aside === 1 ? 'it' : 'them'}.`}
         </p>
       </section>
       <ImportPart />
@@ -87,7 +88,7 @@ function StoragePart() {
           >
             Ask it to keep the data
           </button>
-          {asked && <span role="status">It declined. Save a backup now and then.</span>}
+          {asked && <span role="status">The browser refused. Save a backup now and then.</span>}
         </p>
       )}
     </section>

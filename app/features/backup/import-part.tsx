@@ -163,7 +163,7 @@ function Found({ entries, imported: { state, run, cancel } }: FoundProps) {
       </table>
       {differing.length > 0 && (
         <fieldset className="flex flex-wrap items-center gap-x-4 gap-y-1 text-sm">
-          <legend className="mb-1">What is here in another state:</legend>
+          <legend className="mb-1">Changed since the backup:</legend>
           {CHOICES.map(([choice, label]) => (
             <label key={choice} className="flex items-center gap-2">
               <input

@@ -32,7 +32,7 @@ export async function paste(
   workspace.tell({
     message: `Pasted as ${shortened(written.line)}: ${written.turned.join(', ')}.`,
     offer: {
-      label: 'Paste it as it was',
+      label: 'Undo conversion',
       act: () => {
         workspace.travel('undo')
         plain()

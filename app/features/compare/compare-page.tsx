@@ -12,7 +12,7 @@ import { useCounting, useSettingFor } from '~/live/use-setting'
 import { useHearLick } from '~/playback/use-hear-lick'
 import { type Kept, type LickRecord, liveVersions, loadLicks } from '~/storage'
 import { Act } from '~/ui/parts'
-import { tenth } from '~/words/figures'
+import { wholeTempo } from '~/words/figures'
 import { gridWords } from '~/words/grid-words'
 import { startPlace } from '~/words/places'
 import { landingVerdict } from '~/words/verdict'
@@ -101,7 +101,7 @@ function Column({ record, lick, first, onHear }: ColumnProps) {
       </p>
       <p>
         {[lands.rest, lands.first].filter(Boolean).join(', ')}
-        {limit !== null && `; playable up to ${tenth(limit)} with the landing`}
+        {limit !== null && `; up to ${wholeTempo(limit)} bpm with the landing`}
       </p>
       {first && <p>{differenceWords(first, lick, 'the same as the first')}</p>}
       <p>

@@ -95,7 +95,7 @@ export function FlowForm({
       {setup.mode === 'stretch' && count('beats', 'Extra beats, at most', [1, 2, 3, 4, 6, 8])}
       {count('mostInRow', 'Same cell in a row, at most', [1, 2, 3, 4, 6, 9])}
       <SelectField
-        label="Longest run at joins"
+        label="Most strokes in a row by one limb"
         value={String(setup.longestRun)}
         options={[
           ...[1, 2, 3, 4].map((one) => ({ value: String(one), label: String(one) })),
@@ -149,7 +149,7 @@ export function FlowForm({
         onChange={(voicing) => onChange({ voicing })}
       />
       <SelectField
-        label="Drawn anew each time"
+        label="Vary each time"
         value={setup.varies}
         options={VARIES}
         onChange={(varies) => onChange({ varies: varies as FlowSetup['varies'] })}
@@ -173,7 +173,7 @@ export function FlowForm({
         checked={setup.answers}
         onTick={(answers) => onChange({ answers })}
       >
-        Call and answer: leave as many bars free after each phrase
+        Call and response: leave as many bars free after each phrase
       </Tick>
     </section>
   )

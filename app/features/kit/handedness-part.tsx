@@ -24,7 +24,7 @@ export const HandednessPart = memo(function HandednessPart({
     <fieldset className="flex flex-col gap-2">
       <legend className="float-left mb-2 font-semibold text-lg">Handedness</legend>
       <p className="text-(--quiet) text-sm">
-        Turns every lick and plan, and back; what is stored stays as it was written.
+        Mirrors the display only; what is stored stays as it was written.
       </p>
       <Tick className="font-medium" checked={all} onTick={turnAll}>
         Left-handed

@@ -72,7 +72,7 @@ export function DelayPart({
         </button>
         {measured !== null && (
           <Act onClick={() => onDelays({ [source]: measured })}>
-            {NAMES[source]}: {measured} ms late. Take that off
+            {NAMES[source]}: {measured} ms late. Correct for it
           </Act>
         )}
         <span role="status" className="text-(--quiet) text-sm">

@@ -37,7 +37,7 @@ export function PadLimbs({
     <Part title="Pads by limb" level={2}>
       <p className="text-(--quiet) text-sm">
         A pad that one limb alone strikes is told apart from the others. Choose the limb, then
-        strike the pad. Pads that are not listed are told by your kit’s notes, where one limb alone
+        strike the pad. Pads that are not listed are identified from kit notes, where one limb alone
         plays that piece; else either hand may have struck them.
       </p>
       <p className="flex flex-wrap gap-1.5">
@@ -61,7 +61,7 @@ export function PadLimbs({
           ))}
       </ul>
       <p className="flex flex-wrap items-center gap-1.5 text-sm">
-        <span className="text-(--quiet)">No pads at hand? These stand in:</span>
+        <span className="text-(--quiet)">No pads at hand? Try these:</span>
         {STAND_IN_PADS.map((note) => (
           <Act key={note} onClick={() => strikeStandIn(note)}>
             Pad {note}

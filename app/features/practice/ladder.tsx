@@ -14,7 +14,7 @@ import { findGrid, gridName } from '~/core/time'
 import { IconButton } from '~/ui/icon-button'
 import { NumberField } from '~/ui/number-field'
 import { Pick } from '~/ui/pick'
-import { figure } from './words'
+import { tempoFigure } from '~/words/figures'
 
 interface LadderProps {
   readonly rungs: readonly GridRung[]
@@ -54,7 +54,7 @@ export function Ladder(props: LadderProps) {
                 onClick={() => onGo(i)}
               >
                 <span>
-                  {figure(tempo)}
+                  {tempoFigure(tempo)}
                   {mixed && <span className="ml-2 font-normal text-sm">{gridName(grid)}</span>}
                 </span>
                 <span className="font-normal text-(--quiet) text-sm">

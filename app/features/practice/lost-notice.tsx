@@ -1,4 +1,4 @@
-import { figure } from './words'
+import { tempoFigure } from '~/words/figures'
 
 /**
  * Says that a slower tempo (quarter-note bpm) was put under the one where the lick was lost, and offers
@@ -13,7 +13,7 @@ export function LostNotice({
 }) {
   return (
     <p role="status" className="flex flex-wrap items-center gap-3 text-sm">
-      Lost on the lowest tempo: {figure(tempo)} is now below it.
+      Lost on the lowest tempo: {tempoFigure(tempo)} is now below it.
       {onOneSurface && (
         <button
           type="button"

@@ -15,6 +15,7 @@ import { findGrid, type Grid, gridName } from '~/core/time'
 import type { PlanRecord, PlanTemplate, PracticeSessionRecord, Settings } from '~/storage'
 import { SelectField } from '~/ui/field'
 import { Tick } from '~/ui/tick'
+import { plural, tempoFigure } from '~/words/figures'
 import { LADDER_WORDS, ORDER_WORDS } from '~/words/plan-words'
 import { AddStep } from './add-step'
 import { Ladder } from './ladder'
@@ -25,7 +26,7 @@ import type { Step } from './step-view'
 import { Templates } from './templates'
 import type { SetPlan } from './use-plan'
 import type { SavedVersion } from './use-saved-versions'
-import { figure, ladderJumpWords } from './words'
+import { ladderJumpWords } from './words'
 
 const REPEATS = [2, 4, 6, 8, 12, 16, 24, 32]
 
@@ -172,7 +173,8 @@ export function PlanAside(props: PlanAsideProps) {
           }}
         />
         <p className="text-(--quiet) text-sm">
-          {Math.max(1, Math.round(minutes))} minutes in all, {plan.repeats} repeats per tempo
+          {plural(Math.max(1, Math.round(minutes)), 'minute')}, {plural(plan.repeats, 'repeat')} per
+          tempo
         </p>
       </div>
       <SelectField
@@ -252,5 +254,5 @@ function nextWords(
   const step = index < 0 ? 'back to the step' : (follower?.words ?? 'the end of the plan')
   if (!next) return step
   const grid = onlyGrid(rungs) ? '' : ` in ${gridName(next.grid)}`
-  return `${figure(next.tempo)} bpm${grid}, then ${step}`
+  return `${tempoFigure(next.tempo)} bpm${grid}, then ${step}`
 }

@@ -12,6 +12,7 @@ import type { Kept, LickRecord, PlanRecord } from '~/storage'
 import { late } from '~/ui/late'
 import { Trouble } from '~/ui/parts'
 import { usePageTitle } from '~/ui/use-page-title'
+import { tempoFigure } from '~/words/figures'
 import { PracticeDesk, stepAt } from '~/workspace/practice-desk'
 import { type InSet, SetBar } from '../sets'
 import { AlongPart } from './along-part'
@@ -48,7 +49,7 @@ import { useStored } from './use-stored'
 import { useTrainer } from './use-trainer'
 import { useHasVoice, useVoiceCount } from './use-voice-count'
 import { useWarnings } from './use-warnings'
-import { figure, phaseWords, voiceCount } from './words'
+import { phaseWords, voiceCount } from './words'
 
 const NONE: readonly Lick[] = []
 
@@ -256,8 +257,8 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
             {stillWords()}
           </p>
           <p className="font-semibold text-lg tabular-nums" role="status">
-            {figure(tempo)} bpm
-            {trainer.nextTempo !== null && `, next ${figure(trainer.nextTempo)}`}
+            {tempoFigure(tempo)} bpm
+            {trainer.nextTempo !== null && `, next ${tempoFigure(trainer.nextTempo)}`}
           </p>
           <p className="font-semibold text-lg tabular-nums">repeat {repeat}</p>
         </div>

@@ -201,18 +201,16 @@ describe('what is said', () => {
 
   it('names true speed, strain, log and phase', () => {
     expect(speedWords(lickOf('grid: 1/16t\nline: RL'), 90)).toBe(
-      '540 strokes a minute, 111.1 ms apart',
+      '540 strokes a minute, 111 ms apart',
     )
     // What is counted are strokes, not slots, feet alone included.
-    expect(speedWords(lickOf('R-R-'), 80)).toBe('160 strokes a minute, 375.0 ms apart')
-    expect(speedWords(lickOf('K--K'), 80)).toBe('107 strokes a minute, 562.5 ms apart')
-    expect(speedWords(lickOf('RL-R'), 80)).toBe(
-      '160 to 320 strokes a minute, 375.0 to 187.5 ms apart',
-    )
+    expect(speedWords(lickOf('R-R-'), 80)).toBe('160 strokes a minute, 375 ms apart')
+    expect(speedWords(lickOf('K--K'), 80)).toBe('107 strokes a minute, 563 ms apart')
+    expect(speedWords(lickOf('RL-R'), 80)).toBe('160 to 320 strokes a minute, 375 to 188 ms apart')
     expect(speedWords(lickOf('R'), 80)).toBe('1 stroke')
     const heavy = lickOf('groove: none\nlanding: none\nline: RLRL*4\nunder: @1/8 K')
     expect(strainsAt(heavy, 184, DEFAULT_SETTING).map(strainWords)[0]).toBe(
-      'kick: 163.0 ms between strokes, but it needs 170. Play it slower, or only briefly.',
+      'kick: 163 ms between strokes, but it needs 170. Play it slower, or only briefly.',
     )
     const [log] = lickLogs([{ ...session(92.54, '1/16'), at: 0 }])
     expect(log && logWords(log)).toBe('1 session, 2 minutes; clean at 92.5')
@@ -276,7 +274,7 @@ describe('what is said', () => {
         { limb: 'RH', strokes: 3 },
         { limb: 'RF', strokes: 2 },
       ]),
-    ).toBe('at the repeat: right hand 3 in a row, kick 2 in a row')
+    ).toBe('at the repeat: right hand 3 in a row and kick 2 in a row')
     expect(seamWords([{ limb: 'RH', strokes: 2 }])).toBe('')
   })
 

@@ -95,7 +95,7 @@ function ArrangedStep({
   onGo,
   onArrange,
 }: StepListProps & { readonly step: Step; readonly at: number }) {
-  const { ref, handleRef } = useSortableRow(step.key, at)
+  const { ref, handleRef } = useSortableRow(step.key, at, step.words)
   const { words, skipped } = step
   const removable = isAdded(step.part) || steps.filter(({ part }) => part === step.part).length > 1
   return (

@@ -22,7 +22,7 @@ import {
   type Ticks,
 } from '~/core/time'
 import type { PracticeSessionRecord, Settings } from '~/storage'
-import { plural, tenth } from '~/words/figures'
+import { listWords, plural, tempoFigure, wholeMs } from '~/words/figures'
 import { LIMB_NAMES } from '~/words/limb-names'
 import type { Phase } from './lights'
 import { stillWords } from './still-words'
@@ -30,15 +30,10 @@ import { stillWords } from './still-words'
 /** `3 sessions, 12 minutes; clean at 84, tense at 92`. */
 export function logWords({ sessions, seconds, bestClean, tense }: LickLog): string {
   const minutes = Math.round(seconds / 60)
-  const time = minutes === 0 ? `${Math.round(seconds)} seconds` : plural(minutes, 'minute')
-  const clean = bestClean === null ? 'not clean yet' : `clean at ${figure(bestClean)}`
-  const tight = tense === null ? '' : `, tense at ${figure(tense)}`
+  const time = minutes === 0 ? plural(Math.round(seconds), 'second') : plural(minutes, 'minute')
+  const clean = bestClean === null ? 'not clean yet' : `clean at ${tempoFigure(bestClean)}`
+  const tight = tense === null ? '' : `, tense at ${tempoFigure(tense)}`
   return `${plural(sessions, 'session')}, ${time}; ${clean}${tight}`
-}
-
-/** A tempo to a tenth, without a nought behind the point. */
-export function figure(tempo: number): string {
-  return String(Math.round(tempo * 10) / 10)
 }
 
 /** A syllable as a voice says it. */
@@ -110,13 +105,13 @@ export function phaseWords({ name, bar }: Phase, { frame }: Lick, bars: number):
     case 'groove':
       return frame.lead > 1 && bar <= frame.lead ? `groove, bar ${bar} of ${frame.lead}` : 'groove'
     case 'fill':
-      if (bars === 0) return 'over and over'
+      if (bars === 0) return 'loop'
       return bars > 1 ? `fill, bar ${bar} of ${bars}` : 'fill'
   }
 }
 
 /**
- * `160 strokes a minute, 375.0 ms apart`; where the gaps between strokes differ, from the widest to the
+ * `160 strokes a minute, 375 ms apart`; where the gaps between strokes differ, from the widest to the
  * narrowest. What is counted are the onsets of the line, not its slots.
  */
 export function speedWords(lick: Lick, tempo: number): string {
@@ -127,13 +122,13 @@ export function speedWords(lick: Lick, tempo: number): string {
   const [wide, narrow] = [Math.max(...gaps) * perTick, Math.min(...gaps) * perTick]
   const rate = (ms: number) => String(Math.round(60_000 / ms))
   const range = (a: string, b: string) => (a === b ? a : `${a} to ${b}`)
-  return `${range(rate(wide), rate(narrow))} strokes a minute, ${range(tenth(wide), tenth(narrow))} ms apart`
+  return `${range(rate(wide), rate(narrow))} strokes a minute, ${range(wholeMs(wide), wholeMs(narrow))} ms apart`
 }
 
 /** `clean at 84`, `tense at 92`, `not clean yet`: what the log says of one step. */
 export function stepLogWords({ bestClean, tense }: StepLog): string {
-  const clean = bestClean === null ? 'not clean yet' : `clean at ${figure(bestClean)}`
-  return tense === null ? clean : `${clean}, tense at ${figure(tense)}`
+  const clean = bestClean === null ? 'not clean yet' : `clean at ${tempoFigure(bestClean)}`
+  return tense === null ? clean : `${clean}, tense at ${tempoFigure(tense)}`
 }
 
 /**
@@ -146,9 +141,9 @@ export function ladderJumpWords(rungs: readonly GridRung[], beat: Ticks): string
   if (jumps.every((jump) => jump <= LARGEST_STEP)) return ''
   const speeds = onlyGrid(rungs)
     ? ''
-    : `${listed(ordered.map(({ perMinute }) => String(Math.round(perMinute))))} strokes a minute. `
+    : `${listWords(ordered.map(({ perMinute }) => String(Math.round(perMinute))))} strokes a minute. `
   const steps = jumps.length === 1 ? 'A step' : 'Steps'
-  return `${speeds}${steps} of ${listed(jumps.map(percent))}, above the usual ${percent(DEFAULT_CAP)}.`
+  return `${speeds}${steps} of ${listWords(jumps.map(percent))}, above the usual ${percent(DEFAULT_CAP)}.`
 }
 
 /** Whole tempos may be a little over the cap by rounding. */
@@ -156,10 +151,6 @@ const LARGEST_STEP = DEFAULT_CAP + 0.005
 
 function percent(share: number): string {
   return `${Math.round(share * 100)} %`
-}
-
-function listed(words: readonly string[]): string {
-  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`
 }
 
 /** From where a change of grid is told as a jump. */
@@ -179,12 +170,12 @@ export function jumpWords(
   if (!last || !grid || gridName(grid) === gridName(lick.frame.grid)) return ''
   const jump = speedJump({ tempo: last.tempo, grid }, { tempo, grid: lick.frame.grid })
   if (jump < JUMP) return ''
-  return `${figure(tempo)} in ${gridName(lick.frame.grid)} is ${jump.toFixed(2)} times as fast as ${figure(last.tempo)} in ${last.grid}, as it was last time.`
+  return `${tempoFigure(tempo)} in ${gridName(lick.frame.grid)} is ${jump.toFixed(2)} times as fast as ${tempoFigure(last.tempo)} in ${last.grid}, as it was last time.`
 }
 
-/** `kick: 163.0 ms between strokes, but it needs 170. Play it slower, or only briefly.` */
+/** `kick: 163 ms between strokes, but it needs 170. Play it slower, or only briefly.` */
 export function strainWords({ move, haveMs }: Strain): string {
-  return `${LIMB_NAMES[move.limb]}: ${tenth(haveMs)} ms between strokes, but it needs ${Math.round(move.needMs)}. Play it slower, or only briefly.`
+  return `${LIMB_NAMES[move.limb]}: ${wholeMs(haveMs)} ms between strokes, but it needs ${Math.round(move.needMs)}. Play it slower, or only briefly.`
 }
 
 /** From how many in a row a seam is said: a foot's own doubles are as hard as a hand's threes. */
@@ -195,7 +186,7 @@ export function seamWords(runs: readonly SeamRun[]): string {
   const said = runs.filter(({ limb, strokes }) => strokes >= WORTH_SAYING[limb])
   if (said.length === 0) return ''
   const each = said.map(({ limb, strokes }) => `${LIMB_NAMES[limb]} ${strokes} in a row`)
-  return `at the repeat: ${each.join(', ')}`
+  return `at the repeat: ${listWords(each)}`
 }
 
 /** `12 min · break in 13`; what is due once the time is over. */

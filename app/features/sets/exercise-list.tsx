@@ -44,9 +44,9 @@ function Exercise({
   at: number
   onEdit: ExerciseListProps['onEdit']
 }) {
-  const { ref, handleRef } = useSortableRow(one.lickId, at)
   const { summary, clean, goal, share, overdue, lickId } = one
   const title = summary?.title ?? 'A lick that is no longer there'
+  const { ref, handleRef } = useSortableRow(one.lickId, at, title)
   const own = set.exercises[at]
   return (
     <li

@@ -88,8 +88,8 @@ function LickOnSheet({
   readonly title: string | null
   readonly onRemove: () => void
 }) {
-  const { ref, handleRef } = useSortableRow(id, at)
   const name = title ?? 'A lick that is no longer there'
+  const { ref, handleRef } = useSortableRow(id, at, name)
   return (
     <li ref={ref} className="flex items-center gap-1 bg-base-200">
       <MoveHandle handleRef={handleRef} name={name} />

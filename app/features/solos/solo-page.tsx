@@ -269,7 +269,7 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
                 value={column}
                 onChoose={setColumn}
               />
-              <span>bar by bar. Draw over the columns what you want.</span>
+              <span>bar by bar. Drag to set targets.</span>
             </div>
             <AddPart solo={solo} newId={newId} onAdd={(next) => desk.add(next)} />
             {part && (

@@ -109,7 +109,7 @@ describe('a solo in words', () => {
     if (!join) throw new Error('no join')
     expect(joinName(join, judged.sections, bad)).toBe('bar 1 to 2: Full to Other')
     expect(joinFaults(join, judged.sections)).toEqual([
-      'The right hand is wanted twice at once on bar 2, 1.',
+      'The right hand has two notes at once on bar 2, 1.',
     ])
     expect(joinLimit(join)).toMatch(/^up to \d+$/)
     expect(crossingWords(join, judged.sections)).toBe('')

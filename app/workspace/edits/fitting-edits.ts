@@ -1,7 +1,7 @@
 import { phraseOf, type SlotRange, startsOf } from '~/core/changes'
 import { continuedFrom, continuingOf, type Fix, type RunOn } from '~/core/fitting'
 import type { Lick } from '~/core/line'
-import { gridName } from '~/core/time'
+import { gridWords } from '~/words/grid-words'
 import { placeOn } from '~/words/places'
 import { type Edit, replaceRange } from './edits'
 import { repeatedRange } from './grouping-edits'
@@ -36,7 +36,7 @@ export function fixWords({ kind, grid, start, cut }: Fix, lick: Lick): string {
     case 'start':
       return `Start on ${placeOn(lick, start ?? 0, lick.frame.grid)}`
     case 'grid':
-      return `Play it on ${gridName(grid ?? lick.frame.grid)}`
+      return `Play it in ${gridWords(grid ?? lick.frame.grid)}`
   }
 }
 

@@ -4,7 +4,7 @@ import { useSearchParams } from 'react-router'
 import { LoadBoundary } from '~/ui/load-boundary'
 import { useBenchLick, useSelection } from '../state/use-workspace'
 import { aboutWords } from './about-words'
-import { PANELS, type Panel } from './panel-list'
+import { MOVED_PANELS, PANELS, type Panel } from './panel-list'
 
 /** The panel that the address names, and the way to open another; undefined closes it. */
 export function useOpenPanel() {
@@ -21,7 +21,8 @@ export function useOpenPanel() {
     [setSearch, known],
   )
   // Behind a colon the address may name a part of it.
-  return { panel: PANELS.find((one) => one.id === id?.split(':')[0]), open }
+  const [named = ''] = id?.split(':') ?? []
+  return { panel: PANELS.find((one) => one.id === (MOVED_PANELS[named] ?? named)), open }
 }
 
 /**

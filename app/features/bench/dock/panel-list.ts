@@ -3,13 +3,10 @@ import {
   Drum,
   FileText,
   Footprints,
-  Gauge,
   GitCompareArrows,
   Hand,
-  History,
   type LucideIcon,
   MessageSquareText,
-  Route,
   Ruler,
   Shapes,
   WandSparkles,
@@ -39,7 +36,14 @@ function panel(
   return { id, name, icon, about, whole: WHOLE.has(id), View: late(load) }
 }
 
-const WHOLE = new Set(['answers', 'hands', 'paths', 'speed', 'feet', 'versions', 'text'])
+const WHOLE = new Set(['answers', 'hands', 'feet', 'text'])
+
+/** Panels that were panels of their own, and in which they stand now: an address may still name them. */
+export const MOVED_PANELS: Readonly<Record<string, string>> = {
+  speed: 'answers',
+  paths: 'hands',
+  versions: 'notes',
+}
 
 /** Every panel, in the order of the rail. Each is fetched when it is opened first. */
 export const PANELS: readonly Panel[] = [
@@ -47,8 +51,8 @@ export const PANELS: readonly Panel[] = [
     'answers',
     'Answers',
     GitCompareArrows,
-    'fit landing speed limbs',
-    async () => (await import('../panels/answers-panel')).AnswersPanel,
+    'fit landing speed limbs limits bottleneck headroom tempo character load',
+    async () => (await import('../panels/answers-and-speed')).default,
   ),
   panel(
     'cells',
@@ -75,8 +79,8 @@ export const PANELS: readonly Panel[] = [
     'hands',
     'Hands',
     Hand,
-    'leading alternating clashes undecided',
-    async () => (await import('../panels/hands-panel')).HandsPanel,
+    'leading alternating clashes undecided paths crossings moves collisions kit from above',
+    async () => (await import('../panels/hands-and-paths')).default,
   ),
   panel(
     'voices',
@@ -84,20 +88,6 @@ export const PANELS: readonly Panel[] = [
     Drum,
     'toms cymbals orchestrate rules kit',
     async () => (await import('../panels/voices-panel')).VoicesPanel,
-  ),
-  panel(
-    'paths',
-    'Paths',
-    Route,
-    'crossings moves collisions kit from above',
-    async () => (await import('../panels/paths-panel')).PathsPanel,
-  ),
-  panel(
-    'speed',
-    'Speed',
-    Gauge,
-    'limits bottleneck headroom tempo character load',
-    async () => (await import('../panels/speed-panel')).SpeedPanel,
   ),
   panel(
     'feet',
@@ -117,15 +107,8 @@ export const PANELS: readonly Panel[] = [
     'notes',
     'Notes',
     MessageSquareText,
-    'remarks remember parts name practise',
-    async () => (await import('../panels/notes-panel')).NotesPanel,
-  ),
-  panel(
-    'versions',
-    'Versions',
-    History,
-    'compare restore snapshots',
-    async () => (await import('../panels/versions-panel')).VersionsPanel,
+    'remarks remember parts name versions compare restore snapshots',
+    async () => (await import('../panels/notes-and-versions')).default,
   ),
   panel(
     'text',

@@ -54,7 +54,7 @@ describe('what a change of metre or grid keeps', () => {
       lickOf('tempo: 80\ngoal: 100\nline: R'),
       lickOf('meter: 7/8\ntempo: 80\ngoal: 100\nline: R'),
     )
-    expect(notice?.message).toBe('The tempo stays at 80: a slot now takes 375.0 ms, before 187.5.')
+    expect(notice?.message).toBe('The tempo stays at 80: a slot now takes 375 ms, before 188.')
     expect(notice?.offer).toEqual({
       label: 'Keep the stroke speed: tempo 160',
       rows: [

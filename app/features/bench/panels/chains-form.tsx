@@ -120,7 +120,7 @@ function ChainList({
   return (
     <>
       <p className="text-sm" role="status">
-        {count === 1n ? 'One order' : `${count.toLocaleString('en')} orders`}
+        {count === 1n ? '1 order' : `${count.toLocaleString('en')} orders`}
         {BigInt(orders.length) < count && `, the first ${orders.length}`}:
       </p>
       <div className="flex flex-wrap gap-1.5">

@@ -85,7 +85,7 @@ function barsBefore(lick: Lick, { from }: SlotRange): number {
   return Math.floor(tick / frameTicks(lick.frame).bar)
 }
 
-/** `7 slots: go into a bar twice and leave 2; back on the same place of the bar after 16 times, 7 bars.` */
+/** `7 slots: fit twice, 2 slots left; back on the same place of the bar after 16 repeats, 7 bars.` */
 export function cycleWords({ frame }: Lick, count: number, { cycles, bars, ticks }: Cycle): string {
   const slot = gridTicks(frame.grid)
   const { bar, beat } = frameTicks(frame)
@@ -95,14 +95,14 @@ export function cycleWords({ frame }: Lick, count: number, { cycles, bars, ticks
   const inBar = whole ? inBarWords(whole.times, whole.left) : ''
   const natural = plain && beat % slot === 0 ? naturalMetre(length, beat / slot) : null
   const onBeat = natural ? `back on a beat after ${plural(natural.beats, 'beat')}, ` : ''
-  return `${plural(count, 'slot')}: ${inBar}${onBeat}back on the same place in the bar after ${often(cycles)} through, ${plural(bars, 'bar')}.`
+  return `${plural(count, 'slot')}: ${inBar}${onBeat}back on the same place in the bar after ${plural(cycles, 'repeat')}, ${plural(bars, 'bar')}.`
 }
 
-/** `go into a bar not once; `: more slots than the bar has do not go into it. */
+/** `fit twice, 2 slots left; ` in a bar. */
 function inBarWords(times: number, left: number): string {
   return times === 0
-    ? 'go into a bar not once; '
-    : `go into a bar ${often(times)} and leave ${left}; `
+    ? 'longer than a bar; '
+    : `fit ${often(times)}${left > 0 ? `, ${plural(left, 'slot')} left` : ''}; `
 }
 
 /** `48 slots: 6 times, and the first 6 of its 7.` */

@@ -7,12 +7,15 @@ import { lickSlots } from '~/core/line'
 import type { Surface } from '~/core/sticking'
 import { SURFACE_NAMES } from '~/core/sticking'
 import type { CountingSystem } from '~/core/time'
-import { Act, Choice, Nothing, Part } from '~/ui/parts'
+import { useSaving } from '~/live/use-saving'
+import { Act, Choice, Nothing, Part, Trouble } from '~/ui/parts'
 import { Pick } from '~/ui/pick'
 import { capital } from '~/words/move-words'
 import { placeIn } from '~/words/places'
 import { theSurface } from '~/words/surface-words'
+import { turnTexts } from '~/workspace/turned'
 import { usePanel } from '../state/use-panel'
+import { changeVersions } from './saved-store'
 
 const STOPS = [
   ['beats', 'on a beat'],
@@ -22,12 +25,10 @@ const STOPS = [
 const MOST_SHOWN = 40
 
 /** The same fill with other endings, to be heard, used, or saved as versions. */
-export function EndingsPart({
-  onSave,
-}: {
-  onSave: (name: string, text: string, voicing: string) => void
-}) {
-  const { lick, voiced, voicing, setting, counting, onEdit, onShow, onHear } = usePanel()
+export function EndingsPart() {
+  const { tell, trouble } = useSaving(changeVersions)
+  const { id, turned, lick, voiced, voicing, setting, counting, onEdit, onShow, onHear } =
+    usePanel()
   const [stops, setStops] = useState<'beats' | 'strokes'>('beats')
   const surfaces = setting.kit.pieces.filter(({ kind }) => kind !== 'pedal')
   const crash = surfaces.find(({ surface: one }) => one === 'c1') ?? surfaces[0]
@@ -36,6 +37,10 @@ export function EndingsPart({
     () => endingsOf(voiced, { stops, surfaces: [surface] }).slice(0, MOST_SHOWN),
     [voiced, stops, surface],
   )
+  const save = (words: string, text: string) => {
+    const texts = turnTexts({ text, draft: null, voicing: formatVoicing(voicing) }, turned)
+    void tell({ intent: 'save', lickId: id, name: words.slice(0, 80), ...texts })
+  }
   if (voiced.line.slots.length === 0)
     return <Nothing>Type a sticking, and its endings are listed here.</Nothing>
   return (
@@ -72,7 +77,7 @@ export function EndingsPart({
               </Act>
               <Act
                 label={`Save as a version: ${words}`}
-                onClick={() => onSave(words, formatLickText(edit.lick), formatVoicing(voicing))}
+                onClick={() => save(words, formatLickText(edit.lick))}
               >
                 Save
               </Act>
@@ -80,6 +85,7 @@ export function EndingsPart({
           )
         })}
       </ul>
+      <Trouble words={trouble} />
     </Part>
   )
 }

@@ -5,13 +5,14 @@ import { frameTicks, type Lick, lickSlots, lineCounts, trueSpeed } from '~/core/
 import { formatSlot } from '~/core/notation'
 import { gridName, meterName, UNNAMED_COUNT } from '~/core/time'
 import { Act, Nothing, Part, TextBox } from '~/ui/parts'
-import { plural, slots, tenth } from '~/words/figures'
+import { plural, slots, wholeMs } from '~/words/figures'
 import { gridWords } from '~/words/grid-words'
 import { capital } from '~/words/move-words'
 import { placeOn } from '~/words/places'
 import { type PanelView, usePanel } from '../state/use-panel'
 import { ChainsForm } from './chains-form'
 import { CyclePanel } from './cycle-panel'
+import { EndingsPart } from './endings-part'
 import { Fixes } from './fixes-list'
 import { showing } from './showing'
 
@@ -23,6 +24,7 @@ export function FitPanel() {
   return (
     <div className="flex min-w-0 flex-col gap-5">
       <Fixes {...props} />
+      <EndingsPart />
       <Rates {...props} />
       <Metres {...props} />
       <CyclePanel {...props} />
@@ -113,8 +115,8 @@ function Rates({ lick, tempo, counting, onEdit, onShow }: PanelView) {
                 </button>
               )}
               <span className="w-full text-(--quiet) text-xs">
-                {slots(rate.beats)} beats, {tenth(speed.millisecondsPerSlot)} ms a slot; from{' '}
-                {start} it ends on the barline
+                {slots(rate.beats)} {rate.beats === 1 ? 'beat' : 'beats'},{' '}
+                {wholeMs(speed.millisecondsPerSlot)} ms a slot; from {start} it ends on the barline
               </span>
             </li>
           )

@@ -233,9 +233,9 @@ describe('fixes and groupings', () => {
       const cycle = cycleOf(lick, all)
       return cycle && cycleWords(lick, all.to, cycle)
     }
-    expect(words('RLRLRLRLRLRLRLRLRL')).toMatch(/^18 slots: go into a bar not once; /)
+    expect(words('RLRLRLRLRLRLRLRLRL')).toMatch(/^18 slots: longer than a bar; /)
     expect(words('RLRRLRL')).toBe(
-      '7 slots: go into a bar twice and leave 2; back on a beat after 7 beats, back on the same place in the bar after 16 times through, 7 bars.',
+      '7 slots: fit twice, 2 slots left; back on a beat after 7 beats, back on the same place in the bar after 16 repeats, 7 bars.',
     )
   })
 

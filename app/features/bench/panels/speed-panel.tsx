@@ -16,7 +16,7 @@ import {
 import type { SlotContent } from '~/core/sticking'
 import { voiceLick } from '~/core/voicing'
 import { Act, Choice, Nothing, Part } from '~/ui/parts'
-import { plural, tenth } from '~/words/figures'
+import { listWords, plural, tempoFigure, tenth, wholeMs, wholeTempo } from '~/words/figures'
 import { LIMB_NAMES } from '~/words/limb-names'
 import { moveName, moveWords } from '~/words/move-words'
 import { placeIn } from '~/words/places'
@@ -54,7 +54,7 @@ export function SpeedPanel() {
           onChoose={(next) => setReading(next)}
         />
         <Part
-          title={limit.bpm === null ? 'No limit' : `Playable up to ${tenth(limit.bpm)}`}
+          title={limit.bpm === null ? 'No limit' : `Up to ${wholeTempo(limit.bpm)} bpm`}
           aside={
             <span className="text-(--quiet) text-xs">on {setting.kit.name.toLowerCase()}</span>
           }
@@ -63,7 +63,7 @@ export function SpeedPanel() {
             <ol className="list-decimal pl-5 text-sm">
               {distinct([limit.bottleneck, ...limit.next]).map((move) => (
                 <li key={`${move.limb} ${move.fromTick} ${move.toTick}`}>
-                  <span className="font-semibold tabular-nums">{tenth(move.bpm)}</span>:{' '}
+                  <span className="font-semibold tabular-nums">{wholeTempo(move.bpm)}</span>:{' '}
                   {moveWords(voiced, move, counting)}
                 </li>
               ))}
@@ -73,7 +73,7 @@ export function SpeedPanel() {
           )}
         </Part>
         {playedClean !== null && limit.bpm !== null && playedClean > limit.bpm && (
-          <p className="text-sm">Played clean at {tenth(playedClean)}, above this limit.</p>
+          <p className="text-sm">Played clean at {tempoFigure(playedClean)}, above this limit.</p>
         )}
         {playedClean !== null && <EvidencePart plays={plays} setting={setting} onRaise={onRaise} />}
         <Raises {...props} reading={reading} />
@@ -126,7 +126,7 @@ function Raises({ lick, voicing, setting, reading, onEdit }: PanelView & { readi
                 onClick={() => onEdit({ label: words, lick: raise.lick })}
               >
                 <span className="w-16 font-semibold tabular-nums">
-                  {raise.bpm === null ? 'no limit' : tenth(raise.bpm)}
+                  {raise.bpm === null ? 'no limit' : wholeTempo(raise.bpm)}
                 </span>
                 <span>{words}</span>
               </button>
@@ -146,7 +146,7 @@ function raiseWords(lick: Lick, { kind, slots, voice }: Raise): string {
   const shown = slots.slice(0, NAMED_SLOTS).map((slot) => slot + 1)
   const more = slots.length > NAMED_SLOTS ? ` and ${slots.length - NAMED_SLOTS} more` : ''
   const what = [...strokes].slice(0, NAMED_SLOTS).join(' ')
-  const where = `${slots.length === 1 ? 'slot' : 'slots'} ${shown.join(', ')}${more} (${what})`
+  const where = `${slots.length === 1 ? 'slot' : 'slots'} ${more ? shown.join(', ') : listWords(shown)}${more} (${what})`
   return `${where} ${kind === 'other-voice' ? `on ${theSurface(voice ?? '??')}` : RAISE_WORDS[kind]}`
 }
 
@@ -156,14 +156,14 @@ function Crash({ lick, setting, tempo }: { lick: Lick; setting: Setting; tempo: 
   const hands = useMemo(() => landingHands(lick, setting, tempo), [lick, setting, tempo])
   if (kind !== 'crash' && kind !== 'stop') return null
   return (
-    <Part title={`The crash, at ${tenth(tempo)}`}>
+    <Part title={`The crash, at ${tempoFigure(tempo)} bpm`}>
       {hands.length === 0 && <Nothing>Not known: hands are not decided.</Nothing>}
       <ul className="text-sm">
         {hands.map(({ hand, crash, hasMs, needMs, bpm }) => (
           <li key={`${hand} ${crash}`} className={hasMs >= needMs ? '' : 'text-(--quiet)'}>
             {LIMB_NAMES[hand]} on {theSurface(crash)}:{' '}
             {Number.isFinite(hasMs)
-              ? `has ${Math.round(hasMs)} ms, needs ${Math.round(needMs)}; ${hasMs >= needMs ? `in time up to ${tenth(bpm)}` : `in time only up to ${tenth(bpm)}`}`
+              ? `has ${Math.round(hasMs)} ms, needs ${Math.round(needMs)}; ${hasMs >= needMs ? `in time up to ${wholeTempo(bpm)}` : `in time only up to ${wholeTempo(bpm)}`}`
               : 'free throughout'}
           </li>
         ))}
@@ -213,7 +213,7 @@ function SecondPedal({ lick, voiced, setting, tempo, onEdit }: PanelView) {
       <p className="text-sm">
         {plural(missing.strokes, 'stroke')} for a second bass drum pedal.
         {missing.nearestMs !== null &&
-          ` The lead foot would have ${tenth(missing.nearestMs)} ms between its nearest strokes.`}
+          ` The lead foot would have ${wholeMs(missing.nearestMs)} ms between its nearest strokes.`}
       </p>
       <Act onClick={byLead}>Play J with the lead foot</Act>
     </Part>

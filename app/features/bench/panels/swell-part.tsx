@@ -66,5 +66,5 @@ function slotWords({ from, to }: { readonly from: number; readonly to: number })
 
 function plainWords(plain: number): string {
   if (plain === 0) return 'No plain strokes here: each has its own level.'
-  return `${plural(plain, 'plain stroke')} ${plain === 1 ? 'follows' : 'follow'}; others keep their level.`
+  return `Changes ${plural(plain, 'plain stroke')}.`
 }

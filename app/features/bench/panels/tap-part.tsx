@@ -221,7 +221,7 @@ function padOf(
 
 /** The tempo of taps without a click. */
 function tempoWords(quarters: number | null): string {
-  return quarters === null ? ', no tempo found yet' : `, at ${quarters} quarters a minute`
+  return quarters === null ? ', no tempo found yet' : `, at ${quarters} bpm`
 }
 
 /** `12 taps, 2 of them between two slots, 1 too late to be in the same line`. */

@@ -8,7 +8,6 @@ import { Act, Nothing, Part, Trouble } from '~/ui/parts'
 import { differenceWords } from '~/words/versions'
 import { turnTexts } from '~/workspace/turned'
 import { usePanel } from '../state/use-panel'
-import { EndingsPart } from './endings-part'
 import { SaveVersion } from './save-version'
 import { changeVersions, type VersionCommand } from './saved-store'
 import { SnapshotList } from './snapshot-list'
@@ -54,12 +53,6 @@ export function VersionsPanel() {
       )}
       <Trouble words={trouble} />
       {row.length > 1 && <VersionsRow versions={row} />}
-      <EndingsPart
-        onSave={(ending, text, voicing) => {
-          const saved = turnTexts({ text, draft: null, voicing }, turned)
-          void tell({ intent: 'save', lickId: id, name: ending.slice(0, 80), ...saved })
-        }}
-      />
       <SnapshotList id={id} turned={turned} lick={voiced} onRestore={onRestore} />
     </div>
   )

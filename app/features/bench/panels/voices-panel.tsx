@@ -12,7 +12,7 @@ import { IconButton } from '~/ui/icon-button'
 import { bareKey, isTypedIn } from '~/ui/keys'
 import { Act, Nothing, Part } from '~/ui/parts'
 import { Tick } from '~/ui/tick'
-import { listWords, plural, tenth } from '~/words/figures'
+import { listWords, plural, wholeTempo } from '~/words/figures'
 import { theSurface } from '~/words/surface-words'
 import {
   drawAgain,
@@ -195,9 +195,9 @@ function limitWords(before: Lick, after: Lick, setting: PanelView['setting']): s
   const [was, is] = [before, after].map((one) => speedLimit(one, 'line', setting).bpm)
   if (is === null || is === undefined) return ''
   if (was === null || was === undefined || Math.abs(was - is) < 0.05) {
-    return `; playable up to ${tenth(is)}`
+    return `; up to ${wholeTempo(is)} bpm`
   }
-  return `; playable up to ${tenth(is)}, now ${tenth(was)}`
+  return `; up to ${wholeTempo(is)} bpm, now ${wholeTempo(was)}`
 }
 
 function movedStrokes(before: Lick, after: Lick): number {

@@ -61,7 +61,7 @@ describe('sentences', () => {
       { which: { kind: 'every-nth-group', nth: 2, from: 11 } },
       'Right hand, every 2nd group from the 11th on: on tom 1',
     ],
-    [{ which: { kind: 'beats', beats: [2, 4] } }, 'Right hand, on beat 2, 4: on tom 1'],
+    [{ which: { kind: 'beats', beats: [2, 4] } }, 'Right hand, on beats 2 and 4: on tom 1'],
     [
       { action: { kind: 'with-hand', surface: 't2' } },
       'Right hand: together with the other hand on tom 2',

@@ -10,6 +10,7 @@ import {
   type VoicingRule,
   type Which,
 } from '~/core/voicing'
+import { listWords, plural } from '~/words/figures'
 import { ordinal } from '~/words/places'
 import { theSurface } from '~/words/surface-words'
 
@@ -63,9 +64,9 @@ function whichWords(which: Which): string {
         ? `every ${ordinal(which.nth)} group`
         : `every ${ordinal(which.nth)} group from the ${ordinal(which.from)} on`
     case 'groups':
-      return `group ${which.groups.join(', ')}`
+      return `${which.groups.length === 1 ? 'group' : 'groups'} ${listWords(which.groups)}`
     case 'beats':
-      return `on beat ${which.beats.join(', ')}`
+      return `on ${which.beats.length === 1 ? 'beat' : 'beats'} ${listWords(which.beats)}`
     default:
       return WHICH_WORDS[which.kind]
   }
@@ -124,6 +125,6 @@ export function howManyWords(lick: Lick, range: SlotRange, rule: VoicingRule): s
     countVoicings(strokes, surfaces.size, noneTwice).toLocaleString('en')
   const { kind } = rule.which
   const which = kind === 'every' ? '' : `, ${whichWords(rule.which)}`
-  const who = `${HANDS_WORDS[rule.hands]}${which}: ${strokes} ${strokes === 1 ? 'stroke' : 'strokes'}`
+  const who = `${HANDS_WORDS[rule.hands]}${which}: ${plural(strokes, 'stroke')}`
   return `${who} on ${surfaces.size} pieces (${names([...surfaces])}): ${count(false)} voicings, ${count(true)} with no piece twice in a row.`
 }

@@ -4,11 +4,11 @@ import type { Lick } from '~/core/line'
 import type { Rating } from '~/core/log'
 import type { Position } from '~/core/performance'
 import type { CountingSystem } from '~/core/time'
+import { tempoFigure } from '~/words/figures'
 import { BigCount } from '../big-count'
 import type { Phase } from '../lights'
 import { Ratings } from '../ratings'
 import { stillWords } from '../still-words'
-import { figure } from '../words'
 import { stagePages } from './pages'
 import { STAGE_LETTERS, STAGE_SLOT, StageFigure } from './stage-figure'
 import { usePage } from './use-page'
@@ -93,8 +93,8 @@ export default function Stage(props: StageProps) {
           {stillWords()}
         </p>
         <p className="tabular-nums">
-          {figure(tempo)}
-          {nextTempo !== null && ` → ${figure(nextTempo)}`}
+          {tempoFigure(tempo)}
+          {nextTempo !== null && ` → ${tempoFigure(nextTempo)}`}
         </p>
         <p className="tabular-nums">{repeat}</p>
       </div>
