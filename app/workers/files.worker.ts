@@ -47,7 +47,7 @@ serve(self as unknown as ServePort, {
         continue
       }
       const wish = { voices: drums, grid: findGrid(grids.get(i) ?? '') ?? null }
-      for (const row of rowsOfFile(read.value, at, wish)) rows.push(row)
+      for (const row of rowsOfFile(read.value, at, wish, file.name)) rows.push(row)
       if (read.value.kind === 'part') parts.push(foundPart(read.value.part, wish, file.name, i))
     }
     const planned = await planImport(rows, (done, all) => {

@@ -37,21 +37,11 @@ describe('the practice desk', () => {
     const desk = new PracticeDesk(grid)
     desk.loopWithin({ from: 5, to: 8 }, { from: 1, to: 3 })
     expect(desk.state().loop).toEqual({ from: 6, to: 8 })
-    desk.leave()
+    desk.leaveLoop()
     expect(desk.state().loop).toBeNull()
     desk.loopOver({ from: 0, to: 5 })
     desk.goTo(2)
     expect([desk.state().loop, desk.state().index]).toEqual([null, 2])
-  })
-
-  it('leaves the stage before the loop', () => {
-    const desk = new PracticeDesk(grid)
-    desk.loopOver({ from: 0, to: 5 })
-    desk.stage(true)
-    desk.leave()
-    expect([desk.state().onStage, desk.state().loop]).toEqual([false, { from: 0, to: 5 }])
-    desk.leave()
-    expect(desk.state().loop).toBeNull()
   })
 
   it('puts a slower tempo below the ladder where the lowest rung is lost, and only there', () => {

@@ -23,7 +23,6 @@ export interface DeskState {
   readonly grid: Grid
   /** What is not heard. */
   readonly muted: ReadonlySet<string>
-  readonly onStage: boolean
   readonly rated: Rated | null
   /** The tempo that was put below the ladder where the lick was lost; null for none. */
   readonly lost: number | null
@@ -44,7 +43,6 @@ export class PracticeDesk extends Slices<DeskState> {
       loopForm: OVER,
       grid,
       muted: new Set(),
-      onStage: false,
       rated: null,
       lost: null,
     })
@@ -87,10 +85,6 @@ export class PracticeDesk extends Slices<DeskState> {
     this.patch({ muted })
   }
 
-  stage(onStage: boolean): void {
-    this.patch({ onStage })
-  }
-
   /**
    * Takes down how it went on a rung. Returns the tempo, in bpm, that belongs below a ladder on whose
    * lowest rung the lick was lost; null where the ladder stays.
@@ -109,10 +103,9 @@ export class PracticeDesk extends Slices<DeskState> {
     return rated?.rung ?? null
   }
 
-  /** Goes a step out: from the stage to the page, from a loop to its step. */
-  leave(): void {
-    if (this.current.onStage) this.patch({ onStage: false })
-    else this.patch({ loop: null })
+  /** From a loop to its step. */
+  leaveLoop(): void {
+    this.patch({ loop: null })
   }
 }
 

@@ -35,7 +35,7 @@ test('how fast it plays is said with what sets it, and marked on the ruler', asy
   await sticking(page).fill('RLKK*4')
   const answers = await openPanel(page, 'Answers')
   await expect(answers).toContainText('Playable up to 136 bpm. Kick double')
-  await expect(answers).toContainText('With the crash: up to 107.1. Kick, third in a row')
+  await expect(answers).toContainText('With the crash: up to 107 bpm. Kick, third in a row')
   await expect(page.locator('[data-bottleneck]')).toBeVisible()
   await sticking(page).fill('RXLX')
   await expect(answers).toContainText('Speed limit not known')

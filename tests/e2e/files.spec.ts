@@ -50,7 +50,7 @@ test('a link carries the lick: it is looked at, heard, and saved', async ({ page
 test('a link that is cut off is told in words, and nothing is saved', async ({ page }) => {
   await page.goto('/link#1.eNoryc')
   await expect(
-    page.getByText('The link is not whole: copy it again, to its last letter.'),
+    page.getByText('The link is incomplete: copy it again, to its last letter.'),
   ).toBeVisible()
   await page.getByRole('link', { name: 'Go to your library' }).click()
   await expect(page.getByRole('listitem')).toHaveCount(12)

@@ -22,7 +22,7 @@ test('a flow goes on without a break, two bars ahead, and every bar is as it was
     await words(page, 'next'),
     await words(page, 'then'),
   ]
-  await page.keyboard.press('Escape')
+  await page.keyboard.press('Enter')
   await page.getByRole('button', { name: 'Start: tap the count' }).click()
   await expect(page.locator('[data-slot][data-now]')).toHaveCount(1, { timeout: 20_000 })
   // All of it at one moment: a slow machine may look a bar later.
@@ -67,6 +67,11 @@ test('a phrase grows by small cells, and what is drawn is saved as a lick', asyn
   await page.getByLabel('Kind').selectOption('mix without a break')
   const shown = [await words(page, 'now'), await words(page, 'next')]
   await page.getByRole('button', { name: 'Save this phrase as a lick' }).click()
+  // The music would go on; what was saved is one click away.
+  await page
+    .getByRole('status')
+    .getByRole('link', { name: /^Flow \d+, phrase 1$/ })
+    .click()
   await expect(page.getByLabel('Title')).toHaveValue(/^Flow \d+, phrase 1$/)
   const slotsOf = (line: string) => lickOf(`line: ${line}`).line.slots
   const kept = slotsOf(await sticking(page).inputValue())

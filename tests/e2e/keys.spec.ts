@@ -147,3 +147,51 @@ test('? opens the keys from the ruler, the dock and the page', async ({ page }) 
     await expect(keys).toHaveCount(0)
   }
 })
+
+test('Enter on a button that goes leaves the focus on what took its place; arrows in a list add nothing', async ({
+  page,
+}) => {
+  await openLick(page, 'Tightrope')
+  await page.keyboard.press('Alt+3')
+  const change = page.getByRole('region', { name: 'Change' })
+  await change.getByRole('button', { name: /^Turn kicks into rests/ }).focus()
+  await page.keyboard.press('Enter')
+  await expect(change.getByRole('button', { name: /^Turn kicks into rests/ })).toHaveCount(0)
+  expect(
+    await page.evaluate(() => document.activeElement?.closest('[data-panel="change"]') !== null),
+  ).toBe(true)
+  await page.goto('/sets/demo-doors')
+  const list = page.getByRole('combobox', { name: 'Add a lick to the set' })
+  const exercises = page.getByRole('list', { name: /Exercises/ }).getByRole('listitem')
+  await expect(exercises.first()).toBeVisible()
+  const before = await exercises.count()
+  await list.focus()
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('ArrowDown')
+  await page.waitForTimeout(300)
+  expect(await exercises.count()).toBe(before)
+  await page.keyboard.press('Enter')
+  await expect(exercises).toHaveCount(before + 1)
+})
+
+test('a new lick in which nothing was typed is not kept, and the way back from the stage leads to the page', async ({
+  page,
+}) => {
+  await page.goto('/')
+  await expect(page.getByText('12 licks', { exact: true })).toBeVisible()
+  await page.getByRole('button', { name: 'New lick' }).click()
+  await expect(sticking(page)).toBeFocused()
+  await page.getByRole('link', { name: 'Library', exact: true }).click()
+  await expect(page.getByText('12 licks', { exact: true })).toBeVisible()
+  await page.goto('/practice/demo-parade')
+  await page.getByRole('button', { name: 'Stage' }).click()
+  const stage = page.getByRole('dialog', { name: 'Stage' })
+  await expect(stage).toBeVisible()
+  await page.goBack()
+  await expect(stage).toHaveCount(0)
+  await expect(page).toHaveURL(/practice\/demo-parade$/)
+  await page.keyboard.press('s')
+  await expect(stage).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(stage).toHaveCount(0)
+})

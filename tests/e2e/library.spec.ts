@@ -137,7 +137,7 @@ test('licks are heard from the list, and seen side by side with their versions',
   const versions = await openPanel(page, 'Notes')
   await versions.getByLabel('Name of the version').fill('as it was')
   await versions.getByRole('button', { name: 'Save this version' }).click()
-  await expect(versions.getByText('the same as on the bench')).toBeVisible()
+  await expect(versions.getByText(/on the bench now/)).toBeVisible()
   await page.getByRole('link', { name: 'Library', exact: true }).click()
   await page.getByRole('button', { name: 'Hear Parade' }).click()
   await expect(page.getByText(/^Parade at \d+$/)).toBeVisible()

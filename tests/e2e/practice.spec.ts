@@ -336,10 +336,12 @@ test('voices are drawn anew each time round, and what was heard is kept as a ver
     panel.getByRole('listitem').filter({ hasText: 'On the bench' }).first(),
   ).toHaveAttribute('aria-current', 'true', { timeout: 30_000 })
   await panel.getByRole('button', { name: 'Stop the row' }).click()
-  await panel
-    .getByRole('button', { name: /^Save as a version: Landed by the left on the crash, choked/ })
+  const fit = await openPanel(page, 'Fit')
+  await fit
+    .getByRole('button', { name: /^Save as a version: Crash with the left hand, choked/ })
     .click()
-  await expect(panel.getByLabel('Name of Landed by the left on the crash, choked')).toBeVisible()
+  await openPanel(page, 'Notes')
+  await expect(panel.getByLabel('Name of Crash with the left hand, choked')).toBeVisible()
 })
 
 test('the log tells what is due, draws what was played, and is fixed and exported', async ({

@@ -5,7 +5,7 @@ import { expectAccessible, saved } from './bench-page'
 import { expect, test } from './watched'
 
 const joins = (page: Page) => page.getByRole('list', { name: 'Joins' }).getByRole('listitem')
-const bad = (page: Page) => joins(page).filter({ hasText: 'wanted twice' })
+const bad = (page: Page) => joins(page).filter({ hasText: 'two notes at once' })
 
 /** The circus's solo, opened from its list. */
 async function openSolo(page: Page) {

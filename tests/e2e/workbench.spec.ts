@@ -109,9 +109,15 @@ test('versions are saved, compared and restored', async ({ page }) => {
   await open(page, 'Notes')
   await page.getByLabel('Name of the version').fill('plain tail')
   await page.getByRole('button', { name: 'Save this version' }).click()
-  await expect(panel(page).getByText('the same as on the bench')).toBeVisible()
+  await expect(panel(page).getByText(/on the bench now/)).toBeVisible()
   await sticking(page).fill('RRLK RRKK RRLR')
-  await expect(panel(page).getByText('slot 7: L, now K; slot 12: L, now R')).toBeVisible()
+  await page.getByLabel('Name of the version').fill('two kicks')
+  await page.getByRole('button', { name: 'Save this version' }).click()
+  await expect(
+    panel(page).getByText(
+      'After plain tail: slot 7: L, now K; slot 12: L, now R · on the bench now',
+    ),
+  ).toBeVisible()
   await page.getByRole('button', { name: 'Restore plain tail' }).click()
   await expect(sticking(page)).toHaveValue('RRLK RRLK RRLL')
 })
@@ -264,7 +270,7 @@ test('a cycle runs over the barlines and is cut where it is told to stop', async
   await (await frame(page, 'Metre')).press('Enter')
   await sticking(page).fill('RLRRLRL')
   await open(page, 'Fit')
-  await expect(panel(page)).toContainText('12 times through, 7 bars')
+  await expect(panel(page)).toContainText('after 12 repeats, 7 bars')
   await expect(
     panel(page).getByRole('img', { name: /^First notes: bar 1, 1; bar 1/ }),
   ).toBeVisible()
@@ -331,7 +337,7 @@ test('a line is tapped in without a click, and has the tempo of the taps', async
       window.dispatchEvent(tap)
     }
   })
-  await expect(cells.getByText(/^6 taps, at (74|75|76) quarters a minute/)).toBeVisible()
+  await expect(cells.getByText(/^6 taps, at (74|75|76) bpm/)).toBeVisible()
   await cells.getByRole('button', { name: 'Stop' }).click()
   await cells.getByRole('button', { name: 'Use as the line' }).click()
   await expect(sticking(page)).toHaveValue('RLLRKK')

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { formatLine } from '~/core/notation'
 import * as random from '../../../tests/support/arbitraries'
-import { findAllGhosts, findAsWritten, isLickText, type KickLetter } from '.'
+import { findAllGhosts, findAsWritten, findSpaced, isLickText, type KickLetter } from '.'
 
 describe('a sticking as people write it', () => {
   it.each([
@@ -13,6 +13,8 @@ describe('a sticking as people write it', () => {
     ['R>LR>L | R>LR>L>', '>RL>RL >RL>R>L'],
     ['R (L) (L) R', 'RllR'],
     ['R(L)R(L) RLRL', 'RlRl RLRL'],
+    ['R L L R  K R L K', 'RLLR KRLK'],
+    ['R L L\tR K', 'RLL RK'],
     ['R+L K R/L', '(RL)K(RL)'],
     ['R:T1 L:SN R:FL', undefined],
     ['R:T1L:SN R:F1K', 'R:t1L:sn R:f1K'],
@@ -54,6 +56,19 @@ describe('a sticking as people write it', () => {
     for (const text of ['hello there', '((((', 'R'.repeat(20_000), '> '.repeat(4000), ''])
       expect(findAsWritten(text)).toBeUndefined()
   })
+})
+
+describe('letters with a space after each', () => {
+  it.each([
+    ['R L L R K R L K R L', ['5 RLLRK RLKRL', '2 RL LR KR LK RL', 'null RLLRKRLKRL']],
+    ['R L L R K', ['null RLLRK']],
+    ['>R l (RK) - R L', ['3 >Rl(RK) -RL', '2 >Rl (RK)- RL', 'null >Rl(RK)-RL']],
+    ['RL LR KR LK', []],
+    ['R L | L R', []],
+    ['R L K', []],
+  ])('%s is offered as %j', (line, ways) =>
+    expect(findSpaced(line).map((one) => `${one.size} ${one.line}`)).toEqual(ways),
+  )
 })
 
 describe('a whole lick', () => {

@@ -82,20 +82,57 @@ export function findAsWritten(text: string, kick: KickLetter = ''): AsWritten | 
 
 const MOST_CHARACTERS = 16_384
 
+/** One slot as it is typed. */
+const SINGLE = /^(?:[>^_]?[fdt]?[RLKHJXrlkhjx](?::[a-z?0-9]{2}(?:\/[a-z?0-9]{2})?)?|-|\([^()]*\))$/
+
 /** `R L R K | L R K R` as `RLRK LRKR`; a text with groups of its own stays as it is. */
 function barsAsGroups(text: string): string {
+  // Between letters with single spaces, a wider gap parts groups as a bar does.
+  const gapped = /\S \S/.test(text) && !text.includes('|')
   const beats = text
-    .split(/[|\n\r]+/)
+    .split(gapped ? /[\n\r]+|[ \t]{2,}|\t/ : /[|\n\r]+/)
     .map((beat) => beat.trim())
     .filter(Boolean)
-  const single =
-    /^(?:[>^_]?[fdt]?[RLKHJXrlkhjx](?::[a-z?0-9]{2}(?:\/[a-z?0-9]{2})?)?|-|\([^()]*\))$/
   const strokes = beats.map((beat) => beat.split(/\s+/))
-  const alone = strokes.flat().every((stroke) => single.test(stroke))
+  const alone = strokes.flat().every((stroke) => SINGLE.test(stroke))
   // Bars that stand on no barline part groups; those that do stay bar checks.
   if (!alone) return text.includes('|') && !isLine(text) ? beats.join(' ') : text
   if (strokes.every((beat) => beat.length < 2)) return text
   return strokes.map((beat) => beat.join('')).join(' ')
+}
+
+/** Of so many strokes or more, letters with a space after each are seldom groups of one. */
+const SPACED_FROM = 4
+/** The largest group that is offered, and how many ways are. */
+const LARGEST_GROUP = 8
+const MOST_WAYS = 3
+
+/** Letters typed with a space after each: as one group, or as groups of a size. */
+export interface Spaced {
+  /** Null for one group. */
+  readonly size: number | null
+  readonly line: string
+}
+
+/**
+ * What a line may have been meant as in which every letter stands by itself: groups of the sizes that come out, the
+ * largest first, and one group. Empty for any other line.
+ *
+ * @example `R L L R K R L K R L` is `RLLRK RLKRL`, groups of 2, or one group of 10
+ */
+export function findSpaced(line: string): Spaced[] {
+  const strokes = line.trim().split(/ +/)
+  if (strokes.length < SPACED_FROM || /[|\n[\]@{}*]/.test(line)) return []
+  if (!strokes.every((stroke) => SINGLE.test(stroke)) || !isLine(line)) return []
+  const sizes: number[] = []
+  for (let size = Math.min(LARGEST_GROUP, strokes.length - 1); size > 1; size -= 1)
+    if (strokes.length % size === 0) sizes.push(size)
+  const grouped = (size: number) =>
+    strokes.map((stroke, i) => (i > 0 && i % size === 0 ? ` ${stroke}` : stroke)).join('')
+  return [
+    ...sizes.slice(0, MOST_WAYS - 1).map((size) => ({ size, line: grouped(size) })),
+    { size: null, line: strokes.join('') },
+  ]
 }
 
 /** Whether a text can be read as a line by itself; where it lands in the bar is another matter. */

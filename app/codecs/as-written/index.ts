@@ -2,6 +2,7 @@ export {
   type AsWritten,
   findAllGhosts,
   findAsWritten,
+  findSpaced,
   isLickText,
   type KickLetter,
 } from './as-written'

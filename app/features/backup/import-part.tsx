@@ -1,5 +1,6 @@
 import { Upload } from 'lucide-react'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { Link } from 'react-router'
 import type { Choice, ImportDone, IncomingEntry } from '~/storage/backup'
 import { Trouble } from '~/ui/parts'
 import type { FoundPart, PartWishes } from '~/workers'
@@ -228,6 +229,15 @@ function Found({ entries, imported: { state, run, cancel } }: FoundProps) {
       ) : state.kind === 'done' ? (
         <div role="status" className="text-sm">
           <p>{doneWords(state.output)}</p>
+          {state.output.licks.length > 0 && (
+            <p className="mt-1 flex flex-wrap gap-x-4 gap-y-1">
+              {state.output.licks.map(({ id, name }) => (
+                <Link key={id} to={`/bench/${id}`} className="link">
+                  {name || 'Untitled'}
+                </Link>
+              ))}
+            </p>
+          )}
           {state.output.faults.map((fault) => (
             <p key={fault} className="text-error">
               {fault}

@@ -37,11 +37,11 @@ describe('a reminder', () => {
 })
 
 it('says what came of an import, and how much is stored', () => {
-  const done = { added: 3, replaced: 1, aside: 2, skipped: 40, cancelled: false }
+  const done = { added: 3, replaced: 1, aside: 2, restored: 0, skipped: 40, cancelled: false }
   expect(doneWords(done)).toBe('Done: 3 added, 1 replaced, 2 kept aside, 40 left as they are.')
-  expect(doneWords({ ...done, replaced: 0, aside: 0, skipped: 0, cancelled: true })).toBe(
-    'Cancelled after: 3 added.',
-  )
+  expect(
+    doneWords({ ...done, replaced: 0, aside: 0, restored: 0, skipped: 0, cancelled: true }),
+  ).toBe('Cancelled after: 3 added.')
   expect([sizeWords(900), sizeWords(12_340_000), sizeWords(1e9)]).toEqual([
     '0.9 kB',
     '12.3 MB',

@@ -49,6 +49,7 @@ function capital(word: string): string {
 /** `3 added, 1 replaced, 2 kept aside, 40 left as they are` */
 export function doneWords(done: {
   readonly added: number
+  readonly restored: number
   readonly replaced: number
   readonly aside: number
   readonly skipped: number
@@ -56,6 +57,7 @@ export function doneWords(done: {
 }): string {
   const parts = [
     `${done.added} added`,
+    done.restored > 0 ? `${done.restored} back from the bin` : '',
     done.replaced > 0 ? `${done.replaced} replaced` : '',
     done.aside > 0 ? `${done.aside} kept aside` : '',
     done.skipped > 0 ? `${done.skipped} left as they are` : '',

@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { findAllGhosts, findAsWritten } from '~/codecs/as-written'
+import { findAllGhosts, findAsWritten, findSpaced, type KickLetter } from '~/codecs/as-written'
 import { lineTextOf } from '~/codecs/lick-text'
 import { useSettings } from '~/live/use-live'
 import { Act } from '~/ui/parts'
@@ -15,19 +15,41 @@ export default function LineOffer() {
   const { kickLetter } = useSettings().settings
   const line = lineTextOf(history.text)
   const faulty = issues.length > 0
-  const offer = useMemo(() => {
-    const written = faulty ? findAsWritten(line, kickLetter) : undefined
-    if (written) return { words: `Read it as ${written.line}`, about: '', line: written.line }
-    const plain = faulty ? undefined : findAllGhosts(line)
-    return plain ? { about: 'All ghosts.', words: 'Make them plain strokes', line: plain } : null
-  }, [line, faulty, kickLetter])
+  const offer = useMemo(() => offerOf(line, faulty, kickLetter), [line, faulty, kickLetter])
   if (!offer) return null
   return (
     <p className="mt-1 flex flex-wrap items-center gap-2 text-sm">
       {offer.about}
-      <Act onClick={() => workspace.type(offer.line, offer.line.length)}>
-        <span className="max-w-80 truncate">{offer.words}</span>
-      </Act>
+      {offer.ways.map(({ words, line: meant }) => (
+        <Act key={words} onClick={() => workspace.type(meant, meant.length)}>
+          <span className="max-w-80 truncate">{words}</span>
+        </Act>
+      ))}
     </p>
   )
+}
+
+interface Offer {
+  readonly about: string
+  readonly ways: readonly { readonly words: string; readonly line: string }[]
+}
+
+function offerOf(line: string, faulty: boolean, kick: KickLetter): Offer | null {
+  const written = faulty ? findAsWritten(line, kick) : undefined
+  if (written)
+    return { about: '', ways: [{ words: `Read it as ${written.line}`, line: written.line }] }
+  if (faulty) return null
+  const plain = findAllGhosts(line)
+  if (plain)
+    return { about: 'All ghosts.', ways: [{ words: 'Make them plain strokes', line: plain }] }
+  const flam = /^(?:lR|rL)$/.test(line.trim()) ? `f${line.trim().charAt(1)}` : null
+  if (flam)
+    return { about: 'A ghost, then a stroke.', ways: [{ words: `A flam: ${flam}`, line: flam }] }
+  const spaced = findSpaced(line)
+  if (spaced.length === 0) return null
+  const ways = spaced.map((one) => ({
+    words: one.size === null ? 'One group' : `Groups of ${one.size}`,
+    line: one.line,
+  }))
+  return { about: 'Each letter is a group by itself.', ways }
 }

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react'
-import { followRecord, type Kept, type LickRecord, openSaver } from '~/storage'
+import { followRecord, type Kept, type LickRecord, NEW_LICK, openSaver, purge } from '~/storage'
 import { HistoryMemory } from '~/workspace/history-memory'
 import { LickSession } from '~/workspace/lick-session'
 import { Workspace } from '~/workspace/workspace'
@@ -31,9 +31,16 @@ export function useBench(record: Kept<LickRecord>, turned: boolean): Workspace {
       unfollow()
       session.remember()
       stop()
+      // A new lick in which nothing was typed is no lick.
+      if (isUntouched(workspace)) void purge([{ table: 'licks', id: session.saver.id }])
     }
   }, [workspace])
   return workspace
+}
+
+function isUntouched({ document }: Workspace): boolean {
+  const { text, beside, past, future } = document.history
+  return text === NEW_LICK.text && beside === '' && past.length + future.length === 0
 }
 
 function tabMemory(): Storage | null {

@@ -1,7 +1,7 @@
 import { Dices, Volume2, VolumeX } from 'lucide-react'
 import { useCallback, useMemo, useRef, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
-import { useNavigate } from 'react-router'
+import { Link } from 'react-router'
 import { formatLickText } from '~/codecs/lick-text'
 import { soundsOn } from '~/core/kit'
 import { DEFAULT_FRAME, frameTicks, TEMPO_RANGE } from '~/core/line'
@@ -89,7 +89,7 @@ export function FlowPage() {
   useHotkeys('+, =, shift+=', () => faster(2), { useKey: true, enabled })
   useHotkeys('-', () => faster(-2), { useKey: true, enabled })
 
-  const navigate = useNavigate()
+  const [saved, setSaved] = useState<{ id: string; title: string } | null>(null)
   const [refused, setRefused] = useState('')
   const save = async (before: number) => {
     if (!phraseAt || !now) return
@@ -97,7 +97,8 @@ export function FlowPage() {
     const title = `Flow ${setup.seed}, phrase ${number + 1}`
     const text = formatLickText(toSavedLick(phraseAt(number), title))
     const outcome = await createLick({ text, draft: null, voicing: '' })
-    if (outcome.kind === 'open') navigate(`/bench/${outcome.id}`)
+    // The music goes on: what was saved is opened when the player wants it.
+    if (outcome.kind === 'open') setSaved({ id: outcome.id, title })
     else setRefused(outcome.message)
   }
   return (
@@ -129,6 +130,17 @@ export function FlowPage() {
         </div>
         {trouble && <p role="alert">{trouble}</p>}
         <Trouble words={refused} />
+        <p role="status" className="text-sm empty:hidden">
+          {saved && (
+            <>
+              Saved as{' '}
+              <Link to={`/bench/${saved.id}`} className="link">
+                {saved.title}
+              </Link>
+              .
+            </>
+          )}
+        </p>
         {now && <BarFigure title="now" bar={now} lit />}
         <div className="grid grid-cols-2 gap-3">
           {bars.slice(1).map((next, i) => (

@@ -5,6 +5,7 @@ import { formatPhrase } from '~/core/changes'
 import { gridName } from '~/core/time'
 import { PhraseStacks } from '~/drawing/stacks/phrase-figure'
 import type { CellRecord, LickSummary } from '~/storage'
+import { AddSelect } from '~/ui/add-select'
 import { IconButton } from '~/ui/icon-button'
 import { NumberField } from '~/ui/number-field'
 import { foundRows, sortedRows } from '../library'
@@ -106,18 +107,17 @@ export function SourceList({ setup, listed, licks, cells, versions, onSources }:
           onChange={(event) => setSought(event.target.value)}
         />
       )}
-      <select
-        aria-label="Add to the flow"
-        className="w-full rounded-field border border-base-300 bg-base-100 px-2 py-1.5 text-sm"
-        value=""
+      <AddSelect
+        label="Add to the flow"
+        words="Add a cell or a lick …"
+        className="w-full"
         disabled={names.length >= MOST_SOURCES}
-        onChange={(event) => {
-          const [kind, of] = splitOnce(event.target.value)
+        onAdd={(value) => {
+          const [kind, of] = splitOnce(value)
           if (kind === 'lick' || kind === 'line' || kind === 'version')
             onSources([...names, { kind, of, weight: 1 }])
         }}
       >
-        <option value="">Add a cell or a lick …</option>
         <optgroup label="Licks">
           {offered.map(({ id, title }) => (
             <option key={id} value={`lick:${id}`}>
@@ -152,7 +152,7 @@ export function SourceList({ setup, listed, licks, cells, versions, onSources }:
             ),
           )}
         </optgroup>
-      </select>
+      </AddSelect>
     </section>
   )
 }

@@ -9,6 +9,7 @@ import {
   STAFF_KEY,
 } from '~/core/kit'
 import { SURFACE_NAMES, SURFACES, type Surface } from '~/core/sticking'
+import { AddSelect } from '~/ui/add-select'
 import { IconButton } from '~/ui/icon-button'
 import { NumberField } from '~/ui/number-field'
 import { addPiece, changePiece, nudgePiece, REACH, removePiece, SIZES } from './kit-edits'
@@ -80,25 +81,22 @@ export function PieceList({ kit, chosen, onChoose, onEdit, onRemoved }: PieceLis
         </table>
       </div>
       {lacking.length > 0 && (
-        <select
-          aria-label="Add a piece"
-          className="self-start rounded-field border border-base-300 bg-base-100 px-2 py-1 text-sm"
-          value=""
-          onChange={(event) => {
-            const surface = event.target.value as Surface
+        <AddSelect
+          label="Add a piece"
+          words="Add a piece …"
+          className="self-start"
+          onAdd={(value) => {
+            const surface = value as Surface
             onEdit((now) => addPiece(now, surface))
             onChoose(surface)
           }}
         >
-          <option value="" disabled>
-            Add a piece …
-          </option>
           {lacking.map((surface) => (
             <option key={surface} value={surface}>
               {SURFACE_NAMES[surface]}
             </option>
           ))}
-        </select>
+        </AddSelect>
       )}
       {piece && <PieceVoice key={piece.surface} piece={piece} onEdit={onEdit} />}
     </div>

@@ -32,6 +32,7 @@ import { Ratings } from './ratings'
 import { LIMB_KEYS, SoundStrip } from './sound-strip'
 import { stretchesOf, widthOf } from './stage/pages'
 import { usePage } from './stage/use-page'
+import { useStage } from './stage/use-stage'
 import { StepPart } from './step-part'
 import { partKeyOf, planMinutes } from './step-view'
 import { stillWords } from './still-words'
@@ -80,7 +81,8 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
   const log = useMemo(() => logOf(own, lick), [own, lick])
   const setPlan = useSetPlan(inSet, record.id)
   const [desk] = useState(() => new PracticeDesk(lick.frame.grid))
-  const { loop, grid, muted, onStage, rated, lost, ...now } = useSlices(desk)
+  const [onStage, showStage] = useStage()
+  const { loop, grid, muted, rated, lost, ...now } = useSlices(desk)
   const versions = useSavedVersions(record.id, turnLetters, grid, lick.frame.grid)
   const { plan, played, planned, steps, rungs, change, setRungs, arrange, ...more } = usePlan({
     lickId: record.id,
@@ -195,8 +197,8 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
         changeSettings({ clickMarks: settings.clickMarks === 'off' ? 'beats' : 'off' }),
       onPulse: () => changeSettings({ pulse: !settings.pulse }),
       onTense: trainer.feelsTense,
-      onLeave: () => desk.leave(),
-      onStage: () => desk.stage(!onStage),
+      onLeave: () => (onStage ? showStage(false) : desk.leaveLoop()),
+      onStage: () => showStage(!onStage),
     },
     { playing, shortcuts: settings.singleKeys },
   )
@@ -248,7 +250,7 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
         log={log}
         about={voicing.about}
         rest={rest}
-        onStage={() => desk.stage(true)}
+        onStage={() => showStage(true)}
       />
       <div className="flex min-w-0 flex-col gap-3">
         <BigCount beats={beats} playing={playing} onTap={play} />
@@ -365,7 +367,7 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
           phaseOf={phaseOf}
           onPlay={play}
           onRate={rate}
-          onLeave={() => desk.stage(false)}
+          onLeave={() => showStage(false)}
         />
       )}
       <PlanAside

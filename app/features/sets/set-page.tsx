@@ -8,6 +8,7 @@ import type { SetOrder } from '~/core/practice'
 import { useLive } from '~/live/use-live'
 import { useSettingFor } from '~/live/use-setting'
 import { type Kept, liveSummaries, loadLicks, notSavedWords, type SetRecord } from '~/storage'
+import { AddSelect } from '~/ui/add-select'
 import { NumberField } from '~/ui/number-field'
 import { Act, TitleBox, Trouble } from '~/ui/parts'
 import { usePageTitle } from '~/ui/use-page-title'
@@ -130,19 +131,18 @@ export function SetPage({ opened }: { opened: Kept<SetRecord> }) {
         {count > 0 && <ShareSet set={set} />}
       </div>
       <ExerciseList set={set} progress={progress} onEdit={edit} />
-      <select
-        aria-label="Add a lick to the set"
-        className="w-72 max-w-full rounded-field border border-base-300 bg-base-100 px-2 py-1.5 text-sm"
-        value=""
-        onChange={(event) => edit((now) => addLicksTo(now, [event.target.value]))}
+      <AddSelect
+        label="Add a lick to the set"
+        words="Add a lick …"
+        className="w-72 max-w-full"
+        onAdd={(id) => edit((now) => addLicksTo(now, [id]))}
       >
-        <option value="">Add a lick …</option>
         {others.slice(0, 500).map(({ id, title }) => (
           <option key={id} value={id}>
             {title}
           </option>
         ))}
-      </select>
+      </AddSelect>
       <label className="flex flex-col gap-1 text-(--quiet) text-xs">
         Note
         <textarea

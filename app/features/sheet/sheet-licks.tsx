@@ -1,6 +1,7 @@
 import { X } from 'lucide-react'
 import { useLive } from '~/live/use-live'
 import { liveSummaries } from '~/storage'
+import { AddSelect } from '~/ui/add-select'
 import { IconButton } from '~/ui/icon-button'
 import { Part } from '~/ui/parts'
 import { MoveHandle, SortableList, useSortableRow } from '~/ui/sortable-list'
@@ -41,19 +42,18 @@ export function SheetLicks({ state, titles, onChange }: SheetLicksProps) {
         ))}
       </SortableList>
       {ids.length < MOST_ON_SHEET ? (
-        <select
-          aria-label="Add a lick"
-          className="min-w-0 rounded-field border border-base-300 bg-base-100 px-2 py-1.5 text-sm"
-          value=""
-          onChange={(event) => onChange({ ids: [...ids, event.target.value] })}
+        <AddSelect
+          label="Add a lick"
+          words="Add a lick …"
+          className=""
+          onAdd={(id) => onChange({ ids: [...ids, id] })}
         >
-          <option value="">Add a lick …</option>
           {others.map(({ id, title }) => (
             <option key={id} value={id}>
               {title || 'Untitled'}
             </option>
           ))}
-        </select>
+        </AddSelect>
       ) : (
         <p className="text-(--quiet) text-sm">A sheet holds {MOST_ON_SHEET} licks.</p>
       )}

@@ -52,11 +52,24 @@ export function Shell({ children }: { children: ReactNode }) {
       </header>
       <StoreNotices />
       <UpdateNotice />
-      <main id="main" className="flex min-h-0 grow flex-col">
+      <main ref={keepingFocus} id="main" className="flex min-h-0 grow flex-col">
         {children}
       </main>
     </div>
   )
+}
+
+/** What keeps the focus where a press has left it; fetched after the page. */
+function keepingFocus(main: HTMLElement) {
+  let gone = false
+  let stop = () => {}
+  void import('~/ui/keep-focus').then(({ keepFocus }) => {
+    if (!gone) stop = keepFocus(main)
+  })
+  return () => {
+    gone = true
+    stop()
+  }
 }
 
 const PLACES = [

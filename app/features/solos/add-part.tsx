@@ -7,6 +7,7 @@ import { EMPTY_LICK, type Lick } from '~/core/line'
 import type { Solo, SoloPart } from '~/core/solo'
 import { useLive } from '~/live/use-live'
 import { liveSummaries, loadLick } from '~/storage'
+import { AddSelect } from '~/ui/add-select'
 import { Trouble } from '~/ui/parts'
 import { foundRows, sortedRows } from '../library'
 import { toLine } from './cell-line'
@@ -86,13 +87,7 @@ export function AddPart({
     <div className="flex flex-wrap items-center gap-2">
       <span className="relative">
         <Plus size={16} aria-hidden className="pointer-events-none absolute top-2 left-2" />
-        <select
-          aria-label="Add a part"
-          className="w-52 rounded-field border border-base-300 bg-base-100 py-1.5 pr-2 pl-7 text-sm"
-          value=""
-          onChange={(event) => add(event.target.value)}
-        >
-          <option value="">Add a part …</option>
+        <AddSelect label="Add a part" words="Add a part …" className="w-52 pl-7" onAdd={add}>
           <optgroup label="Time">
             <option value="groove:">Groove</option>
             <option value="others:eighths">Bars for the others, over groove</option>
@@ -115,7 +110,7 @@ export function AddPart({
               ),
             )}
           </optgroup>
-        </select>
+        </AddSelect>
       </span>
       {summaries.length > MOST_OFFERED && (
         <input

@@ -159,7 +159,7 @@ describe('a backup', () => {
     const file = await zipOf(one)
     await one.putInBin([{ table: 'licks', id: 'a' }])
     await one.saveRecord('licks', one.toLickRecord(lick('b', 'LLLL'), 0), 0)
-    expect(await one.bring(file)).toMatchObject({ replaced: 2, faults: [] })
+    expect(await one.bring(file)).toMatchObject({ replaced: 1, restored: 1, faults: [] })
     expect(await one.loadLick('a')).toMatchObject({ value: { deletedAt: null } })
     expect(await one.loadLick('b')).toMatchObject({ value: { text: lick('b').text } })
   })
@@ -220,6 +220,27 @@ describe('a backup', () => {
     expect(new Set(kept.map(({ text }) => text)).size).toBe(different)
     // Once more, those under ids of their own are here already; of the others, nothing is lost.
     expect((await here.bring(file, 'skip')).faults).toEqual([])
+  })
+
+  it('brings back what is in the bin here, not doubled, with what belongs to it', async () => {
+    const one = await browser()
+    await one.addLicks([lick('a'), lick('b', 'LR')], 0)
+    const file = await zipOf(one)
+    await one.putInBin([
+      { table: 'licks', id: 'a' },
+      { table: 'licks', id: 'b' },
+    ])
+    const done = await one.bring(file, 'both')
+    expect([done.added, done.restored]).toEqual([0, 2])
+    expect(done.licks.map(({ id }) => id).sort()).toEqual(['a', 'b'])
+    const { rows } = await one.liveSummaries.settled()
+    expect(rows.map(({ id }) => id).sort()).toEqual(['a', 'b'])
+    // Who says so by itself leaves it there.
+    await one.putInBin([{ table: 'licks', id: 'a' }])
+    const entries = (await one.plan(file)).planned.map(({ entry }) => entry)
+    const own = entries.find(({ name }) => name === 'Lick a')
+    await one.bring(file, 'both', new Map([[own?.index ?? -1, 'skip']]))
+    expect((await one.liveSummaries.settled()).rows.map(({ id }) => id)).toEqual(['b'])
   })
 
   it('can be cancelled between two steps, and what was done stays', async () => {

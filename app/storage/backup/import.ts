@@ -303,9 +303,13 @@ export interface Choices {
 /** What came of an import. */
 export interface ImportDone {
   readonly added: number
+  /** Out of the bin. */
+  readonly restored: number
   readonly replaced: number
   readonly aside: number
   readonly skipped: number
+  /** The first of the licks that came, to be opened. */
+  readonly licks: readonly { readonly id: string; readonly name: string }[]
   /** Why some could not be written; each a line. */
   readonly faults: readonly string[]
   readonly cancelled: boolean
@@ -314,6 +318,8 @@ export interface ImportDone {
 /** So many entries are written as one: all of them, or none. More, and it goes in steps. */
 const WHOLE = 1000
 const WRITTEN_AT_ONCE = 400
+/** So many licks are told of by name once they came. */
+const MOST_TOLD = 5
 /** What fails for one entry fails for all: the store itself is full, or gone. */
 const OF_THE_STORE: ReadonlySet<StoreIssue['code']> = new Set(['quota', 'unavailable'])
 
@@ -329,7 +335,8 @@ export async function applyImport(
   onProgress: OnProgress,
   cancelled: () => boolean,
 ): Promise<ImportDone> {
-  const count = { added: 0, replaced: 0, aside: 0, skipped: 0 }
+  const count = { added: 0, restored: 0, replaced: 0, aside: 0, skipped: 0 }
+  const licks: { id: string; name: string }[] = []
   const faults: string[] = []
   const step = planned.length <= WHOLE ? WHOLE : WRITTEN_AT_ONCE
   for (let from = 0; from < planned.length && !cancelled(); from += step) {
@@ -343,8 +350,15 @@ export async function applyImport(
       faults.push(notSavedWords(done.error))
       break
     }
-    if (done.ok) for (const { as } of kept) count[as] += 1
-    else await oneByOne(kept, now, count, faults)
+    if (done.ok) {
+      for (const { as, name, changes } of kept) {
+        count[as] += 1
+        const [first] = changes
+        if (first?.table === 'licks' && licks.length < MOST_TOLD)
+          licks.push({ id: first.kind === 'save' ? first.record.id : first.id, name })
+      }
+    }
+    if (!done.ok) await oneByOne(kept, now, count, faults)
     for (const [i, { entry, row }] of chunk.entries()) {
       const as = kept[i]?.as
       const beside =
@@ -360,10 +374,10 @@ export async function applyImport(
     onProgress(Math.min(planned.length, from + step), planned.length)
     await new Promise((resolve) => setTimeout(resolve))
   }
-  return { ...count, faults, cancelled: cancelled() }
+  return { ...count, licks, faults, cancelled: cancelled() }
 }
 
-type Kind = 'added' | 'replaced' | 'aside' | 'skipped'
+type Kind = 'added' | 'restored' | 'replaced' | 'aside' | 'skipped'
 
 interface Decided {
   readonly as: Kind
@@ -393,7 +407,8 @@ function decided(
   const nothing = (as: Kind): Decided => ({ as, name, changes: [] })
   if (standing === 'unreadable') return nothing('aside')
   if (standing === 'same') return nothing('skipped')
-  const choice = choices.single.get(index) ?? choices.different
+  const own = choices.single.get(index)
+  const choice = own ?? choices.different
   if (table === 'settings') return nothing(choice === 'replace' ? 'replaced' : 'skipped')
   if (table === 'aside' || !record) return nothing('skipped')
   const save = (of: RecordOf[KeptTable], base: number | null) =>
@@ -401,6 +416,11 @@ function decided(
   const bin = (id: string): readonly Change[] => (deletedAt ? [{ kind: 'bin', table, id }] : [])
   if (standing === 'new')
     return { as: 'added', name, changes: [save(record, null), ...bin(record.id)] }
+  // What is in the bin here and in use in the file is the same thing: it comes back, it is not doubled.
+  if (here?.deleted && deletedAt === null && own !== 'skip' && own !== 'both') {
+    const out: Change = { kind: 'restore', table, id: record.id }
+    return { as: 'restored', name, changes: [out, save(record, here.revision + 1)] }
+  }
   if (choice === 'skip') return nothing('skipped')
   if (choice === 'both') {
     if (table === 'plans') return nothing('skipped')

@@ -1,7 +1,8 @@
 import { nanoid } from 'nanoid'
 import { type AnyFile, partText } from '~/codecs/any-file'
-import { findOwnGrooves, parseLickText } from '~/codecs/lick-text'
+import { findOwnGrooves, normalTitle, parseLickText, setValues, valuesOf } from '~/codecs/lick-text'
 import type { PartWish } from '~/core/drum-parts'
+import { applyTransaction, toTransaction } from '~/core/editing'
 import { toLickRecord } from '../licks'
 
 /** Rows of a file on their way in, each of a table. */
@@ -10,8 +11,16 @@ export interface IncomingRow {
   readonly row: unknown
 }
 
-/** A file's rows. A drum part of another program is made into a lick, as `wish` says. */
-export function rowsOfFile(file: AnyFile, now: number, wish: PartWish = {}): IncomingRow[] {
+/**
+ * A file's rows. A drum part of another program is made into a lick, as `wish` says; a lick without a title has the
+ * file's name.
+ */
+export function rowsOfFile(
+  file: AnyFile,
+  now: number,
+  wish: PartWish = {},
+  name = '',
+): IncomingRow[] {
   switch (file.kind) {
     case 'backup':
       return [
@@ -26,7 +35,7 @@ export function rowsOfFile(file: AnyFile, now: number, wish: PartWish = {}): Inc
         row: toLickRecord({ id, text, draft, voicing }, now - i),
       }))
     case 'licks':
-      return file.texts.flatMap((text, i) => lickRows(text, now - i))
+      return file.texts.flatMap((text, i) => lickRows(titled(text, name), now - i))
     case 'solo':
       return [
         {
@@ -35,7 +44,7 @@ export function rowsOfFile(file: AnyFile, now: number, wish: PartWish = {}): Inc
         },
       ]
     case 'part':
-      return lickRows(partText(file.part, wish).text, now)
+      return lickRows(titled(partText(file.part, wish).text, name), now)
     case 'kit':
       return [
         {
@@ -44,6 +53,13 @@ export function rowsOfFile(file: AnyFile, now: number, wish: PartWish = {}): Inc
         },
       ]
   }
+}
+
+/** A lick's text with a title: its own, else the name of its file without what follows its last dot. */
+function titled(text: string, name: string): string {
+  const title = name.replace(/\.[^.]*$/, '').trim()
+  if (title === '' || (valuesOf(text, 'title')[0] ?? '').trim() !== '') return text
+  return applyTransaction(text, toTransaction('', setValues(text, 'title', [normalTitle(title)])))
 }
 
 /** A lick from its text, with the grooves that this carries along. */

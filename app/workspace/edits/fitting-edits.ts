@@ -73,9 +73,9 @@ const COPYING: ReadonlySet<Fix['kind']> = new Set(['next-group', 'add-group', 'o
 /** The edit of a range that runs on over the barlines; its copies sound as it does. */
 export function runOnEdit(lick: Lick, { from, to }: SlotRange, run: RunOn, label: string): Edit {
   const { length } = run.lick.line.slots
-  const tail = { from: to, to: lick.line.slots.length }
-  const typed = phraseOf(run.lick.line, { from: to, to: length })
-  const copies = typed.slots.map((_, i) => from + (i % (to - from)) - to)
+  const tail = { from, to: lick.line.slots.length }
+  const typed = phraseOf(run.lick.line, { from, to: length })
+  const copies = typed.slots.map((_, i) => i % (to - from))
   return {
     ...replaceRange(lick, tail, typed, label, copies),
     lick: run.lick,

@@ -39,7 +39,7 @@ export function Dock() {
           id="dock-panel"
           data-panel={panel.id}
           aria-label={panel.name}
-          className="dock-panel min-h-0 min-w-0 overflow-y-auto rounded-box border border-base-300 bg-base-100 p-3"
+          className="dock-panel relative min-h-0 min-w-0 overflow-y-auto rounded-box border border-base-300 bg-base-100 p-3"
         >
           <div className="mb-2 flex items-baseline gap-2 pointer-coarse:items-center">
             <h2 className="font-semibold text-base">{panel.name}</h2>

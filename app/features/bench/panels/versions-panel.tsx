@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react'
 import { findVoicedLick } from '~/codecs/voicing'
+import type { Lick } from '~/core/line'
 import { PhraseStacks } from '~/drawing/stacks/phrase-figure'
 import { useLive } from '~/live/use-live'
 import { useSaving } from '~/live/use-saving'
@@ -44,6 +45,7 @@ export function VersionsPanel() {
                 version={version}
                 turned={turned}
                 before={versions[i - 1] ?? null}
+                lick={voiced}
                 onRestore={onRestore}
                 onTell={tell}
               />
@@ -61,13 +63,15 @@ export function VersionsPanel() {
 interface VersionRowProps {
   readonly version: Kept<VersionRecord>
   readonly turned: boolean
+  /** What is on the bench, voiced. */
+  readonly lick: Lick
   /** The one that was saved before it. */
   readonly before: Kept<VersionRecord> | null
   readonly onRestore: (text: string, voicing: string, name: string) => void
   readonly onTell: (command: VersionCommand) => unknown
 }
 
-function VersionRow({ version, turned, before, onRestore, onTell }: VersionRowProps) {
+function VersionRow({ version, turned, lick, before, onRestore, onTell }: VersionRowProps) {
   const [name, setName] = useState(version.name)
   const { text, voicing } = turnTexts({ ...version, draft: null }, turned)
   const savedLick = findVoicedLick({ text, voicing })
@@ -97,6 +101,7 @@ function VersionRow({ version, turned, before, onRestore, onTell }: VersionRowPr
           {lickBefore
             ? `After ${before.name}: ${differenceWords(lickBefore, savedLick, 'nothing changed')}`
             : 'The first version'}
+          {differenceWords(savedLick, lick, '') === '' && ' · on the bench now'}
         </p>
       </div>
       <Act label={`Restore ${version.name}`} onClick={() => onRestore(text, voicing, version.name)}>
