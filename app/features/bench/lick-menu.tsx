@@ -1,11 +1,11 @@
-import { Copy, Trash2 } from 'lucide-react'
-import { useNavigate } from 'react-router'
+import { Copy, Printer, Share2, Trash2 } from 'lucide-react'
+import { Link, useNavigate } from 'react-router'
 import { createLick, notSavedWords, putInBin } from '~/storage'
 import { copyOf } from '~/workspace/lick-edits'
 import type { LibraryState } from '../library'
 import { useWorkspace } from './state/use-workspace'
 
-/** What is done seldom with the lick as a whole: a copy of it, or into the bin with it. */
+/** What is done with the lick as a whole: printed, shared, copied, or into the bin with it. */
 export default function LickMenu({ title }: { title: string }) {
   const workspace = useWorkspace()
   const { saver } = workspace.session
@@ -15,6 +15,23 @@ export default function LickMenu({ title }: { title: string }) {
     const made = await createLick(copyOf(workspace.session.texts()))
     if (made.ok) navigate(`/bench/${made.value}`)
     else workspace.refuse(notSavedWords(made.error))
+  }
+  const share = async () => {
+    const { formatLink } = await import('~/codecs/link')
+    const { text, voicing } = workspace.session.texts()
+    const url = `${location.origin}/link#${formatLink({ text, voicing })}`
+    if (typeof navigator.share === 'function') {
+      // Given up by hand is no fault.
+      await navigator.share({ title, url }).catch(() => {})
+      return
+    }
+    await navigator.clipboard.writeText(url).then(
+      () =>
+        workspace.tell({
+          message: 'The link is copied. The whole lick is in it; no server has it.',
+        }),
+      () => workspace.refuse('The browser does not allow copying.'),
+    )
   }
   const remove = async () => {
     await saver.flush()
@@ -27,6 +44,12 @@ export default function LickMenu({ title }: { title: string }) {
   }
   return (
     <>
+      <Link to={`/sheet?licks=${id}`} className="menu-row">
+        Print <Printer size={16} aria-hidden />
+      </Link>
+      <button type="button" className="menu-row" onClick={() => void share()}>
+        Share a link <Share2 size={16} aria-hidden />
+      </button>
       <button type="button" className="menu-row" onClick={() => void duplicate()}>
         Duplicate <Copy size={16} aria-hidden />
       </button>

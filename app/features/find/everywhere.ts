@@ -27,6 +27,7 @@ interface Everywhere {
 
 /** What can be found on every page: the pages themselves, and every value of every setting. */
 export function everywhere({ settings, change, go, turnTheme, newLick }: Everywhere): Found[] {
+  const leftHanded = settings.turnLetters && settings.turnKit && settings.turnFeet
   const places = PLACES.map(
     ([path, name, also]): Found => ({ id: path, name, also, kind: 'place', run: () => go(path) }),
   )
@@ -84,19 +85,15 @@ export function everywhere({ settings, change, go, turnTheme, newLick }: Everywh
       'sixes',
     ),
     turn('singleKeys', 'Single keys as shortcuts on', 'Single keys as shortcuts off', 'keyboard'),
-    turn(
-      'turnLetters',
-      'Left-handed: mirror the letters',
-      'Right-handed letters',
-      'lefty handed left',
-    ),
-    turn('turnKit', 'Left-handed: mirror the kit', 'Right-handed kit', 'lefty handed left'),
-    turn(
-      'openHanded',
-      'Left-handed: open-handed grooves',
-      'Crossed grooves',
-      'lefty hands swap open',
-    ),
+    setting(leftHanded ? 'Right-handed' : 'Left-handed', 'lefty handed left right mirror', {
+      turnLetters: !leftHanded,
+      turnKit: !leftHanded,
+      turnFeet: !leftHanded,
+    }),
+    turn('turnLetters', 'Mirror the letters', 'Letters as written', 'left-handed handed left'),
+    turn('turnFeet', 'Mirror the feet', 'Feet as set up', 'lefty left-handed pedals lead'),
+    turn('turnKit', 'Mirror the kit', 'Kit as set up', 'lefty handed left'),
+    turn('openHanded', 'Open-handed grooves', 'Crossed grooves', 'lefty hands swap open'),
     setting('Beams by beat', 'beaming notation staff', { beaming: 'beat' }),
     setting('Beams by group', 'beaming notation staff cells', { beaming: 'group' }),
     setting('Groove as slashes', 'staff notation', { staffGroove: 'slashes' }),

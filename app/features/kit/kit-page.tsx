@@ -1,5 +1,6 @@
 import { Download, Upload } from 'lucide-react'
 import { useCallback, useMemo, useRef, useState } from 'react'
+import { Link } from 'react-router'
 import { formatKit } from '~/codecs/kit'
 import { findPiece, type Kit, overlapsOf, type Player, standIns } from '~/core/kit'
 import { crashesOf } from '~/core/playing'
@@ -17,7 +18,6 @@ import { theSurface } from '~/words/surface-words'
 import { playerOf } from '~/workspace/setting'
 import { raisedSpeeds } from '~/workspace/speeds-of'
 import { EvidencePart } from './evidence-part'
-import { HandednessPart } from './handedness-part'
 import { changeKits } from './kit-actions'
 import { copyOfKit, kitDifferences } from './kit-conflict'
 import { insteadOf } from './kit-edits'
@@ -142,7 +142,13 @@ export function KitPage() {
           onRemoved={tellRemoved}
         />
       </div>
-      <HandednessPart settings={shown} onChange={change} />
+      <p className="text-sm">
+        Left-handed?{' '}
+        <Link to="/settings" className="link">
+          Mirror letters, kit and feet in the settings
+        </Link>
+        .
+      </p>
       <div className="flex min-w-0 flex-col gap-4">
         <PlayerPart kit={still} settings={shown} onChange={change} />
         <EvidencePart plays={plays} setting={setting} onRaise={raise} />

@@ -3,7 +3,7 @@ import { useMemo, useRef, useState } from 'react'
 import { Link, useLocation, useNavigate } from 'react-router'
 import { valuesOf } from '~/codecs/lick-text'
 import { type AnyLink, type LinkedLick, parseAnyLink } from '~/codecs/link'
-import { findVoicedLick } from '~/codecs/voicing'
+import { findVoicedLick, parseVoicing } from '~/codecs/voicing'
 import type { Lick } from '~/core/line'
 import { formatLine } from '~/core/notation'
 import { soloLength } from '~/core/solo'
@@ -19,8 +19,9 @@ import { Trouble } from '~/ui/parts'
 import { useMedia } from '~/ui/use-media'
 import { usePageTitle } from '~/ui/use-page-title'
 import { useWidth } from '~/ui/use-width'
-import { plural } from '~/words/figures'
+import { plural, slotsWords } from '~/words/figures'
 import { gridWords } from '~/words/grid-words'
+import { capital } from '~/words/move-words'
 import { spokenPlace, startPlace } from '~/words/places'
 import { lengthWords, partName } from '~/words/solo-words'
 import { landingVerdict } from '~/words/verdict'
@@ -64,6 +65,17 @@ function LinkedMany({ link }: { link: Exclude<AnyLink, { kind: 'lick' }> }) {
   const title = link.kind === 'solo' ? link.solo.title : link.set.name
   usePageTitle(title, 'From a link')
   const length = useMemo(() => (solo ? soloLength(solo) : null), [solo])
+  const { hear, player } = useHearLick()
+  const { turnLetters } = useSettings().settings
+  const linked = useMemo(
+    () =>
+      link.kind === 'solo'
+        ? []
+        : link.set.licks.map((texts) =>
+            findVoicedLick(turnTexts({ ...texts, draft: null }, turnLetters)),
+          ),
+    [link, turnLetters],
+  )
   const names =
     link.kind === 'solo'
       ? link.solo.parts.map(partName)
@@ -96,14 +108,30 @@ function LinkedMany({ link }: { link: Exclude<AnyLink, { kind: 'lick' }> }) {
           : `A set of ${plural(names.length, 'exercise')}. Its licks go into your library.`}
       </p>
       <ol className="list-decimal pl-6">
-        {names.map((name, i) => (
-          <li key={i}>{name}</li>
-        ))}
+        {names.map((name, i) => {
+          const lick = linked[i]
+          return (
+            <li key={i}>
+              {name}{' '}
+              {lick && (
+                <button
+                  type="button"
+                  className="btn btn-ghost btn-xs font-normal"
+                  aria-label={`Hear ${name}`}
+                  onClick={() => hear(lick)}
+                >
+                  <Play size={13} aria-hidden /> Hear
+                </button>
+              )}
+            </li>
+          )
+        })}
       </ol>
       <p className="text-(--quiet) text-sm">
         Nothing is saved yet. All of it is in the address of this page; no server has it.
       </p>
       <Trouble words={trouble} />
+      {player}
     </>
   )
 }
@@ -155,6 +183,7 @@ function LinkedView({ texts }: { texts: LinkedLick }) {
       <p className="break-words rounded-field border border-base-300 bg-base-100 px-3 py-2 font-mono text-lg">
         {formatLine(lick.line)}
       </p>
+      <LinkedNotes texts={texts} />
       <ShownRuler lick={lick} />
       <p className="text-(--quiet) text-sm">
         Nothing is saved yet. The whole lick is in the address of this page; no server has it.
@@ -162,6 +191,30 @@ function LinkedView({ texts }: { texts: LinkedLick }) {
       <Trouble words={trouble} />
       {player}
     </>
+  )
+}
+
+/** What whoever sent it wrote to it: for the whole lick, and at single strokes. */
+function LinkedNotes({ texts }: { texts: LinkedLick }) {
+  const read = parseVoicing(texts.voicing)
+  if (!read.ok) return null
+  const { about = '', notes = [] } = read.value
+  if (about === '' && notes.length === 0) return null
+  return (
+    <section aria-label="Notes" className="text-sm">
+      {about !== '' && (
+        <p dir="auto" className="whitespace-pre-line">
+          {about}
+        </p>
+      )}
+      <ul>
+        {notes.map(({ slot, text }) => (
+          <li key={slot} dir="auto">
+            {capital(slotsWords({ from: slot, to: slot + 1 }))}: {text}
+          </li>
+        ))}
+      </ul>
+    </section>
   )
 }
 

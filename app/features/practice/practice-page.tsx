@@ -286,6 +286,8 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
           }}
           onSelect={(within) => desk.loopWithin(step.part.range, within)}
         />
+        {/* What appears stands under it: nothing moves what is pressed. */}
+        <Ratings playing={playing} onPlay={play} onRate={rate} />
         {warnings.map((words) => (
           <p key={words} className="text-sm text-warning first-letter:uppercase">
             {words}
@@ -306,7 +308,6 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
             onOneSurface={together >= 0 && together !== at ? () => desk.goTo(together) : undefined}
           />
         )}
-        <Ratings playing={playing} onPlay={play} onRate={rate} />
         <SoundStrip
           sound={settings}
           form={step.form}

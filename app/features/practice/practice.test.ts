@@ -275,7 +275,8 @@ describe('what is said', () => {
         { limb: 'RF', strokes: 2 },
       ]),
     ).toBe('at the repeat: right hand 3 in a row and kick 2 in a row')
-    expect(seamWords([{ limb: 'RH', strokes: 2 }])).toBe('')
+    expect(seamWords([{ limb: 'RH', strokes: 2 }])).toBe('at the repeat: right hand 2 in a row')
+    expect(seamWords([{ limb: 'RH', strokes: 1 }])).toBe('')
   })
 
   it('calls for a break when it is time, unless it never should', () => {

@@ -178,12 +178,12 @@ export function strainWords({ move, haveMs }: Strain): string {
   return `${LIMB_NAMES[move.limb]}: ${wholeMs(haveMs)} ms between strokes, but it needs ${Math.round(move.needMs)}. Play it slower, or only briefly.`
 }
 
-/** From how many in a row a seam is said: a foot's own doubles are as hard as a hand's threes. */
-const WORTH_SAYING = { RH: 3, LH: 3, XH: 3, RF: 2, LF: 2 } as const
+/** From how many in a row a seam is said. */
+const WORTH_SAYING = 2
 
 /** `at the repeat: right hand 3 in a row`; empty where nothing runs on. */
 export function seamWords(runs: readonly SeamRun[]): string {
-  const said = runs.filter(({ limb, strokes }) => strokes >= WORTH_SAYING[limb])
+  const said = runs.filter(({ strokes }) => strokes >= WORTH_SAYING)
   if (said.length === 0) return ''
   const each = said.map(({ limb, strokes }) => `${LIMB_NAMES[limb]} ${strokes} in a row`)
   return `at the repeat: ${listWords(each)}`

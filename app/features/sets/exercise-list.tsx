@@ -1,7 +1,8 @@
 import { Play, X } from 'lucide-react'
 import { Link } from 'react-router'
 import { MiniStacks } from '~/drawing/stacks/mini-stacks'
-import type { SetRecord } from '~/storage'
+import { useLive } from '~/live/use-live'
+import { liveLogs, type SetRecord } from '~/storage'
 import { IconButton } from '~/ui/icon-button'
 import { NumberField } from '~/ui/number-field'
 import { Nothing } from '~/ui/parts'
@@ -45,6 +46,8 @@ function Exercise({
   onEdit: ExerciseListProps['onEdit']
 }) {
   const { summary, clean, goal, share, overdue, lickId } = one
+  // While the log is read nothing is said of it.
+  const known = useLive(liveLogs).kind === 'ready'
   const title = summary?.title ?? 'A lick that is no longer there'
   const { ref, handleRef } = useSortableRow(one.lickId, at, title)
   const own = set.exercises[at]
@@ -70,7 +73,7 @@ function Exercise({
           <span className="text-(--quiet)">{title}</span>
         )}
         <span className="block truncate text-(--quiet) text-xs">
-          {overdue === null ? 'never practised' : dueWords(overdue)}
+          {!known ? '' : overdue === null ? 'never practised' : dueWords(overdue)}
           {set.plan && own?.plan && ', plan of its own'}
         </span>
       </span>

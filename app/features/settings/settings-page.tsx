@@ -15,6 +15,7 @@ import { useSettings } from '~/live/use-live'
 import type { Settings } from '~/storage'
 import { Tick } from '~/ui/tick'
 import { countingOf } from '~/workspace/counting'
+import { HandednessPart } from './handedness-part'
 
 const SHOWN_GRIDS = ['1/8', '1/8t', '1/16', '1/16q', '1/16t', '1/16s', '1/32']
 
@@ -122,6 +123,9 @@ export function SettingsPage() {
           Single letters, digits, arrows and signs are shortcuts; Space always plays
         </Tick>
       </fieldset>
+      <div className="mt-8">
+        <HandednessPart settings={shown} onChange={change} />
+      </div>
       <Choice
         title="Beams"
         text="By beat shows the pulse, by group shows the cells."

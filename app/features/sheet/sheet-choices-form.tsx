@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react'
 import type { SheetChoices } from '~/core/sheet'
+import { useSettings } from '~/live/use-live'
 import { Field, SelectField } from '~/ui/field'
 import { Part } from '~/ui/parts'
 import { Tick } from '~/ui/tick'
@@ -65,12 +66,13 @@ const TICKS = [
   ['voices', 'Voices as a second line'],
   ['ladder', 'Tempos to tick off'],
   ['key', 'Key to the staff'],
-  ['turned', 'Turned for left-handed players'],
+  ['turned', 'Mirrored for left-handed players'],
 ] as const
 
 /** What is shown on the sheet, and on what paper. */
 export function SheetChoicesForm({ state, onChange }: SheetChoicesFormProps) {
   const { choices } = state
+  const { turnLetters } = useSettings().settings
   const choose = (part: Partial<SheetChoices>) => onChange({ choices: { ...choices, ...part } })
   const pick = <K extends Picked>(key: K) => (
     <SelectField
@@ -102,11 +104,16 @@ export function SheetChoicesForm({ state, onChange }: SheetChoicesFormProps) {
           {pick('beaming')}
         </div>
         <div className="flex flex-col gap-1.5">
-          {TICKS.map(([key, words]) => (
+          {TICKS.filter(([key]) => key !== 'turned' || !turnLetters).map(([key, words]) => (
             <Tick key={key} checked={choices[key]} onTick={(on) => choose({ [key]: on })}>
               {words}
             </Tick>
           ))}
+          {turnLetters && (
+            <p className="text-(--quiet) text-sm">
+              Mirrored for left-handed players, as the app is.
+            </p>
+          )}
         </div>
       </Part>
       <Part level={2} title="Paper">

@@ -38,7 +38,8 @@ export function useSheet(state: SheetState, texts: readonly string[]): ShownShee
     const { sources: found, state: now } = shown
     if (!found) return { pages: null, titles: [], licks: [] }
     const { choices, under, title, note } = now
-    const turned = choices.turned !== turnLetters
+    // Never twice: where the page is turned already, the sheet is as the page is.
+    const turned = choices.turned || turnLetters
     const notes = note === '' ? [] : [note]
     const reading = { counting, grooves, kit: setting.kit }
     if (now.solo !== null) {

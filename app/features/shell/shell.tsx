@@ -93,7 +93,7 @@ function PlaceMenu() {
           {here ?? 'Menu'}
         </summary>
         <div className="absolute top-11 left-0 z-40 flex w-44 flex-col rounded-box border border-base-300 bg-base-100 p-1 shadow-lg">
-          {PLACES.map(([to, name]) => (
+          {[...PLACES, ['/sheet', 'Sheet'] as const].map(([to, name]) => (
             <Place key={to} to={to}>
               {name}
             </Place>

@@ -25,7 +25,10 @@ const FREELY: Uses = { least: 0, most: null }
 /** Every exact order of some group sizes for the space. */
 export function ChainsForm({ lick, onEdit }: PanelView) {
   const space = Math.max(1, Math.floor(aimOf(lick).available / gridTicks(lick.frame.grid)))
-  const [length, setLength] = useState(Math.min(256, space))
+  // What is to be filled is the space, until another number is typed for it.
+  const [own, setOwn] = useState<{ readonly space: number; readonly length: number } | null>(null)
+  const length = own?.space === space ? own.length : Math.min(256, space)
+  const setLength = (typed: number) => setOwn({ space, length: typed })
   const [typed, setTyped] = useState(() => [...new Set(lick.line.groups)].slice(0, 4).join(' '))
   const [uses, setUses] = useState<Readonly<Record<number, Uses>>>({})
   const sizes = useMemo(() => [...new Set(findSizes(typed) ?? [])].slice(0, MOST_SIZES), [typed])

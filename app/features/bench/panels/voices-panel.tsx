@@ -54,6 +54,9 @@ export function VoicesPanel() {
     <div className="flex flex-col gap-4">
       {lick.line.slots.length === 0 && <Nothing>Type a line, and lay it on the kit.</Nothing>}
       <Strokes {...props} />
+      {/* Above all that a press makes grow, and with room of its own: nothing moves under the pointer. */}
+      <Presets {...props} onPreview={preview} />
+      <div className="h-10 overflow-hidden">{next && <Preview {...props} next={next} />}</div>
       {missing.map(({ voice, instead }) => (
         <p key={voice} className="text-sm text-warning">
           {setting.kit.name} has no {SURFACE_NAMES[voice]}: {theSurface(instead)} plays it.
@@ -75,9 +78,6 @@ export function VoicesPanel() {
           />
         </div>
       </Part>
-      {/* Room of its own, so that nothing moves under the pointer that asks for it. */}
-      <div className="min-h-10">{next && <Preview {...props} next={next} />}</div>
-      <Presets {...props} onPreview={preview} />
       <Part title="Save as a version">
         <SaveVersion />
       </Part>
@@ -180,10 +180,10 @@ function Preview({ lick, voiced, setting, next }: PanelView & { next: Voicing })
   const laid = useMemo(() => voiceLick(lick, next), [lick, next])
   const moved = movedStrokes(voiced, laid)
   return (
-    <p className="text-sm" aria-live="polite">
+    <p className="truncate text-sm" aria-live="polite">
       <PhraseText phrase={phraseOf(laid.line, { from: 0, to: PREVIEWED })} />
       {laid.line.slots.length > PREVIEWED && ' …'}
-      <span className="block text-(--quiet) text-xs">
+      <span className="block truncate text-(--quiet) text-xs">
         {moved === 0 ? 'No stroke moves' : `${plural(moved, 'stroke')} would move`}
         {limitWords(voiced, laid, setting)}
       </span>

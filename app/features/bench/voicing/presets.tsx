@@ -22,7 +22,7 @@ export function Presets(props: PresetsProps) {
   return (
     <Part
       title="Usual voicings"
-      aside={<span className="text-(--quiet) text-xs">in place of the rules above</span>}
+      aside={<span className="text-(--quiet) text-xs">in place of the rules</span>}
     >
       <ul className="grid grid-cols-1 gap-x-4">
         {presets.map(({ id, name, rules }) => (
