@@ -6,6 +6,7 @@ export {
   judgeSolo,
   type SoloJudgement,
 } from './joins'
+export { playableSolo } from './playable'
 export { type JoinRemedy, remediesOf } from './remedies'
 export {
   grooveBars,

@@ -11,6 +11,7 @@ import {
   columnsOf,
   draftSolo,
   judgeSolo,
+  playableSolo,
   remediesOf,
   type SoloPart,
   STAGES,
@@ -355,6 +356,23 @@ describe('a solo from one idea', () => {
     expect(draftSolo(idea)).toEqual(whole)
     expect(draftSolo({ ...idea, seed: 8 })).not.toEqual(whole)
     expect(new Set(whole.parts.map(({ id }) => id)).size).toBe(whole.parts.length)
+  })
+
+  it('begins where it can be played: at its tempo, or at the limit that is told (law)', () => {
+    for (const [seed, tempo] of [
+      [1, 60],
+      [2, 140],
+      [3, 220],
+      [4, 400],
+    ] as const) {
+      const whole = playableSolo(draftSolo({ ...idea, seed, tempo }), DEFAULT_SETTING)
+      const { bottleneck } = judgeSolo(whole, toSections(whole), DEFAULT_SETTING)
+      expect(bottleneck?.bpm ?? 400).toBeGreaterThanOrEqual(whole.tempo)
+      const next = { ...whole, tempo: whole.tempo + 1 }
+      const faster = judgeSolo(next, toSections(next), DEFAULT_SETTING).bottleneck
+      if (whole.tempo < tempo) expect(faster?.bpm ?? 0).toBeLessThan(next.tempo)
+      else expect(whole.tempo).toBe(tempo)
+    }
   })
 
   it('is exact on its barlines for any cell, grid and metre', () => {

@@ -4,6 +4,7 @@ import { DEFAULT_FRAME, TEMPO_RANGE } from '~/core/line'
 import {
   draftSolo,
   ideaParts,
+  playableSolo,
   type SoloIdea,
   STAGES,
   type Stage,
@@ -12,6 +13,7 @@ import {
 } from '~/core/solo'
 import { findGrid, findMeter, gridName, toMeter } from '~/core/time'
 import { PhraseStacks } from '~/drawing/stacks/phrase-figure'
+import { useSettingFor } from '~/live/use-setting'
 import { Labelled, SelectField } from '~/ui/field'
 import { NumberField } from '~/ui/number-field'
 import { Act, Part, TextBox, Trouble } from '~/ui/parts'
@@ -30,11 +32,13 @@ const STAGE_WORDS: Readonly<Record<Stage, string>> = {
   fast: 'Twice as fast',
   landed: 'Landed',
 }
+const ANY_LICK = { kit: null, unknown: [] }
 const GRIDS = ['1/8', '1/8t', '1/16', '1/16q', '1/16t', '1/32']
 
 /** A whole solo from one cell: what is made of it, for how many bars, and by which seed. */
 export function IdeaForm() {
   const navigate = useNavigate()
+  const setting = useSettingFor(ANY_LICK)
   const id = useId()
   const [cell, setCell] = useState('RLLRK')
   const [grid, setGrid] = useState(gridName(DEFAULT_FRAME.grid))
@@ -62,7 +66,8 @@ export function IdeaForm() {
   const length = useMemo(() => (idea ? soloLength(draftSolo(idea)) : null), [idea])
   const make = async () => {
     if (!idea) return
-    const made = await createSolo(draftSolo(idea))
+    const draft = playableSolo(draftSolo(idea), setting)
+    const made = await createSolo(draft)
     if (made.id) navigate(`/solos/${made.id}`)
     else setTrouble(made.trouble)
   }
