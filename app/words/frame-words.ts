@@ -1,10 +1,13 @@
 import type { Landing, Lick } from '~/core/line'
-import { formatSlot } from '~/core/notation'
+import { isHand, type SlotContent, strokeLimb, strokeSurface, strokesInSlot } from '~/core/sticking'
 import { meterName } from '~/core/time'
+import { listWords } from './figures'
 import { gridWords } from './grid-words'
+import { LIMB_NAMES } from './limb-names'
 import { startPlace } from './places'
+import { theSurface } from './surface-words'
 
-/** What a line goes into, in a sentence: `a crash`, `the groove`, `(>L:c1K)`. */
+/** What a line goes into, in a sentence: `a crash`, `the groove`, `left hand on the crash and kick`. */
 export function intoWords(landing: Landing): string {
   const words = {
     crash: 'a crash',
@@ -12,9 +15,19 @@ export function intoWords(landing: Landing): string {
     groove: 'the groove',
     last: 'its last stroke',
     none: 'nothing',
-    strokes: landing.kind === 'strokes' ? formatSlot(landing.slot) : '',
+    strokes: landing.kind === 'strokes' ? strokesWords(landing.slot) : '',
   }[landing.kind]
   return landing.at === 'beat' ? `${words} on a beat` : words
+}
+
+/** The strokes of a slot as one says them: `right hand on floor tom and kick`. */
+function strokesWords(slot: SlotContent): string {
+  return listWords(
+    strokesInSlot(slot).map(({ stroke }) => {
+      const limb = LIMB_NAMES[strokeLimb(stroke)]
+      return isHand(stroke.letter) ? `${limb} on ${theSurface(strokeSurface(stroke))}` : limb
+    }),
+  )
 }
 
 /** A lick's frame in a row of words: `4/4 · sixteenths · from 2& · into a crash`. */

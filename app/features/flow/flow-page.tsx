@@ -1,5 +1,5 @@
 import { Dices, Volume2, VolumeX } from 'lucide-react'
-import { useCallback, useMemo, useRef, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { Link } from 'react-router'
 import { formatLickText } from '~/codecs/lick-text'
@@ -22,7 +22,7 @@ import type { Phase } from '../practice'
 import { BigCount, PartFigure, stillWords, useLights } from '../practice'
 import { FlowForm } from './flow-form'
 import { type FlowBar, flowBar, flowPhaseAt, toFlowMusic, toSavedLick } from './flow-music'
-import { FLOW_ADDRESS } from './flow-setup'
+import { FLOW_ADDRESS, rememberFlow } from './flow-setup'
 import { SourceList } from './source-list'
 import { useFlow } from './use-flow'
 import { useMixable } from './use-mixable'
@@ -40,6 +40,7 @@ export function FlowPage() {
   const cells = useOwnCells()
   const summaries = useLive(liveSummaries).rows
   const [setup, change] = useAddressState(FLOW_ADDRESS)
+  useEffect(() => rememberFlow(setup), [setup])
   const versions = useVersionNames(setup.sources, summaries)
   const licks = useMixable(setup.sources, settings.turnLetters)
   const setting = useSettingFor(ANY_LICK)

@@ -104,8 +104,29 @@ export function formatSetup({ sources, ...rest }: FlowSetup): URLSearchParams {
   return search
 }
 
+const KEY = 'dime-stack.flow'
+
+/** Remembers a flow for the next visit, as long as the browser keeps anything. */
+export function rememberFlow(setup: FlowSetup): void {
+  try {
+    localStorage.setItem(KEY, String(formatSetup(setup)))
+  } catch {
+    // Without storage the next visit begins anew.
+  }
+}
+
+function lastFlow(): string {
+  try {
+    return localStorage.getItem(KEY) ?? ''
+  } catch {
+    return ''
+  }
+}
+
 /** How a setup stands in the address of the page. */
 export const FLOW_ADDRESS = {
-  open: (search: string): FlowSetup => parseSetup(new URLSearchParams(search)),
+  /** An address that says nothing is the flow of the last visit. */
+  open: (search: string): FlowSetup =>
+    parseSetup(new URLSearchParams(search.length > 1 ? search : lastFlow())),
   format: (setup: FlowSetup): string => String(formatSetup(setup)),
 }

@@ -1,6 +1,6 @@
 import { X } from 'lucide-react'
 import { useMemo, useState } from 'react'
-import { CATALOGUE } from '~/core/catalogue'
+import { CATALOGUE, namesOf, namingWords } from '~/core/catalogue'
 import { formatPhrase } from '~/core/changes'
 import { gridName } from '~/core/time'
 import { PhraseStacks } from '~/drawing/stacks/phrase-figure'
@@ -64,6 +64,7 @@ export function SourceList({ setup, listed, licks, cells, versions, onSources }:
                   {title}
                 </span>
               </span>
+              {name.kind === 'line' && <CellName line={source.line} />}
               {name.kind !== 'line' && (
                 <span className="block text-(--quiet) text-xs">
                   in {gridName(source.grid)}
@@ -155,6 +156,12 @@ export function SourceList({ setup, listed, licks, cells, versions, onSources }:
       </AddSelect>
     </section>
   )
+}
+
+/** What a cell is called, where it has a name. */
+function CellName({ line }: { line: ListedSource['source']['line'] }) {
+  const [name] = useMemo(() => namesOf(line), [line])
+  return name ? <span className="block text-(--quiet) text-xs">{namingWords(name)}</span> : null
 }
 
 function splitOnce(value: string): [string, string] {

@@ -87,10 +87,10 @@ it.each([
   expect(swingMovesNothing(lickOf(text))).toBe(nothing),
 )
 
-it('a landing is named in a word or its own notation', () => {
+it('a landing is named as one says it', () => {
   const label = (text: string) => intoWords(lickOf(text).frame.landing)
   expect([label('landing: last beat'), label('landing: (>L:c1K) choke')]).toEqual([
     'its last stroke on a beat',
-    '(>L:c1K)',
+    'left hand on the crash and kick',
   ])
 })
