@@ -3,6 +3,7 @@ export {
   dueAfter,
   type LickLog,
   lickLogs,
+  logOfLick,
   minutesByDay,
   type Neglected,
   neglectedLicks,

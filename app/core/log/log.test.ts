@@ -1,7 +1,9 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
   dueAfter,
   lickLogs,
+  logOfLick,
   minutesByDay,
   neglectedLicks,
   notAhead,
@@ -82,6 +84,25 @@ describe('the log', () => {
     expect(notAhead([first, ahead], 2 * DAY)).toEqual([first])
     const [alone] = lickLogs(notAhead([ahead], 2 * DAY))
     expect(alone?.dueAt).toBe(3 * DAY)
+  })
+
+  it('is of one lick the same from one place: on its grid, in any order, without what is ahead (law)', () => {
+    const at = fc.integer({ min: 0, max: 400 })
+    const tempo = fc.integer({ min: 40, max: 200 })
+    const rating = fc.constantFrom('clean', 'rough', 'lost', null)
+    fc.assert(
+      fc.property(fc.array(fc.tuple(at, tempo, rating), { maxLength: 12 }), (rows) => {
+        const sessions = rows.map(([day, bpm, how]) => session(day, bpm, how))
+        const now = 200 * DAY
+        const known = sessions.filter(({ at: when }) => when <= now + DAY)
+        const log = logOfLick(sessions, null, now)
+        expect(logOfLick([...sessions].reverse(), null, now)?.bestClean).toBe(log?.bestClean)
+        if (known.length > 0) expect(log).toEqual(lickLogs(known)[0])
+        const clean = known.filter((one) => one.rating === 'clean').map((one) => one.tempo)
+        if (known.length > 0)
+          expect(log?.bestClean ?? null).toBe(clean.length > 0 ? Math.max(...clean) : null)
+      }),
+    )
   })
 
   it('tells clean, tense and due by step, and the lick by its whole in the bar', () => {

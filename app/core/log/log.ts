@@ -237,6 +237,22 @@ export function minutesByDay(
 }
 
 /**
+ * What the log says of one lick, from all of its sessions, as its tempos would be on the grid that it has now: the
+ * one place from which every page has it. Undefined where it was never practised.
+ *
+ * @param now milliseconds since 1970; what is dated more than a day ahead is left out
+ * @example sessions clean at 90, and at 180 dated a year ahead, are clean at 90
+ */
+export function logOfLick(
+  sessions: readonly PracticeSession[],
+  grid: Grid | null,
+  now: number,
+): LickLog | undefined {
+  const counted = notAhead(sessions, now)
+  return lickLogs(grid ? onGrid(counted, grid) : counted)[0]
+}
+
+/**
  * Sessions without those that a clock set wrong has put ahead of now, by more than a day: what they
  * say of due dates would hold for as long as the clock was ahead. Where there are no others, they are
  * taken to be of now.

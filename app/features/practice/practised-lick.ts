@@ -1,6 +1,6 @@
 import { findVoicedLick, parseVoicing } from '~/codecs/voicing'
 import { EMPTY_LICK, type Lick } from '~/core/line'
-import { type LickLog, lickLogs, onGrid } from '~/core/log'
+import { type LickLog, logOfLick } from '~/core/log'
 import { PLAIN_VOICING, type Voicing } from '~/core/voicing'
 import { toPracticeSession } from '~/live/practice-session'
 import type { LickRecord, PracticeSessionRecord } from '~/storage'
@@ -19,7 +19,7 @@ export function lickOf(record: LickRecord, turnLetters: boolean): Lick {
 
 /** A lick's log with the tempos that its sessions would have on the grid it has now. */
 export function logOf(own: readonly PracticeSessionRecord[], { frame }: Lick): LickLog | undefined {
-  return lickLogs(onGrid(own.map(toPracticeSession), frame.grid))[0]
+  return logOfLick(own.map(toPracticeSession), frame.grid, Date.now())
 }
 
 /** How long a lick has been practised since midnight, in seconds. */

@@ -1,5 +1,5 @@
 import { ok, type Result } from '~/core/foundation'
-import { type LickLog, lickLogs, notAhead, onGrid } from '~/core/log'
+import { type LickLog, logOfLick } from '~/core/log'
 import { findGrid } from '~/core/time'
 import type { DimeDatabase, StoredRow } from '../database'
 import type { StoreIssue } from '../issue'
@@ -43,8 +43,7 @@ async function freshLog(database: DimeDatabase, row: StoredRow): Promise<StoredL
   })
   const summary = (await database.summaries.get(id)) as LickSummary | undefined
   const grid = findGrid(summary?.grid ?? '')
-  const counted = notAhead(sessions, Date.now())
-  const [made] = lickLogs(grid ? onGrid(counted, grid) : counted)
+  const made = logOfLick(sessions, grid ?? null, Date.now())
   if (!made) {
     await database.logs.delete(id)
     return undefined

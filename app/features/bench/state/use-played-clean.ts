@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { lickLogs, onGrid } from '~/core/log'
+import { logOfLick } from '~/core/log'
 import type { Grid } from '~/core/time'
 import { toPracticeSession } from '~/live/practice-session'
 import { useLive } from '~/live/use-live'
@@ -9,7 +9,7 @@ import { liveSessions } from '~/storage'
 export function usePlayedClean(lickId: string, grid: Grid): number | null {
   const { rows } = useLive(liveSessions(lickId))
   return useMemo(() => {
-    const best = lickLogs(onGrid(rows.map(toPracticeSession), grid))[0]?.bestClean ?? null
+    const best = logOfLick(rows.map(toPracticeSession), grid, Date.now())?.bestClean ?? null
     return best === null ? null : Math.round(best * 10) / 10
   }, [rows, grid])
 }
