@@ -1,7 +1,17 @@
+import { execFileSync } from 'node:child_process'
 import { defineConfig } from '@playwright/test'
 import { QUIET_FLAGS } from './scripts/serve.mjs'
 
-const PORT = 4173
+// One port for the server and for every worker, each of which reads this file: the first to do so finds a free one.
+process.env.DIME_STACK_PORT ??= execFileSync(
+  process.execPath,
+  [
+    '-e',
+    "const s=require('net').createServer().listen(0,'127.0.0.1',()=>{console.log(s.address().port);s.close()})",
+  ],
+  { encoding: 'utf8' },
+).trim()
+const PORT = process.env.DIME_STACK_PORT
 
 export default defineConfig({
   testDir: 'tests/e2e',
@@ -25,7 +35,7 @@ export default defineConfig({
   webServer: {
     command: 'node scripts/server.mjs',
     url: `http://127.0.0.1:${PORT}/favicon.svg`,
-    env: { PORT: String(PORT), HOST: '127.0.0.1', NODE_ENV: 'production', DIME_STACK_DEMO: '1' },
+    env: { PORT, HOST: '127.0.0.1', NODE_ENV: 'production', DIME_STACK_DEMO: '1' },
     reuseExistingServer: false,
   },
 })

@@ -5,7 +5,6 @@ import { CHROMIUM, ensureChromium, ensurePackages, run } from './ensure.mjs'
 import { QUIET_FLAGS, serveDemo } from './serve.mjs'
 
 /** Measures speed as ratios and growth: machines differ, and this one is noisy. */
-const PORT = 4174
 const KEYS = 40
 /** The lengths take turns, so that a slow moment of the machine does not fall on one alone. */
 const ROUNDS = 3
@@ -132,7 +131,7 @@ function benchCore() {
 
 /** From a move of the pointer to the paint that shows the dragged piece. */
 async function benchDrag() {
-  const { address, stop } = await serveDemo(PORT)
+  const { address, stop } = await serveDemo()
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 900 } })
     await page.goto(address)
@@ -161,7 +160,7 @@ async function benchDrag() {
 
 /** From key to paint, and the staff redrawn for it, for lines of growing length. */
 async function benchKeys() {
-  const { address, stop } = await serveDemo(PORT)
+  const { address, stop } = await serveDemo()
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
     await page.addInitScript(watchKeys)

@@ -36,7 +36,7 @@ ensureChromium()
 // Only now: on a fresh machine it has just been installed.
 const { chromium } = await import('@playwright/test')
 run(process.execPath, ['scripts/build.mjs'], { stdio: ['ignore', 'ignore', 'inherit'] })
-const { address, stop } = await serveDemo(4175)
+const { address, stop } = await serveDemo()
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: QUIET_FLAGS })
 try {
   for (const { name, size = DESK, dark = false, touch = false, open } of VIEWS) {

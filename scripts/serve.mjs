@@ -1,7 +1,21 @@
 import { spawn } from 'node:child_process'
+import { createServer } from 'node:net'
 
-/** Serves the built demo on a port of its own; resolves when it answers. */
-export async function serveDemo(port) {
+/** A port that nothing stands on. */
+export function freePort() {
+  return new Promise((resolve, reject) => {
+    const probe = createServer()
+    probe.on('error', reject)
+    probe.listen(0, '127.0.0.1', () => {
+      const { port } = probe.address()
+      probe.close(() => resolve(port))
+    })
+  })
+}
+
+/** Serves the built demo on a free port; resolves when it answers. */
+export async function serveDemo() {
+  const port = await freePort()
   const server = spawn(process.execPath, ['scripts/server.mjs'], {
     stdio: 'ignore',
     env: {

@@ -31,7 +31,7 @@ writeFileSync(
   path,
   formatWav(recorded(line, { noiseDb: -55, echoDb: -14 }, 5).slice(0, STROKES * GAP * RATE), RATE),
 )
-const { address, stop } = await serveDemo(4179)
+const { address, stop } = await serveDemo()
 const browser = await chromium.launch({
   executablePath: CHROMIUM,
   args: [

@@ -7,7 +7,7 @@ import { killWhileTyping, leaveAfterKey, nextPageShows, TYPED, WAYS_OUT } from '
 const kills = Number(process.argv[2] ?? 40)
 const leavings = Number(process.argv[3] ?? 60)
 
-const server = await serveDemo(4176)
+const server = await serveDemo()
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: QUIET_FLAGS })
 try {
   for (const [way, leave] of Object.entries(WAYS_OUT)) {

@@ -11,7 +11,7 @@ const HANDS = [
 ]
 
 /** Prints what goes wrong while random hands press anything: minutes of each kind of hand, and a seed. */
-const { address, stop } = await serveDemo(4178)
+const { address, stop } = await serveDemo()
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: QUIET_FLAGS })
 try {
   for (const { name, viewport, touch } of HANDS) {

@@ -3,7 +3,7 @@ import { CHROMIUM } from '../../scripts/ensure.mjs'
 import { QUIET_FLAGS, serveDemo } from '../../scripts/serve.mjs'
 import { SIZES, visibleRows } from './rows.mjs'
 
-const { address, stop } = await serveDemo(4176)
+const { address, stop } = await serveDemo()
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: QUIET_FLAGS })
 try {
   await benchRows()

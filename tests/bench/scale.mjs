@@ -19,7 +19,7 @@ const FRAME = 1000 / 60
 
 const BACKUP = join(tmpdir(), `scale-${process.pid}.zip`)
 
-const server = await serveDemo(4178)
+const server = await serveDemo()
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: QUIET_FLAGS })
 const table = []
 try {

@@ -39,7 +39,7 @@ const ms = (value: number) => value.toFixed(1).padStart(8)
 
 console.log('| bars | judged, ms | opened, ms | an edit: median, 95th, ms |')
 console.log('| --- | --- | --- | --- |')
-const { address, stop } = await serveDemo(4179)
+const { address, stop } = await serveDemo()
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: QUIET_FLAGS })
 try {
   for (const bars of BARS) {

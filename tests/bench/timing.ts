@@ -38,7 +38,7 @@ interface Started {
 const lick = demoLick()
 const { beat } = frameTicks(lick.frame)
 const performance = toPerformance(lick, { loop: true, countIn: true })
-const { address, stop } = await serveDemo(4176)
+const { address, stop } = await serveDemo()
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: QUIET_FLAGS })
 try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })

@@ -7,7 +7,7 @@ test.use({ serviceWorkers: 'allow' })
 
 test('after the first visit everything works with the server gone', async ({ page }) => {
   test.slow()
-  const server = await serveDemo(4210)
+  const server = await serveDemo()
   const faults: string[] = []
   page.on('pageerror', (error) => faults.push(error.message))
   await page.goto(server.address)
