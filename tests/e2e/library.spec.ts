@@ -68,7 +68,7 @@ test('everything goes out as one file and comes in again, with a say in what it 
   await other.getByLabel('Replace with the file’s').check()
   await other.getByLabel('What to do with Tightrope').selectOption('both')
   await other.getByRole('button', { name: 'Import', exact: true }).click()
-  await expect(other.getByText(/1 added, 1 replaced/)).toBeVisible()
+  await expect(other.getByText(/1 added, 1 back from the bin/)).toBeVisible()
   await other.getByRole('link', { name: 'Library' }).click()
   await expect(other.getByRole('listitem').filter({ hasText: 'Tightrope' })).toHaveCount(2)
   await expect(other.getByRole('listitem')).toHaveCount(13)

@@ -23,6 +23,11 @@ import { toLine } from './cell-line'
 import { METRES } from './metres'
 import { createSolo } from './solo-actions'
 
+/** `, at 88 bpm: its limit`; empty where it goes at the tempo that was asked for. */
+function limitWords(tempo: number, asked: number): string {
+  return tempo < asked ? `, at ${tempo} bpm: its limit` : ''
+}
+
 const STAGE_WORDS: Readonly<Record<Stage, string>> = {
   groove: 'Groove first',
   statement: 'Stated',
@@ -63,10 +68,14 @@ export function IdeaForm() {
       seed,
     }
   }, [cell, grid, meter, tempo, bars, seed, total])
-  const length = useMemo(() => (idea ? soloLength(draftSolo(idea)) : null), [idea])
+  // At the tempo that is asked for, or where that is too fast for it, at its limit.
+  const draft = useMemo(
+    () => (idea ? playableSolo(draftSolo(idea), setting) : null),
+    [idea, setting],
+  )
+  const length = useMemo(() => (draft ? soloLength(draft) : null), [draft])
   const make = async () => {
-    if (!idea) return
-    const draft = playableSolo(draftSolo(idea), setting)
+    if (!draft) return
     const made = await createSolo(draft)
     if (made.id) navigate(`/solos/${made.id}`)
     else setTrouble(made.trouble)
@@ -169,7 +178,7 @@ export function IdeaForm() {
         </button>
         <span className="text-sm tabular-nums">
           {length
-            ? `${lengthWords(length.bars, length.seconds)}, ${ideaParts(idea as SoloIdea).length} parts`
+            ? `${lengthWords(length.bars, length.seconds)}, ${ideaParts(idea as SoloIdea).length} parts${limitWords(draft?.tempo ?? tempo, tempo)}`
             : 'Type a cell such as RLLRK, and give at least one stage a bar.'}
         </span>
       </p>
