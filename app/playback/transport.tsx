@@ -97,7 +97,7 @@ function TempoSlider({ tempo, learning, goal, least, most, meter, onTempo }: Tra
           onChange={onTempo}
         />
         <span className="hidden whitespace-nowrap text-[#c9bfae] text-xs sm:inline">
-          {beatName(meter)} a minute
+          {tempoUnit(beatName(meter))}
         </span>
       </div>
       <div className="hidden w-44 sm:block">
@@ -200,4 +200,9 @@ function Limbs({ onVolume }: { onVolume: (channel: Channel, volume: number) => v
 function beatName(meter: Meter): string {
   if (isCompound(meter)) return meter.unit === 8 ? 'dotted quarters' : 'dotted eighths'
   return { 2: 'halves', 4: 'quarters', 8: 'eighths', 16: 'sixteenths' }[meter.unit]
+}
+
+/** What a tempo counts: `bpm`, and where that is not quarters, of what. */
+function tempoUnit(beats: string): string {
+  return beats === 'quarters' ? 'bpm' : `bpm in ${beats}`
 }

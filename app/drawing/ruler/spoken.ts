@@ -1,7 +1,8 @@
 import type { SlotRange } from '~/core/changes'
-import { frameTicks, type Lick, lickSlots, type TimedSlot } from '~/core/line'
+import { type Lick, lickSlots, type TimedSlot } from '~/core/line'
 import { type Letter, SURFACE_NAMES, strokeSurface, strokesInSlot } from '~/core/sticking'
-import { beatTicks, type CountingSystem, countSyllable } from '~/core/time'
+import type { CountingSystem } from '~/core/time'
+import { placeInBar, spokenPlace } from '~/words/places'
 
 /** What a screen reader says of a selection: its one slot, or how many from where to where. */
 export function selectionWords(
@@ -20,12 +21,7 @@ export function selectionWords(
 /** A slot in words: `3 e, beat 3: left hand, ghost, on snare`. */
 export function spokenSlot(slot: TimedSlot, lick: Lick, counting: CountingSystem): string {
   const strokes = strokesInSlot(slot.content).map(({ stroke }) => stroke)
-  const { meter } = lick.frame
-  const { bar } = frameTicks(lick.frame)
-  const beat = Math.floor((slot.tick % bar) / beatTicks(meter)) + 1
-  const count = countSyllable(slot.tick, slot.grid, meter, counting)
-  const place =
-    count === String(beat) ? `beat ${beat}` : `${count === '&' ? 'and' : count} of ${beat}`
+  const place = saidAloud(placeInBar(lick, slot.tick, counting))
   if (strokes.length === 0) return `${place}, rest`
   const said = strokes.map((stroke) => {
     const level = stroke.level === 'tap' ? '' : `, ${stroke.level}`
@@ -33,6 +29,12 @@ export function spokenSlot(slot: TimedSlot, lick: Lick, counting: CountingSystem
     return `${LIMB_WORDS[stroke.letter]}${level}${grace}, on ${SURFACE_NAMES[strokeSurface(stroke)]}`
   })
   return `${place}, ${said.join(slot.content.kind === 'squeeze' ? ' then ' : ' with ')}`
+}
+
+/** A place as a voice reads it: `beat 3`, `and of 2`, `beat 4, 6th`. It has the name that it has everywhere. */
+function saidAloud(place: string): string {
+  if (/^\d+$/.test(place)) return `beat ${place}`
+  return spokenPlace(place).replace(/^the /, '').replace(/^&/, 'and')
 }
 
 const LIMB_WORDS: Readonly<Record<Letter, string>> = {
