@@ -304,13 +304,17 @@ test('a ladder is climbed by what was heard, and a diagnosis leads to its step',
   await along.getByLabel(/^Rate and climb by what is heard/).check()
   const ladder = page.getByRole('list', { name: 'Ladder' })
   const first = await ladder.locator('[aria-current]').textContent()
+  const logged = page.getByText(/^\d+ sessions, \d+ minutes/)
+  const before = (await logged.textContent()) ?? ''
   const steps = page.getByRole('list', { name: 'Steps' })
   await steps.getByRole('listitem').last().getByRole('button').first().click()
   await page.getByLabel('Form').selectOption('over and over')
   await page.keyboard.press('Space')
   await expect(ladder.locator('[aria-current]')).not.toHaveText(first ?? '', { timeout: 60_000 })
   await page.keyboard.press('Space')
-  // Nothing of a simulated player is in the log.
+  // A simulated player leaves no trace: no session, no minutes, nothing rated, no break to come nearer.
+  await expect(logged).toHaveText(before)
+  await expect(page.getByText('0 min · break in 25')).toBeVisible()
   await page.goto('/log')
   await expect(page.getByRole('heading', { name: /^Evenness of/ })).toBeVisible()
 })

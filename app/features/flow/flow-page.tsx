@@ -40,7 +40,6 @@ export function FlowPage() {
   const cells = useOwnCells()
   const summaries = useLive(liveSummaries).rows
   const [setup, change] = useAddressState(FLOW_ADDRESS)
-  useEffect(() => rememberFlow(setup), [setup])
   const versions = useVersionNames(setup.sources, summaries)
   const licks = useMixable(setup.sources, settings.turnLetters)
   const setting = useSettingFor(ANY_LICK)
@@ -64,6 +63,11 @@ export function FlowPage() {
     swapsGroove: setting.player.swapsGroove ?? false,
     heard,
   })
+  // A mix from which nothing can be drawn is not what a next visit should begin with.
+  const drawable = phraseAt !== null
+  useEffect(() => {
+    if (drawable) rememberFlow(setup)
+  }, [setup, drawable])
   const { playing, toggle, position, bar } = flow
   const bars = useMemo(
     () => (phraseAt ? Array.from({ length: AHEAD + 1 }, (_, i) => flowBar(phraseAt, bar + i)) : []),

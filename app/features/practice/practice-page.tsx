@@ -135,14 +135,20 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
     if (rungGrid) desk.playOn(rungGrid)
   }, [desk, rungGrid])
   const play = useCallback(() => (playing ? stop() : begin()), [playing, stop, begin])
-  const { rate: rateRung } = trainer
+  const { rate: rateRung, climbBy, leaveNoTrace } = trainer
+  // A simulated player climbs, and leaves no trace.
+  const simulates = useRef(false)
   const rate = useCallback(
     (rating: Rating) => {
+      if (simulates.current) {
+        climbBy(rating)
+        return
+      }
       rateRung(rating)
       const below = desk.rate({ rating, tempo, rung }, tempos)
       if (below !== null) setRungs([{ tempo: below, grid: rungs[0]?.grid ?? grid }, ...rungs])
     },
-    [desk, rateRung, rung, rungs, tempo, tempos, grid, setRungs],
+    [desk, rateRung, climbBy, rung, rungs, tempo, tempos, grid, setRungs],
   )
 
   useBeginsAtOnce(begin)
@@ -160,8 +166,10 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
     repeats: plan.repeats,
     climbs: byEar,
     onRate: rate,
-    onClimb: trainer.climbBy,
+    onClimb: climbBy,
   })
+  simulates.current = along.simulates
+  useEffect(() => leaveNoTrace(along.simulates), [leaveNoTrace, along.simulates])
 
   // Another step, form, grid or way of counting in begins anew: what sounded was another music.
   const restart = useRef(begin)

@@ -53,6 +53,33 @@ describe('the sessions of a training', () => {
     ])
   })
 
+  it('have no trace of a simulated player, before, between or after what the player played', () => {
+    const { made, saved } = log()
+    made.leaveNoTrace(true)
+    expect(made.look(training(), 1, 1.5 * BAR)).toBe(1)
+    made.say(training(), { rating: 'clean' })
+    made.say(training(), { tense: true })
+    made.write()
+    expect(saved()).toEqual([])
+    // The player takes over in the middle: what counts begins there.
+    made.leaveNoTrace(false)
+    made.look(training(), 2, 2 * BAR)
+    made.look(training(), 3, 3.5 * BAR)
+    made.leaveNoTrace(true)
+    made.look(training(), 3, 3.9 * BAR)
+    made.look(training(), 5, 5.5 * BAR)
+    made.write()
+    expect(saved().map(({ repeats, seconds, rating }) => [repeats, seconds, rating])).toEqual([
+      [1, 6, null],
+    ])
+    // A new start is whole again.
+    made.leaveNoTrace(false)
+    made.begin()
+    made.look(training(), 0, 0.5 * BAR)
+    made.write()
+    expect(saved().at(-1)).toMatchObject({ repeats: 0, seconds: 2 })
+  })
+
   it('shorter than a second are not written down, unless they were rated', () => {
     const { made, saved } = log()
     made.look(training(), 0, BAR / 10)

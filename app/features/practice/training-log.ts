@@ -19,6 +19,8 @@ export interface Training {
 /** A session while it goes on, and the standing on the ladder that it belongs to. */
 interface Running {
   readonly stand: Standing
+  /** Where it began, in ticks since the count-in. */
+  readonly from: Ticks
   readonly session: PracticeSessionRecord
 }
 
@@ -44,9 +46,27 @@ export class TrainingLog {
     private readonly now: () => number = Date.now,
   ) {}
 
+  /** Whether somebody plays who leaves no trace. */
+  private traceless = false
+  /** Whether what follows begins where it is looked at next, and not with its rung. */
+  private anew = false
+
   /** A new start: what follows is a session of its own. */
   begin(): void {
     this.running = null
+    this.anew = false
+  }
+
+  /**
+   * What is played from now on is a simulated player's, and leaves no trace; or it is the player's again, and a
+   * session of its own.
+   */
+  leaveNoTrace(traceless: boolean): void {
+    if (traceless === this.traceless) return
+    this.write()
+    this.running = null
+    this.anew = !traceless
+    this.traceless = traceless
   }
 
   /**
@@ -56,6 +76,7 @@ export class TrainingLog {
   look(training: Training, bar: number, played: Ticks): number {
     const { climb, chosen, tempoAt } = training
     const stand = standAt(chosen, bar, climb)
+    if (this.traceless) return repeatsOn(stand, played, climb)
     const before = this.running
     if (before && !sameStand(before.stand, stand)) {
       // The rung before ended where this one began.
@@ -65,16 +86,20 @@ export class TrainingLog {
     const tempo = tempoAt(stand.rung)
     const known = this.running
     const same = known && sameStand(known.stand, stand) && known.session.tempo === tempo
-    const now = same ? known : { stand, session: this.newSession(training, tempo) }
+    const from = this.anew ? played : stand.bar * climb.barTicks
+    this.anew = false
+    const now = same ? known : { stand, from, session: this.newSession(training, tempo) }
     this.running = measured(now, played, training)
     return this.running.session.repeats
   }
 
   /** Says how it went. What is said before the first look is about the rung it begins on. */
   say(training: Training, said: Partial<Said>): void {
+    if (this.traceless) return
     const stand = standAt(training.chosen, 0, training.climb)
     const now = this.running ?? {
       stand,
+      from: stand.bar * training.climb.barTicks,
       session: this.newSession(training, training.tempoAt(stand.rung)),
     }
     const { rating, tense } = now.session
@@ -137,11 +162,17 @@ function sameStand(a: Standing, b: Standing): boolean {
 }
 
 /** A session with its repeats and seconds up to a tick since the count-in. */
-function measured({ stand, session }: Running, played: Ticks, { climb, beat }: Training): Running {
-  const ticks = Math.max(0, played - stand.bar * climb.barTicks)
+function measured(running: Running, played: Ticks, { climb, beat }: Training): Running {
+  const { stand, from, session } = running
+  const ticks = Math.max(0, played - from)
   const seconds = Math.round(ticks * secondsPerTick(session.tempo, beat) * 10) / 10
   return {
     stand,
-    session: { ...session, repeats: repeatsOn(stand, played, climb), seconds },
+    from,
+    session: {
+      ...session,
+      repeats: repeatsOn(stand, played, climb) - repeatsOn(stand, from, climb),
+      seconds,
+    },
   }
 }

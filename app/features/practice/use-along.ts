@@ -177,6 +177,8 @@ export function useAlong(along: Along) {
     who,
     setWho,
     simulated: habits !== undefined,
+    /** Whether it is a simulated player who plays. */
+    simulates: wanted && habits !== undefined,
     asSound,
     setAsSound,
     microphone,

@@ -137,6 +137,7 @@ export function useTrainer(trained: Trained) {
   )
   const hear = useCallback((heard: HeardSummary | null) => log.hear(heard), [log])
   const feelsTense = useCallback(() => say({ tense: true }), [say])
+  const leaveNoTrace = useCallback((traceless: boolean) => log.leaveNoTrace(traceless), [log])
 
   return {
     ...sounding,
@@ -154,6 +155,8 @@ export function useTrainer(trained: Trained) {
     unrate,
     hear,
     feelsTense,
+    /** What is played is a simulated player's, or the player's again. */
+    leaveNoTrace,
   }
 }
 
