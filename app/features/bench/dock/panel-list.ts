@@ -13,6 +13,7 @@ import {
 } from 'lucide-react'
 import type { ComponentType } from 'react'
 import { type Late, late } from '~/ui/late'
+import { stacked } from './stacked'
 
 /** A panel of the dock. */
 export interface Panel {
@@ -52,7 +53,13 @@ export const PANELS: readonly Panel[] = [
     'Answers',
     GitCompareArrows,
     'fit landing speed limbs limits bottleneck headroom tempo character load',
-    async () => (await import('../panels/answers-and-speed')).default,
+    async () => {
+      const [{ AnswersPanel }, { SpeedPanel }] = await Promise.all([
+        import('../panels/answers-panel'),
+        import('../panels/speed-panel'),
+      ])
+      return stacked(AnswersPanel, SpeedPanel)
+    },
   ),
   panel(
     'cells',
@@ -80,7 +87,13 @@ export const PANELS: readonly Panel[] = [
     'Hands',
     Hand,
     'leading alternating clashes undecided paths crossings moves collisions kit from above',
-    async () => (await import('../panels/hands-and-paths')).default,
+    async () => {
+      const [{ HandsPanel }, { PathsPanel }] = await Promise.all([
+        import('../panels/hands-panel'),
+        import('../panels/paths-panel'),
+      ])
+      return stacked(HandsPanel, PathsPanel)
+    },
   ),
   panel(
     'voices',
@@ -108,7 +121,13 @@ export const PANELS: readonly Panel[] = [
     'Notes',
     MessageSquareText,
     'remarks remember parts name versions compare restore snapshots',
-    async () => (await import('../panels/notes-and-versions')).default,
+    async () => {
+      const [{ NotesPanel }, { VersionsPanel }] = await Promise.all([
+        import('../panels/notes-panel'),
+        import('../panels/versions-panel'),
+      ])
+      return stacked(NotesPanel, VersionsPanel)
+    },
   ),
   panel(
     'text',
