@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { frameTicks } from '~/core/line'
 import { COUNTING_SYSTEMS, countSyllable, gridTicks, toCounting, UNNAMED_COUNT } from '~/core/time'
 import { lickOf } from '../../tests/support/licks'
-import { ordinal, placeIn, placeOn, placesIn, spokenPlace, startPlace } from './places'
+import { ordinal, pickupPlace, placeIn, placeOn, placesIn, spokenPlace, startPlace } from './places'
 
 const METRES = ['4/4', '3/4', '6/8', '9/8', '12/8', '7/8', '7/8 3+2+2', '5/8', '15/16', '3/2']
 const GRIDS = ['1/4', '1/8', '1/8t', '1/16', '1/16q', '1/16t', '1/16s', '1/32', '1/32n', '1/64']
@@ -58,6 +58,15 @@ describe('the name of a place', () => {
       for (const counting of SYSTEMS)
         expect(startPlace(lick, counting)).toBe(placeIn(lick, lick.frame.start, counting))
     }
+  })
+
+  it('is told of a pick-up, on its own grid and before which bar', () => {
+    const begins = (head: string) => pickupPlace(lickOf(`${head}\nline: RLRL`))
+    expect(begins('pickup: RL')).toBe('on the & of 4, before bar 1')
+    expect(begins('pickup: @1/8t RL')).toBe('on the trip of 4, before bar 1')
+    expect(begins('start: 2\npickup: @1/8 RL')).toBe('on 1')
+    expect(begins('pickup: @1/4 RLRLR')).toBe('on 4, 2 bars before bar 1')
+    expect(begins('start: 2')).toBe('')
   })
 
   it('is said as people say it', () => {

@@ -1,5 +1,6 @@
-import { aimOf, frameTicks, type Lick, slotAt } from '~/core/line'
+import { aimOf, frameTicks, type Lick, pickupSlots, slotAt } from '~/core/line'
 import { type CountingSystem, countedPlace, type Grid, placeName, type Ticks } from '~/core/time'
+import { plural } from './figures'
 
 /**
  * `3e`, with the bar where it is not the fill's: `1 of bar 2`, `4& of the bar before`. Where a place
@@ -25,6 +26,20 @@ export function placeInBar(lick: Lick, tick: Ticks, counting?: CountingSystem): 
 /** Where a line begins, as it is counted: `2&`. */
 export function startPlace(lick: Pick<Lick, 'frame'>, counting?: CountingSystem): string {
   return placeOn(lick, lick.frame.start, lick.frame.grid, counting)
+}
+
+/**
+ * Where a pick-up begins, as it is counted on its own grid: `on the & of 4, before bar 1`; empty without one.
+ *
+ * @example pickupPlace(lickOf('pickup: RL\nline: R')) // 'on the & of 4, before bar 1'
+ */
+export function pickupPlace(lick: Lick, counting?: CountingSystem): string {
+  const [first] = pickupSlots(lick)
+  if (!first) return ''
+  const place = `on ${spokenPlace(placeOn(lick, first.tick, first.grid, counting))}`
+  const bars = -Math.floor(first.tick / frameTicks(lick.frame).bar)
+  if (bars <= 0) return place
+  return bars === 1 ? `${place}, before bar 1` : `${place}, ${plural(bars, 'bar')} before bar 1`
 }
 
 /** A place in the bar on a grid: as it is counted there, else as an exact part of its beat. */

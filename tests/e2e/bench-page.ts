@@ -61,7 +61,8 @@ export async function openPanel(page: Page, name: string): Promise<Locator> {
 }
 
 const PART_OF: Readonly<Record<string, string>> = {
-  Pickup: 'Start',
+  'Pick-up': 'Start',
+  'Pick-up grid': 'Start',
   'Bars of groove': 'Groove',
   'Groove stops at': 'Groove',
   'Swing, percent': 'Groove',

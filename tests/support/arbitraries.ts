@@ -146,6 +146,7 @@ export const lick: fc.Arbitrary<Lick> = fc
     level: fc.constantFrom(...LEVELS),
     pickup: fc.array(slot, { maxLength: 3 }),
     picksUp: fc.nat(4),
+    pickupGrid: fc.option(grid),
   })
   .chain((parts) =>
     line(parts.grid).map((content): Lick => {
@@ -159,7 +160,15 @@ export const lick: fc.Arbitrary<Lick> = fc
         line: content,
         pickup:
           parts.picksUp === 0 && parts.pickup.length > 0
-            ? { slots: parts.pickup, groups: [parts.pickup.length], gridChanges: [] }
+            ? {
+                slots: parts.pickup,
+                groups: [parts.pickup.length],
+                gridChanges: normalGridChanges(
+                  parts.pickupGrid ? [{ at: 0, grid: parts.pickupGrid }] : [],
+                  parts.grid,
+                  parts.pickup.length,
+                ),
+              }
             : EMPTY_LINE,
         ostinatos: parts.ostinatos,
         frame: {

@@ -138,8 +138,8 @@ class Reader {
       return EMPTY_LINE
     }
     const { line } = read.value
-    if (line.gridChanges.length > 0) {
-      this.report(row, 'pickup', 'a pick-up on the grid of the text, without another grid')
+    if (line.gridChanges.some(({ at }) => at > 0)) {
+      this.report(row, 'pickup', 'a pick-up on one grid, named before it, such as @1/8t RLR')
     } else if (line.slots.length === 0) this.report(row, 'pickup', 'a stroke or a rest, such as RL')
     return line
   }

@@ -113,6 +113,22 @@ export function shownPickup(lick: Lick): PlacedSlot[] {
 
 const PICKUP_GROUP = -1
 
+/** The strokes and rests of a pick-up that lie before the fill's bar. */
+export function earlyPickup(lick: Lick): Atom[] {
+  return pickupSlots(lick)
+    .filter(({ tick }) => tick < 0)
+    .flatMap(({ content, tick, ticks, grid }) =>
+      slotAtoms(content, {
+        tick,
+        ticks,
+        value: grid.value,
+        brackets: gridBrackets(grid, tick, 'pickup'),
+        group: PICKUP_GROUP,
+        slot: null,
+      }),
+    )
+}
+
 function restSlots(grid: Grid, from: Ticks, to: Ticks): PlacedSlot[] {
   const ticks = gridTicks(grid)
   return Array.from({ length: Math.round((to - from) / ticks) }, (_, i) => ({

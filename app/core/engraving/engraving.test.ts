@@ -4,7 +4,7 @@ import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
 import { GROOVES, grooveEvents } from '../groove'
 import { STAFF_KEY } from '../kit'
-import { aimOf, frameTicks, type Lick, lineEvents } from '../line'
+import { aimOf, frameTicks, type Lick, lineEvents, pickupSlots } from '../line'
 import { grooveBars } from '../solo'
 import { SURFACES } from '../sticking'
 import { TICKS_PER_WHOLE, toMeter } from '../time'
@@ -96,7 +96,7 @@ function expectWhole(lick: Lick, view: StaffView): void {
   const { start, end, target } = aimOf(lick)
   const { bar } = frameTicks(lick.frame)
   const barOf = (tick: number) => Math.floor(tick / bar)
-  let tick = 0
+  let tick = Math.min(0, pickupSlots(lick)[0]?.tick ?? 0)
   for (const atom of toStaff(lick, view).notes) {
     const written = atom.brackets.reduce(
       (ticks, { notes, inTimeOf }) => (ticks * inTimeOf) / notes,

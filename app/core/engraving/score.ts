@@ -1,14 +1,6 @@
-import { aimOf, frameTicks, type Lick, landingContent, NO_GROOVE, pickupSlots } from '../line'
+import { aimOf, frameTicks, type Lick, landingContent, NO_GROOVE } from '../line'
 import { barTicks, beatWindows, type Meter, type Ticks, type Window, windowAround } from '../time'
-import {
-  ALWAYS,
-  type Atom,
-  gridBrackets,
-  layerAtoms,
-  lineAtoms,
-  shownPickup,
-  slotAtoms,
-} from './atoms'
+import { ALWAYS, type Atom, earlyPickup, layerAtoms, lineAtoms, shownPickup } from './atoms'
 import { beamsOf } from './beams'
 import { edgesOf } from './edges'
 import {
@@ -145,22 +137,6 @@ function barlineAfter(tick: Ticks, bar: Ticks): Ticks {
   return (Math.floor(tick / bar) + 1) * bar
 }
 
-/** The strokes and rests of a pick-up that lie before the fill's bar. */
-function earlyPickup(lick: Lick): Atom[] {
-  return pickupSlots(lick)
-    .filter(({ tick }) => tick < 0)
-    .flatMap(({ content, tick, ticks, grid }) =>
-      slotAtoms(content, {
-        tick,
-        ticks,
-        value: grid.value,
-        brackets: gridBrackets(grid, tick, 'pickup'),
-        group: null,
-        slot: null,
-      }),
-    )
-}
-
 /** What the main voice is written from. */
 interface Heard {
   readonly groove: readonly Atom[]
@@ -238,7 +214,7 @@ function slashedVoice(
   filler: Filler,
 ): Atom[] {
   const { bar } = frameTicks(lick.frame)
-  const { notes } = toStaff(lick, view)
+  const notes = toStaff(lick, view).notes.filter(({ tick }) => tick >= 0)
   const end = notes.reduce((latest, { tick, ticks }) => Math.max(latest, tick + ticks), 0)
   return [
     ...grooveBetween(lick, view, -lick.frame.lead * bar, 0, filler),

@@ -15,6 +15,7 @@ import { beatWindows, gridTicks, type Ticks, windowAround } from '../time'
 import {
   ALWAYS,
   type Atom,
+  earlyPickup,
   gridBrackets,
   lineAtoms,
   ostinatoAtoms,
@@ -96,7 +97,7 @@ export interface Staff {
 }
 
 /**
- * Engraves a lick from the barline of the fill's bar to its landing. With a stretch in ticks, only what stands
+ * Engraves a lick from its pick-up, or the barline of the fill's bar, to its landing. With a stretch in ticks, only what stands
  * in the bars that it touches has to be asked for afterwards. Laws: units of those bars are the same without;
  * every bar is full to its barline, and no further.
  *
@@ -132,12 +133,16 @@ export function toStaff(lick: Lick, view: StaffView, stretch: Stretch = ALWAYS):
     windowAround: around,
   })
   const groove = (from: Ticks, to: Ticks) => grooveBetween(lick, view, from, to, filler)
+  const cut = (atom: Atom) => cutAtBarline(atom, bar, filler)
+  const early = plainWhereAlone(earlyPickup(lick))
+    .flatMap(cut)
+    .filter(({ tick }) => tick < 0)
   // Under the line only strokes are written: what they leave of a bar is silent.
   const feet = plainWhereAlone(ostinatoAtoms(lick, within)).flatMap(
     (atom) => cutAtBarline(atom, bar, filler)[0] ?? [],
   )
   const written = (notes: readonly Atom[]) => ({
-    notes: plainWhereAlone(notes).flatMap((atom) => cutAtBarline(atom, bar, filler)),
+    notes: [...early, ...plainWhereAlone(notes).flatMap(cut)],
     feet,
     windowOf,
     view,

@@ -5,6 +5,7 @@ import {
   aimOf,
   frameTicks,
   type Lick,
+  type Line,
   lineTicks,
   MAX_BARS,
   MAX_LEAD,
@@ -68,11 +69,8 @@ export function renotate(
   const swing = scaleSwing(frame.swing, way)
   if (!swing) return fail('swing')
   const grid = scaleGrid(frame.grid, way)
-  const gridChanges = line.gridChanges.flatMap(({ at, grid: old }) => {
-    const scaled = scaleGrid(old, way)
-    return scaled ? [{ at, grid: scaled }] : []
-  })
-  if (!grid || gridChanges.length < line.gridChanges.length) return fail('grid')
+  const [scaledLine, pickup] = [scaleChanges(line, way), scaleChanges(lick.pickup, way)]
+  if (!grid || !scaledLine || !pickup) return fail('grid')
 
   const { bar } = frameTicks(frame)
   const { start, target } = aimOf(lick)
@@ -92,7 +90,8 @@ export function renotate(
   const written: Lick = {
     ...lick,
     frame: { ...scaledFrame, groove: grooved.id, bars: null },
-    line: { ...line, gridChanges },
+    line: scaledLine,
+    pickup,
   }
   const aimed = aimingAt(written, moved + length, frame.bars !== null)
   if (!aimed) return fail('place')
@@ -120,6 +119,15 @@ function aimingAt(lick: Lick, target: Ticks, said: boolean): Lick | null {
 function scaleGrid(grid: Grid, way: Way): Grid | null {
   const value = way === 'faster' ? grid.value * 2 : grid.value / 2
   return ALL_GRIDS.find((known) => sameGrid(known, { ...grid, value } as Grid)) ?? null
+}
+
+/** A line whose changes of grid are scaled; null where one has no such grid. */
+function scaleChanges(line: Line, way: Way): Line | null {
+  const gridChanges = line.gridChanges.flatMap(({ at, grid: old }) => {
+    const grid = scaleGrid(old, way)
+    return grid ? [{ at, grid }] : []
+  })
+  return gridChanges.length < line.gridChanges.length ? null : { ...line, gridChanges }
 }
 
 function scaleSwing(swing: Swing, way: Way): Swing | null {

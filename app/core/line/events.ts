@@ -117,6 +117,11 @@ export function pickupSlots({ pickup, frame }: Lick): TimedSlot[] {
   }))
 }
 
+/** The grid that the pick-up is written in: its own, or the frame's. */
+export function pickupGrid({ pickup, frame }: Pick<Lick, 'pickup' | 'frame'>): Grid {
+  return pickup.gridChanges[0]?.grid ?? frame.grid
+}
+
 /** The strokes of the pick-up. Example: `pickup: RL` before `start: 1` lies at ticks -5040 and -2520. */
 export function pickupEvents(lick: Lick): readonly StrokeEvent[] {
   return lick.pickup.slots.length === 0 ? [] : slotsEvents(pickupSlots(lick), 0)

@@ -6,6 +6,8 @@ export {
   lastStrokes,
   lickSlots,
   lineEvents,
+  pickupEvents,
+  pickupGrid,
   pickupSlots,
   type StrokeEvent,
   slotAt,

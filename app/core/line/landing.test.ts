@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { lickOf } from '../../../tests/support/licks'
 import { toPerformance } from '../performance'
-import { aimOf, landingStrokes, lineEvents, strokeEvents, sumOf } from '.'
+import { aimOf, landingStrokes, lineEvents, pickupEvents, pickupGrid, strokeEvents, sumOf } from '.'
 
 describe('a landing that is chosen (C63)', () => {
   it.each([
@@ -57,6 +57,14 @@ describe('a pickup (C64)', () => {
       [0, 0],
     ])
     expect(sumOf(lick).used.slots).toBe(1)
+  })
+
+  it('has a grid of its own where one stands before it', () => {
+    const lick = lickOf('grid: 1/16\nstart: 2\npickup: @1/8t RLR\nline: RLRL')
+    expect(pickupEvents(lick).map(({ tick, grid }) => [tick, grid])).toEqual(
+      [0, 3360, 6720].map((tick) => [tick, { value: 8, tuplet: 't' }]),
+    )
+    expect(pickupGrid(lickOf('grid: 1/8t\npickup: @1/8t RL\nline: R')).value).toBe(8)
   })
 
   it('is heard before the first time only', () => {

@@ -89,7 +89,10 @@ export interface Lick {
   readonly frame: Frame
   readonly kit: string | null
   readonly line: Line
-  /** Strokes that end where the line begins, on its grid, played before the first time only. */
+  /**
+   * Strokes that end where the line begins, played before the first time only: on the frame's grid, or on one
+   * of their own, which is then a grid change at their first slot.
+   */
   readonly pickup: Line
   readonly ostinatos: readonly Ostinato[]
   /** What is practised, exchanged and kept by name; in the player's own order. */

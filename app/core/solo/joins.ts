@@ -1,4 +1,4 @@
-import { aimOf, frameTicks } from '../line'
+import { aimOf, pickupSlots } from '../line'
 import { type SoundStroke, sequenceStrokes } from '../performance'
 import {
   collisionsOfStrokes,
@@ -125,10 +125,9 @@ function joinAt(index: number, read: Passages, { solo, sections, setting, beat }
   return { tick, section: index, between, slowest, faults, crossings }
 }
 
-/** How long before its barline a section's pick-up begins, as ticks below 0. */
+/** Where a section's pick-up begins, in ticks from its barline; 0 where it has none before that. */
 function earliest({ lick }: Section): Ticks {
-  const grids = lick.pickup.slots.length
-  return grids === 0 ? 0 : -frameTicks(lick.frame).bar
+  return Math.min(0, pickupSlots(lick)[0]?.tick ?? 0)
 }
 
 function clashesIn(strokes: readonly SoundStroke[]): { limb: Limb; tick: Ticks }[] {

@@ -37,7 +37,7 @@ export interface LoopOptions {
   readonly sounds?: Readonly<Partial<Record<Surface, Surface>>>
 }
 
-/** How long the last stroke may ring after the last round, in seconds. */
+/** How long the last stroke may ring, after the last round or where a line goes on behind that, in seconds. */
 const RING_SECONDS = 2
 
 /**
@@ -67,7 +67,7 @@ export function renderLoops(
   })
   return mixEvents(events, {
     rate,
-    seconds: seconds + RING_SECONDS,
+    seconds: lastOf(events, seconds) + RING_SECONDS,
     sound,
     ...(onProgress && { onProgress }),
   })
@@ -110,11 +110,18 @@ export interface SequenceSound {
 
 /** How long stretches last, in seconds, with what rings at the end. */
 export function loopSeconds(stretches: readonly LoopStretch[]): number {
-  return stretches.reduce((sum, { lick, tempo, rounds }) => {
-    const { countInTicks, roundTicks } = toPerformance(lick, { loop: true, countIn: true })
-    const perTick = secondsPerTick(tempo, frameTicks(lick.frame).beat)
-    return sum + (countInTicks + rounds * roundTicks) * perTick
-  }, RING_SECONDS)
+  let [end, last] = [0, 0]
+  for (const stretch of stretches) {
+    const { events, seconds } = loopEvents(stretch, { click: true, parts: 'all' })
+    last = end + lastOf(events, seconds)
+    end += seconds
+  }
+  return last + RING_SECONDS
+}
+
+/** When the last of some events begins, in seconds, and no earlier than an end. */
+function lastOf(events: readonly TimedEvent[], end: number): number {
+  return events.reduce((latest, { seconds }) => Math.max(latest, seconds), end)
 }
 
 /**

@@ -1,4 +1,4 @@
-import { aimOf, frameTicks, type Lick, type TimedSlot } from '~/core/line'
+import { aimOf, frameTicks, type Lick, pickupSlots, type TimedSlot } from '~/core/line'
 import {
   type CountingSystem,
   countSyllable,
@@ -16,7 +16,7 @@ export interface CountMark {
   readonly part: 'groove' | 'line' | 'free'
 }
 
-/** Counts at the line's slots; at the beats of the groove before; at free slots after. */
+/** Counts at the slots of pick-up and line; at the beats of the groove before; at free slots after. */
 export function countMarks(
   lick: Lick,
   ruler: Ruler,
@@ -25,6 +25,7 @@ export function countMarks(
   counting: CountingSystem,
 ): CountMark[] {
   const { meter, grid, start } = lick.frame
+  const early = pickupSlots(lick)
   const { beat } = frameTicks(lick.frame)
   const marks: CountMark[] = []
   const add = (tick: Ticks, text: string, part: CountMark['part']) => {
@@ -33,9 +34,11 @@ export function countMarks(
       marks.push({ x, text: text === UNNAMED_COUNT ? '·' : text, onBeat: tick % beat === 0, part })
     }
   }
-  for (let tick = 0; tick < start; tick += beat) {
+  for (let tick = 0; tick < (early[0]?.tick ?? start); tick += beat) {
     add(tick, countSyllable(tick, { value: 4, tuplet: null }, meter, counting), 'groove')
   }
+  for (const slot of early)
+    add(slot.tick, countSyllable(slot.tick, slot.grid, meter, counting), 'groove')
   for (const slot of slots)
     add(slot.tick, countSyllable(slot.tick, slot.grid, meter, counting), 'line')
   for (const tick of freeTicks(lick, row)) {

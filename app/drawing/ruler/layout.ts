@@ -1,4 +1,4 @@
-import { aimOf, type Frame, frameTicks, type Lick } from '~/core/line'
+import { aimOf, type Frame, frameTicks, type Lick, pickupGrid, pickupSlots } from '~/core/line'
 import { barTicks, beatWindows, gridTicks, type Ticks } from '~/core/time'
 
 /** A stretch of the ruler. A tick's x is the segment's own x plus its ticks, scaled. */
@@ -44,6 +44,8 @@ const NARROW_PAGE = 560
 export interface RulerFacts {
   readonly meter: Frame['meter']
   readonly start: Ticks
+  /** Where its pick-up begins, at most a bar before bar 1; the start without one. */
+  readonly begins: Ticks
   /** Bars of groove before it. */
   readonly lead: number
   readonly bars: number
@@ -62,7 +64,8 @@ export function rulerFacts(lick: Lick): RulerFacts {
   const bars = Math.max(1, Math.ceil(Math.max(end, target) / frameTicks(frame).bar))
   const { meter, start, lead, landing } = frame
   const lands = landing.kind !== 'none'
-  return { meter, start, lead, bars, lands, target, narrow: narrowestTicks(lick) }
+  const begins = Math.max(pickupSlots(lick)[0]?.tick ?? start, -frameTicks(frame).bar)
+  return { meter, start, begins, lead, bars, lands, target, narrow: narrowestTicks(lick) }
 }
 
 /** Lays a lick out on a page of some width: whole bars in a row where they fit, else parts of bars. */
@@ -78,6 +81,7 @@ export function rulerOf(facts: RulerFacts, pageWidth: number): Ruler {
   const lead = leads ? (pageWidth < NARROW_PAGE ? NARROW_LEAD_WIDTH : LEAD_WIDTH) : 0
   const inner = Math.max(120, pageWidth - lead - LANDING_WIDTH)
   const pieces = cutBars(facts, Math.max(1, Math.floor((inner / NARROWEST_SLOT) * narrow)))
+  if (facts.begins < 0) pieces[0]?.unshift({ from: facts.begins, to: 0 })
   const longest = Math.max(...pieces.map((row) => rowTicks(row)))
   const pixelsPerTick = Math.min(WIDEST_SLOT / narrow, inner / longest)
   const landsOutside = facts.lands && target >= bars * bar
@@ -99,7 +103,7 @@ export function rulerOf(facts: RulerFacts, pageWidth: number): Ruler {
         to,
         x,
         width,
-        opensBar: from % bar === 0,
+        opensBar: from % bar === 0 && from >= 0,
         closesBar: to % bar === 0,
       })
       x += width
@@ -146,8 +150,8 @@ export function landingOf(row: RulerRow): Segment | undefined {
 /** The shortest slot of the line; a squeeze of three or more asks for a little more room. */
 function narrowestTicks(lick: Lick): Ticks {
   const { slots, gridChanges } = lick.line
-  let narrow = gridTicks(lick.frame.grid)
-  let ticks = narrow
+  let ticks = gridTicks(lick.frame.grid)
+  let narrow = lick.pickup.slots.length > 0 ? Math.min(ticks, gridTicks(pickupGrid(lick))) : ticks
   let change = gridChanges[0]
   let next = 1
   slots.forEach((slot, i) => {
@@ -171,7 +175,7 @@ function rowTicks(row: readonly Piece[]): Ticks {
 }
 
 /** Packs bars into rows of at most `most` ticks; a bar that is longer is cut at its beats. */
-function cutBars({ meter, start, bars }: RulerFacts, most: Ticks): Piece[][] {
+function cutBars({ meter, begins, bars }: RulerFacts, most: Ticks): Piece[][] {
   const bar = barTicks(meter)
   if (bar <= most) {
     const perRow = evenRows(bars, Math.floor(most / bar))
@@ -191,7 +195,7 @@ function cutBars({ meter, start, bars }: RulerFacts, most: Ticks): Piece[][] {
       const from = index * bar + (windows[i]?.from ?? 0)
       const to = index * bar + (last?.to ?? bar)
       // Rows of nothing but groove fold into the lead-in's column.
-      if (to > start) pieces.push([{ from, to }])
+      if (to > begins) pieces.push([{ from, to }])
     }
   }
   return pieces

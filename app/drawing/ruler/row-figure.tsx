@@ -59,7 +59,7 @@ export const RowFigure = memo(function RowFigure({
       )}
       {lead && view.pickupBefore && (
         <text x={lead.x} y={parts.lettersBaseline} className="text-[11px]" fill="var(--quiet)">
-          pickup <tspan className="font-mono">{view.pickupBefore}</tspan>
+          pick-up {view.pickupBefore}
         </text>
       )}
       <Lines view={view} heights={heights} />

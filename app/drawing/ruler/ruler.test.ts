@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { type Lick, lineEvents } from '~/core/line'
+import { frameTicks, type Lick, lineEvents, pickupEvents } from '~/core/line'
 import { DEFAULT_COUNTING } from '~/core/time'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
@@ -36,6 +36,23 @@ describe('the one ruler', () => {
       }),
       { numRuns: 150 },
     )
+  })
+
+  it('has every stroke of a pick-up that is no longer than a bar, before bar 1 too (law)', () => {
+    let early = 0
+    fc.assert(
+      fc.property(random.lick, fc.integer({ min: 300, max: 1400 }), (lick, pageWidth) => {
+        const ruler = toRuler(lick, pageWidth)
+        const [row] = ruler.rows
+        for (const { tick } of pickupEvents(lick)) {
+          if (tick < -frameTicks(lick.frame).bar || tick >= (row?.to ?? 0)) continue
+          expect(row && xOf(ruler, row, tick)).toBeGreaterThanOrEqual(0)
+          if (tick < 0) early += 1
+        }
+      }),
+      { numRuns: 1000 },
+    )
+    expect(early).toBeGreaterThan(20)
   })
 
   it('fits a bar into the page, and wraps whole bars together', () => {

@@ -25,6 +25,7 @@ import {
   toDisc,
 } from '~/core/sticking'
 import { type CountingSystem, gridName, type Ticks } from '~/core/time'
+import { pickupPlace } from '~/words/places'
 import { type CountMark, countMarks, freeTicks } from './count-marks'
 import { landingOf, type Ruler, type RulerRow, type Segment, xOf } from './layout'
 import { type PatternMark, patternMarks, type Under } from './patterns'
@@ -77,7 +78,7 @@ export interface RowView {
   readonly landing: Segment | undefined
   /** The strokes of a landing of the lick's own; undefined for the others. */
   readonly landingContent: SlotContent | undefined
-  /** Strokes of the pickup that lie before the bar, as they are typed. */
+  /** What of the pick-up lies before the bar, where the row cannot show it at its place: `on 4, before bar 1: RL`. */
   readonly pickupBefore: string
 }
 
@@ -155,7 +156,10 @@ export function toRowView(scene: Scene, ruler: Ruler, row: RulerRow): RowView {
     beatLines,
     landing,
     landingContent: landing && ownLanding(lick),
-    pickupBefore: before.map(({ content }) => formatSlot(content)).join(''),
+    pickupBefore:
+      before.length === 0
+        ? ''
+        : `${pickupPlace(lick, counting)}: ${before.map(({ content }) => formatSlot(content)).join('')}`,
   }
 }
 

@@ -1,17 +1,31 @@
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { formatSwing, type Key } from '~/codecs/lick-text'
 import { GROOVES } from '~/core/groove'
-import { MAX_LEAD, NO_GROOVE } from '~/core/line'
+import { type Lick, MAX_LEAD, NO_GROOVE, pickupGrid } from '~/core/line'
 import { formatLine } from '~/core/notation'
-import { gridName, meterName, placeName } from '~/core/time'
+import { findGrid, type Grid, gridName, meterName, placeName, sameGrid } from '~/core/time'
 import { useCounting } from '~/live/use-setting'
 import { type FieldFault, SelectField, TypedField } from '~/ui/field'
+import { pickupPlace } from '~/words/places'
 import type { SetRow } from '~/workspace/document'
 import { type FrameNotice, frameFault, startRows } from '~/workspace/frame-change'
 import { useBenchGrooves, useBenchLick, useDocument, useWorkspace } from '../state/use-workspace'
-import { gridOptions, METRES, numberOptions, startOptions, stopOptions } from './frame-options'
+import {
+  gridOptions,
+  METRES,
+  numberOptions,
+  pickupGridOptions,
+  startOptions,
+  stopOptions,
+} from './frame-options'
 import type { FramePartId } from './frame-words'
 import { LandingFields } from './landing-fields'
+
+/** A pick-up as the text has it: a grid that is not the text's own stands before it. */
+function onGrid({ frame }: Lick, typed: string, grid: Grid | undefined): string {
+  const named = typed === '' || typed.startsWith('@') || !grid || sameGrid(grid, frame.grid)
+  return named ? typed : `@${gridName(grid)} ${typed}`
+}
 
 /** The fields of a part of the frame; every one takes effect as it is changed. */
 export default function FrameFields({ part }: { part: FramePartId }) {
@@ -89,12 +103,29 @@ export default function FrameFields({ part }: { part: FramePartId }) {
             onChange={(to) => choose('start', startRows(lick, to))}
           />
           <TypedField
-            label="Pickup"
-            value={lick.pickup.slots.length > 0 ? formatLine(lick.pickup) : ''}
+            label="Pick-up"
+            value={formatLine({ ...lick.pickup, gridChanges: [] })}
             placeholder="RLK"
-            check={check('pickup')}
-            onChange={set('pickup')}
+            check={(typed) => check('pickup')(onGrid(lick, typed, pickupGrid(lick)))}
+            onChange={(typed) => set('pickup')(onGrid(lick, typed, pickupGrid(lick)))}
           />
+          {lick.pickup.slots.length > 0 && (
+            <>
+              <SelectField
+                label="Pick-up grid"
+                value={gridName(pickupGrid(lick))}
+                options={pickupGridOptions()}
+                onChange={(name) =>
+                  set('pickup')(
+                    onGrid(lick, formatLine({ ...lick.pickup, gridChanges: [] }), findGrid(name)),
+                  )
+                }
+              />
+              <p className="w-full text-(--quiet) text-xs">
+                Begins {pickupPlace(lick, counting)}; played the first time only.
+              </p>
+            </>
+          )}
         </>
       )
     case 'groove':

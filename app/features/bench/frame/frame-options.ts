@@ -3,12 +3,14 @@ import {
   ALL_GRIDS,
   type CountingSystem,
   findGrid,
+  type Grid,
   gridName,
   gridTicks,
   placeName,
 } from '~/core/time'
 import type { Option } from '~/ui/field'
 import { gridOutcome } from '~/words/fit'
+import { gridWords } from '~/words/grid-words'
 import { placeOn } from '~/words/places'
 
 /** Metres to choose from; any other can be typed. */
@@ -43,11 +45,20 @@ const USUAL_GRIDS = [
 
 /** Every grid with what the same strokes would come to on it, the usual ones first. */
 export function gridOptions(lick: Lick): Option[] {
+  return gridNames().map(({ name, grid }) => ({ value: name, label: gridOutcome(lick, grid) }))
+}
+
+function gridNames(): { name: string; grid: Grid }[] {
   const others = ALL_GRIDS.map(gridName).filter((name) => !USUAL_GRIDS.includes(name))
   return [...USUAL_GRIDS, ...others].flatMap((name) => {
     const grid = findGrid(name)
-    return grid ? [{ value: name, label: gridOutcome(lick, grid) }] : []
+    return grid ? [{ name, grid }] : []
   })
+}
+
+/** Every grid that a pick-up may have, the usual ones first. */
+export function pickupGridOptions(): Option[] {
+  return gridNames().map(({ name, grid }) => ({ value: name, label: gridWords(grid) }))
 }
 
 /** Every slot of the bar on the text's grid; the one from which the line ends on a barline says so. */
