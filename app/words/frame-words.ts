@@ -2,9 +2,9 @@ import type { Landing, Lick } from '~/core/line'
 import { isHand, type SlotContent, strokeLimb, strokeSurface, strokesInSlot } from '~/core/sticking'
 import { meterName } from '~/core/time'
 import { listWords } from './figures'
-import { gridWords } from './grid-words'
+import { gridWords, swingWords } from './grid-words'
 import { LIMB_NAMES } from './limb-names'
-import { startPlace } from './places'
+import { pickupPlace, startPlace } from './places'
 import { theSurface } from './surface-words'
 
 /** What a line goes into, in a sentence: `a crash`, `the groove`, `left hand on the crash and kick`. */
@@ -31,12 +31,16 @@ function strokesWords(slot: SlotContent): string {
 }
 
 /** A lick's frame in a row of words: `4/4 · sixteenths · from 2& · into a crash`. */
-export function frameWords({ frame }: Lick): string {
-  const { meter, grid, start, landing } = frame
+export function frameWords(lick: Lick): string {
+  const { frame, pickup } = lick
+  const { meter, grid, start, landing, swing, grooveSwing } = frame
   return [
     meterName(meter),
     gridWords(grid),
+    ...swingWords(swing),
+    ...(grooveSwing ? [`groove ${listWords(swingWords(grooveSwing)) || 'straight'}`] : []),
     ...(start === 0 ? [] : [`from ${startPlace({ frame })}`]),
+    ...(pickup.slots.length === 0 ? [] : [`pick-up ${pickupPlace(lick)}`]),
     ...(landing.kind === 'none' ? [] : [`into ${intoWords(landing)}`]),
   ].join(' · ')
 }

@@ -1,5 +1,12 @@
 import { gcd } from '~/core/foundation'
-import { type Grid, type GridValue, gridTicks, type Ticks, type TupletKind } from '~/core/time'
+import {
+  type Grid,
+  type GridValue,
+  gridTicks,
+  type Swing,
+  type Ticks,
+  type TupletKind,
+} from '~/core/time'
 
 const VALUE_NAMES: Readonly<Record<GridValue, string>> = {
   4: 'quarters',
@@ -21,6 +28,14 @@ const TUPLET_NAMES: Readonly<Record<TupletKind, string>> = {
 export function gridWords({ value, tuplet }: Grid): string {
   const name = VALUE_NAMES[value]
   return tuplet === null ? name : `${name.replace(/s$/, '')} ${TUPLET_NAMES[tuplet]}`
+}
+
+/** How something swings, nothing where it is straight: `swing 60 %`, `triplets lean 45 %`. */
+export function swingWords({ percent, pairs, lean }: Swing): string[] {
+  return [
+    ...(percent === 50 ? [] : [`${pairs === 16 ? 'sixteenths swing' : 'swing'} ${percent} %`]),
+    ...(lean === undefined ? [] : [`triplets lean ${lean} %`]),
+  ]
 }
 
 /** How many slots of a grid there are to a beat: `4 to a beat`, `1 to 2 beats`, `8 to 3 beats`. */

@@ -1,7 +1,7 @@
 import { type Key, parseLickText, setValues } from '~/codecs/lick-text'
 import { applyTransaction, toTransaction } from '~/core/editing'
 import { frameTicks, type Lick, strokeEvents, TEMPO_RANGE, trueSpeed } from '~/core/line'
-import { findPlace, meterName, swungTick } from '~/core/time'
+import { findPlace, isStraight, meterName, swungTick } from '~/core/time'
 import { wholeMs } from '~/words/figures'
 
 /** A key of the text with the values that it is to have. */
@@ -74,7 +74,7 @@ function slotMs({ frame }: Lick): number {
 /** Whether the swing moves none of a lick's strokes: all stand where it does not lean, or on triplets. */
 export function swingMovesNothing(lick: Lick): boolean {
   const { swing, meter } = lick.frame
-  if (swing.percent === 50) return false
+  if (isStraight(swing)) return false
   return strokeEvents(lick).every(({ tick, grid }) => swungTick(tick, grid, swing, meter) === tick)
 }
 

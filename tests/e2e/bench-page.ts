@@ -65,7 +65,7 @@ const PART_OF: Readonly<Record<string, string>> = {
   'Pick-up grid': 'Start',
   'Bars of groove': 'Groove',
   'Groove stops at': 'Groove',
-  'Swing, percent': 'Groove',
+  'Swing, percent': 'Grid',
   'Bars to fill': 'Landing',
   'Lands on': 'Landing',
   'Learning tempo': 'Tempo',

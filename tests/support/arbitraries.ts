@@ -24,7 +24,16 @@ import {
   SURFACES,
   UNDECIDED_SURFACE,
 } from '~/core/sticking'
-import { ALL_GRIDS, barTicks, beatsPerBar, beatTicks, type Grid, toMeter } from '~/core/time'
+import {
+  ALL_GRIDS,
+  barTicks,
+  beatsPerBar,
+  beatTicks,
+  type Grid,
+  STRAIGHT,
+  type Swing,
+  toMeter,
+} from '~/core/time'
 
 /** Random values of the domain, all of them legal, for property tests. */
 const voice = fc.constantFrom(...SURFACES, UNDECIDED_SURFACE)
@@ -142,6 +151,14 @@ export const lick: fc.Arbitrary<Lick> = fc
     bars: fc.option(fc.integer({ min: 1, max: 64 })),
     landing,
     percent: fc.integer({ min: 50, max: 75 }),
+    lean: fc.option(fc.integer({ min: 34, max: 66 })),
+    grooveSwing: fc.option(
+      fc.constantFrom<Swing>(
+        STRAIGHT,
+        { percent: 62, pairs: 8 },
+        { percent: 50, pairs: 8, lean: 40 },
+      ),
+    ),
     ostinatos: fc.array(layer, { maxLength: 2 }),
     level: fc.constantFrom(...LEVELS),
     pickup: fc.array(slot, { maxLength: 3 }),
@@ -182,7 +199,12 @@ export const lick: fc.Arbitrary<Lick> = fc
           landing: parts.landing,
           start: Math.min(start, barTicks(parts.meter) - 1),
           stop: parts.percent % 2 === 0 ? 0 : null,
-          swing: { percent: parts.percent, pairs: parts.percent > 60 ? 16 : 8 },
+          swing: {
+            percent: parts.percent,
+            pairs: parts.percent > 60 ? 16 : 8,
+            ...(parts.lean !== null && { lean: parts.lean }),
+          },
+          grooveSwing: parts.grooveSwing,
           swells: [{ from: 0, to: 3, start: parts.level, end: 'accent' }],
         },
         parts: parts.picksUp < 2 ? [{ name: 'first few', from: 0, to: parts.picksUp }] : [],

@@ -16,6 +16,7 @@ export const HEADER_CODES = [
   'bars',
   'landing',
   'swing',
+  'groove swing',
   'swell',
   'part',
   'kit',

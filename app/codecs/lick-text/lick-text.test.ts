@@ -143,6 +143,7 @@ const REFUSED: Readonly<Record<string, string>> = {
   bars: 'bars: 65',
   landing: 'landing: crash bar',
   swing: 'swing: 76',
+  'groove swing': 'groove swing: 50 lean 67',
   swell: 'swell: 4..0 ghost>accent',
   part: 'part: 4..0 first',
   kit: 'kit:',

@@ -93,6 +93,7 @@ class Reader {
       bars: this.value('bars', 'bars', DEFAULT_FRAME.bars, values.bars),
       landing: this.value('landing', 'landing', DEFAULT_FRAME.landing, values.landing),
       swing: this.value('swing', 'swing', DEFAULT_FRAME.swing, values.swing),
+      grooveSwing: this.value('groove swing', 'groove swing', null, values.swing),
       swells: this.all('swell').flatMap((row) => this.judge(row, 'swell', values.swell) ?? []),
     }
   }

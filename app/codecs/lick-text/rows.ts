@@ -16,6 +16,7 @@ export const KEYS = [
   'bars',
   'landing',
   'swing',
+  'groove swing',
   'swell',
   'kit',
   'pickup',

@@ -90,13 +90,28 @@ export function landing(value: string): Result<Landing, string> {
 /** A single slot is read the same on every grid. */
 const SLOT_GRID: Grid = { value: 16, tuplet: null }
 
+/** Percent of three triplets that the first may take: from just over a third to two. */
+export const LEAST_LEAN = 34
+export const MOST_LEAN = 66
+
 export function swing(value: string): Result<Swing, string> {
-  const match = /^(\d{2}(?:\.\d{1,6})?)(?:\s+1\/(8|16))?$/.exec(value)
+  const match = /^(\d{2}(?:\.\d{1,6})?)(?:\s+1\/(8|16))?(?:\s+lean\s+(\d{2}(?:\.\d{1,6})?))?$/.exec(
+    value,
+  )
   const percent = Number(match?.[1])
+  const lean = match?.[3] === undefined ? undefined : Number(match[3])
   if (!match || percent < 50 || percent > 75)
     return fail('a percent from 50 to 75, then perhaps 1/16')
+  if (lean !== undefined && (lean < LEAST_LEAN || lean > MOST_LEAN))
+    return fail(
+      `after lean, the percent that the first of three takes: ${LEAST_LEAN} to ${MOST_LEAN}`,
+    )
   // Straight has one form, so that equal licks are equal data.
-  return ok({ percent, pairs: match[2] === '16' && percent !== 50 ? 16 : 8 })
+  return ok({
+    percent,
+    pairs: match[2] === '16' && percent !== 50 ? 16 : 8,
+    ...(lean !== undefined && { lean }),
+  })
 }
 
 export function swell(value: string): Result<Swell, string> {

@@ -1,6 +1,14 @@
 import { DEFAULT_FRAME, type Lick, type NamedPart, type Ostinato, type Swell } from '~/core/line'
 import { formatLine, formatSlot } from '~/core/notation'
-import { type Grid, gridName, meterName, placeName, type Swing, sameGrid } from '~/core/time'
+import {
+  type Grid,
+  gridName,
+  isStraight,
+  meterName,
+  placeName,
+  type Swing,
+  sameGrid,
+} from '~/core/time'
 import { type Key, layerKey } from './rows'
 import { normalTitle, splitTags } from './title'
 import { FORMAT_VERSION_NAME } from './version'
@@ -47,7 +55,8 @@ function formatRows(lick: Lick, withLine = true): (readonly [key: Key | string, 
     frame.groove !== DEFAULT_FRAME.groove && ['groove', frame.groove],
     frame.bars !== null && ['bars', String(frame.bars)],
     (landing.kind !== 'crash' || landing.at === 'beat') && ['landing', formatLanding(landing)],
-    swing.percent !== 50 && ['swing', formatSwing(swing)],
+    !isStraight(swing) && ['swing', formatSwing(swing)],
+    frame.grooveSwing !== null && ['groove swing', formatSwing(frame.grooveSwing)],
     ...frame.swells.map((swell) => ['swell', formatSwell(swell)] as const),
     lick.kit !== null && ['kit', lick.kit],
     lick.pickup.slots.length > 0 && ['pickup', formatLine(lick.pickup)],
@@ -67,9 +76,10 @@ export function formatLanding(landing: Lick['frame']['landing']): string {
   return [...words, ...(landing.at === 'beat' ? ['beat'] : [])].join(' ')
 }
 
-/** A swing as its key's value: `60 1/16`. */
-export function formatSwing({ percent, pairs }: Swing): string {
-  return pairs === 16 ? `${percent} 1/16` : String(percent)
+/** A swing as its key's value: `60 1/16`, `50 lean 45`. */
+export function formatSwing({ percent, pairs, lean }: Swing): string {
+  const swing = pairs === 16 ? `${percent} 1/16` : String(percent)
+  return lean === undefined ? swing : `${swing} lean ${lean}`
 }
 
 function formatSwell({ from, to, start, end }: Swell): string {

@@ -5,17 +5,11 @@ import {
   type Performance,
   type SoundClick,
   type SoundEvent,
+  soundsAt,
   strikesOf,
   toPerformance,
 } from '~/core/performance'
-import {
-  beatTicks,
-  type Meter,
-  secondsPerTick,
-  swungTick,
-  TICKS_PER_QUARTER,
-  type Ticks,
-} from '~/core/time'
+import { beatTicks, type Meter, secondsPerTick, TICKS_PER_QUARTER, type Ticks } from '~/core/time'
 import { formatLickText } from '../lick-text'
 import { be, meta, type TrackEvent, textMeta, toMidiFile } from './bytes'
 
@@ -188,10 +182,9 @@ export function heardIn(performance: Performance, tick: number, kit: Kit | undef
 
 /** The strokes of line and layers alone. */
 function bareNotes(lick: Lick, { kit }: MidiOptions): Heard {
-  const { swing, meter } = lick.frame
   const strokes = strokeEvents(lick).filter(isNoGroove(lick))
   const notes = strokes.map((stroke) => ({
-    tick: swungTick(stroke.tick, stroke.grid, swing, meter),
+    tick: soundsAt(lick, stroke.tick, stroke.grid),
     note: noteOf(stroke.surface, kit),
     velocity: eventVelocity(lick, stroke),
   }))

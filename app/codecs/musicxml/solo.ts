@@ -11,11 +11,11 @@ import {
 } from '~/core/engraving'
 import { isEqual } from '~/core/foundation'
 import { STAFF_KEY, staffKeyOf } from '~/core/kit'
-import { EMPTY_LICK, frameTicks, type Lick } from '~/core/line'
+import { EMPTY_LICK, frameTicks, type Lick, withoutSwing } from '~/core/line'
 import { toSequence } from '~/core/performance'
 import type { Setting } from '~/core/playing'
 import type { Section, Solo } from '~/core/solo'
-import { STRAIGHT, type Ticks } from '~/core/time'
+import type { Ticks } from '~/core/time'
 import { formatSolo } from '../solo'
 import type { Xml } from '../xml'
 import { measure, scoreText } from './write'
@@ -84,6 +84,7 @@ function barsOf(sections: readonly Section[], view: StaffView): WrittenBar[] {
   /** What does not lie in the bars of its own section, a list for each, in ticks of the solo. */
   const visitors: Atom[][] = []
   const heard = soundsIn(sections, view)
+  const end = sections.reduce((sum, { ticks }) => sum + ticks, 0)
   for (const [i, { lick, from, ticks, pickup, time }] of sections.entries()) {
     const base = from + lick.frame.lead * frameTicks(lick.frame).bar
     const isLast = i === sections.length - 1
@@ -99,7 +100,11 @@ function barsOf(sections: readonly Section[], view: StaffView): WrittenBar[] {
       else if (at < from) early.push(...bar.over.atoms)
       else late.push(...bar.line.atoms, ...bar.over.atoms)
     }
-    visitors.push(...[early, late].map((atoms) => atoms.map((atom) => moved(atom, base))))
+    // Behind the end only the last one goes on.
+    const stays = ({ tick }: Atom) => isLast || tick < end
+    visitors.push(
+      ...[early, late].map((atoms) => atoms.map((atom) => moved(atom, base)).filter(stays)),
+    )
   }
   const struck = visitors.flat().filter(({ kind }) => kind === 'strokes')
   const earliest = struck.reduce((least, { tick }) => Math.min(least, tick), 0)
@@ -151,7 +156,7 @@ function soundsIn(sections: readonly Section[], { grooves = [] }: StaffView): So
   if (sections.length === 0) return () => false
   const straight = sections.map((section) => ({
     ...section,
-    lick: { ...section.lick, frame: { ...section.lick.frame, swing: STRAIGHT } },
+    lick: withoutSwing(section.lick),
   }))
   const { round, ending, roundTicks } = toSequence(straight, {
     loop: false,

@@ -1,8 +1,8 @@
 import { type Groove, grooveEvents } from '../groove'
-import { frameTicks, type Lick, NO_GROOVE } from '../line'
+import { frameTicks, type Lick, NO_GROOVE, withoutSwing } from '../line'
 import { type SoundEvent, toPerformance } from '../performance'
 import { type Limb, strokeLimb, strokeSurface, toStroke, type Voice } from '../sticking'
-import { gridTicks, STRAIGHT, type Ticks } from '../time'
+import { gridTicks, type Ticks } from '../time'
 import { type Atom, barOf, gridBrackets, type Stretch } from './atoms'
 import { longerValue } from './values'
 
@@ -88,8 +88,7 @@ export type Sounds = (tick: Ticks, limb: Limb, surface: Voice) => boolean
 
 /** What of the groove of a lick sounds when that is played once through. */
 function soundsOnce(lick: Lick, grooves: readonly Groove[]): Sounds {
-  const straight = { ...lick, frame: { ...lick.frame, swing: STRAIGHT } }
-  const { round, ending, roundTicks, barlineTick } = toPerformance(straight, {
+  const { round, ending, roundTicks, barlineTick } = toPerformance(withoutSwing(lick), {
     loop: false,
     countIn: false,
     grooves,

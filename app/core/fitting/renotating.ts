@@ -67,7 +67,8 @@ export function renotate(
   if ([tempo, goal ?? tempo].some((bpm) => bpm < TEMPO_RANGE.least || bpm > TEMPO_RANGE.most))
     return fail('tempo')
   const swing = scaleSwing(frame.swing, way)
-  if (!swing) return fail('swing')
+  const grooveSwing = frame.grooveSwing && scaleSwing(frame.grooveSwing, way)
+  if (!swing || (frame.grooveSwing && !grooveSwing)) return fail('swing')
   const grid = scaleGrid(frame.grid, way)
   const [scaledLine, pickup] = [scaleChanges(line, way), scaleChanges(lick.pickup, way)]
   if (!grid || !scaledLine || !pickup) return fail('grid')
@@ -86,7 +87,7 @@ export function renotate(
   const grooved = scaleGroove(frame.groove, lick, way, own)
   if (!grooved) return fail('groove')
 
-  const scaledFrame = { ...frame, grid, tempo, goal, swing, start: moved, stop, lead }
+  const scaledFrame = { ...frame, grid, tempo, goal, swing, grooveSwing, start: moved, stop, lead }
   const written: Lick = {
     ...lick,
     frame: { ...scaledFrame, groove: grooved.id, bars: null },

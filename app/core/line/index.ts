@@ -37,6 +37,7 @@ export {
   PART_NAME_MOST,
   type Swell,
   TEMPO_RANGE,
+  withoutSwing,
 } from './lick'
 export {
   countStrokes,

@@ -3,6 +3,7 @@ import {
   barTicks,
   beatTicks,
   type Grid,
+  isStraight,
   type Meter,
   STRAIGHT,
   type Swing,
@@ -78,7 +79,10 @@ export interface Frame {
   /** How many bars the line is meant to fill; null is the barline nearest to its end. */
   readonly bars: number | null
   readonly landing: Landing
+  /** How the line swings, with what sounds under it; the groove too, where that has no swing of its own. */
   readonly swing: Swing
+  /** How the groove swings; null where it does as the line. */
+  readonly grooveSwing: Swing | null
   readonly swells: readonly Swell[]
 }
 
@@ -120,6 +124,7 @@ export const DEFAULT_FRAME: Frame = {
   bars: null,
   landing: { kind: 'crash', at: 'bar' },
   swing: STRAIGHT,
+  grooveSwing: null,
   swells: [],
 }
 
@@ -133,6 +138,13 @@ export const EMPTY_LICK: Lick = {
   ostinatos: [],
   parts: [],
   unknown: [],
+}
+
+/** A lick as it is notated: nothing in it swings. */
+export function withoutSwing(lick: Lick): Lick {
+  const { swing, grooveSwing } = lick.frame
+  if (isStraight(swing) && grooveSwing === null) return lick
+  return { ...lick, frame: { ...lick.frame, swing: STRAIGHT, grooveSwing: null } }
 }
 
 /** Ticks of the frame's bar and of its beat. */

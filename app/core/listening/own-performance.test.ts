@@ -45,6 +45,12 @@ const sounding = random.lick
   .map((lick) => ({ ...lick, frame: { ...lick.frame, bars: null, lead: 0 } }))
 
 describe('the app’s own performance, fed back', () => {
+  it('is told as late by nothing where triplets lean', () => {
+    const lick = lickOf('tempo: 100\ngrid: 1/8t\nswing: 50 lean 50\nline: RLRLRLRLRLRL')
+    const told = toldOfRound(expectedStrokes(lick, 100), performed(lick), 0)
+    expect(told.limbs.map(({ meanMs }) => Math.round(meanMs))).toEqual([0, 0])
+  })
+
   it('is told as late by nothing where eighths swing', () => {
     const lick = lickOf('tempo: 100\ngrid: 1/8\nswing: 66\nline: RLRLRLRL')
     const told = toldOfRound(expectedStrokes(lick, 100), performed(lick), 0)

@@ -46,6 +46,31 @@ describe('the groove', () => {
     expect(heard('stop: 2\n')).toEqual(['0 hh', '0 bd', '5040 hh'])
   })
 
+  it('leaves the groove its own swing, and what sounds under it alone', () => {
+    const text = 'lead: 1\ngrid: 1/8\nunder groove: @1/8 -L:cb\nline: RLRLRLRL'
+    const places = (head: string, part: string) =>
+      once(`${head}\n${text}`)
+        .round(0)
+        .flatMap((event) =>
+          event.kind === 'stroke' && event.part === part && event.tick % 10080 !== 0
+            ? [event.tick % 10080]
+            : [],
+        )
+    const parts = (head: string) =>
+      ['groove', 'layer', 'line'].map((part) => [...new Set(places(head, part))])
+    expect(parts('swing: 60\ngroove swing: 66')).toEqual([[6653], [6653], [6048]])
+    expect(parts('swing: 60')).toEqual([[6048], [6048], [6048]])
+    expect(parts('groove swing: 60')).toEqual([[6048], [6048], [5040]])
+  })
+
+  it('leans triplets of the line by their own figure', () => {
+    const { round } = once('lead: 0\nswing: 50 lean 50\ngrid: 1/8t\nstart: 4\nline: RLR')
+    const line = round(0).flatMap((event) =>
+      event.kind === 'stroke' && event.part === 'line' ? [event.tick - 30240] : [],
+    )
+    expect(line).toEqual([0, 5040, 7560])
+  })
+
   it('swings while a triplet fill stays exact (hard case 11)', () => {
     const { round } = once('meter: 3/4\nlead: 0\nswing: 60\ngrid: 1/8t\nstart: 3\nline: RKL')
     const ticks = (part: string) =>

@@ -6,6 +6,7 @@ import {
   eventVelocity,
   frameTicks,
   isChoked,
+  isNoGroove,
   type Lick,
   landingStrokes,
   lineEvents,
@@ -14,8 +15,9 @@ import {
   silenceAfter,
   strokeEvents,
   strokeVelocity,
+  withoutSwing,
 } from '../line'
-import { type Grid, STRAIGHT, swungTick, type Ticks } from '../time'
+import { type Grid, swungTick, type Ticks } from '../time'
 import { type ClickScheme, clicksOf, PLAIN_CLICK } from './clicks'
 import {
   compareEvents,
@@ -137,8 +139,7 @@ export function roundStrokes(
   lick: Lick,
   options: Pick<PlayOptions, 'grooves' | 'swapsGroove'>,
 ): SoundStroke[] {
-  const straight = { ...lick, frame: { ...lick.frame, swing: STRAIGHT } }
-  const parts = roundParts(straight, { ...options, loop: true, countIn: false })
+  const parts = roundParts(withoutSwing(lick), { ...options, loop: true, countIn: false })
   const { bar } = frameTicks(lick.frame)
   const slots = lick.line.slots.length + 1
   const again = begunBefore(bar, roundEvents(parts, parts))
@@ -190,18 +191,20 @@ function strokesOf(lick: Lick): { line: SoundStroke[]; pickup: SoundStroke[] } {
 }
 
 /**
- * When a notated tick on a grid sounds in a lick: swung as the lick is. Both count from the barline of the
+ * When a notated tick on a grid sounds in a lick: swung as its line is, or as its groove for a part of that. Both count from the barline of the
  * fill's bar.
  */
-export function soundsAt({ frame }: Lick, tick: Ticks, grid: Grid): Ticks {
-  return swungTick(tick, grid, frame.swing, frame.meter)
+export function soundsAt({ frame }: Lick, tick: Ticks, grid: Grid, part?: Part): Ticks {
+  const swing = part === 'groove' ? (frame.grooveSwing ?? frame.swing) : frame.swing
+  return swungTick(tick, grid, swing, frame.meter)
 }
 
 function toSound(event: StrokeEvent, lick: Lick, part: Part): SoundStroke {
   const { limb, surface, grace, graceLimb, graceSurface } = event
+  const ofGroove = part === 'layer' && !isNoGroove(lick)(event)
   return {
     kind: 'stroke',
-    tick: soundsAt(lick, event.tick, event.grid),
+    tick: soundsAt(lick, event.tick, event.grid, ofGroove ? 'groove' : part),
     part,
     layer: event.layer,
     slot: event.slot,

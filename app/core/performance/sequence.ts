@@ -1,5 +1,5 @@
-import { frameTicks, type Lick } from '../line'
-import { STRAIGHT, type Ticks } from '../time'
+import { frameTicks, type Lick, withoutSwing } from '../line'
+import type { Ticks } from '../time'
 import { compareEvents, type SoundEvent, type SoundStroke, shifted } from './events'
 import { frameOf, type Performance } from './performance'
 import {
@@ -98,8 +98,7 @@ function partsOf(lick: Lick, options: PlayOptions, straight: boolean): RoundPart
   return parts
 
   function made(): RoundParts {
-    const read = straight ? { ...lick, frame: { ...lick.frame, swing: STRAIGHT } } : lick
-    return roundParts(read, { ...options, countIn: false })
+    return roundParts(straight ? withoutSwing(lick) : lick, { ...options, countIn: false })
   }
 }
 

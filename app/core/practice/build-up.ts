@@ -13,7 +13,7 @@ import {
 } from '../line'
 import { formatSlot } from '../notation'
 import { DEFAULT_SETTING, type Setting, speedLimit } from '../playing'
-import { isHand, type Stroke, strokesInSlot } from '../sticking'
+import { HOME_SURFACE, isHand, type Stroke, strokesInSlot } from '../sticking'
 import type { Grid, Ticks } from '../time'
 import { inForm, type PracticeForm } from './form'
 import type { PartKind, PracticeOrder } from './kinds'
@@ -264,12 +264,7 @@ function voiceParts(making: Making): PracticePart[] {
   const moved = (letter: 'R' | 'L') =>
     uses(lick, (stroke) => stroke.letter === letter && (stroke.voice ?? 'sn') !== 'sn')
   const only = (letter: 'R' | 'L') =>
-    withSlots(
-      lick,
-      mapStrokes(lick.line.slots, (stroke) =>
-        isHand(stroke.letter) && stroke.letter !== letter ? withoutVoice(stroke) : stroke,
-      ),
-    )
+    withSlots(lick, mapStrokes(lick.line.slots, voicesOfHand(letter)))
   return (['R', 'L'] as const)
     .filter(moved)
     .map((letter) =>
@@ -280,6 +275,24 @@ function voiceParts(making: Making): PracticePart[] {
 function uses(lick: Lick, has: (stroke: Stroke) => boolean): boolean {
   return lick.line.slots.some((slot) => strokesInSlot(slot).some(({ stroke }) => has(stroke)))
 }
+
+/**
+ * Strokes with what one hand plays where the lick has it, and the other at home. Graces go with the hand that
+ * plays them, which is the other one: so the hand's ways are those of the lick.
+ *
+ * @example of `fL:t1` and `fR:t2` the right hand's are `fL:sn/t1` and `fR:t2/sn`
+ */
+function voicesOfHand(letter: 'R' | 'L'): (stroke: Stroke) => Stroke {
+  return (stroke) => {
+    if (!isHand(stroke.letter)) return stroke
+    const grace = stroke.graces > 0 && (stroke.graceVoice ?? stroke.voice)
+    if (stroke.letter === letter) return grace ? { ...stroke, graceVoice: HOME } : stroke
+    const plain = withoutVoice(stroke)
+    return grace && stroke.letter !== 'X' ? { ...plain, voice: HOME, graceVoice: grace } : plain
+  }
+}
+
+const HOME = HOME_SURFACE.R
 
 function withoutVoice({ voice: _voice, graceVoice: _graceVoice, ...stroke }: Stroke): Stroke {
   return isHand(stroke.letter) ? stroke : { ...stroke, ...(_voice && { voice: _voice }) }
@@ -292,8 +305,8 @@ function withSlots(lick: Lick, slots: Line['slots']): Lick {
 const LOOP_SURFACES = {
   loop: (stroke) => stroke,
   'loop-plain': withoutVoice,
-  'loop-right': (stroke) => (stroke.letter === 'R' ? stroke : withoutVoice(stroke)),
-  'loop-left': (stroke) => (stroke.letter === 'L' ? stroke : withoutVoice(stroke)),
+  'loop-right': voicesOfHand('R'),
+  'loop-left': voicesOfHand('L'),
 } as const satisfies Partial<Record<PartKind, (stroke: Stroke) => Stroke>>
 
 /** How a loop is voiced: as it is written, on one surface, or with one hand's voices alone. */

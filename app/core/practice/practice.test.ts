@@ -189,7 +189,14 @@ describe('parts practised alone', () => {
       }
     }
     fc.assert(fc.property(smallLick, orders, holds), { numRuns: 700 })
-    fc.assert(fc.property(random.lick, orders, holds), { numRuns: 20 })
+    fc.assert(fc.property(random.lick, orders, holds), { numRuns: 120 })
+  })
+
+  it('leave each hand the ways that it has in the lick, graces that it plays too', () => {
+    const lick = lickOf('line: fL:t1 fR:t2 fX:t1 R:f1')
+    const texts = buildUp(lick).map(({ kind, lick: small }) => [kind, formatLine(small.line)])
+    expect(texts).toContainEqual(['right-voices', 'fL:sn/t1 fR:t2/sn fX R:f1'])
+    expect(texts).toContainEqual(['left-voices', 'fL:t1/sn fR:sn/t2 fX R'])
   })
 
   it('keep KK of RLKK from being a loop without a gap, which the model stops at 88', () => {

@@ -7,9 +7,25 @@ import {
   toScore,
   toStaff,
 } from '../engraving'
-import { aimOf, frameTicks, type Lick, lickSlots, lineCounts, NO_GROOVE } from '../line'
+import {
+  aimOf,
+  frameTicks,
+  type Lick,
+  lickSlots,
+  lineCounts,
+  NO_GROOVE,
+  pickupSlots,
+  type TimedSlot,
+} from '../line'
 import { type Disc, strokeSurface, strokesInSlot, toDisc } from '../sticking'
-import { beatWindows, type CountingSystem, type Meter, type Ticks } from '../time'
+import {
+  beatWindows,
+  type CountingSystem,
+  countSyllable,
+  type Meter,
+  type Ticks,
+  UNNAMED_COUNT,
+} from '../time'
 
 /** A word at an instant: a count, or the voices that are struck there. */
 export interface Word {
@@ -114,29 +130,37 @@ export function toSheetLine(lick: Lick, { view, counting, lead }: WrittenAs): Sh
     : []
   return {
     meter: frame.meter,
-    pieces: [...(lead === null ? [] : leadPieces(lick, view, lead)), ...fill, ...landed],
+    pieces: [
+      ...leadPieces(lick, { view, lead, ...(counting && { counting }) }),
+      ...fill,
+      ...landed,
+    ],
     groups: groupsOf(lick),
   }
 }
 
-/** The last bar of groove before a fill, with the strokes of a pick-up in it; none where there is silence. */
-function leadPieces(lick: Lick, view: StaffView, over: string): Piece[] {
-  const bars = toScore(lick, view).filter(({ to }) => to <= 0)
-  const last = bars.at(-1)
-  const silent = lick.frame.groove === NO_GROOVE && lick.ostinatos.length === 0
+/**
+ * The last bar of groove before a fill, with the strokes of a pick-up in it; none where there is silence. Where the
+ * groove is not to be written, the pick-up alone.
+ */
+function leadPieces(lick: Lick, { view, counting, lead }: WrittenAs): Piece[] {
+  const silent = lead === null || (lick.frame.groove === NO_GROOVE && lick.ostinatos.length === 0)
+  const score = toScore(lead === null ? withoutGroove(lick) : lick, view)
+  const last = score.filter(({ to }) => to <= 0).at(-1)
   if (!last || (silent && last.over.atoms.length === 0)) return []
+  const early = pickupSlots(lick).filter(({ tick }) => tick >= last.from && tick < 0)
   return [
     {
       kind: 'groove',
       from: last.from,
       to: last.to,
       units: scoreUnits(last, view.key),
-      counts: [],
-      voices: [],
+      counts: early.map((slot) => pickupCount(slot, lick, counting)),
+      voices: voicesOf(early),
       closesBar: true,
       bar: null,
       ...PLAIN,
-      over,
+      over: lead ?? 'pick-up',
     },
   ]
 }
@@ -160,15 +184,31 @@ function cuts(
 function countWords(lick: Lick, counting?: CountingSystem): Word[] {
   const { beat } = frameTicks(lick.frame)
   const syllables = lineCounts(lick, counting)
-  return lickSlots(lick).map(({ tick }, i) => ({
+  const line = lickSlots(lick).map(({ tick }, i) => ({
     tick,
     text: syllables[i] ?? '',
     strong: tick % beat === 0,
   }))
+  const early = pickupSlots(lick).filter(({ tick }) => tick >= 0)
+  return [...early.map((slot) => pickupCount(slot, lick, counting)), ...line]
+}
+
+function pickupCount({ tick, grid }: TimedSlot, { frame }: Lick, counting?: CountingSystem): Word {
+  const text = countSyllable(tick, grid, frame.meter, counting)
+  return { tick, text: text === UNNAMED_COUNT ? '' : text, strong: false }
+}
+
+/** A lick without what is played before its line but for its pick-up. */
+function withoutGroove(lick: Lick): Lick {
+  return { ...lick, ostinatos: [], frame: { ...lick.frame, groove: NO_GROOVE, lead: 0 } }
 }
 
 function voiceWords(lick: Lick): Word[] {
-  return lickSlots(lick).flatMap(({ tick, content }): Word[] => {
+  return voicesOf([...pickupSlots(lick).filter(({ tick }) => tick >= 0), ...lickSlots(lick)])
+}
+
+function voicesOf(slots: readonly TimedSlot[]): Word[] {
+  return slots.flatMap(({ tick, content }): Word[] => {
     const voices = [...new Set(strokesInSlot(content).map(({ stroke }) => strokeSurface(stroke)))]
     return voices.length === 0 ? [] : [{ tick, text: voices.join(' '), strong: false }]
   })

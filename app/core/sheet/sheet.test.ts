@@ -233,3 +233,33 @@ describe('words', () => {
     )
   })
 })
+
+describe('a pick-up on paper', () => {
+  const view = { beaming: 'beat', groove: 'slashes' } as const
+  const early = (text: string, lead: string | null) =>
+    toSheetLine(lickOf(text), { view, lead }).pieces.filter(({ kind }) => kind === 'groove')
+
+  it('has its counts and voices in the bar before, with or without the groove', () => {
+    for (const [text, lead] of [
+      ['pickup: @1/8t RLR:t1\nline: RLRL', 'eighths, 1 bar'],
+      ['pickup: @1/8t RLR:t1\nline: RLRL', null],
+      ['lead: 0\ngroove: none\npickup: @1/8t RLR:t1\nline: RLRL', 'none'],
+    ] as const) {
+      const [bar, ...more] = early(text, lead)
+      expect(more).toEqual([])
+      expect(bar?.counts.map(({ tick, text: said }) => [tick, said])).toEqual([
+        [-10080, '4'],
+        [-6720, 'trip'],
+        [-3360, 'let'],
+      ])
+      expect(bar?.voices.map(({ text: said }) => said)).toEqual(['sn', 'sn', 't1'])
+      const struck = bar?.units.flatMap(({ notes }) => notes.filter(({ group }) => group !== null))
+      expect(struck?.map(({ letters }) => letters.map(({ letter }) => letter).join(''))).toEqual([
+        'R',
+        'L',
+        'R',
+      ])
+    }
+    expect(early('line: RLRL', null)).toEqual([])
+  })
+})

@@ -200,7 +200,7 @@ function belowRows(placed: readonly Placed[], rows: Rows, below: number): Figure
 
 function letters(placed: readonly Placed[], { footLetters }: Rows, y: number): Figure[] {
   return placed
-    .filter(({ piece }) => piece.kind === 'fill')
+    .filter(({ piece }) => piece.kind !== 'landing')
     .flatMap(({ piece, xOf }) =>
       piece.units.map((unit) => letterFigure(unit, y, { xOf, footLetters, letterSize: LETTER })),
     )

@@ -32,6 +32,6 @@ export {
   toMeter,
 } from './meter'
 export { findPlace, placeName } from './place'
-export { type Feel, STRAIGHT, type Swing, straightenedTick, swungTick } from './swing'
+export { type Feel, isStraight, STRAIGHT, type Swing, straightenedTick, swungTick } from './swing'
 export { secondsPerTick, TICKS_PER_QUARTER, TICKS_PER_WHOLE, type Ticks } from './ticks'
 export { beatWindows, type Window, windowAround, windowAt } from './windows'

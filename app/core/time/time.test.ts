@@ -18,6 +18,7 @@ import {
   type Meter,
   meterName,
   placeName,
+  straightenedTick,
   swungTick,
 } from '.'
 
@@ -153,6 +154,39 @@ describe('swing', () => {
 
   it('leaves a last half without a partner straight', () => {
     expect(swungTick(30240 + 2520, grid('1/16'), sixty, meter('7/8'))).toBe(32760)
+  })
+
+  it.each([
+    ['1/8t', [0, 5040, 7560, 10080]],
+    ['1/16t', [0, 2520, 3780, 5040]],
+    ['1/8', [0, 5040, 10080, 15120]],
+    ['1/16q', [0, 2016, 4032, 6048]],
+  ] as const)('leans in threes of %s, and nothing else', (name, sounding) => {
+    const at = (i: number) =>
+      swungTick(
+        i * gridTicks(grid(name)),
+        grid(name),
+        { percent: 50, pairs: 8, lean: 50 },
+        meter('4/4'),
+      )
+    expect([0, 1, 2, 3].map(at)).toEqual(sounding)
+  })
+
+  it('is taken back exactly, on every grid that it moves (law)', () => {
+    fc.assert(
+      fc.property(
+        fc.nat(80_000),
+        fc.integer({ min: 50, max: 75 }),
+        fc.integer({ min: 34, max: 66 }),
+        fc.constantFrom('1/8', '1/16', '1/8t', '1/16t', '1/4t', '1/16q'),
+        fc.constantFrom('4/4', '7/8', '3/4', '6/8'),
+        (tick, percent, lean, name, metre) => {
+          const feel = { swing: { percent, pairs: 8, lean } as const, meter: meter(metre) }
+          const sounds = swungTick(tick, grid(name), feel.swing, feel.meter)
+          expect(Math.abs(straightenedTick(sounds, grid(name), feel) - tick)).toBeLessThan(1.5)
+        },
+      ),
+    )
   })
 
   it('never changes the order of strokes, nor a pair (law)', () => {

@@ -1,4 +1,6 @@
-/** The groove before the fill, folded into one narrow column: how many bars, and beats of the fill's own bar. */
+import { plural } from '~/words/figures'
+
+/** The groove before what is drawn, folded into one narrow column: how many bars and beats there are of it. */
 export function LeadFigure({ bars, beats, width }: { bars: number; beats: number; width: number }) {
   const lines = [76, 86, 96, 106, 116]
   return (
@@ -22,15 +24,12 @@ export function LeadFigure({ bars, beats, width }: { bars: number; beats: number
             points={`${width / 2 + 10},86 ${width / 2 + 14},86 ${width / 2 + 4},106 ${width / 2},106`}
           />
           <text x={width / 2 + 7} y="70" textAnchor="middle" fontSize="11">
-            {[counted(bars, 'bar'), counted(beats, 'beat')].filter(Boolean).join(' ')}
+            {[bars > 0 && plural(bars, 'bar'), beats > 0 && plural(beats, 'beat')]
+              .filter(Boolean)
+              .join(' ')}
           </text>
         </g>
       )}
     </svg>
   )
-}
-
-function counted(count: number, word: string): string {
-  if (count === 0) return ''
-  return `${count} ${word}${count === 1 ? '' : 's'}`
 }

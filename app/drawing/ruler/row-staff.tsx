@@ -34,11 +34,7 @@ export default memo(function RowStaff({ lick, ruler, view, index }: RowStaffProp
           style={{ left: segment.x, width: segment.width }}
         >
           {segment.kind === 'lead' ? (
-            <LeadFigure
-              bars={lick.frame.lead}
-              beats={segment.to / frameTicks(lick.frame).beat}
-              width={segment.width}
-            />
+            <LeadFigure {...grooveIn(segment, lick)} width={segment.width} />
           ) : (
             <SegmentStaff lick={lick} segment={segment} row={row} ruler={ruler} staff={staff} />
           )}
@@ -47,6 +43,12 @@ export default memo(function RowStaff({ lick, ruler, view, index }: RowStaffProp
     </div>
   )
 })
+
+/** The whole bars of groove in the lead-in, and the beats beyond them. */
+function grooveIn({ from, to }: Segment, lick: Lick): { bars: number; beats: number } {
+  const { bar, beat } = frameTicks(lick.frame)
+  return { bars: Math.floor((to - from) / bar), beats: Math.floor(((to - from) % bar) / beat) }
+}
 
 interface SegmentStaffProps {
   readonly lick: Lick

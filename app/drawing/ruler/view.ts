@@ -144,7 +144,7 @@ export function toRowView(scene: Scene, ruler: Ruler, row: RulerRow): RowView {
   const beatLines = beatLinesOf(lick, ruler, row)
   const landing = landingOf(row)
   if (landing) lanes.push(...landingLanes(lick, xOf(ruler, row, landing.from) ?? 0))
-  const before = row.index === 0 ? scene.pickup.filter(({ tick }) => tick < 0) : []
+  const before = row.index === 0 ? scene.pickup.filter(({ tick }) => tick < row.from) : []
   return {
     row,
     counts,

@@ -23,7 +23,11 @@ export function tappedEdit(lick: Lick, found: TappedLine, quarters: number | nul
   const { stop } = lick.frame
   const frame = {
     ...lick.frame,
-    ...(quarters !== null && { tempo: tempoIn(quarters, beat), swing: STRAIGHT }),
+    ...(quarters !== null && {
+      tempo: tempoIn(quarters, beat),
+      swing: STRAIGHT,
+      grooveSwing: null,
+    }),
     grid,
     start,
     stop: stop === null ? null : Math.min(stop, start),

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useMemo, useState } from 'react'
-import { formatSwing, type Key } from '~/codecs/lick-text'
+import type { Key } from '~/codecs/lick-text'
 import { GROOVES } from '~/core/groove'
 import { type Lick, MAX_LEAD, NO_GROOVE, pickupGrid } from '~/core/line'
 import { formatLine } from '~/core/notation'
@@ -20,6 +20,7 @@ import {
 } from './frame-options'
 import type { FramePartId } from './frame-words'
 import { LandingFields } from './landing-fields'
+import { GrooveSwing, SwingFields } from './swing-fields'
 
 /** A pick-up as the text has it: a grid that is not the text's own stands before it. */
 function onGrid({ frame }: Lick, typed: string, grid: Grid | undefined): string {
@@ -83,13 +84,16 @@ export default function FrameFields({ part }: { part: FramePartId }) {
       )
     case 'grid':
       return (
-        <SelectField
-          label="Grid"
-          value={gridName(frame.grid)}
-          options={grids}
-          fault={fault('grid')}
-          onChange={set('grid')}
-        />
+        <>
+          <SelectField
+            label="Grid"
+            value={gridName(frame.grid)}
+            options={grids}
+            fault={fault('grid')}
+            onChange={set('grid')}
+          />
+          <SwingFields swing={frame.swing} check={check('swing')} onSwing={set('swing')} />
+        </>
       )
     case 'start':
       return (
@@ -155,11 +159,11 @@ export default function FrameFields({ part }: { part: FramePartId }) {
             fault={fault('stop')}
             onChange={set('stop')}
           />
-          <TypedField
-            label="Swing, percent"
-            value={formatSwing(frame.swing)}
-            check={check('swing')}
-            onChange={set('swing')}
+          <GrooveSwing
+            swing={frame.grooveSwing}
+            line={frame.swing}
+            check={check('groove swing')}
+            onSwing={set('groove swing')}
           />
         </>
       )

@@ -8,7 +8,7 @@ import { LoadBoundary } from '~/ui/load-boundary'
 import { SentencePart } from '~/ui/sentence-part'
 import { plural } from '~/words/figures'
 import { intoWords } from '~/words/frame-words'
-import { gridWords } from '~/words/grid-words'
+import { gridWords, swingWords } from '~/words/grid-words'
 import { spokenPlace, startPlace } from '~/words/places'
 import { swingMovesNothing } from '~/workspace/frame-change'
 import { memoize } from '~/workspace/memoize'
@@ -29,9 +29,9 @@ interface FramePart {
 /** Keys of the text that a part is about: what is wrong with one is marked there. */
 const KEYS_OF_PART: Readonly<Record<FramePartId, readonly string[]>> = {
   metre: ['meter'],
-  grid: ['grid'],
+  grid: ['grid', 'swing'],
   start: ['start', 'pickup'],
-  groove: ['groove', 'lead', 'stop', 'swing'],
+  groove: ['groove', 'lead', 'stop', 'groove swing'],
   landing: ['landing', 'bars'],
   tempo: ['tempo', 'goal'],
 }
@@ -54,7 +54,7 @@ export function FrameSentence() {
     [...GROOVES, ...grooves].find(({ id }) => id === frame.groove)?.name ?? frame.groove
   const parts: readonly FramePart[] = [
     { id: 'metre', words: meterName(frame.meter) },
-    { id: 'grid', words: gridWords(frame.grid) },
+    { id: 'grid', words: [gridWords(frame.grid), ...swingWords(frame.swing)].join(', ') },
     { id: 'start', lead: 'from', words: spokenPlace(startPlace({ frame }, counting)) },
     {
       id: 'groove',
@@ -100,8 +100,7 @@ export function FrameSentence() {
       )}
       {swingsNot && (
         <p role="status" className="text-(--quiet) text-xs">
-          The swing moves nothing in this line: no stroke falls where it leans, and triplets stay
-          even.
+          The swing moves nothing in this line: no stroke falls where it is moved.
         </p>
       )}
     </section>
