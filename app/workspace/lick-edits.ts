@@ -1,4 +1,4 @@
-import { setValues, splitTags, valuesOf } from '~/codecs/lick-text'
+import { type Key, parseLickText, setValues, splitTags, valuesOf } from '~/codecs/lick-text'
 import { applyTransaction, toTransaction } from '~/core/editing'
 import type { LickTexts } from '~/storage'
 
@@ -12,7 +12,33 @@ function titled(text: string): string {
   return withValues(text, 'title', [`${title}, copy`])
 }
 
-function withValues(text: string, key: 'title' | 'tags', values: readonly string[]): string {
+/** Where a line stands in its bar, and what goes before and after it: the keys of the text that say so. */
+const BAR_KEYS = [
+  'meter',
+  'grid',
+  'start',
+  'stop',
+  'lead',
+  'groove',
+  'bars',
+  'landing',
+  'swing',
+  'groove swing',
+] as const satisfies readonly Key[]
+
+/**
+ * Texts with the bar settings of another lick; its strokes, tempo and name stay. Undefined where they have them, or
+ * where the line cannot be read in that bar: a barline that it checks would be elsewhere.
+ */
+export function withBarOf<T extends LickTexts>(texts: T, model: string): T | undefined {
+  const put = (text: string) =>
+    BAR_KEYS.reduce((now, key) => withValues(now, key, valuesOf(model, key)), text)
+  const text = put(texts.text)
+  if (text === texts.text || !parseLickText(text).ok) return undefined
+  return { ...texts, text, draft: texts.draft === null ? null : put(texts.draft) }
+}
+
+function withValues(text: string, key: Key, values: readonly string[]): string {
   return applyTransaction(text, toTransaction(key, setValues(text, key, values)))
 }
 

@@ -95,7 +95,7 @@ test('a family is stepped through by key', async ({ page }) => {
   await member.press('ArrowRight')
   await expect(member).toHaveAttribute('aria-valuetext', 'number 2: KLRLRLRL')
   await member.press('s')
-  await expect(panel(page).getByText('Saved as “Kicks in the gaps 2”')).toBeVisible()
+  await expect(panel(page).getByText('Saved as “Kicks 2”')).toBeVisible()
   await member.press('Enter')
   await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible()
   await page.getByRole('button', { name: 'Stop' }).click()

@@ -1,7 +1,6 @@
 import { inversionsOf } from '../catalogue'
 import { layAccents, type Phrase } from '../changes'
-import type { SlotContent } from '../sticking'
-import { toStroke } from '../sticking'
+import { REST, type SlotContent, toStroke } from '../sticking'
 
 /** All members of a rule, counted and numbered the same way every time; `at` goes from 0. */
 export interface Family {
@@ -9,42 +8,58 @@ export interface Family {
   readonly at: (index: bigint) => Phrase
 }
 
-/** Kicks in the holes of natural sticking. */
-export interface KickRule {
+/** What some strokes of natural sticking are replaced by, or turned into. */
+export const PUTS = ['kick', 'rest', 'flam'] as const
+export type Put = (typeof PUTS)[number]
+
+/** Kicks, rests or flams at some places of natural sticking. */
+export interface PlaceRule {
+  readonly put: Put
   readonly slots: number
   readonly lead: 'R' | 'L'
+  readonly least: number
   readonly most: number
-  /** Whether two kicks may stand side by side. */
+  /** Whether two of them may stand side by side. */
   readonly adjacent: boolean
 }
 
 /**
- * Natural sticking with kicks in place of some of its strokes, by how many kicks, then by where
- * the first ones stand. Example: 6 slots, none side by side: 1 + 6 + 10 + 4 = 21.
+ * Natural sticking with kicks or rests in place of some of its strokes, or flams on them, by how many, then by
+ * where the first ones stand. The stroke after a rest is by the hand that it would be without.
+ *
+ * @example kicks in 6 slots, none side by side: 1 + 6 + 10 + 4 = 21
  */
-export function kickFamily({ slots, lead, most, adjacent }: KickRule): Family {
-  const sizes = Array.from({ length: Math.min(most, slots) + 1 }, (_, kicks) =>
-    placements(slots, kicks, adjacent),
+export function placeFamily({ put, slots, lead, least, most, adjacent }: PlaceRule): Family {
+  const from = Math.max(0, least)
+  const sizes = Array.from({ length: Math.max(0, Math.min(most, slots) - from + 1) }, (_, i) =>
+    placements(slots, from + i, adjacent),
   )
+  const other = lead === 'R' ? 'L' : 'R'
+  return numbered(sizes, (size, index) => {
+    const places = new Set(placesAt(slots, from + size, adjacent, index))
+    const line = Array.from({ length: slots }, (_, i): SlotContent => {
+      const hand = toStroke(i % 2 === 0 ? lead : other)
+      if (!places.has(i)) return { kind: 'struck', strokes: [hand] }
+      if (put === 'rest') return REST
+      return { kind: 'struck', strokes: [put === 'kick' ? toStroke('K') : { ...hand, graces: 1 }] }
+    })
+    return { slots: line, groups: [slots] }
+  })
+}
+
+/** Members that are counted size by size; `at` is given the size and which of that size it is. */
+function numbered(sizes: readonly bigint[], at: (size: number, index: bigint) => Phrase): Family {
+  const count = sizes.reduce((sum, size) => sum + size, 0n)
   return {
-    count: sizes.reduce((sum, size) => sum + size, 0n),
+    count,
     at: (index) => {
-      let rest = checked(
-        index,
-        sizes.reduce((sum, size) => sum + size, 0n),
-      )
-      let kicks = 0
-      while (rest >= (sizes[kicks] as bigint)) {
-        rest -= sizes[kicks] as bigint
-        kicks += 1
+      let rest = checked(index, count)
+      let size = 0
+      while (rest >= (sizes[size] as bigint)) {
+        rest -= sizes[size] as bigint
+        size += 1
       }
-      const places = new Set(placesAt(slots, kicks, adjacent, rest))
-      const other = lead === 'R' ? 'L' : 'R'
-      const line = Array.from({ length: slots }, (_, i): SlotContent => {
-        const letter = places.has(i) ? 'K' : i % 2 === 0 ? lead : other
-        return { kind: 'struck', strokes: [toStroke(letter)] }
-      })
-      return { slots: line, groups: [slots] }
+      return at(size, rest)
     },
   }
 }
@@ -56,23 +71,13 @@ export function accentFamily(phrase: Phrase, least: number, most: number): Famil
   const sizes = Array.from({ length: Math.max(0, Math.min(most, length) - from + 1) }, (_, i) =>
     placements(length, from + i, true),
   )
-  const count = sizes.reduce((sum, size) => sum + size, 0n)
-  return {
-    count,
-    at: (index) => {
-      let rest = checked(index, count)
-      let i = 0
-      while (rest >= (sizes[i] as bigint)) {
-        rest -= sizes[i] as bigint
-        i += 1
-      }
-      const places = new Set(placesAt(length, from + i, true, rest))
-      return layAccents(
-        phrase,
-        phrase.slots.map((_, slot) => places.has(slot)),
-      )
-    },
-  }
+  return numbered(sizes, (size, index) => {
+    const places = new Set(placesAt(length, from + size, true, index))
+    return layAccents(
+      phrase,
+      phrase.slots.map((_, slot) => places.has(slot)),
+    )
+  })
 }
 
 /** Every inversion of a phrase that differs from the others. */

@@ -1,1 +1,9 @@
-export { accentFamily, type Family, inversionFamily, type KickRule, kickFamily } from './families'
+export {
+  accentFamily,
+  type Family,
+  inversionFamily,
+  type PlaceRule,
+  PUTS,
+  type Put,
+  placeFamily,
+} from './families'

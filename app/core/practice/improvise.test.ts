@@ -116,15 +116,16 @@ describe('the order of a set', () => {
     overdue,
   })
 
-  it('is easiest first by limit, then kicks, then as it was (C67)', () => {
+  it('is easiest first: without kicks, by limit, by kicks, then as it was (C67)', () => {
     const set = [
       exercise(90, 1),
       exercise(120, 3),
       exercise(120, 1),
       exercise(null, 0),
       exercise(120, 1),
+      exercise(80, 0),
     ]
-    expect(orderOf(set, 'easiest')).toEqual([3, 2, 4, 1, 0])
+    expect(orderOf(set, 'easiest')).toEqual([3, 5, 2, 4, 1, 0])
   })
 
   it('is what is due first: what was never practised, then the longest overdue', () => {

@@ -13,8 +13,8 @@ export const SET_ORDERS = ['easiest', 'due', 'shuffled'] as const
 export type SetOrder = (typeof SET_ORDERS)[number]
 
 /**
- * Exercises of a set in another order, as their numbers in the order that they have now. Easiest first: by
- * speed limit, the highest first, then the fewest kicks, then as they stand. What is due first: what was
+ * Exercises of a set in another order, as their numbers in the order that they have now. Easiest first: those
+ * without kicks, then by speed limit, the highest first, then the fewest kicks, then as they stand. What is due first: what was
  * never practised, then the longest overdue. Shuffled: by a seed, each order as likely as any other
  * (R. A. Fisher and F. Yates, 1938, Statistical Tables).
  */
@@ -25,7 +25,10 @@ export function orderOf(exercises: readonly SetExercise[], order: SetOrder, seed
   const high = (value: number | null) => value ?? Number.POSITIVE_INFINITY
   return numbers.sort((a, b) =>
     order === 'easiest'
-      ? compare(high(at(b).limit), high(at(a).limit)) || at(a).kicks - at(b).kicks || a - b
+      ? Math.sign(at(a).kicks) - Math.sign(at(b).kicks) ||
+        compare(high(at(b).limit), high(at(a).limit)) ||
+        at(a).kicks - at(b).kicks ||
+        a - b
       : compare(high(at(b).overdue), high(at(a).overdue)) || a - b,
   )
 }

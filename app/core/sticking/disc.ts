@@ -30,6 +30,23 @@ export function toDisc(content: SlotContent): Disc {
   }
 }
 
+const GRACE_LETTERS = ['', 'f', 'd', 't'] as const
+
+/**
+ * A disc in letters, ghosts small: what a row of a list has room for.
+ *
+ * @example `RLK`, `>R` as `R`, `(RK)`, `{RL}`, `fL`, `-`
+ */
+export function discLetters({ kind, pieces }: Disc): string {
+  const letters = pieces.map((piece) => {
+    if (!piece) return '-'
+    const letter = piece.level === 'ghost' ? piece.letter.toLowerCase() : piece.letter
+    return `${GRACE_LETTERS[piece.graces] ?? ''}${letter}`
+  })
+  const text = letters.join('')
+  return { rest: '-', single: text, together: `(${text})`, squeeze: `{${text}}` }[kind]
+}
+
 const OTHER_HAND: Partial<Record<Letter, Letter>> = { R: 'L', L: 'R' }
 
 /** A disc with the hands changed places. Law: twice is the same. */

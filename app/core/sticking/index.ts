@@ -1,4 +1,4 @@
-export { type Disc, type DiscPiece, toDisc, turnDisc } from './disc'
+export { type Disc, type DiscPiece, discLetters, toDisc, turnDisc } from './disc'
 export {
   compareLimbs,
   type Hand,

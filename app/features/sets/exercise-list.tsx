@@ -1,5 +1,6 @@
 import { Play, X } from 'lucide-react'
 import { Link } from 'react-router'
+import { discLetters } from '~/core/sticking'
 import { MiniStacks } from '~/drawing/stacks/mini-stacks'
 import { useLive } from '~/live/use-live'
 import { liveLogs, type SetRecord } from '~/storage'
@@ -71,6 +72,12 @@ function Exercise({
           </Link>
         ) : (
           <span className="text-(--quiet)">{title}</span>
+        )}
+        {summary && (
+          <span className="block truncate font-mono text-xs">
+            {summary.stacks.map((stack) => stack.map(discLetters).join('')).join(' ')}
+            {summary.more > 0 && ' …'}
+          </span>
         )}
         <span className="block truncate text-(--quiet) text-xs">
           {!known ? '' : overdue === null ? 'never practised' : dueWords(overdue)}

@@ -5,15 +5,14 @@ import { type Setting, speedLimit } from '~/core/playing'
 import { orderOf } from '~/core/practice'
 
 /**
- * All members of a family as lick texts, easiest first, numbered as in the family. `alone` is the lick whose
- * frame they have: each fills a bar of its own.
+ * All members of a family as lick texts, easiest first, numbered as in the family. They stand in the bar of a lick
+ * as its line does: on its grid, from its start, into its landing.
  */
 export function familyTexts(lick: Lick, family: Family, name: string, setting: Setting): string[] {
   const members = Array.from({ length: Number(family.count) }, (_, i) => {
     const { slots, groups } = family.at(BigInt(i))
     const line = { slots, groups, gridChanges: [] }
-    const landing = { kind: 'none', at: 'bar' } as const
-    const frame = { ...lick.frame, start: 0, stop: null, bars: null, landing, swells: [] }
+    const frame = { ...lick.frame, bars: null, swells: [] }
     const title = `${name} ${i + 1} of ${family.count}`
     return { ...lick, title, tags: ['family'], line, frame, parts: [] }
   })

@@ -1,14 +1,21 @@
 import { nanoid } from 'nanoid'
+import { valuesOf } from '~/codecs/lick-text'
 import type { LinkedSet } from '~/codecs/link'
 import {
   addLicksAsSet,
+  type Kept,
+  type LickRecord,
+  loadLicks,
   MOST_IN_SET,
   notSavedWords,
   putInBin,
   type SetRecord,
   saveRecord,
+  saveRecords,
   sharedPlan,
 } from '~/storage'
+import { plural } from '~/words/figures'
+import { withBarOf } from '~/workspace/lick-edits'
 import { addLicksTo } from '~/workspace/set-edits'
 
 /** What came of an action: the set to go to, or why nothing was done; empty where it was. */
@@ -71,6 +78,53 @@ export async function saveLinkedSet({
 function readPlan(plan: unknown): SetRecord['plan'] {
   const read = sharedPlan.safeParse(plan)
   return read.success ? read.data : null
+}
+
+/** What came of changing many licks: what to say, and how to take it back; null where there is nothing to. */
+export interface Placed {
+  readonly words: string
+  readonly undo: (() => Promise<string>) | null
+}
+
+/**
+ * Gives licks the bar settings of one of them: metre, grid, start, groove, landing, swing. All of them, or none where
+ * the store refuses. Taken back, licks that were changed since stay as they are.
+ */
+export async function placeLike(ids: readonly string[], model: string): Promise<Placed> {
+  const read = await loadLicks(ids)
+  if (!read.ok) return { words: notSavedWords(read.error), undo: null }
+  const like = read.value.find(({ id }) => id === model)
+  if (!like) return { words: '', undo: null }
+  const changes = read.value.flatMap((before) => {
+    const record = withBarOf(before, like.text)
+    return record ? [{ before, record }] : []
+  })
+  const saved = await saveRecords(
+    changes.map(({ before, record }) => ({ table: 'licks', record, base: before.revision })),
+  )
+  if (!saved.ok) return { words: notSavedWords(saved.error), undo: null }
+  const title = valuesOf(like.text, 'title')[0] ?? 'Untitled'
+  return {
+    words: `${plural(changes.length, 'lick')} put in the bar of “${title}”.`,
+    undo: changes.length > 0 ? () => takeBack(changes) : null,
+  }
+}
+
+async function takeBack(
+  changes: readonly { before: Kept<LickRecord>; record: LickRecord }[],
+): Promise<string> {
+  const read = await loadLicks(changes.map(({ record }) => record.id))
+  if (!read.ok) return notSavedWords(read.error)
+  const now = new Map(read.value.map((lick) => [lick.id, lick]))
+  const back = changes.flatMap(({ before, record }) => {
+    const lick = now.get(record.id)
+    const { text, draft } = before
+    return lick?.text === record.text
+      ? [{ table: 'licks' as const, record: { ...lick, text, draft }, base: lick.revision }]
+      : []
+  })
+  const saved = await saveRecords(back)
+  return saved.ok ? `${plural(back.length, 'lick')} as before.` : notSavedWords(saved.error)
 }
 
 /** Puts a set in the bin; its licks stay in the library. */

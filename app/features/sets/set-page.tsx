@@ -16,6 +16,7 @@ import { plural } from '~/words/figures'
 import { addLicksTo, minutesOfSet, reordered, sharePlan } from '~/workspace/set-edits'
 import { ExportButton } from '../backup'
 import { ExerciseList } from './exercise-list'
+import { type Placed, placeLike } from './set-actions'
 import { SetNotice } from './set-notice'
 import { SetPlanRow } from './set-plan-row'
 import { ShareSet } from './share-set'
@@ -35,6 +36,7 @@ export function SetPage({ opened }: { opened: Kept<SetRecord> }) {
   const summaries = useLive(liveSummaries).rows
   const setting = useSettingFor(ANY_LICK)
   const [trouble, setTrouble] = useState('')
+  const [placed, setPlaced] = useState<Placed | null>(null)
   const ids = set.exercises.map(({ lickId }) => lickId)
   const others = summaries.filter(({ id }) => !ids.includes(id))
   const there = progress.filter(({ summary }) => summary !== undefined)
@@ -107,6 +109,20 @@ export function SetPage({ opened }: { opened: Kept<SetRecord> }) {
         <Act disabled={count < 2} onClick={() => void reorder('shuffled')}>
           Shuffle
         </Act>
+        {count > 1 && (
+          <AddSelect
+            label="Bar settings of all exercises like those of"
+            words="All in the bar of …"
+            className="w-52"
+            onAdd={(id) => void placeLike(ids, id).then(setPlaced)}
+          >
+            {there.slice(0, 500).map(({ lickId, summary }) => (
+              <option key={lickId} value={lickId}>
+                {summary?.title}
+              </option>
+            ))}
+          </AddSelect>
+        )}
         {steps.past.length > 0 && <Act onClick={desk.undo}>Undo</Act>}
         {steps.future.length > 0 && <Act onClick={desk.redo}>Redo</Act>}
         <span className="grow" />
@@ -130,6 +146,20 @@ export function SetPage({ opened }: { opened: Kept<SetRecord> }) {
         )}
         {count > 0 && <ShareSet set={set} />}
       </div>
+      {placed && (
+        <p role="status" className="text-sm">
+          {placed.words}{' '}
+          {placed.undo && (
+            <button
+              type="button"
+              className="link"
+              onClick={() => void placed.undo?.().then((words) => setPlaced({ words, undo: null }))}
+            >
+              Undo
+            </button>
+          )}
+        </p>
+      )}
       <ExerciseList set={set} progress={progress} onEdit={edit} />
       <AddSelect
         label="Add a lick to the set"

@@ -22,7 +22,7 @@ import {
 } from './edits'
 import { chainEdit, fixEdit } from './fitting-edits'
 import { groupingEdits } from './grouping-edits'
-import { namePart } from './part-edits'
+import { nameBeats, namePart } from './part-edits'
 import { graceOn, putOn } from './voice-edits'
 
 /** Whatever the bench offers to make of a lick, and of a range of its line, by what it is called. */
@@ -55,6 +55,7 @@ function* offers(lick: Lick, range: SlotRange, pick: number): Generator<Edit> {
   yield putOn(lick, range, null)
   yield graceOn(lick, range, 'f1')
   yield namePart(lick, range, 'turn')
+  yield nameBeats(lick)
   yield leaveOutClashing(lick, 'RH')
   yield chainEdit(lick, [3, 5])
   for (const cell of one(CATALOGUE)) {

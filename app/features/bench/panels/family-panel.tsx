@@ -3,7 +3,14 @@ import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { formatLickText } from '~/codecs/lick-text'
 import { formatPhrase, type Phrase, phraseOf } from '~/core/changes'
-import { accentFamily, type Family, inversionFamily, kickFamily } from '~/core/families'
+import {
+  accentFamily,
+  type Family,
+  inversionFamily,
+  PUTS,
+  type Put,
+  placeFamily,
+} from '~/core/families'
 import { PhraseStacks, PhraseText } from '~/drawing/stacks/phrase-figure'
 import { useSaving } from '~/live/use-saving'
 import { MOST_IN_SET } from '~/storage'
@@ -15,27 +22,35 @@ import { changeCells } from './saved-store'
 import { onceLick, soloLick } from './solo'
 
 const RULES = [
-  ['kicks', 'Kicks in the gaps'],
+  ['kick', 'Kicks'],
+  ['rest', 'Rests'],
+  ['flam', 'Flams'],
   ['accents', 'Accents'],
   ['inversions', 'Inversions'],
 ] as const
 type Rule = (typeof RULES)[number][0]
 
+/** Where members come from: some are of natural sticking, the others of what is selected. */
+const MADE_OF: Readonly<Record<Rule, string>> = {
+  kick: 'natural sticking, kicks in place of strokes',
+  rest: 'natural sticking, rests in place of strokes',
+  flam: 'natural sticking, flams on some strokes',
+  accents: 'of what is selected',
+  inversions: 'of what is selected',
+}
+const isPut = (rule: Rule): rule is Put => PUTS.some((put) => put === rule)
+
 interface Asked {
   readonly slots: number
+  readonly least: number
   readonly most: number
   readonly adjacent: boolean
 }
 
-function familyOf(rule: Rule, phrase: Phrase, { slots, most, adjacent }: Asked): Family {
-  switch (rule) {
-    case 'kicks':
-      return kickFamily({ slots, lead: 'R', most, adjacent })
-    case 'accents':
-      return accentFamily(phrase, 1, Math.min(most, phrase.slots.length))
-    case 'inversions':
-      return inversionFamily(phrase)
-  }
+function familyOf(rule: Rule, phrase: Phrase, asked: Asked): Family {
+  if (isPut(rule)) return placeFamily({ put: rule, lead: 'R', ...asked })
+  if (rule === 'inversions') return inversionFamily(phrase)
+  return accentFamily(phrase, asked.least, Math.min(asked.most, phrase.slots.length))
 }
 
 /** So many members go on a sheet. */
@@ -45,11 +60,11 @@ const MOST_ON_SHEET = 64
 export function FamilyPanel() {
   const props = usePanel()
   const { lick, range, onEdit, onHear, setting } = props
-  const [rule, setRule] = useState<Rule>('kicks')
-  const [asked, setAsked] = useState<Asked>({ slots: 8, most: 8, adjacent: false })
+  const [rule, setRule] = useState<Rule>('kick')
+  const [asked, setAsked] = useState<Asked>({ slots: 8, least: 0, most: 8, adjacent: false })
   const [index, setIndex] = useState(0)
   const selected = useMemo(() => phraseOf(lick.line, range), [lick, range])
-  const long = rule !== 'kicks' && (selected.slots.length === 0 || selected.slots.length > 64)
+  const long = !isPut(rule) && (selected.slots.length === 0 || selected.slots.length > 64)
   const family = useMemo(
     () => (long ? null : familyOf(rule, selected, asked)),
     [rule, selected, asked, long],
@@ -105,18 +120,19 @@ export function FamilyPanel() {
     <div className="flex flex-col gap-4">
       <div className="flex flex-wrap items-center gap-3">
         <Choice legend="Rule" options={RULES} value={rule} onChoose={setRule} />
-        {rule === 'kicks' && <KickFields asked={asked} onAsked={setAsked} />}
+        {rule !== 'inversions' && (
+          <AskedFields
+            asked={asked}
+            places={isPut(rule)}
+            what={name.toLowerCase()}
+            onAsked={setAsked}
+          />
+        )}
       </div>
       {member && family ? (
         <Part
           title={`${family.count.toLocaleString('en')} in all`}
-          aside={
-            <span className="text-(--quiet) text-sm">
-              {rule === 'kicks'
-                ? 'natural sticking, kicks in place of strokes'
-                : 'of what is selected'}
-            </span>
-          }
+          aside={<span className="text-(--quiet) text-sm">{MADE_OF[rule]}</span>}
         >
           <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
             <div
@@ -221,8 +237,19 @@ function StepButton({
 
 const MOST_SLOTS = 64
 
-function KickFields({ asked, onAsked }: { asked: Asked; onAsked: (asked: Asked) => void }) {
-  const number = (field: 'slots' | 'most', label: string, least: number) => (
+/** How many of them, and for natural sticking in how many slots. */
+function AskedFields({
+  asked,
+  places,
+  what,
+  onAsked,
+}: {
+  asked: Asked
+  places: boolean
+  what: string
+  onAsked: (asked: Asked) => void
+}) {
+  const number = (field: 'slots' | 'least' | 'most', label: string, least: number) => (
     <span className="flex items-center gap-1.5 text-sm">
       <NumberField
         label={label}
@@ -236,17 +263,20 @@ function KickFields({ asked, onAsked }: { asked: Asked; onAsked: (asked: Asked) 
   )
   return (
     <>
-      {number('slots', 'slots', 1)}
-      {number('most', 'kicks at most', 0)}
-      <label className="flex items-center gap-1.5 text-sm">
-        <input
-          type="checkbox"
-          className="checkbox checkbox-sm"
-          checked={asked.adjacent}
-          onChange={(event) => onAsked({ ...asked, adjacent: event.target.checked })}
-        />
-        Allow consecutive kicks
-      </label>
+      {places && number('slots', 'slots', 1)}
+      {number('least', `${what} at least`, 0)}
+      {number('most', `${what} at most`, 0)}
+      {places && (
+        <label className="flex items-center gap-1.5 text-sm">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-sm"
+            checked={asked.adjacent}
+            onChange={(event) => onAsked({ ...asked, adjacent: event.target.checked })}
+          />
+          Allow {what} side by side
+        </label>
+      )}
     </>
   )
 }

@@ -4,7 +4,7 @@ import { Link } from 'react-router'
 import { MOST_NAMED_PARTS, PART_NAME_MOST } from '~/core/line'
 import { IconButton } from '~/ui/icon-button'
 import { Act, Nothing, Part, TextBox } from '~/ui/parts'
-import { namePart, removePart, renamePart } from '~/workspace/edits/part-edits'
+import { nameBeats, namePart, removePart, renamePart } from '~/workspace/edits/part-edits'
 import { usePanel } from '../state/use-panel'
 import { useWorkspace } from '../state/use-workspace'
 
@@ -15,7 +15,16 @@ export function PartsPart() {
   const [name, setName] = useState('')
   const full = lick.parts.length >= MOST_NAMED_PARTS
   return (
-    <Part title="Parts">
+    <Part
+      title="Parts"
+      aside={
+        lick.line.slots.length > 0 && (
+          <Act disabled={full} onClick={() => onEdit(nameBeats(lick))}>
+            One for each beat
+          </Act>
+        )
+      }
+    >
       {selection ? (
         <form
           className="flex flex-wrap items-center gap-2"

@@ -1,0 +1,58 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { MOST_NAMED_PARTS } from '~/core/line'
+import { strokesInSlot } from '~/core/sticking'
+import * as random from '../../../tests/support/arbitraries'
+import { lickOf } from '../../../tests/support/licks'
+import { nameBeats } from './part-edits'
+
+const named = (text: string) =>
+  nameBeats(lickOf(text)).lick.parts.map(({ name, from, to }) => `${name}: ${from} to ${to}`)
+
+describe('beats as parts', () => {
+  it.each([
+    ['start: 3\nline: RLRL RLRL', ['beat 3: 0 to 3', 'beat 4: 4 to 7']],
+    ['start: 3&\nline: RLK RLK', ['beat 3: 0 to 1', 'beat 4: 2 to 5']],
+    ['start: 3a\nline: RLK RL', ['beats 3 and 4: 0 to 4']],
+    ['start: 2\nline: RLRL R--- RLRL', ['beats 2 and 3: 0 to 7', 'beat 4: 8 to 11']],
+    [
+      'grid: 1/8\nline: RLRLRLRL RLRLRLRL',
+      [
+        'bar 1, beat 1: 0 to 1',
+        'bar 1, beat 2: 2 to 3',
+        'bar 1, beat 3: 4 to 5',
+        'bar 1, beat 4: 6 to 7',
+        'bar 2, beat 1: 8 to 9',
+        'bar 2, beat 2: 10 to 11',
+        'bar 2, beat 3: 12 to 13',
+        'bar 2, beat 4: 14 to 15',
+      ],
+    ],
+  ])('of %s', (text, parts) => expect(named(text)).toEqual(parts))
+
+  it('leave what is a part already, and come once', () => {
+    const lick = lickOf('start: 3\npart: 0..3 turn\nline: RLRL RLRL')
+    const once = nameBeats(lick).lick
+    expect(once.parts.map(({ name }) => name)).toEqual(['turn', 'beat 4'])
+    expect(nameBeats(once).lick).toEqual(once)
+  })
+
+  it('cover the line once, each with two strokes where there are two (law)', () => {
+    fc.assert(
+      fc.property(random.lick, (drawn) => {
+        const lick = { ...drawn, parts: [] }
+        const { parts } = nameBeats(lick).lick
+        const { slots } = lick.line
+        expect(parts.length).toBeLessThanOrEqual(MOST_NAMED_PARTS)
+        let at = 0
+        for (const { from, to } of parts) {
+          expect(from).toBe(at)
+          at = to + 1
+          const strokes = slots.slice(from, to + 1).flatMap(strokesInSlot).length
+          if (parts.length > 1) expect(strokes).toBeGreaterThan(1)
+        }
+        if (parts.length < MOST_NAMED_PARTS) expect(at).toBe(slots.length)
+      }),
+    )
+  })
+})
