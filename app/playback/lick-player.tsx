@@ -6,7 +6,7 @@ import { useGroovesFor } from '~/live/use-own'
 import { useSettingFor } from '~/live/use-setting'
 import { usePlayback } from './use-playback'
 
-const ONCE = { loop: false, countIn: false, click: false }
+const ONCE = { loop: false, countIn: false, click: false, clickMarks: 'beats' } as const
 
 /** Plays a lick once at its learning tempo, with its groove, and says so; it ends by itself. */
 export default function LickPlayer({ lick, onEnd }: { lick: Lick; onEnd: () => void }) {

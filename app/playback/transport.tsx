@@ -1,8 +1,10 @@
 import { AudioLines, Metronome, Play, Repeat, Square, TimerReset } from 'lucide-react'
 import { memo, type ReactNode, useState } from 'react'
 import type { Channel } from '~/audio'
+import { CLICK_MARKS, type ClickMark } from '~/core/performance'
 import { isCompound, type Meter } from '~/core/time'
 import { NumberField } from '~/ui/number-field'
+import { CLICK_WORDS } from '~/words/click-words'
 import { CLICK_VOLUME } from './mixer'
 import type { PlaySwitches } from './use-playback'
 
@@ -16,7 +18,8 @@ interface TransportProps {
   readonly switches: PlaySwitches
   readonly onToggle: () => void
   readonly onTempo: (tempo: number) => void
-  readonly onSwitch: (switches: PlaySwitches) => void
+  /** The switches that change. */
+  readonly onSwitch: (switches: Partial<PlaySwitches>) => void
   readonly onVolume: (channel: Channel, volume: number) => void
   readonly least: number
   readonly most: number
@@ -49,22 +52,35 @@ export const Transport = memo(function Transport(props: TransportProps) {
           <Switch
             label="Count-in"
             on={switches.countIn}
-            onTurn={(countIn) => onSwitch({ ...switches, countIn })}
+            onTurn={(countIn) => onSwitch({ countIn })}
           >
             <TimerReset size={18} aria-hidden />
           </Switch>
-          <Switch
-            label="Click"
-            on={switches.click}
-            onTurn={(click) => onSwitch({ ...switches, click })}
-          >
-            <Metronome size={18} aria-hidden />
-          </Switch>
-          <Switch
-            label="Loop"
-            on={switches.loop}
-            onTurn={(loop) => onSwitch({ ...switches, loop })}
-          >
+          <span className="relative">
+            <Switch
+              label="Click"
+              shown={`${CLICK_WORDS[switches.clickMarks]} ▾`}
+              on={switches.click}
+              onTurn={(click) => onSwitch({ click })}
+            >
+              <Metronome size={18} aria-hidden />
+            </Switch>
+            <select
+              aria-label="The click marks"
+              className="absolute inset-x-0 bottom-0 h-5 cursor-pointer appearance-none bg-transparent text-transparent focus-visible:outline-2 [&>option]:bg-base-100 [&>option]:text-base-content"
+              value={switches.clickMarks}
+              onChange={({ target }) =>
+                onSwitch({ clickMarks: target.value as ClickMark, click: true })
+              }
+            >
+              {CLICK_MARKS.map((mark) => (
+                <option key={mark} value={mark}>
+                  {CLICK_WORDS[mark]}
+                </option>
+              ))}
+            </select>
+          </span>
+          <Switch label="Loop" on={switches.loop} onTurn={(loop) => onSwitch({ loop })}>
             <Repeat size={18} aria-hidden />
           </Switch>
           <Limbs onVolume={props.onVolume} />
@@ -127,11 +143,14 @@ function TempoSlider({ tempo, learning, goal, least, most, meter, onTempo }: Tra
 
 function Switch({
   label,
+  shown = label,
   on,
   onTurn,
   children,
 }: {
   label: string
+  /** What stands under it, where that is not its name. */
+  shown?: string
   on: boolean
   onTurn: (on: boolean) => void
   children: ReactNode
@@ -139,12 +158,13 @@ function Switch({
   return (
     <button
       type="button"
+      aria-label={label}
       aria-pressed={on}
       onClick={() => onTurn(!on)}
       className={`flex h-12 min-w-11 flex-col items-center justify-center gap-0.5 rounded-md px-1 text-[11px] hover:bg-white/10 sm:min-w-14 ${on ? 'text-[#f0c368]' : 'text-[#b3a999]'}`}
     >
       {children}
-      <span className={on ? '' : 'line-through'}>{label}</span>
+      <span className={on ? '' : 'line-through'}>{shown}</span>
     </button>
   )
 }

@@ -1,7 +1,7 @@
 import { useCallback, useEffect } from 'react'
 import type { Groove } from '~/core/groove'
 import { frameTicks, type Lick } from '~/core/line'
-import { onKit, type Performance, toPerformance } from '~/core/performance'
+import { type ClickMark, onKit, type Performance, toPerformance } from '~/core/performance'
 import type { Surface } from '~/core/sticking'
 import { secondsPerTick } from '~/core/time'
 import { type Sounding, useSounding } from './use-sounding'
@@ -11,6 +11,10 @@ export interface PlaySwitches {
   readonly loop: boolean
   readonly countIn: boolean
   readonly click: boolean
+  /** What the click marks where it is heard. */
+  readonly clickMarks: ClickMark
+  /** Whether sextuplets are clicked in eighths. */
+  readonly inEighths?: boolean
 }
 
 export interface Player extends Pick<Sounding, 'playing' | 'trouble' | 'position' | 'setVolume'> {
@@ -37,13 +41,19 @@ export function usePlayback(
   solo: Lick | null,
   { grooves, sounds, swapsGroove }: PlaybackKit,
 ): Player {
-  const { loop, countIn, click } = switches
+  const { loop, countIn, click, clickMarks, inEighths = false } = switches
   const composeOf = useCallback(
     (lick: Lick, alone: boolean): Performance => {
-      const options = { loop, countIn: countIn && !alone, grooves, swapsGroove }
+      const options = {
+        loop,
+        countIn: countIn && !alone,
+        click: { marks: clickMarks, dropOut: null, inEighths },
+        grooves,
+        swapsGroove,
+      }
       return onKit(toPerformance(lick, options), sounds)
     },
-    [loop, countIn, grooves, sounds, swapsGroove],
+    [loop, countIn, clickMarks, inEighths, grooves, sounds, swapsGroove],
   )
   const lick = solo ?? onBench
   const compose = useCallback(() => composeOf(lick, solo !== null), [composeOf, lick, solo])

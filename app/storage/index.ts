@@ -33,6 +33,7 @@ export { storeReady } from './ready'
 export {
   type CellRecord,
   cellRecordSchema,
+  clickedMarks,
   DEFAULT_SETTINGS,
   FLOW_ID,
   type GrooveRecord,

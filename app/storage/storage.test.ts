@@ -1,3 +1,4 @@
+import { CLICK_MARKS } from '~/core/performance'
 import 'fake-indexeddb/auto'
 import Dexie from 'dexie'
 import { afterEach, describe, expect, it, vi } from 'vitest'
@@ -379,4 +380,11 @@ describe('records', () => {
     (stored) =>
       expect(readLickRecord(stored)).toMatchObject({ ok: false, error: { code: 'broken-record' } }),
   )
+})
+
+describe('the settings', () => {
+  it('have every click that there is, and none', async () => {
+    const { settingsSchema } = await import('./records')
+    expect(settingsSchema.shape.clickMarks.def.innerType.options).toEqual(['off', ...CLICK_MARKS])
+  })
 })

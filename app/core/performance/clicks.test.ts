@@ -1,12 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import { lickOf } from '../../../tests/support/licks'
 import { frameTicks } from '../line'
+import { toPerformance } from '.'
 import { clicksOf, isDropped } from './clicks'
 
 const clicks = (text: string, marks: Parameters<typeof clicksOf>[2], inEighths = false) => {
   const { frame } = lickOf(text)
   const { bar } = frameTicks(frame)
-  return clicksOf(frame, bar, marks, false, inEighths).map(
+  return clicksOf(frame, bar, marks, false, { inEighths }).map(
     ({ tick, weight }) => `${tick} ${weight}`,
   )
 }
@@ -51,6 +52,41 @@ describe('the click', () => {
       '10080 group',
       '15120 between',
     ])
+  })
+
+  it('in eighths or sixteenths is the same on every grid', () => {
+    for (const grid of ['1/4', '1/8t', '1/16', '1/16q', '1/32n']) {
+      expect(clicks(`meter: 2/4\ngrid: ${grid}`, 'eighths')).toEqual([
+        '0 bar',
+        '5040 between',
+        '10080 group',
+        '15120 between',
+      ])
+      expect(clicks(`meter: 2/4\ngrid: ${grid}`, 'sixteenths')).toHaveLength(8)
+    }
+    expect(clicks('meter: 6/8', 'eighths').map((one) => one.split(' ')[0])).toEqual(
+      [0, 5040, 10080, 15120, 20160, 25200].map(String),
+    )
+    expect(clicks('meter: 2/4\nswing: 60', 'eighths')[1]).toBe('6048 between')
+  })
+
+  it('of groups is where each begins, wherever the line starts, swung as it is', () => {
+    const between = (text: string) =>
+      toPerformance(lickOf(text), {
+        loop: true,
+        countIn: false,
+        click: { marks: 'groups', dropOut: null },
+      })
+        .round(0)
+        .flatMap((event) =>
+          event.kind === 'click' && event.weight === 'between' ? [event.tick] : [],
+        )
+    expect(between('lead: 1\nmeter: 2/4\nstart: 1&\nline: RLRLR LKK')).toEqual([
+      20160 + 5040,
+      20160 + 17640,
+    ])
+    expect(between('lead: 0\ngrid: 1/8\nswing: 60\nline: RLR LR LRL')).toEqual([16128, 26208])
+    expect(between('lead: 0\nline: RLRL RLRL RLRL RLRL')).toEqual([])
   })
 
   it('is silent in the last bars of every so many, and never while it counts in', () => {

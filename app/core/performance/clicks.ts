@@ -11,8 +11,18 @@ import {
 } from '../time'
 import type { SoundClick } from './events'
 
-/** What the click marks: every beat, every slot of the line's grid, or what lies between the beats. */
-export const CLICK_MARKS = ['beats', 'slots', 'off-beats'] as const
+/**
+ * What the click marks besides the beats: what lies between them, eighths, sixteenths, every slot of the line's grid,
+ * or the first stroke of each group.
+ */
+export const CLICK_MARKS = [
+  'beats',
+  'off-beats',
+  'eighths',
+  'sixteenths',
+  'slots',
+  'groups',
+] as const
 export type ClickMark = (typeof CLICK_MARKS)[number]
 
 /** The click falls silent for the last bars of every so many: 1 of 4 is heard in three bars. */
@@ -32,19 +42,28 @@ export interface ClickScheme {
 
 export const PLAIN_CLICK: ClickScheme = { marks: 'beats', dropOut: null }
 
-/** The clicks of whole bars from tick 0, what they mark swung as the line is. */
+/**
+ * The clicks of whole bars from tick 0, what they mark swung as the line is. `groups` are the ticks at which groups
+ * begin as they sound, from the same tick.
+ */
 export function clicksOf(
   frame: Frame,
   length: Ticks,
   marks: ClickMark,
   countIn: boolean,
-  inEighths = false,
+  { inEighths = false, groups = [] }: { inEighths?: boolean; groups?: readonly Ticks[] } = {},
 ): SoundClick[] {
   switch (marks) {
     case 'beats':
       return beatClicks(frame, length, countIn)
     case 'slots':
-      return slotClicks(frame, length, countIn, inEighths)
+      return gridClicks(frame, length, countIn, countedGrid(frame.grid, inEighths))
+    case 'eighths':
+      return gridClicks(frame, length, countIn, PLAIN_GRID)
+    case 'sixteenths':
+      return gridClicks(frame, length, countIn, { value: 16, tuplet: null })
+    case 'groups':
+      return groupClicks(frame, length, countIn, groups)
     case 'off-beats':
       return offBeatClicks(frame, length, countIn)
   }
@@ -66,21 +85,30 @@ function weightOf(frame: Frame, tick: Ticks): 'bar' | 'group' | 'beat' {
   return groups.length > 1 && groups.includes(tick % bar) ? 'group' : 'beat'
 }
 
-/** Beats as ever, and the slots between them softly; slots are counted from each barline. */
-function slotClicks(
-  frame: Frame,
-  length: Ticks,
-  countIn: boolean,
-  inEighths: boolean,
-): SoundClick[] {
+/** Beats as ever, and the slots of a grid between them softly; slots are counted from each barline. */
+function gridClicks(frame: Frame, length: Ticks, countIn: boolean, grid: Grid): SoundClick[] {
   const { bar, beat } = frameTicks(frame)
   const { swing, meter } = frame
-  const grid = countedGrid(frame.grid, inEighths)
   const inBar = ticksBy(gridTicks(grid), bar).filter((tick) => tick % beat !== 0)
   const between = ticksBy(bar, length).flatMap((start) =>
     inBar.map((tick) => soft(swungTick(start + tick, grid, swing, meter), countIn)),
   )
   return [...beatClicks(frame, length, countIn), ...between].sort((a, b) => a.tick - b.tick)
+}
+
+/** Beats as ever, and softly where a group begins that is on none of them. */
+function groupClicks(
+  frame: Frame,
+  length: Ticks,
+  countIn: boolean,
+  groups: readonly Ticks[],
+): SoundClick[] {
+  const { beat } = frameTicks(frame)
+  const between = groups.filter((tick) => tick >= 0 && tick < length && tick % beat !== 0)
+  return [
+    ...beatClicks(frame, length, countIn),
+    ...between.map((tick) => soft(tick, countIn)),
+  ].sort((a, b) => a.tick - b.tick)
 }
 
 /** The middle of every beat; in a beat of three its last third, from where the next one is caught. */

@@ -1,4 +1,4 @@
-export type { ClickMark, ClickScheme, DropOut } from './clicks'
+export { CLICK_MARKS, type ClickMark, type ClickScheme, type DropOut } from './clicks'
 export type { SoundClick, SoundEvent, SoundStroke } from './events'
 export { GRACE_LEAD_MS, graceLeads, LONGEST_GRACE_MS } from './grace'
 export { type Performance, toMedley, toPerformance } from './performance'

@@ -9,6 +9,7 @@ import {
   isNoGroove,
   type Lick,
   landingStrokes,
+  lickSlots,
   lineEvents,
   NO_GROOVE,
   type StrokeEvent,
@@ -81,9 +82,10 @@ export function roundParts(lick: Lick, options: PlayOptions): RoundParts {
     barlineTick,
     clicks: [
       ...clicksOf(frame, counted, 'beats', true),
-      ...clicksOf(frame, ticks - counted, marks, false, inEighths).map((click) =>
-        shifted(click, counted),
-      ),
+      ...clicksOf(frame, ticks - counted, marks, false, {
+        inEighths: inEighths ?? false,
+        groups: marks === 'groups' ? groupTicks(lick).map((tick) => tick + frame.lead * bar) : [],
+      }).map((click) => shifted(click, counted)),
     ],
     groove: options.swapsGroove ? swapHands(groove) : groove,
     pickup: strokes.pickup.map((event) => shifted(event, barlineTick)),
@@ -91,6 +93,14 @@ export function roundParts(lick: Lick, options: PlayOptions): RoundParts {
     tail: sounding.filter(({ tick }) => tick >= ticks).map((event) => shifted(event, -ticks)),
     quietAfter: landsAtEnd ? silentAfter : 0,
   }
+}
+
+/** Where the groups of a line begin as they sound, in ticks from the barline of the fill's bar. */
+function groupTicks(lick: Lick): Ticks[] {
+  const slots = lickSlots(lick)
+  return slots
+    .filter(({ group }, i) => group !== slots[i - 1]?.group)
+    .map(({ tick, grid }) => soundsAt(lick, tick, grid))
 }
 
 /**

@@ -4,6 +4,7 @@ import { type Lick, TEMPO_RANGE } from '~/core/line'
 import { useSettings } from '~/live/use-live'
 import { Transport } from '~/playback/transport'
 import { type PlaySwitches, usePlayback } from '~/playback/use-playback'
+import { clickedMarks } from '~/storage'
 import { late } from '~/ui/late'
 import { useTouch } from '~/ui/use-touch'
 import {
@@ -31,8 +32,12 @@ export function BenchPlayer({ children }: { children: ReactNode }) {
   const setting = useSetting()
   const grooves = useBenchGrooves()
   const [solo, setSolo] = useState<Lick | null>(null)
-  const { loop, countIn, click } = settings
-  const switches = useMemo((): PlaySwitches => ({ loop, countIn, click }), [loop, countIn, click])
+  const { loop, countIn, click, sextupletsInEighths: inEighths } = settings
+  const clickMarks = clickedMarks(settings)
+  const switches = useMemo(
+    (): PlaySwitches => ({ loop, countIn, click, clickMarks, inEighths }),
+    [loop, countIn, click, clickMarks, inEighths],
+  )
   const sounds = useMemo(() => soundsOn(setting.kit), [setting])
   const { playing, toggle, position, trouble, setVolume } = usePlayback(
     voiced,

@@ -100,9 +100,10 @@ export function everywhere({ settings, change, go, turnTheme, newLick }: Everywh
     setting('Groove as notes', 'staff notation', { staffGroove: 'notes' }),
     setting('Click on beats', 'metronome quarters', { clickMarks: 'beats' }),
     setting('Click on the off-beats', 'metronome upbeats and', { clickMarks: 'off-beats' }),
-    setting('Click on every slot', 'metronome subdivision eighths sixteenths', {
-      clickMarks: 'slots',
-    }),
+    setting('Click on eighths', 'metronome subdivision', { clickMarks: 'eighths' }),
+    setting('Click on sixteenths', 'metronome subdivision', { clickMarks: 'sixteenths' }),
+    setting('Click on every slot', 'metronome subdivision grid', { clickMarks: 'slots' }),
+    setting('Click on groups', 'metronome grouping cells accents', { clickMarks: 'groups' }),
     ...COUNTING_SYSTEMS.map(({ id, name }) =>
       setting(`Counting: ${name}`, 'syllables school words numbers', { school: id }),
     ),

@@ -41,6 +41,8 @@ const PHRASES: Readonly<Record<string, string>> = {
   'replace lefts with kicks': 'Replace lefts with kicks',
   'double kicks': 'Double the kicks',
   'kicks in the gaps': 'Kicks in the gaps',
+  'click eighths': 'Click on eighths',
+  'click groups': 'Click on groups',
   'bass drum on quarters': 'Kick on quarters',
   // Accents and ghosts.
   accent: 'Accent every stroke',

@@ -4,7 +4,7 @@ import type { MixPhrase } from '~/core/practice'
 import type { Surface } from '~/core/sticking'
 import { secondsPerTick, type Ticks } from '~/core/time'
 import { useSounding } from '~/playback/use-sounding'
-import { FLOW_ID, type Settings } from '~/storage'
+import { clickedMarks, FLOW_ID, type Settings } from '~/storage'
 import { LIMB_KEYS, useSessionLog } from '../practice'
 
 interface Flowing {
@@ -36,8 +36,9 @@ export function useFlow(flowing: Flowing) {
       countIn: settings.practiceCountIn !== 'off',
       swapsGroove,
       click: {
-        marks: settings.clickMarks === 'off' ? 'beats' : settings.clickMarks,
+        marks: clickedMarks(settings),
         dropOut: settings.dropOut,
+        inEighths: settings.sextupletsInEighths,
       },
     })
     return onKit(medley, sounds)

@@ -1,8 +1,10 @@
 import type { Channel } from '~/audio'
+import { CLICK_MARKS } from '~/core/performance'
 import { formName, PRACTICE_FORMS, type PracticeForm, sameForm } from '~/core/practice'
 import type { Settings } from '~/storage'
 import { SelectField } from '~/ui/field'
 import { Tick } from '~/ui/tick'
+import { CLICK_WORDS } from '~/words/click-words'
 
 /** What of the settings the strip changes. */
 export type SoundSettings = Pick<
@@ -29,11 +31,9 @@ const COUNT_INS = [
 ] as const
 
 const MARKS = [
-  { value: 'beats', label: 'beats' },
-  { value: 'slots', label: 'every slot' },
-  { value: 'off-beats', label: 'off-beats' },
+  ...CLICK_MARKS.map((mark) => ({ value: mark, label: CLICK_WORDS[mark] })),
   { value: 'off', label: 'none' },
-] as const
+]
 
 const DROP_OUTS = [
   [1, 2],

@@ -11,7 +11,7 @@ import {
   type PracticeForm,
   toImprovised,
 } from '~/core/practice'
-import type { Settings } from '~/storage'
+import { clickedMarks, type Settings } from '~/storage'
 import type { DeskState } from '~/workspace/practice-desk'
 import { type Step, toStep } from './step-view'
 
@@ -53,7 +53,7 @@ export function useStep({ lick, played, listed, desk, settings, setting, bounds,
     const options = {
       countIn: countsEach ? ('each' as const) : settings.practiceCountIn !== 'off',
       click: {
-        marks: settings.clickMarks === 'off' ? ('beats' as const) : settings.clickMarks,
+        marks: clickedMarks(settings),
         dropOut: settings.dropOut,
         inEighths: settings.sextupletsInEighths,
       },

@@ -23,7 +23,7 @@ import { useSettings } from '~/live/use-live'
 import { useSettingFor } from '~/live/use-setting'
 import { useSlices } from '~/live/use-slices'
 import { Transport } from '~/playback/transport'
-import type { Kept, SoloRecord } from '~/storage'
+import { clickedMarks, type Kept, type SoloRecord } from '~/storage'
 import { Labelled, SelectField } from '~/ui/field'
 import { IconButton } from '~/ui/icon-button'
 import { NumberField } from '~/ui/number-field'
@@ -94,8 +94,14 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
   const [loops, setLoops] = useState(false)
   const host = useRef<HTMLDivElement>(null)
   const switches = useMemo(
-    () => ({ loop: loops, countIn: settings.countIn, click: settings.click }),
-    [loops, settings.countIn, settings.click],
+    () => ({
+      loop: loops,
+      countIn: settings.countIn,
+      click: settings.click,
+      clickMarks: clickedMarks(settings),
+      inEighths: settings.sextupletsInEighths,
+    }),
+    [loops, settings],
   )
   const sound = useSoloSound({
     id: opened.id,
@@ -355,9 +361,9 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
           most={TEMPO_RANGE.most}
           onToggle={toggle}
           onTempo={setTempo}
-          onSwitch={({ loop, countIn, click }) => {
-            setLoops(loop)
-            changeSettings({ countIn, click })
+          onSwitch={({ loop, ...heard }) => {
+            if (loop !== undefined) setLoops(loop)
+            changeSettings(heard)
           }}
           onVolume={sound.setVolume}
         />

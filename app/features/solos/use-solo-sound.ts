@@ -43,7 +43,7 @@ const LOOK_MS = 60
 /** Plays a stretch of a solo, also while it is changed; lights the bar that sounds, and writes it down. */
 export function useSoloSound(sounded: Sounded) {
   const { id, solo, sections, stretch, setting, tempo, switches, host } = sounded
-  const { loop, countIn, click } = switches
+  const { loop, countIn, click, clickMarks, inEighths = false } = switches
   const { from, to } = stretch
   const sounds = useMemo(() => soundsOn(setting.kit), [setting])
   const played = useMemo(() => {
@@ -57,12 +57,13 @@ export function useSoloSound(sounded: Sounded) {
         toSequence(played, {
           loop,
           countIn,
+          click: { marks: clickMarks, dropOut: null, inEighths },
           grooves: setting.grooves ?? [],
           swapsGroove: setting.player.swapsGroove ?? false,
         }),
         sounds,
       ),
-    [played, loop, countIn, setting, sounds],
+    [played, loop, countIn, clickMarks, inEighths, setting, sounds],
   )
   const tickSeconds = soloSecondsPerTick(solo, tempo)
   const plan = useCallback(() => tickSeconds, [tickSeconds])

@@ -33,4 +33,4 @@ export {
   setRecordSchema,
   soloRecordSchema,
 } from './set'
-export { DEFAULT_SETTINGS, type Settings, settingsSchema } from './settings'
+export { clickedMarks, DEFAULT_SETTINGS, type Settings, settingsSchema } from './settings'

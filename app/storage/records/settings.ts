@@ -1,4 +1,5 @@
 import * as z from 'zod/mini'
+import type { ClickMark } from '~/core/performance'
 import { MOST_TEMPLATES, planTemplate } from './plan'
 
 const milliseconds = z.number().check(z.minimum(15), z.maximum(2000))
@@ -18,6 +19,17 @@ const limbSpeeds = z.object({ RH: handSpeed, LH: handSpeed, RF: limbSpeed, LF: l
 const padNote = z.nullable(z.int().check(z.minimum(0), z.maximum(127)))
 
 const tapDelay = z.number().check(z.minimum(-500), z.maximum(500))
+
+// Written out: to import the list would bring all that plays to pages that play nothing.
+const CLICKED = [
+  'off',
+  'beats',
+  'off-beats',
+  'eighths',
+  'sixteenths',
+  'slots',
+  'groups',
+] as const satisfies readonly ('off' | ClickMark)[]
 
 /** What a player prefers; every field has a default, so that older records stay readable. */
 export const settingsSchema = z.object({
@@ -62,7 +74,7 @@ export const settingsSchema = z.object({
   turnFeet: z._default(z.boolean(), false),
   /** How practice is counted in and clicked. */
   practiceCountIn: z._default(z.enum(['off', 'once', 'each']), 'once'),
-  clickMarks: z._default(z.enum(['off', 'beats', 'slots', 'off-beats']), 'beats'),
+  clickMarks: z._default(z.enum(CLICKED), 'beats'),
   /** The click is silent in the last so many of every so many bars; null for never. */
   dropOut: z._default(
     z.nullable(
@@ -116,4 +128,9 @@ export const settingsSchema = z.object({
   }),
 })
 export type Settings = z.infer<typeof settingsSchema>
+/** What the click marks where it is heard: beats, where it is off in practice. */
+export function clickedMarks({ clickMarks }: Pick<Settings, 'clickMarks'>): ClickMark {
+  return clickMarks === 'off' ? 'beats' : clickMarks
+}
+
 export const DEFAULT_SETTINGS: Settings = settingsSchema.parse({})
