@@ -1,6 +1,6 @@
 export { countVoicings } from './count'
 export { hasMarks, moveMarks } from './marks'
-export { roundTheKit } from './path'
+export { outAndBack, roundTheKit } from './path'
 export { type VoicingPreset, voicingPresets } from './presets'
 export {
   type Action,

@@ -69,3 +69,28 @@ export function roundTheKit(surfaces: readonly Surface[], per: number, again: bo
   const way = Math.min(length, per * surfaces.length + (surfaces.length > 1 ? 1 : 0))
   return { slots, groups: way < length ? [way, length - way] : [length] }
 }
+
+/** A way over surfaces with so many strokes on each. */
+export interface Way {
+  readonly surfaces: readonly Surface[]
+  readonly per: number
+}
+
+/**
+ * Out one way and back another, hand to hand, with one stroke more where each ends: the other hand leads on. A group
+ * each way. Throws RangeError for a way without surfaces or strokes.
+ *
+ * @example two on `t1 f1`, back one on `f1 sn`: `R:t1L:t1R:f1L:f1R:f1 L:f1R:snL:sn`
+ */
+export function outAndBack(out: Way, back: Way): Phrase {
+  const voices = [out, back].map(({ surfaces, per }) => {
+    const last = surfaces.at(-1)
+    if (!last || per < 1) throw new RangeError(`${per} strokes on ${surfaces}`)
+    return [...surfaces.flatMap((surface) => Array.from({ length: per }, () => surface)), last]
+  })
+  const slots = voices.flat().map((voice, i) => ({
+    kind: 'struck' as const,
+    strokes: [toStroke(i % 2 === 0 ? 'R' : 'L', { voice })],
+  }))
+  return { slots, groups: voices.map(({ length }) => length) }
+}

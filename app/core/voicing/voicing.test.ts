@@ -7,10 +7,11 @@ import { mirrorHands, phraseOf } from '../changes'
 import { DEFAULT_KIT } from '../kit'
 import { type Lick, lineEvents } from '../line'
 import { formatLine } from '../notation'
-import type { Surface } from '../sticking'
+import { SURFACES, type Surface } from '../sticking'
 import {
   type Action,
   countVoicings,
+  outAndBack,
   PLAIN_VOICING,
   roundTheKit,
   type Voicing,
@@ -62,6 +63,27 @@ describe('round the kit', () => {
 
   it('turns with one stroke more, so that the other hand leads back', () =>
     expect(text(['t1', 'f1'], 2, true)).toBe('R:t1L:t1R:f1L:f1R:f1 L:f1R:f1L:t1R:t1L:t1'))
+
+  it('comes back another way, with strokes of its own', () => {
+    const pass = outAndBack({ surfaces: ['t1', 'f1'], per: 2 }, { surfaces: ['f1', 'sn'], per: 1 })
+    expect(formatLine({ ...pass, gridChanges: [] })).toBe('R:t1L:t1R:f1L:f1R:f1 L:f1R:snL:sn')
+    expect(() => outAndBack({ surfaces: ['t1'], per: 0 }, { surfaces: ['sn'], per: 1 })).toThrow()
+  })
+
+  it('comes back the way it went as it does where the back is that way (law)', () => {
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(fc.constantFrom(...SURFACES), { minLength: 2, maxLength: 6 }),
+        fc.integer({ min: 1, max: 5 }),
+        (surfaces, per) => {
+          const back = [...surfaces].reverse()
+          expect(outAndBack({ surfaces, per }, { surfaces: back, per })).toEqual(
+            roundTheKit(surfaces, per, true),
+          )
+        },
+      ),
+    )
+  })
 
   it.each([
     [true, 22],

@@ -5,7 +5,7 @@ import { Field, SelectField } from '~/ui/field'
 import { LabelledNumber } from '~/ui/number-field'
 import { TextBox } from '~/ui/parts'
 import { Tick } from '~/ui/tick'
-import type { FlowSetup } from './flow-setup'
+import { type FlowSetup, isHatFoot } from './flow-setup'
 
 const METERS = ['2/4', '3/4', '4/4', '5/4', '6/8', '7/8', '9/8', '12/8']
 const TAILS = [
@@ -28,6 +28,15 @@ const REGISTERS = [
   { value: 'any', label: 'any' },
   { value: 'low', label: 'low drums' },
   { value: 'high', label: 'high drums' },
+]
+/** Chosen where the feet are typed. */
+const TYPED = 'typed'
+const FEET = [
+  { value: '', label: 'none' },
+  { value: 'hat beats', label: 'on all beats' },
+  { value: 'hat second', label: 'on 2 and 4' },
+  { value: 'hat between', label: 'between the beats' },
+  { value: TYPED, label: 'other feet …' },
 ]
 const VARIES = [
   { value: '', label: 'nothing' },
@@ -53,6 +62,7 @@ export function FlowForm({
       onChange={(value) => onChange({ [key]: Number(value) })}
     />
   )
+  const typed = setup.feet !== '' && !isHatFoot(setup.feet)
   return (
     <section aria-label="Rules" className="grid grid-cols-2 gap-x-3 gap-y-2.5">
       <SelectField
@@ -154,20 +164,28 @@ export function FlowForm({
         options={VARIES}
         onChange={(varies) => onChange({ varies: varies as FlowSetup['varies'] })}
       />
-      <Field label="Feet under it">
-        {(id) => (
-          <TextBox
-            id={id}
-            label="Feet under it"
-            className="w-full font-mono"
-            placeholder="@1/4 H"
-            maxLength={60}
-            spellCheck={false}
-            value={setup.feet}
-            onType={(feet) => onChange({ feet })}
-          />
-        )}
-      </Field>
+      <SelectField
+        label="Hi-hat foot"
+        value={typed ? TYPED : setup.feet}
+        options={FEET}
+        onChange={(feet) => onChange({ feet: feet === TYPED ? '@1/4 H' : feet })}
+      />
+      {typed && (
+        <Field label="Feet under it">
+          {(id) => (
+            <TextBox
+              id={id}
+              label="Feet under it"
+              className="w-full font-mono"
+              placeholder="@1/4 H"
+              maxLength={60}
+              spellCheck={false}
+              value={setup.feet}
+              onType={(feet) => onChange({ feet })}
+            />
+          )}
+        </Field>
+      )}
       <Tick
         className="col-span-2 text-sm"
         checked={setup.answers}

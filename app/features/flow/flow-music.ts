@@ -21,10 +21,19 @@ import {
   toStretch,
   withWishes,
 } from '~/core/practice'
-import { findGrid, findMeter, type Ticks, toMeter } from '~/core/time'
+import {
+  beatTicks,
+  findGrid,
+  findMeter,
+  isCompound,
+  type Meter,
+  TICKS_PER_WHOLE,
+  type Ticks,
+  toMeter,
+} from '~/core/time'
 import { voiceLick, voicingPresets } from '~/core/voicing'
 import { type Phase, STILL } from '../practice'
-import type { FlowSetup, SourceName } from './flow-setup'
+import { type FlowSetup, type HatFoot, isHatFoot, type SourceName } from './flow-setup'
 
 /** A lick that can be mixed. */
 export interface MixableLick {
@@ -71,7 +80,7 @@ export function toFlowMusic(
     return fault(`${setup.grid} does not fit a whole number of times into a bar of ${setup.meter}.`)
   const { mostInRow, longestRun, mirrors, tail, seed } = setup
   const joins = { longestRun: longestRun === 0 ? null : longestRun, mirrors }
-  const ostinatos = feetOf(setup.feet)
+  const ostinatos = feetOf(setup.feet, meter)
   if (!ostinatos) return fault('The feet can’t be read: type them as under a lick, such as @1/4 H.')
   const shared = { frame, ostinatos, mostInRow, joins, tail, seed }
   const sources = withWishes(
@@ -95,11 +104,33 @@ export function toFlowMusic(
   return { listed, phraseAt: laid(toStretch(stretch)), trouble: '' }
 }
 
-/** What goes round under a flow, as it is typed; null where it cannot be read. */
-function feetOf(typed: string): readonly Ostinato[] | null {
-  if (typed.trim() === '') return []
+/** What goes round under a flow, as it is chosen or typed; null where it cannot be read. */
+function feetOf(feet: string, meter: Meter): readonly Ostinato[] | null {
+  if (feet.trim() === '') return []
+  const typed = isHatFoot(feet) ? hatFoot(feet, meter) : feet
   const read = parseLickText(`line: R\nunder: ${typed.replace(/[\r\n#]/g, ' ')}`)
   return read.ok ? read.value.lick.ostinatos : null
+}
+
+/**
+ * The hi-hat foot in a metre, as the text has it: on its beats, on every second one, or between them.
+ *
+ * @example on beats 2 and 4 of 4/4 `@1/4 -H`, on the second of 6/8 `@1/8 ---H--`
+ */
+export function hatFoot(where: HatFoot, meter: Meter): string {
+  const even = !isCompound(meter) && (where === 'hat between' || meter.unit === 2)
+  const grid = even ? meter.unit * 2 : meter.unit
+  const slots = (beatTicks(meter) * grid) / TICKS_PER_WHOLE
+  const beat = (at: number) =>
+    Array.from({ length: slots }, (_, i) => (i === at ? 'H' : '-')).join('')
+  // Between the beats is their middle, in a beat of three its last third: where the off-beat click is.
+  const between = isCompound(meter) ? slots - 1 : slots / 2
+  const pattern = {
+    'hat beats': beat(0),
+    'hat second': `${beat(-1)}${beat(0)}`,
+    'hat between': beat(between),
+  }[where]
+  return `@1/${grid} ${pattern}`
 }
 
 /** Phrases laid on the kit by a way of doing so, and with what is drawn anew in each. */

@@ -34,12 +34,21 @@ export interface FlowSetup {
   readonly register: 'any' | 'low' | 'high'
   /** The way in which all of it is laid on the kit, by its id; empty for as it is written. */
   readonly voicing: string
-  /** What goes round under it, typed as under a lick; empty for nothing. */
+  /** What goes round under it: a way of the hi-hat foot, or typed as under a lick; empty for nothing. */
   readonly feet: string
   /** Whether each phrase is followed by as many bars that are left free. */
   readonly answers: boolean
   /** What is drawn anew in every phrase; empty for nothing. */
   readonly varies: '' | 'voices' | 'accents' | 'kicks'
+}
+
+/** Where the hi-hat foot may go under a flow, in any metre. */
+export const HAT_FEET = ['hat beats', 'hat second', 'hat between'] as const
+export type HatFoot = (typeof HAT_FEET)[number]
+
+/** Whether what goes round under a flow is chosen, and not typed. */
+export function isHatFoot(feet: string): feet is HatFoot {
+  return HAT_FEET.some((one) => one === feet)
 }
 
 export const MOST_SOURCES = 12

@@ -29,9 +29,6 @@ interface SourceListProps {
 /** Licks that are offered at once; more are found by their names. */
 const MOST_OFFERED = 200
 
-/** Cells of the catalogue up to this length are offered: what is longer is a lick of its own. */
-const LONGEST_CELL = 9
-
 /** What is mixed: each with its weight, and everything that can be added. */
 export function SourceList({ setup, listed, licks, cells, versions, onSources }: SourceListProps) {
   const names = listed.map(({ name }) => name)
@@ -145,13 +142,11 @@ export function SourceList({ setup, listed, licks, cells, versions, onSources }:
           </optgroup>
         )}
         <optgroup label="Cells">
-          {CATALOGUE.filter(({ phrase }) => phrase.slots.length <= LONGEST_CELL).map(
-            ({ id, name, phrase }) => (
-              <option key={id} value={`line:${formatPhrase(phrase)}`}>
-                {name}: {formatPhrase(phrase)}
-              </option>
-            ),
-          )}
+          {CATALOGUE.map(({ id, name, phrase }) => (
+            <option key={id} value={`line:${formatPhrase(phrase)}`}>
+              {name}: {formatPhrase(phrase)}
+            </option>
+          ))}
         </optgroup>
       </AddSelect>
     </section>

@@ -50,10 +50,10 @@ export function CellDetail(props: CellDetailProps) {
           {selection ? 'Insert at the caret' : 'Insert first'}
         </Act>
         <Act
-          disabled={!selection}
+          disabled={range.to === range.from}
           onClick={() => onEdit(replaceRange(lick, range, cell.phrase, cell.name))}
         >
-          Replace
+          {selection ? 'Replace' : 'Replace the line'}
         </Act>
         <Act onClick={() => onHear(soloLick(lick, cell.phrase))}>
           <Play size={14} aria-hidden /> Hear

@@ -59,7 +59,7 @@ const MOST_ON_SHEET = 64
 /** All members of a rule, counted and numbered, to try one after the other. */
 export function FamilyPanel() {
   const props = usePanel()
-  const { lick, range, onEdit, onHear, setting } = props
+  const { lick, range, selection, onEdit, onHear, setting } = props
   const [rule, setRule] = useState<Rule>('kick')
   const [asked, setAsked] = useState<Asked>({ slots: 8, least: 0, most: 8, adjacent: false })
   const [index, setIndex] = useState(0)
@@ -182,7 +182,7 @@ export function FamilyPanel() {
               disabled={range.to === range.from}
               onClick={() => onEdit(replaceRange(lick, range, member, name))}
             >
-              Replace
+              {selection ? 'Replace' : 'Replace the line'}
             </Act>
             <Act onClick={sheet}>Make a sheet</Act>
             <Act disabled={making} onClick={() => void makeSet()}>

@@ -155,9 +155,10 @@ function Collisions(props: CollisionsProps) {
   )
 }
 
-const WAYS_OUT = 2
+/** Ways out for the hand that strikes later, and for the other. */
+const WAYS_OUT = { later: 2, earlier: 1 }
 
-/** Other surfaces for the later of two hands that collide, a click each. */
+/** Other surfaces for either of two hands that collide, a click each; the later hand's come first. */
 function WaysOut({
   lick,
   voiced,
@@ -166,24 +167,30 @@ function WaysOut({
   collision,
   onEdit,
 }: CollisionsProps & { collision: HandCollision }) {
-  const later = lineEvents(voiced).findLast(
-    ({ tick, limb }) => tick === collision.toTick && isOneHand(limb),
-  )
-  if (!later || (later.limb !== 'RH' && later.limb !== 'LH')) return null
-  const surfaces = clearSurfaces(setting.kit, collision, later.limb, setting.player.arms).slice(
-    0,
-    WAYS_OUT,
-  )
-  const { slot } = later
-  return surfaces.map((surface) => (
-    <button
-      key={surface}
-      type="button"
-      className="ml-2 rounded-field px-1.5 text-(--quiet) underline decoration-dotted hover:bg-base-200"
-      aria-label={`${LIMB_NAMES[later.limb]} at ${placeIn(voiced, collision.toTick, counting)} to ${SURFACE_NAMES[surface]}`}
-      onClick={() => onEdit(putOn(lick, { from: slot, to: slot + 1 }, surface))}
-    >
-      {later.limb === 'RH' ? 'right' : 'left'} to {SURFACE_NAMES[surface]}
-    </button>
-  ))
+  const { fromTick, toTick } = collision
+  const struck = lineEvents(voiced)
+  const last = struck.findLast(({ tick, limb }) => tick === toTick && isOneHand(limb))?.limb
+  const ways = (['LH', 'RH'] as const).flatMap((limb) => {
+    const stroke = struck.findLast(
+      (one) => one.limb === limb && one.tick >= fromTick && one.tick <= toTick,
+    )
+    const surfaces = clearSurfaces(setting.kit, collision, limb, setting.player.arms)
+    const most = limb === last ? WAYS_OUT.later : WAYS_OUT.earlier
+    return stroke
+      ? surfaces.slice(0, most).map((surface) => ({ limb, surface, stroke, later: limb === last }))
+      : []
+  })
+  return ways
+    .sort((a, b) => Number(b.later) - Number(a.later))
+    .map(({ limb, surface, stroke: { slot, tick } }) => (
+      <button
+        key={`${limb} ${surface}`}
+        type="button"
+        className="ml-2 rounded-field px-1.5 text-(--quiet) underline decoration-dotted hover:bg-base-200"
+        aria-label={`${LIMB_NAMES[limb]} at ${placeIn(voiced, tick, counting)} to ${SURFACE_NAMES[surface]}`}
+        onClick={() => onEdit(putOn(lick, { from: slot, to: slot + 1 }, surface))}
+      >
+        {limb === 'RH' ? 'right' : 'left'} to {SURFACE_NAMES[surface]}
+      </button>
+    ))
 }

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react'
 import { tomsOf } from '~/core/kit'
 import type { Surface } from '~/core/sticking'
-import { roundTheKit, type Voicing, voicingPresets } from '~/core/voicing'
+import { outAndBack, roundTheKit, type Voicing, voicingPresets } from '~/core/voicing'
 import { NumberField } from '~/ui/number-field'
 import { Act, Part, TextBox } from '~/ui/parts'
 import { Tick } from '~/ui/tick'
@@ -51,8 +51,15 @@ function RoundTheKit({ lick, setting, onEdit }: PanelView) {
   const [typed, setTyped] = useState(() => tomsOf(setting.kit).join(' ') || 'sn')
   const [per, setPer] = useState(2)
   const [again, setAgain] = useState(true)
+  const [back, setBack] = useState('')
+  const [perBack, setPerBack] = useState(2)
   const path: readonly Surface[] | null = findSurfaces(typed)
-  const pass = path && roundTheKit(path, per, again)
+  const sameWay = back.trim() === ''
+  const wayBack = sameWay ? null : findSurfaces(back)
+  const pass =
+    path && sameWay
+      ? roundTheKit(path, per, again)
+      : path && wayBack && outAndBack({ surfaces: path, per }, { surfaces: wayBack, per: perBack })
   return (
     <div className="flex flex-wrap items-center gap-2 text-sm">
       <span>Round the kit:</span>
@@ -64,10 +71,31 @@ function RoundTheKit({ lick, setting, onEdit }: PanelView) {
         aria-invalid={!path}
       />
       <NumberField label="Strokes a drum" min={1} max={8} value={per} onChange={setPer} />
-      <span>strokes each</span>
-      <Tick checked={again} onTick={setAgain}>
-        Repeat the outer drums
-      </Tick>
+      <span>strokes each, back over</span>
+      <TextBox
+        label="Surfaces to come back over"
+        className="w-36 font-mono"
+        placeholder="the same way"
+        value={back}
+        onType={setBack}
+        aria-invalid={!sameWay && !wayBack}
+      />
+      {sameWay ? (
+        <Tick checked={again} onTick={setAgain}>
+          Repeat the outer drums
+        </Tick>
+      ) : (
+        <>
+          <NumberField
+            label="Strokes a drum on the way back"
+            min={1}
+            max={8}
+            value={perBack}
+            onChange={setPerBack}
+          />
+          <span>strokes each</span>
+        </>
+      )}
       {pass ? (
         <Act onClick={() => onEdit(appendPhrase(lick, pass, 'Round the kit'))}>
           Append {plural(pass.slots.length, 'stroke')}
