@@ -13,6 +13,7 @@ export {
   loadLicks,
   loadVersions,
   NEW_LICK,
+  NEW_TITLE,
   type NewLick,
   toLickRecord,
   wasVisited,

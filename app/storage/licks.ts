@@ -15,9 +15,12 @@ export interface LickTexts {
   readonly voicing: string
 }
 
+/** What a lick is called until it has a name. */
+export const NEW_TITLE = 'New lick'
+
 /** The texts of a new lick: an empty line in a bar of four. */
 export const NEW_LICK: LickTexts = {
-  text: 'dime-lick: 1\ntitle: New lick\nmeter: 4/4\ntempo: 80\ngrid: 1/16\nstart: 1\nline: \n',
+  text: `dime-lick: 1\ntitle: ${NEW_TITLE}\nmeter: 4/4\ntempo: 80\ngrid: 1/16\nstart: 1\nline: \n`,
   draft: null,
   voicing: '',
 }

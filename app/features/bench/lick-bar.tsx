@@ -2,6 +2,7 @@ import { Ellipsis, Redo2, Undo2 } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { type Key, normalTitle, splitTags, valuesOf } from '~/codecs/lick-text'
+import { NEW_TITLE } from '~/storage'
 import { DraftInput } from '~/ui/draft-input'
 import { IconButton } from '~/ui/icon-button'
 import { late } from '~/ui/late'
@@ -44,6 +45,7 @@ export function LickBar() {
           label="Title"
           className="min-w-24 max-w-full truncate rounded-field bg-transparent font-semibold text-2xl tracking-tight [field-sizing:content] hover:bg-base-100 lg:max-w-96"
           value={title}
+          standIn={NEW_TITLE}
           tidy={normalTitle}
           placeholder="Name this lick"
           onChange={set('title')}

@@ -24,16 +24,17 @@ import {
 import type { PracticeSessionRecord, Settings } from '~/storage'
 import { listWords, plural, tempoFigure, wholeMs } from '~/words/figures'
 import { LIMB_NAMES } from '~/words/limb-names'
+import { cleanWords } from '~/words/practice-words'
 import type { Phase } from './lights'
 import { stillWords } from './still-words'
 
 /** `3 sessions, 12 minutes; clean at 84, tense at 92`. */
-export function logWords({ sessions, seconds, bestClean, tense }: LickLog): string {
+export function logWords(log: LickLog): string {
+  const { sessions, seconds, tense } = log
   const minutes = Math.round(seconds / 60)
   const time = minutes === 0 ? plural(Math.round(seconds), 'second') : plural(minutes, 'minute')
-  const clean = bestClean === null ? 'not clean yet' : `clean at ${tempoFigure(bestClean)}`
   const tight = tense === null ? '' : `, tense at ${tempoFigure(tense)}`
-  return `${plural(sessions, 'session')}, ${time}; ${clean}${tight}`
+  return `${plural(sessions, 'session')}, ${time}; ${cleanWords(log)}${tight}`
 }
 
 /** A syllable as a voice says it. */
@@ -127,7 +128,7 @@ export function speedWords(lick: Lick, tempo: number): string {
 
 /** `clean at 84`, `tense at 92`, `not clean yet`: what the log says of one step. */
 export function stepLogWords({ bestClean, tense }: StepLog): string {
-  const clean = bestClean === null ? 'not clean yet' : `clean at ${tempoFigure(bestClean)}`
+  const clean = cleanWords({ bestClean })
   return tense === null ? clean : `${clean}, tense at ${tempoFigure(tense)}`
 }
 

@@ -9,6 +9,7 @@ import { NumberField } from '~/ui/number-field'
 import { Nothing } from '~/ui/parts'
 import { MoveHandle, SortableList, useSortableRow } from '~/ui/sortable-list'
 import { dueWords } from '~/words/calendar'
+import { cleanWords } from '~/words/practice-words'
 import { minutesOn, moveExercise, removeLickFrom, setMinutes } from '~/workspace/set-edits'
 import type { ExerciseProgress } from './progress'
 
@@ -46,7 +47,7 @@ function Exercise({
   at: number
   onEdit: ExerciseListProps['onEdit']
 }) {
-  const { summary, clean, goal, share, overdue, lickId } = one
+  const { summary, log, clean, goal, share, overdue, lickId } = one
   // While the log is read nothing is said of it.
   const known = useLive(liveLogs).kind === 'ready'
   const title = summary?.title ?? 'A lick that is no longer there'
@@ -99,7 +100,7 @@ function Exercise({
           />
         </span>
         <span className="text-xs tabular-nums">
-          {clean === null ? 'not clean yet' : `clean at ${Math.round(clean)}`}, goal {goal}
+          {cleanWords({ bestClean: clean, ...(log && { steps: log.steps }) })}, goal {goal}
         </span>
       </span>
       <span className="hidden items-center gap-1 text-(--quiet) text-xs sm:flex">
