@@ -35,9 +35,13 @@ export function dayOf(at: number, now: number): string {
   const date = new Date(at)
   if (Number.isNaN(date.getTime())) return 'no date'
   const thisYear = date.getFullYear() === new Date(now).getFullYear()
-  return date.toLocaleDateString('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    ...(!thisYear && { year: 'numeric' }),
-  })
+  const day = `${date.getDate()} ${MONTHS[date.getMonth()]}`
+  return thisYear ? day : `${day} ${date.getFullYear()}`
 }
+
+// Made once: a list asks for hundreds of days, and to make a formatter takes longer than to use it a hundred times.
+const MONTHS = Array.from({ length: 12 }, (_, month) =>
+  new Intl.DateTimeFormat('en-GB', { month: 'short', timeZone: 'UTC' }).format(
+    Date.UTC(2024, month, 15),
+  ),
+)
