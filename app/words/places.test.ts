@@ -69,6 +69,13 @@ describe('the name of a place', () => {
     expect(begins('start: 2')).toBe('')
   })
 
+  it('is no riddle where nothing counts it: a third in sixteenths, a sixth', () => {
+    const lick = lickOf('grid: 1/16\nline: RLRL')
+    expect(placeIn(lick, 3 * 10080 + 6720)).toBe('4 let')
+    expect(placeIn(lick, 10080 + 3360)).toBe('2 trip')
+    expect(placeIn(lick, 20160 + 1680)).toBe('3 and 1/6 of a beat')
+  })
+
   it('is said as people say it', () => {
     expect(spokenPlace('2&')).toBe('the & of 2')
     expect(spokenPlace('1 let')).toBe('the let of 1')

@@ -1,5 +1,12 @@
 import { aimOf, frameTicks, type Lick, pickupSlots, slotAt } from '~/core/line'
-import { type CountingSystem, countedPlace, type Grid, placeName, type Ticks } from '~/core/time'
+import {
+  type CountingSystem,
+  countedPlace,
+  type Grid,
+  placeName,
+  sameGrid,
+  type Ticks,
+} from '~/core/time'
 import { plural } from './figures'
 
 /**
@@ -51,11 +58,18 @@ export function placeOn(
 ): string {
   const { bar } = frameTicks(frame)
   const counted = countedPlace(tick, grid, frame.meter, counting)
-  if (!counted) return placeName(tick - Math.floor(tick / bar) * bar, frame.meter)
+  if (!counted) return partOfBeat(placeName(tick - Math.floor(tick / bar) * bar, frame.meter))
   const { beat, slot, syllable } = counted
   if (slot === 1) return String(beat)
   if (syllable === null) return `beat ${beat}, ${ordinal(slot)}`
   return syllable.length === 1 ? `${beat}${syllable}` : `${beat} ${syllable}`
+}
+
+/** A place that no count names, as one reads it: `4let` is `4 let`, `3+1/6` is `3 and 1/6 of a beat`. */
+function partOfBeat(place: string): string {
+  return place
+    .replace(/^(\d+)(trip|let)$/, '$1 $2')
+    .replace(/^(\d+)\+(\d+\/\d+)$/, '$1 and $2 of a beat')
 }
 
 /**
@@ -72,7 +86,9 @@ export function placesIn(lick: Lick, from: Ticks, to: Ticks, counting?: Counting
   const named = isNamed(first) && isNamed(last)
   const { bar } = frameTicks(lick.frame)
   const together = Math.floor(from / bar) === Math.floor(to / bar) && first?.beat === last?.beat
-  if (!named && !lands && first && last && together && from <= to) {
+  const [here, there] = [from, to].map((tick) => slotAt(lick, tick)?.grid ?? lick.frame.grid)
+  const alike = here !== undefined && there !== undefined && sameGrid(here, there)
+  if (!named && !lands && first && last && together && alike && from <= to) {
     return `${first.beat} (${ordinal(first.slot)} to ${ordinal(last.slot)})`
   }
   return `${placeIn(lick, from, counting)} to ${lands ? 'the landing' : placeIn(lick, to, counting)}`

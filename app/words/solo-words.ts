@@ -45,6 +45,13 @@ export function soloPlace(sections: readonly Section[], tick: Ticks): string {
   return `bar ${section.barsBefore + Math.floor(within / bar) + 1}, ${place}`
 }
 
+/** From one place of a solo to another, the bar said once: `bar 9, 4& to 4a`, `bar 8, 4a to bar 9, 1`. */
+export function soloPlaces(sections: readonly Section[], from: Ticks, to: Ticks): string {
+  const [first, last] = [soloPlace(sections, from), soloPlace(sections, to)]
+  const [, bar = ''] = /^(bar \d+, )/.exec(first) ?? []
+  return `${first} to ${bar !== '' && last.startsWith(bar) ? last.slice(bar.length) : last}`
+}
+
 /** Between what a join lies: `bar 8 to 9: Ladder Walk to Groove`. */
 export function joinName(
   { section, between }: Join,
@@ -79,7 +86,7 @@ export function joinFaults(join: Join, sections: readonly Section[]): string[] {
     if (fault.kind === 'clash')
       return `The ${LIMB_NAMES[fault.limb]} has two notes at once on ${soloPlace(sections, fault.tick)}.`
     const { move } = fault
-    const where = `${soloPlace(sections, move.fromTick)} to ${soloPlace(sections, move.toTick)}`
+    const where = soloPlaces(sections, move.fromTick, move.toTick)
     return `${moveName(move)}, ${where}: needs ${Math.round(move.needMs)} ms, so up to ${playable(move.bpm)}.`
   })
 }
@@ -107,5 +114,5 @@ export function limitWords({ bottleneck, sections, setBy }: SoloJudgement): stri
   if (!bottleneck) return 'no limit: no limb strikes twice'
   const { fromTick, toTick, bpm } = bottleneck
   const where = setBy?.kind === 'join' ? ', at a join' : ''
-  return `up to ${playable(bpm)}, set by: ${moveName(bottleneck)}, ${soloPlace(sections, fromTick)} to ${soloPlace(sections, toTick)}${where}`
+  return `up to ${playable(bpm)}, set by: ${moveName(bottleneck)}, ${soloPlaces(sections, fromTick, toTick)}${where}`
 }

@@ -19,6 +19,7 @@ import {
   limitWords,
   partName,
   soloPlace,
+  soloPlaces,
 } from '~/words/solo-words'
 import { lickOf } from '../../../tests/support/licks'
 import { parts, soloOf } from '../../../tests/support/solos'
@@ -97,6 +98,8 @@ describe('a solo in words', () => {
     expect(lengthWords(1, 59.96)).toBe('1 bar, 1 min 0 s')
     expect(soloPlace(sections, 2 * 40320 + 20160)).toBe('bar 3, 3')
     expect(soloPlace(sections, 4 * 40320 + 2520)).toBe('bar 5, 1e')
+    expect(soloPlaces(sections, 4 * 40320, 4 * 40320 + 2520)).toBe('bar 5, 1 to 1e')
+    expect(soloPlaces(sections, 4 * 40320 - 2520, 4 * 40320)).toMatch(/^bar 4, .* to bar 5, 1$/)
   })
 
   it('says of each join what it is between, how fast it goes, and what is wrong', () => {
