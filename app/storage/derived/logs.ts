@@ -23,8 +23,12 @@ interface LogRow extends StoredRow {
 /** Says that a lick's log is to be worked out again: its sessions, or its grid, have changed. */
 export async function forgetLogs(database: DimeDatabase, lickIds: Iterable<string>): Promise<void> {
   const rows = [...lickIds].map((id): LogRow => ({ id, making: LOG_MAKING, log: null }))
-  if (rows.length > 0) await database.logs.bulkPut(rows)
+  for (let from = 0; from < rows.length; from += FORGOTTEN_AT_ONCE)
+    await database.logs.bulkPut(rows.slice(from, from + FORGOTTEN_AT_ONCE))
 }
+
+/** So many rows are written at once, so that the page stays alive. */
+const FORGOTTEN_AT_ONCE = 500
 
 /** A session of a row of the log; undefined for what is deleted or cannot be read. */
 export function toSession(row: unknown): Kept<PracticeSessionRecord> | undefined {

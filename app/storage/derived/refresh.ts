@@ -5,7 +5,8 @@ import { forgetLogs } from './logs'
 import { isFresh, noteFresh, SUMMARY_MAKING } from './marks'
 import { toSummary } from './summary'
 
-const CHUNK = 200
+// Small enough that no frame waits for it.
+const CHUNK = 60
 
 let running: Promise<void> | undefined
 
