@@ -1,12 +1,14 @@
 import { describe, expect, it } from 'vitest'
-import { toldOf } from '~/core/listening'
+import { CLEAN_LIMITS, type Cleanness, toldOf } from '~/core/listening'
 import {
   claimsWords,
+  cleanMeans,
   findingWords,
   hitWords,
   lateWords,
   leansFromWords,
   limbWords,
+  notCleanWords,
   sessionWords,
 } from './heard-words'
 
@@ -42,9 +44,7 @@ describe('what is said of what was heard', () => {
     )
     expect(leansFromWords(104)).toBe('Threes lean to triplets from 104 bpm up.')
     expect(said(5)).toBe('No audible faults in these rounds.')
-    expect(claimsWords({ claims: [], tooFew: [] }, 5, false)).toBe(
-      'Not everything is on time in these rounds, but no one habit shows yet.',
-    )
+    expect(claimsWords({ claims: [], tooFew: [] }, 5, false)).toBe('No one habit shows yet.')
     expect(said(2)).toBe('Not enough yet: 2 of the 3 rounds that carry a sentence.')
   })
 
@@ -77,4 +77,23 @@ describe('what is said of what was heard', () => {
     expect(told.limbs.map(limbWords)).toEqual(['right hand 4 ms early, spread 0 ms'])
     expect([0.4, -0.4, 12.5].map(lateWords)).toEqual(['on time', 'on time', '13 ms late'])
   })
+})
+
+describe('what is not clean', () => {
+  const clean = { is: true, onTime: 1, even: true, balance: true, together: null }
+  const said = (part: Partial<Cleanness>) =>
+    notCleanWords({ ...clean, is: false, ...part }, CLEAN_LIMITS)
+
+  it('is named by its parts', () => {
+    expect(said({ onTime: 0.849 })).toBe('Not clean: 84 % on time.')
+    expect(said({ even: false, balance: false })).toBe(
+      'Not clean: uneven and accents or ghosts too near to the plain strokes.',
+    )
+    expect(said({})).toBe('Not clean: strokes missed or too many.')
+    expect(notCleanWords(clean, CLEAN_LIMITS)).toBe('')
+    expect(notCleanWords({ ...clean, is: null }, CLEAN_LIMITS)).toBe('')
+  })
+
+  it('is held against limits that are told', () =>
+    expect(cleanMeans({ withinMs: 20, share: 0.9 })).toMatch(/^Clean is 90 % .* within 20 ms and/))
 })

@@ -1,6 +1,8 @@
 import {
   type Claim,
   type Claims,
+  type CleanLimits,
+  type Cleanness,
   type Finding,
   type HeardLevel,
   type HeardSummary,
@@ -9,7 +11,7 @@ import {
   type Told,
 } from '~/core/listening'
 import type { Limb } from '~/core/sticking'
-import { plural } from './figures'
+import { listWords, plural } from './figures'
 import { LIMB_NAMES } from './limb-names'
 
 /** Rounds before anything is said of them. */
@@ -36,9 +38,7 @@ export function claimsWords(
   if (counted < LEAST_ROUNDS)
     return `Not enough yet: ${counted} of the ${LEAST_ROUNDS} rounds that carry a sentence.`
   if (claims.length === 0)
-    return clean
-      ? 'No audible faults in these rounds.'
-      : 'Not everything is on time in these rounds, but no one habit shows yet.'
+    return clean ? 'No audible faults in these rounds.' : 'No one habit shows yet.'
   return claims.map((claim) => claimWords(claim, placeOf)).join(' ')
 }
 
@@ -109,6 +109,30 @@ export function hitWords({ strokes, missed, extra }: Told): string {
 export function limbWords({ limb, strokes, meanMs, sdMs }: LimbTold): string {
   const spread = strokes > 1 ? `, spread ${Math.round(sdMs)} ms` : ''
   return `${limbName(limb)} ${lateWords(meanMs)}${spread}`
+}
+
+/**
+ * What clean means with these limits, as a sentence.
+ */
+export function cleanMeans({ withinMs, share }: CleanLimits): string {
+  return `Clean is ${Math.round(share * 100)} % of the strokes within ${withinMs} ms and a quarter of the shortest gap; no limb, tempo or level off by more than can be heard; what is struck together within 20 ms.`
+}
+
+/** By which parts rounds were not clean: `Not clean: 84 % on time, uneven.`; empty where they were, or nothing is known. */
+export function notCleanWords(
+  { is, onTime, even, balance, together }: Cleanness,
+  { share }: CleanLimits,
+): string {
+  if (is !== false) return ''
+  const parts = [
+    ...(onTime !== null && onTime < share ? [`${Math.floor(onTime * 100)} % on time`] : []),
+    ...(even === false ? ['uneven'] : []),
+    ...(balance === false ? ['accents or ghosts too near to the plain strokes'] : []),
+    ...(together === false ? ['strokes apart that belong together'] : []),
+  ]
+  return parts.length === 0
+    ? 'Not clean: strokes missed or too many.'
+    : `Not clean: ${listWords(parts)}.`
 }
 
 /**

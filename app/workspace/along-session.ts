@@ -2,8 +2,12 @@ import { modulo } from '~/core/foundation'
 import {
   atTempo,
   bleedOf,
+  CLEAN_LIMITS,
   type Claims,
+  type CleanLimits,
+  type Cleanness,
   claimsOf,
+  cleannessOf,
   clicksAmong,
   type HeardStroke,
   type HeardSummary,
@@ -59,6 +63,8 @@ export interface AlongState {
   readonly counted: number
   /** The same rounds added up; null before one was heard. */
   readonly summary: HeardSummary | null
+  /** Whether the same rounds were clean, and by which part not; null before one was heard. */
+  readonly cleanness: Cleanness | null
   /** How it went since that was settled last; null where too little was heard. */
   readonly proposal: Rating | null
   /** How many rounds the proposal is of. */
@@ -73,6 +79,7 @@ const NOTHING: AlongState = {
   claims: null,
   counted: 0,
   summary: null,
+  cleanness: null,
   proposal: null,
   unsettled: 0,
   lost: 0,
@@ -119,6 +126,7 @@ export class AlongSession extends Slices<AlongState> {
   private before: (LevelledSound & { readonly secondsPerTick: number })[] = []
   /** The last round of which it was said how it went. */
   private settled = -1
+  private limits: CleanLimits = CLEAN_LIMITS
 
   /** `delayMs` is taken off every stroke; with `find` each round's own delay is found and taken out. */
   constructor(
@@ -174,6 +182,11 @@ export class AlongSession extends Slices<AlongState> {
     if (!followed) return
     const music = (since - followed.since) * secondsPerTick * 1000
     if (Math.abs(music - (now - followed.now)) > STOOD_STILL_MS) this.lose()
+  }
+
+  /** What counts as clean from the next round on. */
+  judgeBy(limits: CleanLimits): void {
+    this.limits = limits
   }
 
   /** It was said how it went: what is proposed next is of the rounds that follow. */
@@ -254,8 +267,12 @@ export class AlongSession extends Slices<AlongState> {
       told: this.current.told + 1,
       counted: counting.length,
       claims: claimsOf(tolds),
-      summary: counting.length > 0 ? summaryOf(tolds) : null,
-      proposal: proposedRating(summaryOf(open.map((round) => round.told))),
+      summary: counting.length > 0 ? summaryOf(tolds, this.limits) : null,
+      cleanness: counting.length > 0 ? cleannessOf(tolds, this.limits) : null,
+      proposal: proposedRating(
+        open.map((round) => round.told),
+        this.limits,
+      ),
       unsettled: open.length,
     })
   }

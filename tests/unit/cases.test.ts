@@ -138,6 +138,13 @@ describe('the command', () => {
     const files = { '-': 'line: RKRK', 'played.json': JSON.stringify({ tempo: 100, strokes }) }
     const heard = (await run(['hear', '-', '--played', 'played.json'], files)).answer()
     expect(heard.uneven).toEqual({ limbs: ['RH', 'RF'], ratio: 1.138 })
+    expect(heard.clean).toEqual({
+      is: false,
+      onTime: 1,
+      even: false,
+      balance: null,
+      together: null,
+    })
     expect(heard.limbs.RF).toEqual({ strokes: 2, meanMs: 10, sdMs: 2.8 })
     expect((await run(['hear', '-'], files)).code).toBe(2)
   })

@@ -1,7 +1,7 @@
 import * as z from 'zod/mini'
 import { fail, ok, type Result } from '~/core/foundation'
 import { type Lick, TEMPO_RANGE } from '~/core/line'
-import { expectedStrokes, type HeardStroke, toldOf } from '~/core/listening'
+import { cleannessOf, expectedStrokes, type HeardStroke, toldOf } from '~/core/listening'
 import { faultWords } from '../fault-words'
 
 /** More strokes than anyone plays in one line. */
@@ -46,6 +46,7 @@ export function toHeadlessHear(lick: Lick, { tempo, delayMs, strokes }: Played) 
       ...(velocity !== undefined && { velocity }),
     }))
   const told = toldOf(expectedStrokes(lick, tempo), heard, delayMs)
+  const clean = cleannessOf([told])
   return {
     delayMs: tenth(told.delayMs),
     strokes: told.strokes.map((one) => ({
@@ -71,11 +72,16 @@ export function toHeadlessHear(lick: Lick, { tempo, delayMs, strokes }: Played) 
       ratio: thousandth(ratio),
     })),
     uneven: told.uneven && { ...told.uneven, ratio: thousandth(told.uneven.ratio) },
+    clean: { ...clean, onTime: clean.onTime === null ? null : hundredth(clean.onTime) },
   }
 }
 
 function tenth(value: number): number {
   return Math.round(value * 10) / 10
+}
+
+function hundredth(value: number): number {
+  return Math.round(value * 100) / 100
 }
 
 function thousandth(value: number): number {

@@ -39,14 +39,14 @@ export interface Claims {
 }
 
 /** Less than this nobody hears: about 6 ms below gaps of 240 ms (Friberg and Sundberg, 1995, JASA 98, 2524). */
-const NOTICEABLE_MS = 6
-const NOTICEABLE_RATIO = 1.05
+export const NOTICEABLE_MS = 6
+export const NOTICEABLE_RATIO = 1.05
 /** A line that is off the tempo by less than this is heard as steady. */
-const NOTICEABLE_PERCENT = 1
+export const NOTICEABLE_PERCENT = 1
 /** Less than this share of the way to a triplet is as written. */
-const NOTICEABLE_LEAN = 0.15
+export const NOTICEABLE_LEAN = 0.15
 /** From here on two strokes are heard one after the other (I. J. Hirsh, 1959, J. Acoust. Soc. Am. 31, 759). */
-const ONE_AFTER_THE_OTHER_MS = 20
+export const ONE_AFTER_THE_OTHER_MS = 20
 /** The chance of a false claim about a player without habits, over all that is said of a series, at all looks. */
 const FALSE_CLAIMS = 0.05
 /**
@@ -128,6 +128,16 @@ export function claimsOf(rounds: readonly Told[]): Claims {
   return { claims, tooFew }
 }
 
+/** Whether any two levels next to each other were heard. */
+export function hasLevels(rounds: readonly Told[]): boolean {
+  return levelPairs(rounds).length > 0
+}
+
+/** How far the threes of each round that had any lay towards triplets. */
+export function leanShares(rounds: readonly Told[]): number[] {
+  return rounds.flatMap(({ lean }) => (lean ? [lean.share] : []))
+}
+
 const hasApart = ({ apartMs }: Told) => apartMs !== null
 
 /**
@@ -167,7 +177,7 @@ const LEAST_SLOPE = 4
  * wherever in the line it plays, changes nothing (Y. Mundlak, 1978, Econometrica 46, 69-85). Null where no limb
  * strikes twice, or it is too short.
  */
-function rushOf({ strokes }: Told): number | null {
+export function rushOf({ strokes }: Told): number | null {
   if (strokes.length < LEAST_SLOPE) return null
   let [across, along] = [0, 0]
   for (const limb of new Set(strokes.map((one) => one.limb))) {
@@ -183,7 +193,7 @@ function rushOf({ strokes }: Told): number | null {
 }
 
 /** Levels next to each other that were heard in some round, the louder first. */
-function levelPairs(rounds: readonly Told[]): (readonly [HeardLevel, HeardLevel])[] {
+export function levelPairs(rounds: readonly Told[]): (readonly [HeardLevel, HeardLevel])[] {
   const known = HEARD_LEVELS.filter((level) =>
     rounds.some(({ levels }) => levels.some((one) => one.level === level)),
   )
@@ -191,7 +201,7 @@ function levelPairs(rounds: readonly Told[]): (readonly [HeardLevel, HeardLevel]
 }
 
 /** How far one level is over another in a round, in decibels; null where one was not heard. */
-function levelGap(
+export function levelGap(
   { levels }: Told,
   loud: HeardLevel,
   soft: HeardLevel,
@@ -227,7 +237,7 @@ function mostAt(
 }
 
 /** Pairs of limbs whose gaps both ways were heard, hands before feet. */
-function pairsOf(rounds: readonly Told[]): (readonly [Limb, Limb])[] {
+export function pairsOf(rounds: readonly Told[]): (readonly [Limb, Limb])[] {
   const found = new Map<string, readonly [Limb, Limb]>()
   for (const { gaps } of rounds) {
     for (const { from, to } of gaps) {
@@ -240,7 +250,8 @@ function pairsOf(rounds: readonly Told[]): (readonly [Limb, Limb])[] {
   return [...found.values()]
 }
 
-function ratioOf({ gaps }: Told, a: Limb, b: Limb): number | null {
+/** How many times as long the gaps from one limb to another are as those back, in a round; null where one was not heard. */
+export function ratioOf({ gaps }: Told, a: Limb, b: Limb): number | null {
   const there = gaps.find(({ from, to }) => from === a && to === b)
   const back = gaps.find(({ from, to }) => from === b && to === a)
   return there && back && there.ratio > 0 && back.ratio > 0 ? there.ratio / back.ratio : null

@@ -1,5 +1,13 @@
 export { type Bleed, bleedOf, clicksAmong, type LevelledSound } from './bleed'
 export { type Claim, type Claims, claimsOf } from './claims'
+export {
+  CLEAN_LIMITS,
+  type CleanLimits,
+  type Cleanness,
+  cleannessOf,
+  LEAST_RATED_ROUNDS,
+  proposedRating,
+} from './clean'
 export { diagnose, type Finding, type HeardStep } from './diagnosis'
 export { type FoundTempo, tempoOfTaps } from './free-taps'
 export { leansFrom } from './leaning'
@@ -18,7 +26,6 @@ export {
   SIMULATED_PLAYERS,
   type SimulatedStroke,
 } from './player'
-export { LEAST_RATED_ROUNDS, proposedRating } from './rating'
 export { normalQuantile, studentQuantile } from './statistics'
 export type {
   Drawn,

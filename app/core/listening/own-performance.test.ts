@@ -5,15 +5,7 @@ import { lickOf } from '../../../tests/support/licks'
 import { frameTicks, type Lick, lickSlots } from '../line'
 import { eventsBetween, soundsAt, strikesOf, toPerformance } from '../performance'
 import { secondsPerTick } from '../time'
-import {
-  claimsOf,
-  expectedStrokes,
-  type HeardStroke,
-  proposedRating,
-  summaryOf,
-  toldOf,
-  toldOfRound,
-} from '.'
+import { claimsOf, expectedStrokes, type HeardStroke, proposedRating, toldOf, toldOfRound } from '.'
 
 /** The line of a lick as the app itself sounds it, graces and all, in milliseconds from the line's first slot. */
 function performed(lick: Lick): HeardStroke[] {
@@ -84,7 +76,7 @@ describe('the app’s own performance, fed back', () => {
           expect(Math.max(...figures.map(Math.abs))).toBeLessThan(1e-6)
           const rounds = [told, told, told, told]
           expect(claimsOf(rounds).claims).toEqual([])
-          expect(proposedRating(summaryOf(rounds))).toBe('clean')
+          expect(proposedRating(rounds)).toBe('clean')
         }
       }),
       { numRuns: 1000 },

@@ -28,17 +28,24 @@ export interface LimbSummary {
   readonly spreadMs: number
 }
 
-/** On time is within an eighth of the shortest gap, and within this many milliseconds whatever the gap. */
-const SHARE_OF_GAP = 1 / 8
-const LEAST_TOLERANCE_MS = 12
+/** When a stroke is on time, as far as the player sets it. */
+export interface OnTime {
+  /** Milliseconds from its place at the most, whatever the gap. */
+  readonly withinMs: number
+}
+
+/** Strokes that lie within so much of the shortest gap are in their own slot, whatever the tempo. */
+const SHARE_OF_GAP = 1 / 4
+export const ON_TIME: OnTime = { withinMs: 30 }
 
 /**
  * How far from its place a stroke is still on time, in milliseconds, in a line whose onsets are that far apart
- * at the least. The rule is the app's own: within an eighth of the gap nobody hears another rhythm, and a
- * hand's own spread is no fault. Example: 150 ms apart, 18.75 ms.
+ * at the least: a quarter of the gap, and 30 ms at the most. The rule is the app's own.
+ *
+ * @example 83 ms apart it is 20.75 ms, 150 ms apart 30 ms
  */
-export function toleranceOf(gapMs: number): number {
-  return Math.max(LEAST_TOLERANCE_MS, gapMs * SHARE_OF_GAP)
+export function toleranceOf(gapMs: number, { withinMs }: OnTime = ON_TIME): number {
+  return Math.min(withinMs, gapMs * SHARE_OF_GAP)
 }
 
 /** The shortest time between two onsets that were meant, in milliseconds; infinite below two. */
@@ -54,11 +61,11 @@ export function shortestGap({ strokes, missed }: Pick<Told, 'strokes' | 'missed'
  * Adds rounds up. Spreads are pooled over rounds, so that a player who wanders from round to round is not
  * taken for one who is uneven within them. Law: rounds in another order give the same.
  */
-export function summaryOf(rounds: readonly Told[]): HeardSummary {
+export function summaryOf(rounds: readonly Told[], limits: OnTime = ON_TIME): HeardSummary {
   const limbs = new Map<Limb, { strokes: number; sum: number; squares: number; freedom: number }>()
   let [meant, hit, onTime, extra] = [0, 0, 0, 0]
   for (const told of rounds) {
-    const within = toleranceOf(Math.min(shortestGap(told), 1000))
+    const within = toleranceOf(Math.min(shortestGap(told), 1000), limits)
     meant += told.strokes.length + told.missed.length
     hit += told.strokes.length
     onTime += told.strokes.filter((one: PlayedStroke) => Math.abs(one.offsetMs) <= within).length

@@ -1,7 +1,13 @@
 import { useMemo } from 'react'
 import { Link } from 'react-router'
 import { type Lick, lickSlots } from '~/core/line'
-import { diagnose, leansFrom, proposedRating, SIMULATED_PLAYERS } from '~/core/listening'
+import {
+  type CleanLimits,
+  diagnose,
+  LEAST_RATED_ROUNDS,
+  leansFrom,
+  SIMULATED_PLAYERS,
+} from '~/core/listening'
 import type { PlannedStep } from '~/core/practice'
 import { useSettings } from '~/live/use-live'
 import { useCounting } from '~/live/use-setting'
@@ -9,15 +15,18 @@ import { Meter, MicrophonePart } from '~/playback/microphone-part'
 import { StrikePads } from '~/playback/strike-pads'
 import type { PracticeSessionRecord } from '~/storage'
 import { SelectField } from '~/ui/field'
+import { NumberField } from '~/ui/number-field'
 import { Act } from '~/ui/parts'
 import { Tick } from '~/ui/tick'
 import { plural } from '~/words/figures'
 import {
   claimsWords,
+  cleanMeans,
   findingWords,
   hitWords,
   leansFromWords,
   limbWords,
+  notCleanWords,
   sessionWords,
 } from '~/words/heard-words'
 import { placeInBar } from '~/words/places'
@@ -51,7 +60,7 @@ export function AlongPart(props: AlongPartProps) {
   const counting = useCounting()
   const { wanted, active, who, rounds, claims, counted, proposal, unsettled, lost } = along
   const last = rounds.at(-1)
-  const clean = along.summary !== null && proposedRating(along.summary) === 'clean'
+  const clean = along.cleanness?.is === true && counted >= LEAST_RATED_ROUNDS
   const slots = lickSlots(lick)
   const placeOf = (slot: number) => placeInBar(lick, slots[slot]?.tick ?? 0, counting)
   return (
@@ -95,6 +104,11 @@ export function AlongPart(props: AlongPartProps) {
           )}
           {along.simulated && along.asSound && <Meter level={along.microphone.level} />}
           {active && who === 'you' && <StrikePads onStrike={along.strike} />}
+          {along.cleanness && counted >= LEAST_RATED_ROUNDS && (
+            <p role="status" className="text-sm empty:hidden">
+              {notCleanWords(along.cleanness, settings.clean)}
+            </p>
+          )}
           <p role="status" className="font-semibold empty:hidden">
             {claims && counted > 0 ? claimsWords(claims, counted, clean, placeOf) : ''}
           </p>
@@ -126,10 +140,51 @@ export function AlongPart(props: AlongPartProps) {
                 : 'Start the step, then play the line. Each stroke is shown under its slot, early above the line and late below it.'}
             </p>
           )}
+          <CleanLimitsPart limits={settings.clean} onLimits={(clean) => change({ clean })} />
           <Diagnosis sessions={sessions} planned={planned} onGo={onGo} />
         </>
       )}
     </section>
+  )
+}
+
+/** What the ear calls clean, in words, with the two figures that the player sets. */
+function CleanLimitsPart({
+  limits,
+  onLimits,
+}: {
+  limits: CleanLimits
+  onLimits: (limits: CleanLimits) => void
+}) {
+  return (
+    <details className="text-sm">
+      <summary className="cursor-pointer">What counts as clean</summary>
+      <p className="mt-1 text-(--quiet)">{cleanMeans(limits)}</p>
+      <div className="mt-1 flex flex-wrap items-center gap-x-4 gap-y-1">
+        <span className="flex items-center gap-1.5">
+          <NumberField
+            label="Milliseconds from its place"
+            className="w-14 text-right"
+            min={5}
+            max={60}
+            value={limits.withinMs}
+            onChange={(withinMs) => onLimits({ ...limits, withinMs })}
+          />
+          ms from its place
+        </span>
+        <span className="flex items-center gap-1.5">
+          <NumberField
+            label="Percent of strokes on time"
+            className="w-14 text-right"
+            min={50}
+            max={100}
+            value={Math.round(limits.share * 100)}
+            onChange={(percent) => onLimits({ ...limits, share: percent / 100 })}
+          />
+          % of the strokes
+        </span>
+      </div>
+    </details>
   )
 }
 

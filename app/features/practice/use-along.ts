@@ -152,6 +152,7 @@ export function useAlong(along: Along) {
     }, LOOK_MS)
     return () => clearInterval(timer)
   }, [active, position, sinceAt, session, drummer, plan, meant, bare, strikeKit])
+  useEffect(() => session.judgeBy(settings.clean), [session, settings.clean])
   const told = useSlices(session)
   const { summary, proposal, unsettled } = told
   useEffect(() => {

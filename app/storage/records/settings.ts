@@ -74,6 +74,14 @@ export const settingsSchema = z.object({
   turnFeet: z._default(z.boolean(), false),
   /** How practice is counted in and clicked. */
   practiceCountIn: z._default(z.enum(['off', 'once', 'each']), 'once'),
+  /** What the ear calls clean: milliseconds from its place, and the share of strokes within them. */
+  clean: z._default(
+    z.object({
+      withinMs: z.number().check(z.minimum(5), z.maximum(60)),
+      share: z.number().check(z.minimum(0.5), z.maximum(1)),
+    }),
+    { withinMs: 30, share: 0.92 },
+  ),
   clickMarks: z._default(z.enum(CLICKED), 'beats'),
   /** The click is silent in the last so many of every so many bars; null for never. */
   dropOut: z._default(
