@@ -31,7 +31,7 @@ export function demoHeard({
     .filter(({ limb }) => !part.startsWith('hands') || isOneHand(limb))
   const habits = {
     ...EVEN,
-    spreadMs: 8 + daysAgo * 0.25 + (part.startsWith('bar') ? 6 : 0),
+    spreadMs: 8 + daysAgo * 0.25 + (part.startsWith('bar') ? 16 : 0),
     delayMs: { LH: 4 + daysAgo * 0.35 },
     missed: 0.02,
   }

@@ -56,7 +56,7 @@ export const Transport = memo(function Transport(props: TransportProps) {
           >
             <TimerReset size={18} aria-hidden />
           </Switch>
-          <span className="relative">
+          <span className="relative block h-12">
             <Switch
               label="Click"
               shown={`${CLICK_WORDS[switches.clickMarks]} ▾`}
@@ -67,7 +67,7 @@ export const Transport = memo(function Transport(props: TransportProps) {
             </Switch>
             <select
               aria-label="The click marks"
-              className="absolute inset-x-0 bottom-0 h-5 cursor-pointer appearance-none bg-transparent text-transparent focus-visible:outline-2 [&>option]:bg-base-100 [&>option]:text-base-content"
+              className="absolute inset-x-0 top-7 h-6 cursor-pointer appearance-none bg-transparent text-transparent focus-visible:outline-2 [&>option]:bg-base-100 [&>option]:text-base-content"
               value={switches.clickMarks}
               onChange={({ target }) =>
                 onSwitch({ clickMarks: target.value as ClickMark, click: true })
