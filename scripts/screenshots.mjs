@@ -20,7 +20,7 @@ const ALL = [
   { name: 'import', open: importing },
   { name: 'kit', open: kit },
   { name: 'practice-dark', dark: true, open: practising },
-  { name: 'stage', open: onStage },
+  { name: 'full-screen', open: onFullScreen },
   { name: 'playing-along', open: playingAlong },
   { name: 'play-in', open: playingIn },
   { name: 'set', open: set },
@@ -93,19 +93,23 @@ async function kit(page) {
 async function practising(page) {
   await bench(page, 'Tightrope')
   await page.getByRole('link', { name: 'Practise' }).click()
+  await page.getByRole('button', { name: 'Steps' }).click()
   await page.getByRole('button', { name: /in the bar/ }).click()
+  await page.getByRole('button', { name: 'Close Steps' }).click()
   await page.getByRole('button', { name: 'Play', exact: true }).click()
   await page.locator('[data-phase="fill"]').waitFor({ timeout: 30_000 })
   await page.waitForTimeout(1500)
 }
 
-/** The same on the stage, a bar at a time. */
-async function onStage(page) {
+/** The same on the full screen, a bar at a time. */
+async function onFullScreen(page) {
   await bench(page, 'Knife Wheel')
   await page.getByRole('link', { name: 'Practise' }).click()
+  await page.getByRole('button', { name: 'Steps' }).click()
   await page.getByRole('button', { name: /in the bar/ }).click()
+  await page.getByRole('button', { name: 'Close Steps' }).click()
   await page.keyboard.press('s')
-  await page.getByRole('dialog', { name: 'Stage' }).getByRole('button', { name: 'Play' }).click()
+  await page.getByRole('button', { name: 'Play', exact: true }).click()
   await page.locator('[data-phase="fill"]').waitFor({ state: 'attached', timeout: 30_000 })
   await page.waitForTimeout(900)
 }
@@ -210,13 +214,13 @@ async function tapping(page) {
 /** A simulated drummer heard as sound, and what is told of him after a few rounds. */
 async function playingAlong(page) {
   await page.goto('/practice/demo-tightrope')
+  await page.getByRole('button', { name: 'Ear', exact: true }).click()
   const along = page.getByRole('region', { name: 'Play along' })
   await along.getByLabel('Hear me play along').check()
   await along.getByLabel('Who plays').selectOption('simulated: ghosts too loud')
   await along.getByLabel('As sound, heard by the app’s ear').check()
   await page.getByRole('button', { name: 'Play', exact: true }).click()
-  await along.getByText(/dB are written/).waitFor({ timeout: 120_000 })
-  await along.evaluate((part) => part.scrollIntoView({ block: 'end' }))
+  await page.getByText(/dB are written/).waitFor({ timeout: 120_000 })
 }
 
 /** Every source on one page, some strokes just arrived. */

@@ -131,7 +131,7 @@ describe('playing along', () => {
         claims: null,
         counted: 0,
         summary: null,
-      cleanness: null,
+        cleanness: null,
         proposal: null,
         unsettled: 0,
         lost: 0,

@@ -174,7 +174,7 @@ test('Enter on a button that goes leaves the focus on what took its place; arrow
   await expect(exercises).toHaveCount(before + 1)
 })
 
-test('a new lick in which nothing was typed is not kept, and the way back from the stage leads to the page', async ({
+test('a new lick in which nothing was typed is not kept, and the way back from the full screen leads to the page', async ({
   page,
 }) => {
   await page.goto('/')
@@ -184,8 +184,8 @@ test('a new lick in which nothing was typed is not kept, and the way back from t
   await page.getByRole('link', { name: 'Library', exact: true }).click()
   await expect(page.getByText('12 licks', { exact: true })).toBeVisible()
   await page.goto('/practice/demo-parade')
-  await page.getByRole('button', { name: 'Stage' }).click()
-  const stage = page.getByRole('dialog', { name: 'Stage' })
+  await page.getByRole('button', { name: 'Full screen' }).click()
+  const stage = page.locator('.room[data-full]')
   await expect(stage).toBeVisible()
   await page.goBack()
   await expect(stage).toHaveCount(0)

@@ -5,6 +5,7 @@ import { type Browser, chromium, type Page } from '@playwright/test'
 import { formatWav } from '~/codecs/wav'
 import { QUIET_FLAGS } from '../../scripts/serve.mjs'
 import { type MadeStroke, RATE, recorded } from '../support/made-sound'
+import { openPanel } from './bench-page'
 import { expect, test } from './watched'
 
 /** Sixteenths at 80, the tempo of a new lick: so far apart, in seconds. */
@@ -45,9 +46,12 @@ async function practiseFour(page: Page) {
   await page.getByRole('button', { name: 'New lick' }).click()
   await page.getByLabel('Sticking', { exact: true }).fill('RLRL')
   await page.getByRole('link', { name: 'Practise', exact: true }).click()
+  await openPanel(page, 'Steps')
   const steps = page.getByRole('list', { name: 'Steps' })
   await steps.getByRole('listitem').last().getByRole('button').first().click()
+  await openPanel(page, 'Playing')
   await page.getByLabel('Form').selectOption('over and over')
+  await openPanel(page, 'Ear')
 }
 
 test('a player at the microphone is heard: what is told is what was put in', async ({
@@ -76,7 +80,7 @@ test('a player at the microphone is heard: what is told is what was put in', asy
     ).toBeVisible({
       timeout: 45_000,
     })
-    await expect(along.getByText(/Left hand|Right hand/)).toHaveCount(0)
+    await expect(page.getByText(/Left hand|Right hand/)).toHaveCount(0)
     await page.keyboard.press('Space')
     // The microphone is let go where it is not wanted any more.
     await along.getByLabel('Hear me play along').uncheck()
@@ -123,7 +127,8 @@ test('a simulated drummer’s sound is heard by the same ear, and has the habit 
   })
   // Nothing is measured here: the sound comes when it was told to come.
   await expect(along.getByText(/A simulated player’s sound/)).toBeVisible()
-  await expect(along.getByText(/^(No audible faults|Not enough yet)/)).toBeVisible()
+  const said = page.getByRole('region', { name: 'What to do now' })
+  await expect(said.getByText(/^(No audible faults|Not enough yet)/)).toBeVisible()
 })
 
 test('a microphone that is refused is told, with what to do instead', async ({ page, context }) => {
@@ -131,7 +136,7 @@ test('a microphone that is refused is told, with what to do instead', async ({ p
     navigator.mediaDevices.getUserMedia = () =>
       Promise.reject(new DOMException('no', 'NotAllowedError'))
   })
-  await page.goto('/practice/demo-tightrope')
+  await page.goto('/practice/demo-tightrope?panel=ear')
   const along = page.getByRole('region', { name: 'Play along' })
   await along.getByLabel('Hear me play along').check()
   await along.getByLabel('Who plays').selectOption('you: microphone at the kit')

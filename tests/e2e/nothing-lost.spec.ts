@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { killWhileTyping, leaveAfterKey, WAYS_OUT } from '../bench/attacks.mjs'
-import { conflict, kept, openLick, sticking } from './bench-page'
+import { conflict, kept, openLick, openPanel, sticking } from './bench-page'
 import { expect, test } from './watched'
 
 test('a page that is left at once after the last key has lost nothing', async ({
@@ -159,6 +159,7 @@ test('a practice plan that two tabs changed is compared, and both plans are kept
 }) => {
   await openLick(page, 'Parade')
   await page.getByRole('link', { name: 'Practise' }).click()
+  await openPanel(page, 'Tempos')
   const repeats = (of: Page) => of.getByRole('combobox', { name: 'Repeats per tempo' })
   await expect(repeats(page)).toBeVisible()
   const other = await context.newPage()

@@ -27,8 +27,8 @@ export function FindButton() {
         onClick={() => setOpen(true)}
       >
         <Search size={15} aria-hidden />
-        <span className="hidden md:inline">Find a command, cell or lick</span>
-        <kbd className="hidden font-mono text-xs md:inline">Ctrl K</kbd>
+        <span className="whitespace-nowrap max-lg:hidden">Find a command, cell or lick</span>
+        <kbd className="whitespace-nowrap font-mono text-xs max-lg:hidden">Ctrl K</kbd>
       </button>
       {open && <FindDialog onClose={() => setOpen(false)} />}
     </>

@@ -1,16 +1,8 @@
 import { useMemo } from 'react'
 import { Link } from 'react-router'
-import { type Lick, lickSlots } from '~/core/line'
-import {
-  type CleanLimits,
-  diagnose,
-  LEAST_RATED_ROUNDS,
-  leansFrom,
-  SIMULATED_PLAYERS,
-} from '~/core/listening'
+import { type CleanLimits, diagnose, leansFrom, SIMULATED_PLAYERS } from '~/core/listening'
 import type { PlannedStep } from '~/core/practice'
 import { useSettings } from '~/live/use-live'
-import { useCounting } from '~/live/use-setting'
 import { Meter, MicrophonePart } from '~/playback/microphone-part'
 import { StrikePads } from '~/playback/strike-pads'
 import type { PracticeSessionRecord } from '~/storage'
@@ -20,16 +12,13 @@ import { Act } from '~/ui/parts'
 import { Tick } from '~/ui/tick'
 import { plural } from '~/words/figures'
 import {
-  claimsWords,
   cleanMeans,
   findingWords,
   hitWords,
   leansFromWords,
   limbWords,
-  notCleanWords,
   sessionWords,
 } from '~/words/heard-words'
-import { placeInBar } from '~/words/places'
 import { heardBefore, heardSteps, stepToWork } from './heard-steps'
 import type { useAlong } from './use-along'
 
@@ -44,8 +33,7 @@ interface AlongPartProps {
   /** Whether the ladder is climbed by what is heard. */
   readonly byEar: boolean
   readonly onByEar: (byEar: boolean) => void
-  /** What is played, for the places in it, and the key of that part. */
-  readonly lick: Lick
+  /** The key of the part that is played. */
   readonly part: string
   readonly sessions: readonly PracticeSessionRecord[]
   readonly planned: readonly PlannedStep[]
@@ -53,16 +41,12 @@ interface AlongPartProps {
   readonly onGo: (step: number) => void
 }
 
-/** Playing along: pads to strike, what was heard of the last round and of all so far, what to work on next. */
+/** Playing along: pads to strike, what was heard of the last round in full, what counts as clean, what to work on next. */
 export function AlongPart(props: AlongPartProps) {
-  const { along, byEar, onByEar, lick, part, sessions, planned, onGo } = props
+  const { along, byEar, onByEar, part, sessions, planned, onGo } = props
   const { settings, change } = useSettings()
-  const counting = useCounting()
-  const { wanted, active, who, rounds, claims, counted, proposal, unsettled, lost } = along
+  const { wanted, active, who, rounds, proposal, unsettled, lost } = along
   const last = rounds.at(-1)
-  const clean = along.cleanness?.is === true && counted >= LEAST_RATED_ROUNDS
-  const slots = lickSlots(lick)
-  const placeOf = (slot: number) => placeInBar(lick, slots[slot]?.tick ?? 0, counting)
   return (
     <section aria-label="Play along" className="flex flex-col gap-2">
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
@@ -104,14 +88,6 @@ export function AlongPart(props: AlongPartProps) {
           )}
           {along.simulated && along.asSound && <Meter level={along.microphone.level} />}
           {active && who === 'you' && <StrikePads onStrike={along.strike} />}
-          {along.cleanness && counted >= LEAST_RATED_ROUNDS && (
-            <p role="status" className="text-sm empty:hidden">
-              {notCleanWords(along.cleanness, settings.clean)}
-            </p>
-          )}
-          <p role="status" className="font-semibold empty:hidden">
-            {claims && counted > 0 ? claimsWords(claims, counted, clean, placeOf) : ''}
-          </p>
           {proposal && !byEar && (
             <p className="flex flex-wrap items-center gap-2 text-sm">
               {plural(unsettled, 'round')} sounded {proposal}.

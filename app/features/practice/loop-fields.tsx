@@ -21,7 +21,7 @@ export function LoopFields({
     onLoop(first === 1 && last === count ? null : { from: first - 1, to: last })
   }
   return (
-    <span className="ml-auto flex items-baseline gap-1.5">
+    <span className="flex flex-wrap items-baseline gap-1.5 text-sm">
       loop slots
       <NumberField
         label="First slot of the loop"

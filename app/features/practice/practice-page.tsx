@@ -9,8 +9,7 @@ import { useSettings } from '~/live/use-live'
 import { useCounting, useSettingFor } from '~/live/use-setting'
 import { useSlices } from '~/live/use-slices'
 import type { Kept, LickRecord, PlanRecord } from '~/storage'
-import { late } from '~/ui/late'
-import { Trouble } from '~/ui/parts'
+import { Nothing, Trouble } from '~/ui/parts'
 import { usePageTitle } from '~/ui/use-page-title'
 import { tempoFigure } from '~/words/figures'
 import { PracticeDesk, stepAt } from '~/workspace/practice-desk'
@@ -20,20 +19,26 @@ import { BigCount } from './big-count'
 import { Cautions } from './cautions'
 import { ImprovisePart } from './improvise-part'
 import { DARK, litOf, type Phase, phaseAt } from './lights'
+import { LoopFields } from './loop-fields'
 import { LostNotice } from './lost-notice'
 import { NothingYet } from './nothing-yet'
-import { MOST_SLOTS } from './part-figure'
-import { PlanAside } from './plan-aside'
+import { PadsPanel } from './pads-panel'
 import { PlanConflict } from './plan-conflict-notice'
 import { PracticeHeader } from './practice-header'
 import { lickOf, logOf, secondsToday, voicingOf } from './practised-lick'
 import { RatedNotice } from './rated-notice'
 import { Ratings } from './ratings'
+import { BreakReminder } from './room/break-reminder'
+import { heardSentence } from './room/heard-sentence'
+import { HistoryPanel } from './room/history-panel'
+import { LeaveFullScreen } from './room/leave-full-screen'
+import { nextWords, StepsPanel, TemposPanel } from './room/plan-panels'
+import { RoomDock, useRoomPanel } from './room/room-dock'
+import { RoomLine } from './room/room-line'
+import { Said } from './room/said'
+import { StepRemarks } from './room/step-remarks'
+import { useFullScreen } from './room/use-full-screen'
 import { LIMB_KEYS, SoundStrip } from './sound-strip'
-import { stretchesOf, widthOf } from './stage/pages'
-import { usePage } from './stage/use-page'
-import { useStage } from './stage/use-stage'
-import { StepPart } from './step-part'
 import { partKeyOf, planMinutes } from './step-view'
 import { stillWords } from './still-words'
 import { useAlong } from './use-along'
@@ -53,9 +58,6 @@ import { useWarnings } from './use-warnings'
 import { phaseWords, voiceCount } from './words'
 
 const NONE: readonly Lick[] = []
-
-/** Fetched when the stage is entered first. */
-const Stage = late(async () => (await import('./stage/stage')).default)
 
 interface PracticePageProps {
   /** The lick as it was stored when the page was opened. */
@@ -81,7 +83,7 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
   const log = useMemo(() => logOf(own, lick), [own, lick])
   const setPlan = useSetPlan(inSet, record.id)
   const [desk] = useState(() => new PracticeDesk(lick.frame.grid))
-  const [onStage, showStage] = useStage()
+  const [full, showFull] = useFullScreen()
   const { loop, grid, muted, rated, lost, ...now } = useSlices(desk)
   const versions = useSavedVersions(record.id, turnLetters, grid, lick.frame.grid)
   const { plan, played, planned, steps, rungs, change, setRungs, arrange, ...more } = usePlan({
@@ -205,8 +207,8 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
         changeSettings({ clickMarks: settings.clickMarks === 'off' ? 'beats' : 'off' }),
       onPulse: () => changeSettings({ pulse: !settings.pulse }),
       onTense: trainer.feelsTense,
-      onLeave: () => (onStage ? showStage(false) : desk.leaveLoop()),
-      onStage: () => showStage(!onStage),
+      onLeave: () => (full ? showFull(false) : desk.leaveLoop()),
+      onFull: () => showFull(!full),
     },
     { playing, shortcuts: settings.singleKeys },
   )
@@ -219,8 +221,6 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
   const says = useCallback((phase: Phase) => phaseWords(phase, heard, bars), [heard, bars])
   const phaseOf = useCallback((now: Position | undefined) => phaseAt(now, lit ?? DARK), [lit])
   useLights(playing, position, phaseOf, says, host)
-  const stretches = useMemo(() => (step ? stretchesOf(step.part.lick, MOST_SLOTS) : []), [step])
-  const stretch = usePage(stretches, playing, position, phaseOf)
   const { past, seam, rest, warnings } = useWarnings({
     step,
     played,
@@ -233,178 +233,187 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
     breakAfter: settings.breakAfter,
   })
   const minutes = useMemo(() => planMinutes(steps, tempos, plan.repeats), [steps, tempos, plan])
+  const { panel, open } = useRoomPanel()
   if (!step || !listed) return <NothingYet id={record.id} />
   const together = steps.findIndex(({ part, skipped }) => part.kind === 'together' && !skipped)
   const repeat = `${Math.min(trainer.done + 1, plan.repeats)} of ${plan.repeats}`
+  const planProps = { setPlan, plan, onChange: change }
+  const listening = along.wanted && !improvising.choice.drawn
   return (
-    <div
-      ref={host}
-      data-phase="still"
-      className="group mx-auto grid w-full max-w-7xl grow grid-cols-1 content-start gap-x-8 gap-y-3 px-4 py-3 sm:px-5 lg:grid-cols-[minmax(0,1fr)_20rem]"
-    >
-      {inSet && (
-        <SetBar
-          set={inSet.set}
-          lickId={record.id}
-          seconds={secondsToday(own)}
-          playing={playing}
-          keys={settings.singleKeys}
+    <div ref={host} data-phase="still" data-full={full || undefined} className="room group">
+      <div className="room-top">
+        {inSet && (
+          <SetBar
+            set={inSet.set}
+            lickId={record.id}
+            seconds={secondsToday(own)}
+            playing={playing}
+            keys={settings.singleKeys}
+          />
+        )}
+        <PracticeHeader
+          id={record.id}
+          title={lick.title}
+          at={loop ? step.words : `step ${at + 1} of ${steps.length}: ${step.words}`}
+          about={voicing.about}
+          rest={rest}
         />
-      )}
-      <PracticeHeader
-        id={record.id}
-        title={lick.title}
-        at={loop ? step.words : `step ${at + 1} of ${steps.length}: ${step.words}`}
-        log={log}
-        about={voicing.about}
-        rest={rest}
-        onStage={() => showStage(true)}
-      />
-      <div className="flex min-w-0 flex-col gap-3">
+      </div>
+      {full && <LeaveFullScreen title={lick.title} onLeave={() => showFull(false)} />}
+      <div className="room-main">
         <BigCount beats={beats} playing={playing} onTap={play} />
-        <div className="flex flex-wrap items-baseline justify-between gap-x-6">
-          <p data-phase-words className="font-semibold text-lg text-primary">
+        <div className="room-words">
+          <p data-phase-words className="text-primary">
             {stillWords()}
           </p>
-          <p className="font-semibold text-lg tabular-nums" role="status">
+          <p className="tabular-nums" role="status">
             {tempoFigure(tempo)} bpm
             {trainer.nextTempo !== null && `, next ${tempoFigure(trainer.nextTempo)}`}
           </p>
-          <p className="font-semibold text-lg tabular-nums">repeat {repeat}</p>
+          <p className="tabular-nums">repeat {repeat}</p>
         </div>
-        <StepPart
-          lick={lick}
-          step={step}
-          tempo={tempo}
+        <RoomLine
+          lick={step.part.lick}
           counting={counting}
-          voicing={voicing}
-          seam={seam}
-          first={stretches[stretch]?.from ?? 0}
-          most={widthOf(stretches, stretch, MOST_SLOTS)}
-          heard={
-            along.wanted && !improvising.choice.drawn
-              ? (along.rounds.at(-1)?.told.strokes ?? [])
-              : undefined
-          }
-          loop={loop}
-          onLoop={(slots) => desk.loopOver(slots)}
-          onKeep={({ from, to }) => {
-            more.add(`loop ${from}-${to}`)
-            desk.goTo(planned.length)
-          }}
+          playing={playing}
+          position={position}
+          phaseOf={phaseOf}
+          heard={listening ? (along.rounds.at(-1)?.told.strokes ?? []) : undefined}
           onSelect={(within) => desk.loopWithin(step.part.range, within)}
         />
-        {/* What appears stands under it: nothing moves what is pressed. */}
-        <Ratings playing={playing} onPlay={play} onRate={rate} />
-        {warnings.map((words) => (
-          <p key={words} className="text-sm text-warning first-letter:uppercase">
-            {words}
-          </p>
-        ))}
-        {rated && (
-          <RatedNotice
-            rated={rated}
-            onUndo={() => {
-              const back = desk.unrate()
-              if (back !== null) trainer.unrate(back)
-            }}
-          />
-        )}
-        {lost !== null && (
-          <LostNotice
-            tempo={lost}
-            onOneSurface={together >= 0 && together !== at ? () => desk.goTo(together) : undefined}
-          />
-        )}
-        <SoundStrip
-          sound={settings}
-          form={step.form}
-          muted={muted}
-          canPulse={pulsed !== undefined}
-          canSpeak={canSpeak}
-          onSound={changeSettings}
-          onForm={(form: PracticeForm) =>
-            loop
-              ? desk.formLoop(form)
-              : arrange(planned.map((one, i) => (i === at ? { ...one, form } : one)))
-          }
-          onMute={(channel) => desk.mute(channel)}
+        <StepRemarks step={step} tempo={tempo} voicing={voicing} seam={seam} />
+        <Said
+          words={listening ? heardSentence(along, step.part.lick, counting, settings.clean) : ''}
+          next={nextWords(rungs, rung, steps, planned, loop ? -1 : at)}
+        >
+          {rated && (
+            <RatedNotice
+              rated={rated}
+              onUndo={() => {
+                const back = desk.unrate()
+                if (back !== null) trainer.unrate(back)
+              }}
+            />
+          )}
+          {lost !== null && (
+            <LostNotice
+              tempo={lost}
+              onOneSurface={
+                together >= 0 && together !== at ? () => desk.goTo(together) : undefined
+              }
+            />
+          )}
+          {warnings.map((words) => (
+            <p key={words} className="text-sm text-warning first-letter:uppercase">
+              {words}
+            </p>
+          ))}
+          <Trouble words={trainer.trouble || kept.refused} />
+          <Trouble words={live ? '' : 'This lick was deleted in another tab. It is in the bin.'} />
+          {inSet?.notice}
+          <PlanConflict saver={kept.planSaver} plan={plan} onTake={takePlan} onSave={savePlan} />
+          <Cautions />
+        </Said>
+        <Ratings
+          playing={playing}
+          up={tempos[rung + 1]}
+          down={tempos[rung - 1]}
+          onPlay={play}
+          onRate={rate}
         />
-        {drawable && (
-          <ImprovisePart
-            choice={improvising.choice}
-            versions={versions.length}
-            playing={playing}
-            said={improvising.said}
-            onChoose={improvising.choose}
-            onKeep={(before) => void improvising.keep(heard, position(), before)}
+      </div>
+      <RoomDock open={panel} onOpen={open} onFull={() => showFull(true)}>
+        {panel === 'steps' && (
+          <StepsPanel
+            {...planProps}
+            planned={planned}
+            steps={steps}
+            index={loop ? -1 : at}
+            log={log}
+            minutes={minutes}
+            settings={settings}
+            onGoStep={(next) => desk.goTo(next)}
+            onArrange={arrange}
+            played={played}
+            versions={versions}
+            onAdd={more.add}
+            onTemplate={more.layTemplate}
+            onSettings={changeSettings}
           />
         )}
-        {!improvising.choice.drawn && (
+        {panel === 'tempos' && (
+          <TemposPanel
+            {...planProps}
+            rungs={rungs}
+            rung={rung}
+            lick={lick}
+            past={past}
+            sessions={own}
+            onGoRung={go}
+            onRungs={setRungs}
+          />
+        )}
+        {panel === 'playing' && (
+          <>
+            <SoundStrip
+              sound={settings}
+              form={step.form}
+              muted={muted}
+              canPulse={pulsed !== undefined}
+              canSpeak={canSpeak}
+              onSound={changeSettings}
+              onForm={(form: PracticeForm) =>
+                loop
+                  ? desk.formLoop(form)
+                  : arrange(planned.map((one, i) => (i === at ? { ...one, form } : one)))
+              }
+              onMute={(channel) => desk.mute(channel)}
+            />
+            <LoopFields
+              lick={lick}
+              loop={loop}
+              onLoop={(slots) => desk.loopOver(slots)}
+              onKeep={({ from, to }) => {
+                more.add(`loop ${from}-${to}`)
+                desk.goTo(planned.length)
+              }}
+            />
+            {drawable && (
+              <ImprovisePart
+                choice={improvising.choice}
+                versions={versions.length}
+                playing={playing}
+                said={improvising.said}
+                onChoose={improvising.choose}
+                onKeep={(before) => void improvising.keep(heard, position(), before)}
+              />
+            )}
+            <BreakReminder minutes={settings.breakAfter} onSettings={changeSettings} />
+            <PadsPanel
+              pads={settings.pads}
+              onPads={(pads) => changeSettings({ pads })}
+              onWatch={setWatched}
+            />
+          </>
+        )}
+        {panel === 'ear' && !improvising.choice.drawn && (
           <AlongPart
             along={along}
             byEar={byEar}
             onByEar={setByEar}
-            lick={step.part.lick}
             part={partKeyOf(step)}
             sessions={own}
             planned={planned}
             onGo={(next) => desk.goTo(next)}
           />
         )}
-        <Trouble words={trainer.trouble || kept.refused} />
-        <Trouble words={live ? '' : 'This lick was deleted in another tab. It is in the bin.'} />
-        {inSet?.notice}
-        <PlanConflict saver={kept.planSaver} plan={plan} onTake={takePlan} onSave={savePlan} />
-        <Cautions />
-        <p className="hidden font-mono text-(--quiet) text-xs lg:block">
-          Space play · → clean · ↓ rough · ← lost · T tense · S stage · N P step · + − tempo · 1 2 3
-          4 limbs · C click · H hi-hat foot
-        </p>
-      </div>
-      {onStage && (
-        <Stage
-          lick={step.part.lick}
-          title={`${lick.title || 'Untitled'}: ${step.words}`}
-          counting={counting}
-          beats={beats}
-          tempo={tempo}
-          nextTempo={trainer.nextTempo}
-          repeat={repeat}
-          playing={playing}
-          position={position}
-          phaseOf={phaseOf}
-          onPlay={play}
-          onRate={rate}
-          onLeave={() => showStage(false)}
-        />
-      )}
-      <PlanAside
-        setPlan={setPlan}
-        plan={plan}
-        planned={planned}
-        steps={steps}
-        index={loop ? -1 : at}
-        rungs={rungs}
-        rung={rung}
-        lick={lick}
-        log={log}
-        past={past}
-        sessions={own}
-        minutes={minutes}
-        settings={settings}
-        onGoRung={go}
-        onGoStep={(next) => desk.goTo(next)}
-        onChange={change}
-        onRungs={setRungs}
-        onArrange={arrange}
-        played={played}
-        versions={versions}
-        onAdd={more.add}
-        onTemplate={more.layTemplate}
-        onSettings={changeSettings}
-        onWatch={setWatched}
-      />
+        {panel === 'ear' && improvising.choice.drawn && (
+          <Nothing>
+            What changes each time round is not listened to: choose nothing under Playing.
+          </Nothing>
+        )}
+        {panel === 'history' && <HistoryPanel log={log} sessions={own} />}
+      </RoomDock>
     </div>
   )
 }

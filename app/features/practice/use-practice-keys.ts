@@ -12,7 +12,7 @@ interface PracticeActions {
   readonly onPulse: () => void
   readonly onTense: () => void
   readonly onLeave: () => void
-  readonly onStage: () => void
+  readonly onFull: () => void
 }
 
 /** Which of the keys are heard. */
@@ -35,7 +35,7 @@ export function usePracticeKeys(
   useHotkeys('right', () => onRate('clean'), rates)
   useHotkeys('down', () => onRate('rough'), rates)
   useHotkeys('left', () => onRate('lost'), rates)
-  useHotkeys('s', actions.onStage, { enabled })
+  useHotkeys('s', actions.onFull, { enabled })
   useHotkeys('pagedown, n', () => onStep(1), step)
   useHotkeys('pageup, p', () => onStep(-1), step)
   useHotkeys('+, =, shift+=', () => onTempo(1), { useKey: true, enabled })

@@ -1,7 +1,7 @@
 import { ArrowLeft, ArrowRight } from 'lucide-react'
 import { useMemo } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
-import { Link, useNavigate } from 'react-router'
+import { Link, useNavigate, useSearchParams } from 'react-router'
 import { useLive } from '~/live/use-live'
 import { type LickSummary, liveSummaries, type SetRecord } from '~/storage'
 import { exerciseFrom, minutesOn } from '~/workspace/set-edits'
@@ -25,10 +25,12 @@ export function SetBar({
   const titles = useLive(liveSummaries).rows
   const set = useMemo(() => withoutMissing(stored, titles), [stored, titles])
   const navigate = useNavigate()
+  const [search] = useSearchParams()
   const go = (way: 1 | -1) => {
     const next = exerciseFrom(set, lickId, way)
     // What played goes on playing: the next exercise begins by itself.
-    if (next) void navigate(`/practice/${next}?set=${set.id}`, { state: { begins: playing } })
+    // What is open beside the line stays open.
+    if (next) void navigate(`/practice/${next}?${search}`, { state: { begins: playing } })
   }
   useHotkeys('e', () => go(1), { enabled: keys })
   useHotkeys('shift+e', () => go(-1), { enabled: keys })

@@ -8,8 +8,8 @@ import { UpdateNotice } from './update-notice'
 
 /** The frame around every page: name, places, theme. */
 export function Shell({ children }: { children: ReactNode }) {
-  // The bench does not scroll as a page: its parts do.
-  const fixed = useMatch('/bench/:id') !== null
+  // The bench and the practice room do not scroll as pages: their parts do.
+  const fixed = [useMatch('/bench/:id'), useMatch('/practice/:id')].some((match) => match !== null)
   return (
     <div
       className={`flex min-h-dvh flex-col print:block print:min-h-0 ${fixed ? 'fixed-page' : ''}`}
@@ -27,7 +27,7 @@ export function Shell({ children }: { children: ReactNode }) {
             className="flex items-center gap-2.5 font-semibold text-lg tracking-tight"
           >
             <Mark />
-            <span className="max-sm:sr-only">Dime Stack</span>
+            <span className="whitespace-nowrap max-lg:sr-only">Dime Stack</span>
           </NavLink>
           <nav aria-label="Main" className="hidden items-center gap-1 sm:flex">
             {PLACES.map(([to, name]) => (

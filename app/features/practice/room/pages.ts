@@ -46,18 +46,3 @@ export function pageAt(pages: readonly SlotRange[], slot: number): number {
   const found = pages.findIndex(({ from, to }) => slot >= from && slot < to)
   return Math.max(0, found)
 }
-
-/**
- * A part in the stretches that a figure with room for so many slots shows: whole where it has room.
- * Example: 14 slots with room for 24 are slots 0 to 14.
- */
-export function stretchesOf(lick: Lick, room: number): SlotRange[] {
-  const { length } = lick.line.slots
-  return length <= room ? [{ from: 0, to: length }] : stagePages(lick, room)
-}
-
-/** How many slots a figure shows of a stretch: all of a short part, so that nothing moves. */
-export function widthOf(stretches: readonly SlotRange[], at: number, room: number): number {
-  const now = stretches[at]
-  return stretches.length <= 1 || !now ? room : now.to - now.from
-}

@@ -1,4 +1,4 @@
-import { type ComponentProps, useMemo, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { frameTicks, type Lick } from '~/core/line'
 import type { LickLog, Rating } from '~/core/log'
 import {
@@ -17,63 +17,48 @@ import { SelectField } from '~/ui/field'
 import { Tick } from '~/ui/tick'
 import { plural, tempoFigure } from '~/words/figures'
 import { LADDER_WORDS, ORDER_WORDS } from '~/words/plan-words'
-import { AddStep } from './add-step'
-import { Ladder } from './ladder'
-import { PadsPanel } from './pads-panel'
-import { SetPlanNotice } from './set-plan-notice'
-import { StepList } from './step-list'
-import type { Step } from './step-view'
-import { Templates } from './templates'
-import type { SetPlan } from './use-plan'
-import type { SavedVersion } from './use-saved-versions'
-import { ladderJumpWords } from './words'
+import { AddStep } from '../add-step'
+import { Ladder } from '../ladder'
+import { SetPlanNotice } from '../set-plan-notice'
+import { StepList } from '../step-list'
+import type { Step } from '../step-view'
+import { Templates } from '../templates'
+import type { SetPlan } from '../use-plan'
+import type { SavedVersion } from '../use-saved-versions'
+import { ladderJumpWords } from '../words'
 
 const REPEATS = [2, 4, 6, 8, 12, 16, 24, 32]
 
-interface PlanAsideProps {
+/** What both panels of the plan ask for. */
+interface PlanProps {
   /** The plan of the set that it is practised in; null for none. */
   readonly setPlan: SetPlan | null
   readonly plan: PlanRecord
-  readonly planned: readonly PlannedStep[]
-  readonly steps: readonly Step[]
-  /** The step that is played; -1 while a loop is. */
-  readonly index: number
+  readonly onChange: (changed: Partial<PlanRecord>) => void
+}
+
+interface TemposPanelProps extends PlanProps {
   readonly rungs: readonly GridRung[]
   readonly rung: number
   readonly lick: Lick
-  readonly log: LickLog | undefined
   /** Whether each rung is above what the step can be played at. */
   readonly past: readonly boolean[]
   /** The sessions of this lick. */
   readonly sessions: readonly PracticeSessionRecord[]
-  readonly minutes: number
-  readonly settings: Settings
   readonly onGoRung: (rung: number) => void
-  readonly onGoStep: (index: number) => void
-  readonly onChange: (changed: Partial<PlanRecord>) => void
   readonly onRungs: (rungs: readonly GridRung[]) => void
-  readonly onArrange: (planned: readonly PlannedStep[]) => void
-  /** The lick on the grid that is played on. */
-  readonly played: Lick
-  readonly versions: readonly SavedVersion[]
-  readonly onAdd: (key: string) => void
-  readonly onTemplate: (template: PlanTemplate) => void
-  readonly onSettings: (changed: Partial<Settings>) => void
-  readonly onWatch: ComponentProps<typeof PadsPanel>['onWatch']
 }
 
-/** The ladder, what comes next, the steps: the plan beside what is played, and how it is changed. */
-export function PlanAside(props: PlanAsideProps) {
-  const { plan, planned, steps, index, rungs, rung, lick, log, past, sessions, minutes } = props
-  const { settings, onGoRung, onGoStep, onChange, onRungs, onArrange, onSettings, onWatch } = props
+/** The ladder of tempos, and how it is climbed. */
+export function TemposPanel(props: TemposPanelProps) {
+  const { plan, rungs, rung, lick, past, sessions, onGoRung, onChange, onRungs } = props
   const [editing, setEditing] = useState(false)
-  const [arranging, setArranging] = useState(false)
   const went = useMemo(() => rungs.map((one) => lastRating(sessions, one)), [rungs, sessions])
   const { goal, grid } = lick.frame
   const { beat } = frameTicks(lick.frame)
   const jumps = ladderJumpWords(rungs, beat)
   return (
-    <aside aria-label="Plan" className="flex flex-col gap-4">
+    <>
       {props.setPlan && <SetPlanNotice plan={props.setPlan} />}
       <div className="flex flex-col gap-2">
         <Heading title="Ladder" pressed={editing} act="Edit" onPress={setEditing} />
@@ -128,12 +113,36 @@ export function PlanAside(props: PlanAsideProps) {
           Climb automatically after {plan.repeats} repeats
         </Tick>
       </div>
-      <p>
-        <span className="block text-(--quiet) text-sm">next</span>
-        <span className="font-semibold text-lg leading-snug">
-          {nextWords(rungs, rung, steps, planned, index)}
-        </span>
-      </p>
+    </>
+  )
+}
+
+interface StepsPanelProps extends PlanProps {
+  readonly planned: readonly PlannedStep[]
+  readonly steps: readonly Step[]
+  /** The step that is played; -1 while a loop is. */
+  readonly index: number
+  readonly log: LickLog | undefined
+  readonly minutes: number
+  readonly settings: Settings
+  readonly onGoStep: (index: number) => void
+  readonly onArrange: (planned: readonly PlannedStep[]) => void
+  /** The lick on the grid that is played on. */
+  readonly played: Lick
+  readonly versions: readonly SavedVersion[]
+  readonly onAdd: (key: string) => void
+  readonly onTemplate: (template: PlanTemplate) => void
+  readonly onSettings: (changed: Partial<Settings>) => void
+}
+
+/** The steps of the plan in their order, and how they are changed. */
+export function StepsPanel(props: StepsPanelProps) {
+  const { plan, planned, steps, index, log, minutes, settings } = props
+  const { onGoStep, onChange, onArrange, onSettings } = props
+  const [arranging, setArranging] = useState(false)
+  return (
+    <>
+      {props.setPlan && <SetPlanNotice plan={props.setPlan} />}
       <div className="flex flex-col gap-2">
         <Heading title="Steps" pressed={arranging} act="Arrange" onPress={setArranging} />
         <StepList
@@ -177,20 +186,7 @@ export function PlanAside(props: PlanAsideProps) {
           tempo
         </p>
       </div>
-      <SelectField
-        label="Break reminder"
-        value={String(settings.breakAfter)}
-        options={[
-          ...[15, 20, 25, 30, 45].map((count) => ({
-            value: String(count),
-            label: `after ${count} minutes`,
-          })),
-          { value: '0', label: 'never' },
-        ]}
-        onChange={(minutesOf) => onSettings({ breakAfter: Number(minutesOf) })}
-      />
-      <PadsPanel pads={settings.pads} onPads={(pads) => onSettings({ pads })} onWatch={onWatch} />
-    </aside>
+    </>
   )
 }
 
@@ -242,7 +238,7 @@ function gridsFor(grid: Grid): string[] {
 }
 
 /** `95 bpm, then link between groups: slots 4 to 7`. */
-function nextWords(
+export function nextWords(
   rungs: readonly GridRung[],
   rung: number,
   steps: readonly Step[],

@@ -1,30 +1,30 @@
 import { useCallback } from 'react'
 import { useLocation, useNavigate, useSearchParams } from 'react-router'
 
-const STAGE = 'stage'
+const FULL = 'full'
 
-/** Whether the stage is shown: that stands in the address, so that the way back leads to the page. */
-export function useStage(): readonly [onStage: boolean, show: (onStage: boolean) => void] {
+/** Whether the room fills the screen: that stands in the address, so that the way back leads to the page. */
+export function useFullScreen(): readonly [full: boolean, show: (full: boolean) => void] {
   const [search, setSearch] = useSearchParams()
   const { state } = useLocation()
   const navigate = useNavigate()
-  const onStage = search.has(STAGE)
+  const full = search.has(FULL)
   const show = useCallback(
     (wanted: boolean) => {
-      if (wanted === onStage) return
+      if (wanted === full) return
       // What was entered here is left by the way back; by its address, there is none.
       if (!wanted && (state as { entered?: boolean } | null)?.entered) void navigate(-1)
       else
         setSearch(
           (now) => {
-            if (wanted) now.set(STAGE, '1')
-            else now.delete(STAGE)
+            if (wanted) now.set(FULL, '1')
+            else now.delete(FULL)
             return now
           },
           { replace: !wanted, preventScrollReset: true, state: { ...state, entered: wanted } },
         )
     },
-    [onStage, state, navigate, setSearch],
+    [full, state, navigate, setSearch],
   )
-  return [onStage, show]
+  return [full, show]
 }

@@ -1,0 +1,47 @@
+import type { LickLog } from '~/core/log'
+import type { PracticeSessionRecord } from '~/storage'
+import { Nothing } from '~/ui/parts'
+import { dayOf } from '~/words/calendar'
+import { plural, tempoFigure } from '~/words/figures'
+import { logWords } from '../words'
+
+/** So many sessions are listed; all of them are in the log. */
+const MOST_LISTED = 30
+
+/** What the log has of this lick: how far it is, and its last sessions. */
+export function HistoryPanel({
+  log,
+  sessions,
+}: {
+  log: LickLog | undefined
+  sessions: readonly PracticeSessionRecord[]
+}) {
+  const now = Date.now()
+  const last = [...sessions].sort((a, b) => b.createdAt - a.createdAt).slice(0, MOST_LISTED)
+  if (!log) return <Nothing>Not practised yet: what you play here is written down.</Nothing>
+  return (
+    <>
+      <p className="text-sm">{logWords(log)}</p>
+      <ul aria-label="Last sessions" className="flex flex-col text-sm">
+        {last.map(({ id, createdAt, step, tempo, repeats, rating, tense }) => (
+          <li key={id} className="flex gap-x-3 border-base-300 border-t py-1">
+            <span className="w-12 shrink-0 text-(--quiet) tabular-nums">
+              {dayOf(createdAt, now)}
+            </span>
+            <span className="w-10 shrink-0 text-right font-semibold tabular-nums">
+              {tempoFigure(tempo)}
+            </span>
+            <span className="min-w-0 grow">
+              {step}
+              <span className="block text-(--quiet) text-xs">
+                {plural(repeats, 'time')}
+                {rating && `, ${rating}`}
+                {tense && ', tense'}
+              </span>
+            </span>
+          </li>
+        ))}
+      </ul>
+    </>
+  )
+}

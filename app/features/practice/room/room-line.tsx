@@ -1,0 +1,101 @@
+import { type RefObject, useEffect, useMemo, useRef, useState } from 'react'
+import type { SlotRange } from '~/core/changes'
+import type { Lick } from '~/core/line'
+import type { PlayedStroke } from '~/core/listening'
+import type { Position } from '~/core/performance'
+import type { CountingSystem } from '~/core/time'
+import type { Phase } from '../lights'
+import { HEARD_BAND, LINE_LETTERS, LINE_SLOT, LineFigure } from './line-figure'
+import { stagePages } from './pages'
+import { usePage } from './use-page'
+
+interface RoomLineProps {
+  readonly lick: Lick
+  readonly counting: CountingSystem
+  readonly playing: boolean
+  readonly position: (ahead?: number) => Position | undefined
+  readonly phaseOf: (position: Position | undefined) => Phase
+  /** Strokes of the last round, shown under their slots; undefined where nobody listens. */
+  readonly heard: readonly PlayedStroke[] | undefined
+  /** Slots were marked, counted within what is played. */
+  readonly onSelect: (within: SlotRange) => void
+}
+
+/** The smallest letter is at least so much of the screen's height. */
+const LETTER_SHARE = 0.05
+const SMALLEST_LETTER = 19
+/** A slot is no wider than this share of the screen's height: a short part stays a line. */
+const WIDEST_SHARE = 0.11
+/** A room lower than this shows one stretch alone. */
+const SHORT = 250
+/** Between the stretches, in pixels. */
+const GAP = 12
+
+/**
+ * What is played, to be read from two metres: one bar or group at a time, following the music, with what was heard
+ * of it, and the next one under it.
+ */
+export function RoomLine(props: RoomLineProps) {
+  const { lick, counting, playing, position, phaseOf, heard, onSelect } = props
+  const host = useRef<HTMLDivElement>(null)
+  const { width, height } = useSize(host)
+  const screen = globalThis.innerHeight || 800
+  const least = (screen * LETTER_SHARE * LINE_SLOT) / SMALLEST_LETTER
+  const inner = Math.max(1, width - 24)
+  const room = Math.max(1, Math.floor(inner / least))
+  const pages = useMemo(() => stagePages(lick, room), [lick, room])
+  const at = usePage(pages, playing, position, phaseOf)
+  const longest = Math.max(1, ...pages.map(({ from, to }) => to - from))
+  const slot = Math.max(least, Math.min(inner / longest, screen * WIDEST_SHARE))
+  const unit = slot / LINE_SLOT
+  const nextSlot = Math.max(least, slot * 0.6)
+  const showsNext = pages.length > 1 && height >= SHORT
+  const band = heard ? HEARD_BAND * unit : 0
+  // What the letters, here and of the next stretch, leave for the stacks.
+  const letters = (LINE_LETTERS * (slot + (showsNext ? nextSlot : 0))) / LINE_SLOT
+  const stacks = Math.max(0, (height - letters - band - 2 * GAP) / unit)
+  const [now, next] = [pages[at], pages[(at + 1) % Math.max(1, pages.length)]]
+  return (
+    <div ref={host} className="room-line">
+      {now && height > 0 && (
+        <LineFigure
+          lick={lick}
+          page={now}
+          counting={counting}
+          slot={slot}
+          stacks={stacks}
+          lit
+          heard={heard}
+          onSelect={onSelect}
+        />
+      )}
+      {next && showsNext && (
+        <div className="room-next">
+          <span>next</span>
+          <LineFigure
+            lick={lick}
+            page={next}
+            counting={counting}
+            slot={nextSlot}
+            stacks={0}
+            lit={false}
+          />
+        </div>
+      )}
+    </div>
+  )
+}
+
+function useSize(host: RefObject<HTMLElement | null>) {
+  const [size, setSize] = useState({ width: 0, height: 0 })
+  useEffect(() => {
+    const element = host.current
+    if (!element) return
+    const observer = new ResizeObserver(() =>
+      setSize({ width: element.clientWidth, height: element.clientHeight }),
+    )
+    observer.observe(element)
+    return () => observer.disconnect()
+  }, [host])
+  return size
+}
