@@ -172,3 +172,28 @@ describe('the document on the bench', () => {
     expect(runCommand(redone, { kind: 'redo' })).toBe(redone)
   })
 })
+
+describe('what is pasted or changed', () => {
+  const typed = (line: string, pasted: { text: string; slots: number }) =>
+    runCommand(openDocument({ text: 'line: RL\n', draft: null, voicing: '' }), {
+      kind: 'type-line',
+      typed: line,
+      caret: line.length,
+      pasted: { ...pasted, pins: [{ slot: 0, surface: 't1' }] },
+    }).voicing.pins
+
+  it('keeps its voices only where all of it stands as it was copied', () => {
+    expect(typed('RL RK', { text: ' RK', slots: 2 })).toEqual([{ slot: 2, surface: 't1' }])
+    // Put into a group it is cut or grown: another number of slots than was copied.
+    expect(typed('RL RK', { text: ' RK', slots: 3 })).toEqual([])
+    expect(typed('RL RK', { text: ' RK', slots: 1 })).toEqual([])
+  })
+
+  it('is not changed by a command while it cannot be read', () => {
+    const open = openDocument({ text: 'line: RL\n', draft: null, voicing: '' })
+    const broken = runCommand(open, { kind: 'type-line', typed: 'RLQ', caret: 3 })
+    expect(broken.issues.length).toBeGreaterThan(0)
+    const change = { kind: 'change', label: 'any', lick: open.good.lick } as const
+    expect(runCommand(broken, change)).toBe(broken)
+  })
+})

@@ -42,6 +42,49 @@ describe('tapping a line in', () => {
     expect(session.state().phase).toBe('idle')
   })
 
+  it('takes the first beat a little early, and nothing of the count-in', () => {
+    // At 100 a beat is 600 ms: a quarter of it counts as the first beat.
+    const first = (ms: number) => {
+      const session = new TapSession(100, 0)
+      session.start()
+      session.tap({ ms, limb: 'RH' })
+      return session.state().taps.length
+    }
+    expect([first(-140), first(-160), first(-290)]).toEqual([1, 0, 0])
+  })
+
+  it('takes as many taps as a line has room for', () => {
+    const session = new TapSession(100, 0)
+    session.start()
+    for (let i = 0; i < 520; i += 1) session.tap({ ms: i * 150, limb: 'RH' })
+    expect(session.state().taps).toHaveLength(512)
+  })
+
+  it('lays free taps at the whole tempo next to theirs, where they lie on it', () => {
+    const session = new TapSession(100, 0)
+    session.goFree(true)
+    session.start()
+    // 98.36 beats a minute: laid at 98 they lie exactly on their beats.
+    tapped(
+      session,
+      'RLRLRLRL',
+      Array.from({ length: 8 }, (_, i) => i * 610),
+    )
+    const { found, quarters } = session.state()
+    expect(quarters).toBe(98)
+    expect(Math.max(...(found?.errorsMs ?? [99]).map(Math.abs))).toBeLessThan(1)
+  })
+
+  it('lays the taps anew where the lick swings another way', () => {
+    const session = new TapSession(100, 0)
+    session.start()
+    tapped(session, 'RLRL', [0, 396, 600, 996])
+    const straight = line(session)
+    session.swingAs({ swing: { percent: 66, pairs: 8 }, meter: lickOf('line: R').frame.meter })
+    expect(line(session)).toBe('1/8 RLRL')
+    expect(straight).not.toBe('1/8 RLRL')
+  })
+
   it('gives back a line that swings as it was heard, and free taps as they were tapped (law)', () => {
     const swings = fc.record({
       percent: fc.integer({ min: 50, max: 75 }),

@@ -20,6 +20,17 @@ describe('a line that is tapped', () => {
     expect(tapped?.doubtful).toEqual([])
   })
 
+  it('of few taps is no odd grid where a plain one or triplets explain them', () => {
+    const found = (...ms: number[]) => {
+      const grid = gridOfTaps(taps('RR', ...ms), 100)
+      return grid && gridName(grid)
+    }
+    // Thirty-second triplets explain 246 ms; so would quintuplets, with longer slots.
+    expect(found(0, 246)).toBe('1/32t')
+    // A hand's own spread asks for no finer grid.
+    expect(found(0, 308)).toBe('1/8')
+  })
+
   it('has rests where nothing is tapped, and begins where the first tap lies', () => {
     const tapped = lineOfTaps(taps('RLK', 300, 452, 748), 100)
     expect(tapped?.start).toBe(5040)

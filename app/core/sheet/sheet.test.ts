@@ -14,7 +14,7 @@ import {
   toSheetLine,
 } from '.'
 import { breakSystems, systemCost } from './breaking'
-import { placesOf, spacePiece } from './spacing'
+import { placeAt, placesOf, spacePiece } from './spacing'
 import { drawSystem, roomFor } from './system'
 import { cutToWidth, textWidth, wrapped } from './text'
 
@@ -231,6 +231,111 @@ describe('words', () => {
         },
       ),
     )
+  })
+})
+
+describe('text that is cut', () => {
+  const letters = fc.string({ unit: fc.constantFrom(...'iWml .é1'), maxLength: 40 })
+  const width = fc.double({ min: 3, max: 60, noNaN: true })
+  const wide = (text: string) => textWidth(text, 2, true)
+
+  it('stays whole where it fits, and keeps all that fits before the ellipsis (law)', () => {
+    fc.assert(
+      fc.property(letters, width, (text, most) => {
+        const cut = cutToWidth(text, 2, true, most)
+        if (wide(text) <= most) {
+          expect(cut).toBe(text)
+          return
+        }
+        const kept = cut.slice(0, -1)
+        expect([cut.endsWith('…'), text.startsWith(kept)]).toEqual([true, true])
+        const next = text.slice(
+          0,
+          text.indexOf(text.slice(kept.length).trimStart(), kept.length) + 1,
+        )
+        expect(wide(`${next}…`)).toBeGreaterThan(most)
+      }),
+    )
+  })
+
+  it('breaks a word only where no more of it fits, and a row only where the next word does not (law)', () => {
+    fc.assert(
+      fc.property(letters, width, (text, most) => {
+        const rows = wrapped(text, 2, true, most)
+        for (const [i, row] of rows.slice(0, -1).entries()) {
+          const [word = ''] = (rows[i + 1] as string).split(' ')
+          const broken = !text.includes(`${row.split(' ').at(-1)} `)
+          const more = broken ? `${row}${[...word][0]}` : `${row} ${word}`
+          expect(wide(more)).toBeGreaterThan(most)
+        }
+      }),
+    )
+  })
+})
+
+describe('what stands on a system', () => {
+  const first = (text: string) => {
+    const line = lineOf(lickOf(text), false)
+    const [piece] = line.pieces
+    if (!piece) throw new Error('no piece')
+    return { line, piece, spaced: spacePiece(piece) }
+  }
+  const rows = {
+    stacks: false,
+    sticking: 'below',
+    footLetters: true,
+    counts: true,
+    voices: false,
+  } as const
+
+  it('is stretched in proportion, and pressed in proportion below the least', () => {
+    const { spaced } = first('line: RLRL RLRL RLRL RLRL')
+    const last = (width: number) => [...placesOf(spaced, width).values()].at(-1) ?? 0
+    const natural = last(spaced.natural)
+    expect(last(spaced.natural * 1.5)).toBeCloseTo(natural * 1.5, 6)
+    expect(last(spaced.least * 0.5)).toBeCloseTo(last(spaced.least) * 0.5, 6)
+    expect(last(spaced.natural * 1.5)).toBeLessThanOrEqual(spaced.natural * 1.5)
+  })
+
+  it('keeps the least room between long counts', () => {
+    const { piece } = first('grid: 1/16\nline: RLRL')
+    const long = spacePiece({
+      ...piece,
+      counts: piece.counts.map((word) => ({ ...word, text: 'xxxxxxxxxx' })),
+    })
+    // Half of each word, ten letters of 0.42 each, and what lies between.
+    for (const { least } of long.columns.slice(1, 4)) expect(least).toBeGreaterThanOrEqual(4.2)
+  })
+
+  it('has what lies between two columns in proportion to time', () => {
+    const places = new Map([
+      [0, 10],
+      [4000, 50],
+    ])
+    const ends = { from: 0, to: 8000, width: 90 }
+    expect([1000, 3000, 6000].map((tick) => placeAt(places, tick, ends))).toEqual([20, 40, 70])
+  })
+
+  it('begins behind clef and metre, has its letters, and stays short where it ends the line', () => {
+    const { line, piece, spaced } = first('line: RLRL RLRL RLRL RLRL')
+    const draw = (isLast: boolean) =>
+      drawSystem(
+        { ...line, pieces: [piece] },
+        { pieces: [piece], spaced: [spaced], first: true, last: isLast },
+        rows,
+        400,
+      ).figures
+    const xs = (figures: ReturnType<typeof draw>) =>
+      figures
+        .filter(({ part }) => part === 'sticking')
+        .flatMap(({ shapes }) =>
+          shapes.flatMap((shape) => (shape.kind === 'text' ? [shape.at[0]] : [])),
+        )
+    expect(xs(draw(true))).toHaveLength(16)
+    // A clef of 3 and a metre of 2.6 spaces stand before it.
+    expect(Math.min(...xs(draw(false)))).toBeGreaterThan(400 - roomFor(400, true))
+    expect(Math.max(...xs(draw(true)))).toBeLessThan(200)
+    expect(Math.max(...xs(draw(false)))).toBeGreaterThan(300)
   })
 })
 

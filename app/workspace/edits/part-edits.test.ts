@@ -4,7 +4,7 @@ import { MOST_NAMED_PARTS } from '~/core/line'
 import { strokesInSlot } from '~/core/sticking'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
-import { nameBeats } from './part-edits'
+import { nameBeats, namePart, removePart, renamePart } from './part-edits'
 
 const named = (text: string) =>
   nameBeats(lickOf(text)).lick.parts.map(({ name, from, to }) => `${name}: ${from} to ${to}`)
@@ -54,5 +54,23 @@ describe('beats as parts', () => {
         if (parts.length < MOST_NAMED_PARTS) expect(at).toBe(slots.length)
       }),
     )
+  })
+})
+
+describe('parts by name', () => {
+  const lick = lickOf('part: 0..1 first\npart: 2..3 second\nline: RLRL RLRL')
+  const parts = ({ parts: all }: typeof lick) =>
+    all.map(({ name, from, to }) => `${name} ${from} ${to}`)
+
+  it('end with their last slot, and one slot is one', () => {
+    expect(parts(namePart(lick, { from: 2, to: 5 }, ' the  turn # ').lick).at(-1)).toBe(
+      'the turn 2 4',
+    )
+    expect(parts(namePart(lick, { from: 3, to: 4 }, 'one').lick).at(-1)).toBe('one 3 3')
+  })
+
+  it('are renamed and removed one at a time', () => {
+    expect(parts(renamePart(lick, 1, 'other').lick)).toEqual(['first 0 1', 'other 2 3'])
+    expect(parts(removePart(lick, 0).lick)).toEqual(['second 2 3'])
   })
 })
