@@ -18,9 +18,10 @@ import { KEPT_TABLES, readKept } from '~/storage/tables'
 import { lickOf } from '../support/licks'
 import { parts, soloOf } from '../support/solos'
 
-/** So many mutants of each format (`MUTANTS=10000` for a long run), and milliseconds that each may take. */
+/** So many mutants of each format (`MUTANTS=10000` for a long run). */
 const MUTANTS = Number(process.env.MUTANTS ?? 1500)
-const LIMIT_MS = 1000
+/** A reader that has not ended by then hangs, and is given up on: a slow machine takes a hundredth of it. */
+const HANGS_MS = 20_000
 
 /** What breaks readers: signs of the formats, repeats, blanks, and characters that are not seen. */
 const SPLICES = [
@@ -83,7 +84,7 @@ const stage = globalThis as { attacked?: () => void }
 const attack = new vm.Script('attacked()')
 function within(work: () => void): void {
   stage.attacked = work
-  attack.runInThisContext({ timeout: LIMIT_MS })
+  attack.runInThisContext({ timeout: HANGS_MS })
 }
 
 const encode = (text: string) => new TextEncoder().encode(text)

@@ -14,6 +14,7 @@ import {
 } from '~/core/practice'
 import type { Grid } from '~/core/time'
 import { PART_WORDS } from '~/words/practice-words'
+import { stretchWords } from '~/words/stretch-words'
 
 /** A step of the plan as it is listed and played. */
 export interface Step {
@@ -51,13 +52,15 @@ export function partKeyOf({ part }: Pick<Step, 'part'>): string {
   return partKey(part)
 }
 
-/** `link between groups: slots 4 to 7`, `in the bar, after groove: 1 + 2`. */
+/** `the five, in every bar`, `all so far: the five and the three`, `in the bar, after groove: 1 + 2`. */
 function partWords(part: PracticePart, wished: PracticeForm, lick: Lick): string {
   const { kind, range, name } = part
   const form = effectiveForm(part.lick, wished)
   const partial = kind !== 'version' && range.to - range.from < lick.line.slots.length
   const called = name ? (kind === 'version' ? `the version ${name}` : name) : PART_WORDS[kind]
-  const words = partial ? `${called}: slots ${range.from + 1} to ${range.to}` : called
+  const stretch = partial ? stretchWords(lick, range) : ''
+  // A part without a name of its own is called by what it is.
+  const words = !partial || name ? called : kind === 'part' ? stretch : `${called}: ${stretch}`
   return form.kind === 'over' ? words : `${words}${partial ? ', ' : ': '}${formName(form)}`
 }
 

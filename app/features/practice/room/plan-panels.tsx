@@ -237,7 +237,7 @@ function gridsFor(grid: Grid): string[] {
   })
 }
 
-/** `95 bpm, then link between groups: slots 4 to 7`. */
+/** `95 bpm, then link between groups: 2a to 3e`. */
 export function nextWords(
   rungs: readonly GridRung[],
   rung: number,
