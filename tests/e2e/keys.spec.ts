@@ -102,6 +102,8 @@ test('a key with a modifier strikes nothing; a number strikes wherever Voices is
   await voices.getByRole('button', { name: 'Strike tom 1' }).focus()
   await page.keyboard.press('Alt+1')
   await page.keyboard.press('Alt+6')
+  // The panel is there before a number means anything.
+  await expect(voices.getByRole('button', { name: 'Strike tom 1' })).toBeVisible()
   await expect(voices.getByText(/^Struck by hand/)).toHaveCount(0)
   // From the ruler's sticking row, the page and the panel alike.
   await page.keyboard.press('Alt+k')

@@ -22,7 +22,7 @@ test('a lick is taken apart, played up its ladder by keys, and logged as it goes
   await practise(page, 'Clown Walk')
   await openPanel(page, 'Steps')
   const steps = page.getByRole('list', { name: 'Steps' })
-  await expect(steps.getByRole('listitem').first()).toContainText('the five')
+  await expect(steps.getByRole('listitem').first()).toContainText('the 1st five')
   await page.getByLabel('Order').selectOption({ label: 'limb by limb, then together' })
   await expect(steps.getByRole('listitem').first()).toContainText('hands alone')
   await expect(steps.getByRole('listitem').last()).toContainText('in the bar, after groove: 1 + 1')
