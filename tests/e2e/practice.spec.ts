@@ -160,6 +160,11 @@ test('pads run it: any starts what stands still, others are taught', async ({ pa
   await page.getByRole('button', { name: 'Learn the pad for clean' }).click()
   await page.getByRole('button', { name: 'Stand-in pad, note 38' }).click()
   await expect(page.getByText('note 38', { exact: true })).toBeVisible()
+  // A pad that is waited for is forgotten with its panel: the others do what they did.
+  await page.getByRole('button', { name: 'Learn the pad for lost' }).click()
+  await page.getByRole('button', { name: 'Close Playing' }).click()
+  await openPanel(page, 'Playing')
+  await page.getByText('Pads', { exact: true }).click()
   const now = page.getByText(/^\d+ bpm/)
   const first = (await now.textContent()) ?? ''
   await page.getByRole('button', { name: 'Stand-in pad, note 49' }).click()

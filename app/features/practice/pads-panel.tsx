@@ -26,6 +26,8 @@ export function PadsPanel({
   const [open, setOpen] = useState(false)
   const [learning, setLearning] = useState<PadAction | null>(null)
   useEffect(() => onWatch({ open, learning: learning !== null }), [open, learning, onWatch])
+  // Closed with its panel, it waits for no pad any more.
+  useEffect(() => () => onWatch({ open: false, learning: false }), [onWatch])
   useEffect(() => {
     if (!learning) return
     return listenToPads(({ note }) => {
