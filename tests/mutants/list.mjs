@@ -116,7 +116,7 @@ export const MUTANTS = [
   [
     'app/core/engraving/staff.ts',
     '.filter(({ tick }) => tick < 0)',
-    '.filter(({ tick }) => tick < -1)',
+    '.filter(({ tick }) => tick < -2520)',
     ['app/core/engraving', 'app/core/sheet'],
   ],
   [
@@ -158,20 +158,8 @@ export const MUTANTS = [
   ],
   [
     'app/core/drum-parts/laying.ts',
-    'at += Math.round((to - from) / slot)',
-    'at += count',
-    ['app/core/drum-parts', 'app/codecs/midi'],
-  ],
-  [
-    'app/core/drum-parts/laying.ts',
     'change.at < length',
     'change.at <= length',
-    ['app/core/drum-parts', 'app/codecs/midi'],
-  ],
-  [
-    'app/core/drum-parts/laying.ts',
-    'count > 0) gridChanges.push',
-    'count >= 0) gridChanges.push',
     ['app/core/drum-parts', 'app/codecs/midi'],
   ],
   [
@@ -181,12 +169,6 @@ export const MUTANTS = [
     ['app/core/drum-parts', 'app/codecs/midi'],
   ],
   // Taps.
-  [
-    'app/core/listening/taps.ts',
-    'error < fit.error / 2',
-    'error < fit.error',
-    ['app/core/listening', 'app/workspace'],
-  ],
   [
     'app/core/listening/taps.ts',
     'taps.length < CARRY_ODD && usual',

@@ -137,7 +137,7 @@ describe('a solo in MusicXML', () => {
           listed(strokes.map(({ tick, surface }) => `${tick} ${surface}`)),
         )
       }),
-      { numRuns: 200 },
+      { numRuns: 80 },
     )
   })
 })

@@ -55,10 +55,10 @@ const LOOKS = [3, 4, 8, 12]
 describe('clean', () => {
   it('is a player without habits in 95 of 100 series, on lines of every kind', () => {
     for (const line of LINES) {
-      const clean = Array.from({ length: 200 }, (_, seed) =>
+      const clean = Array.from({ length: 100 }, (_, seed) =>
         proposedRating(roundsOf(line, { ...EVEN, spreadMs: 6 }, 4, seed)),
       ).filter((rating) => rating === 'clean')
-      expect(clean.length).toBeGreaterThanOrEqual(190)
+      expect(clean.length).toBeGreaterThanOrEqual(95)
     }
   })
 
@@ -68,7 +68,7 @@ describe('clean', () => {
       let [told, climbed, series] = [0, 0, 0]
       for (const times of [1, 1.5, 2]) {
         for (const line of LINES) {
-          for (let seed = 0; seed < 12; seed += 1) {
+          for (let seed = 0; seed < 6; seed += 1) {
             const rounds = roundsOf(line, stronger(habits, times), 12, seed)
             const isTold = claimsOf(rounds).claims.length > 0 || missedIn(rounds)
             for (const count of LOOKS) {

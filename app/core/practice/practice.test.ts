@@ -189,7 +189,7 @@ describe('parts practised alone', () => {
       }
     }
     fc.assert(fc.property(smallLick, orders, holds), { numRuns: 700 })
-    fc.assert(fc.property(random.lick, orders, holds), { numRuns: 120 })
+    fc.assert(fc.property(random.lick, orders, holds), { numRuns: 40 })
   })
 
   it('leave each hand the ways that it has in the lick, graces that it plays too', () => {
