@@ -1,3 +1,4 @@
+import { CLEAN_LIMITS } from '~/core/listening'
 import { CLICK_MARKS } from '~/core/performance'
 import 'fake-indexeddb/auto'
 import Dexie from 'dexie'
@@ -385,6 +386,7 @@ describe('records', () => {
 describe('the settings', () => {
   it('have every click that there is, and none', async () => {
     const { settingsSchema } = await import('./records')
+    expect(settingsSchema.parse({}).clean).toEqual(CLEAN_LIMITS)
     expect(settingsSchema.shape.clickMarks.def.innerType.options).toEqual(['off', ...CLICK_MARKS])
   })
 })

@@ -201,8 +201,8 @@ function strokesOf(lick: Lick): { line: SoundStroke[]; pickup: SoundStroke[] } {
 }
 
 /**
- * When a notated tick on a grid sounds in a lick: swung as its line is, or as its groove for a part of that. Both count from the barline of the
- * fill's bar.
+ * When a notated tick on a grid sounds in a lick: swung as its line is, or as its groove for a part of that. Both
+ * count from the barline of the fill's bar.
  */
 export function soundsAt({ frame }: Lick, tick: Ticks, grid: Grid, part?: Part): Ticks {
   const swing = part === 'groove' ? (frame.grooveSwing ?? frame.swing) : frame.swing

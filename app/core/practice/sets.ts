@@ -14,8 +14,8 @@ export type SetOrder = (typeof SET_ORDERS)[number]
 
 /**
  * Exercises of a set in another order, as their numbers in the order that they have now. Easiest first: those
- * without kicks, then by speed limit, the highest first, then the fewest kicks, then as they stand. What is due first: what was
- * never practised, then the longest overdue. Shuffled: by a seed, each order as likely as any other
+ * without kicks, then by speed limit, the highest first, then the fewest kicks, then as they stand. What is due
+ * first: what was never practised, then the longest overdue. Shuffled: by a seed, each order as likely as any other
  * (R. A. Fisher and F. Yates, 1938, Statistical Tables).
  */
 export function orderOf(exercises: readonly SetExercise[], order: SetOrder, seed = 1): number[] {

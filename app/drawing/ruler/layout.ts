@@ -77,7 +77,8 @@ export function toRuler(lick: Lick, pageWidth: number): Ruler {
 export function rulerOf(facts: RulerFacts, pageWidth: number): Ruler {
   const { start, bars, target, narrow } = facts
   const bar = barTicks(facts.meter)
-  const leads = facts.lead > 0 || start > 0
+  // Nothing is folded away where the pick-up is drawn from before bar 1.
+  const leads = facts.lead > 0 || (start > 0 && facts.begins >= 0)
   const lead = leads ? (pageWidth < NARROW_PAGE ? NARROW_LEAD_WIDTH : LEAD_WIDTH) : 0
   const inner = Math.max(120, pageWidth - lead - LANDING_WIDTH)
   const pieces = cutBars(facts, Math.max(1, Math.floor((inner / NARROWEST_SLOT) * narrow)))

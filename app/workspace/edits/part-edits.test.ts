@@ -28,6 +28,10 @@ describe('beats as parts', () => {
         'bar 2, beat 4: 14 to 15',
       ],
     ],
+    [
+      'start: 4\ngrid: 1/8\nbars: 2\nline: RL R--- RL',
+      ['bar 1, beat 4 to bar 2, beat 2: 0 to 5', 'bar 2, beat 3: 6 to 7'],
+    ],
   ])('of %s', (text, parts) => expect(named(text)).toEqual(parts))
 
   it('leave what is a part already, and come once', () => {

@@ -73,8 +73,10 @@ function beatsName(beats: readonly number[], lick: Lick): string {
   const [from, to] = [numbers[0], numbers.at(-1)]
   const several = numbers.length === 2 ? listWords(numbers) : `${from} to ${to}`
   const words = numbers.length === 1 ? `beat ${from}` : `beats ${several}`
-  const first = Math.floor((beats[0] ?? 0) / perBar)
-  return aimOf(lick).bars > 1 ? `bar ${first + 1}, ${words}` : words
+  const [first, last] = [beats[0] ?? 0, beats.at(-1) ?? 0].map((at) => Math.floor(at / perBar) + 1)
+  // Over a barline each end has its bar.
+  if (first !== last) return `bar ${first}, beat ${from} to bar ${last}, beat ${to}`
+  return aimOf(lick).bars > 1 ? `bar ${first}, ${words}` : words
 }
 
 /** A part under another name. */
