@@ -73,6 +73,8 @@ export const QUIET_FLAGS = [
   '--disable-component-update',
   '--disable-sync',
   '--disable-quic',
+  // Without a screen there is none to speed up.
+  '--disable-gpu',
   '--no-first-run',
   `--disable-features=${NOT_NEEDED.join()}`,
 ]

@@ -142,6 +142,12 @@ export function readKept<T extends KeptTable>(
   return ok({ ...content.value, ...bookkeeping })
 }
 
+/** What a record holds, without what the store keeps of it. */
+export function contentOf<R>(record: R): Omit<R, keyof Bookkeeping> {
+  const { revision, updatedAt, deletedAt, savedBy, saves, ...content } = record as Kept<R>
+  return content as Omit<R, keyof Bookkeeping>
+}
+
 /** A row as it goes to disk. */
 export function toRow<T extends KeptTable>(record: Kept<RecordOf[T]>): StoredRow {
   return record as unknown as StoredRow

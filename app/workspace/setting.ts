@@ -51,7 +51,10 @@ function defined<T extends object>(
 }
 
 /** A kit as it stands before this player: surfaces and pedals turned, each by its own switch. */
-export function turnedKit(kit: Kit, { turnKit, turnFeet }: Settings): Kit {
+export function turnedKit(
+  kit: Kit,
+  { turnKit, turnFeet }: Pick<Settings, 'turnKit' | 'turnFeet'>,
+): Kit {
   const surfaces = turnKit ? mirrorPart(kit, 'surfaces') : kit
   return turnFeet ? mirrorPart(surfaces, 'pedals') : surfaces
 }

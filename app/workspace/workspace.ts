@@ -13,9 +13,9 @@ import {
   type Pasted,
   type SetRow,
 } from './document'
+import type { LickSession } from './documents/lick-session'
 import type { Edit } from './edits/edits'
 import { speedNotice, withRows } from './frame-change'
-import type { LickSession } from './lick-session'
 import { NOTHING_WAITING, type Waiting } from './rows/waiting'
 import {
   type Selection,
@@ -78,7 +78,7 @@ export class Workspace extends Slices<WorkspaceState> {
   private noticeAbout: BenchDocument | null = null
 
   constructor(readonly session: LickSession) {
-    const document = session.document()
+    const document = session.content
     super({
       document,
       selection: selectionAtEnd(document),
@@ -117,7 +117,7 @@ export class Workspace extends Slices<WorkspaceState> {
 
   /** Follows the session: what another tab saved, or what was decided about a conflict. */
   readonly follow = (): void => {
-    const document = this.session.document()
+    const document = this.session.content
     if (this.running || document === this.current.document) return
     this.adopt(document, this.current.selection)
   }
@@ -246,7 +246,7 @@ export class Workspace extends Slices<WorkspaceState> {
         ...(change && { change }),
         ...(voicing && { voicing }),
       })
-      const next = this.session.document()
+      const next = this.session.content
       this.adopt(next, done ? this.selectionAfter(edit, base, next) : selection, selection)
       if (next !== document) this.tellSpeed(base, lick)
     })
@@ -349,7 +349,7 @@ export class Workspace extends Slices<WorkspaceState> {
 
   private run(command: BenchCommand): BenchDocument {
     this.carryOut(command)
-    return this.session.document()
+    return this.session.content
   }
 
   /** Whether a command was carried out; where not, why not is said. */

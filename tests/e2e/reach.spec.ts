@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { openLick, openPanel, openPhone, pad, part, sticking } from './bench-page'
+import { openPanel, openPhone, pad, part, sticking } from './bench-page'
 import { expect, test } from './watched'
 
 /** The most keys that the main material of a lick may take. */
@@ -23,90 +23,102 @@ function counting(page: Page) {
   }
 }
 
+/** A lick of its own to write in. */
+async function openNew(page: Page) {
+  await page.getByRole('link', { name: 'Library', exact: true }).click()
+  await page.getByRole('button', { name: 'New lick' }).click()
+  await expect(page.getByLabel('Title')).toHaveValue('New lick')
+  await expect(sticking(page)).toBeFocused()
+}
+
 const row = (page: Page) => page.locator('[data-row="0"]').getByRole('img').first()
 
-test('a five, a three and a two are voiced from the plain sticking', async ({ page }) => {
-  await openLick(page, 'Tightrope')
-  await sticking(page).fill('RLLRL RLK LK')
-  const { keys, type, count } = counting(page)
-  await keys('Alt+k', 'Home')
-  await keys('>', 'Shift+R', 'l', 'l', 'Shift+R', 'l')
-  await keys('>', 'Shift+R', 'l', 'Shift+K', '>', 'Shift+L')
-  await keys('Home', 'ArrowDown')
-  await type('3')
-  await keys('Control+ArrowRight')
-  await type('5')
-  await expect(sticking(page)).toHaveValue('>RllRl >RlK >LK')
-  await expect(row(page)).toHaveAccessibleName(/accent, on tom 1; .*accent, on floor tom/)
-  expect(count()).toBeLessThanOrEqual(MOST_KEYS)
-  console.log(`voiced from the plain sticking: ${count()} keys`)
-})
+test('the main material of a lick takes a few keys', async ({ page }) => {
+  test.slow()
+  await page.goto('/')
+  await test.step('a five, a three and a two are voiced from the plain sticking', async () => {
+    await openNew(page)
+    await sticking(page).fill('RLLRL RLK LK')
+    const { keys, type, count } = counting(page)
+    await keys('Alt+k', 'Home')
+    await keys('>', 'Shift+R', 'l', 'l', 'Shift+R', 'l')
+    await keys('>', 'Shift+R', 'l', 'Shift+K', '>', 'Shift+L')
+    await keys('Home', 'ArrowDown')
+    await type('3')
+    await keys('Control+ArrowRight')
+    await type('5')
+    await expect(sticking(page)).toHaveValue('>RllRl >RlK >LK')
+    await expect(row(page)).toHaveAccessibleName(/accent, on tom 1; .*accent, on floor tom/)
+    expect(count()).toBeLessThanOrEqual(MOST_KEYS)
+    console.log(`voiced from the plain sticking: ${count()} keys`)
+  })
 
-test('a bar of linear fours, then in sextuplets, then led by the left', async ({ page }) => {
-  await openLick(page, 'Parade')
-  await sticking(page).fill('')
-  await sticking(page).focus()
-  const { keys, type, count } = counting(page)
-  await type('>RllK*4')
-  await keys('Alt+g')
-  await expect(page.getByLabel('Grid', { exact: true })).toBeFocused()
-  await page.getByLabel('Grid', { exact: true }).selectOption('1/16t')
-  // In an open list: two steps down from sixteenths, and taken.
-  await keys('Escape', 'Alt+l', 'End', 'Backspace')
-  await type('6')
-  await keys('ControlOrMeta+a', 'Control+k')
-  await type('left lead')
-  await keys('Enter')
-  await expect(sticking(page)).toHaveValue(/>LrrK/)
-  await expect(part(page, 'Grid')).toHaveText('sixteenth triplets')
-  expect(count() + 3).toBeLessThanOrEqual(MOST_KEYS)
-  console.log(`linear fours, sextuplets, left lead: ${count() + 3} keys`)
-})
+  await test.step('a bar of linear fours, then in sextuplets, then led by the left', async () => {
+    await openNew(page)
+    await sticking(page).fill('')
+    await sticking(page).focus()
+    const { keys, type, count } = counting(page)
+    await type('>RllK*4')
+    await keys('Alt+g')
+    await expect(page.getByLabel('Grid', { exact: true })).toBeFocused()
+    await page.getByLabel('Grid', { exact: true }).selectOption('1/16t')
+    // In an open list: two steps down from sixteenths, and taken.
+    await keys('Escape', 'Alt+l', 'End', 'Backspace')
+    await type('6')
+    await keys('ControlOrMeta+a', 'Control+k')
+    await type('left lead')
+    await keys('Enter')
+    await expect(sticking(page)).toHaveValue(/>LrrK/)
+    await expect(part(page, 'Grid')).toHaveText('sixteenth triplets')
+    expect(count() + 3).toBeLessThanOrEqual(MOST_KEYS)
+    console.log(`linear fours, sextuplets, left lead: ${count() + 3} keys`)
+  })
 
-test('flam fives over a bar of 7/8', async ({ page }) => {
-  await openLick(page, 'Parade')
-  await sticking(page).fill('')
-  const { keys, type, count } = counting(page)
-  await keys('Alt+m')
-  await expect(page.getByLabel('Metre', { exact: true })).toBeFocused()
-  await keys('ControlOrMeta+a')
-  await type('7/8')
-  await keys('Escape', 'Alt+l')
-  await type('fRLRRL*14')
-  await expect(part(page, 'Metre')).toHaveText('7/8')
-  await expect(sticking(page)).toHaveValue('fRLRRL*14')
-  expect(count()).toBeLessThanOrEqual(MOST_KEYS)
-  console.log(`flam fives over 7/8: ${count()} keys`)
-})
+  await test.step('flam fives over a bar of 7/8', async () => {
+    await openNew(page)
+    await sticking(page).fill('')
+    const { keys, type, count } = counting(page)
+    await keys('Alt+m')
+    await expect(page.getByLabel('Metre', { exact: true })).toBeFocused()
+    await keys('ControlOrMeta+a')
+    await type('7/8')
+    await keys('Escape', 'Alt+l')
+    await type('fRLRRL*14')
+    await expect(part(page, 'Metre')).toHaveText('7/8')
+    await expect(sticking(page)).toHaveValue('fRLRRL*14')
+    expect(count()).toBeLessThanOrEqual(MOST_KEYS)
+    console.log(`flam fives over 7/8: ${count()} keys`)
+  })
 
-test('a paradiddle in the feet under a hand ostinato', async ({ page }) => {
-  await openLick(page, 'Parade')
-  await sticking(page).fill('')
-  await sticking(page).focus()
-  const { keys, type, count } = counting(page)
-  await type('R-L-*4')
-  await keys('Control+k')
-  await type('paradiddle in the feet')
-  await keys('Enter')
-  const feet = await openPanel(page, 'Feet')
-  await expect(feet.getByLabel('Layer 1', { exact: true })).toHaveValue('@1/8 KJKKJKJJ')
-  expect(count()).toBeLessThanOrEqual(MOST_KEYS)
-  console.log(`paradiddle in the feet: ${count()} keys`)
-})
+  await test.step('a paradiddle in the feet under a hand ostinato', async () => {
+    await openNew(page)
+    await sticking(page).fill('')
+    await sticking(page).focus()
+    const { keys, type, count } = counting(page)
+    await type('R-L-*4')
+    await keys('Control+k')
+    await type('paradiddle in the feet')
+    await keys('Enter')
+    const feet = await openPanel(page, 'Feet')
+    await expect(feet.getByLabel('Layer 1', { exact: true })).toHaveValue('@1/8 KJKKJKJJ')
+    expect(count()).toBeLessThanOrEqual(MOST_KEYS)
+    console.log(`paradiddle in the feet: ${count()} keys`)
+  })
 
-test('eight strokes go round the kit', async ({ page }) => {
-  await openLick(page, 'Parade')
-  await sticking(page).fill('')
-  await sticking(page).focus()
-  const { keys, type, count } = counting(page)
-  await type('RLRLRLRL')
-  await keys('Alt+k', 'Home', 'ArrowDown')
-  await type('22334455')
-  await expect(row(page)).toHaveAccessibleName(
-    /snare; .*snare; .*tom 1; .*tom 1; .*tom 2; .*tom 2; .*floor tom; .*floor tom$/,
-  )
-  expect(count()).toBeLessThanOrEqual(MOST_KEYS)
-  console.log(`eight strokes round the kit: ${count()} keys`)
+  await test.step('eight strokes go round the kit', async () => {
+    await openNew(page)
+    await sticking(page).fill('')
+    await sticking(page).focus()
+    const { keys, type, count } = counting(page)
+    await type('RLRLRLRL')
+    await keys('Alt+k', 'Home', 'ArrowDown')
+    await type('22334455')
+    await expect(row(page)).toHaveAccessibleName(
+      /snare; .*snare; .*tom 1; .*tom 1; .*tom 2; .*tom 2; .*floor tom; .*floor tom$/,
+    )
+    expect(count()).toBeLessThanOrEqual(MOST_KEYS)
+    console.log(`eight strokes round the kit: ${count()} keys`)
+  })
 })
 
 test('the same on a phone, by taps', async ({ browser }) => {

@@ -78,13 +78,47 @@ test('a line that does not fit is fixed with a click', async ({ page }) => {
   await expect(panel(page).getByRole('button', { name: '6 7 7' })).toBeVisible()
 })
 
-test('hands are turned from one way to another', async ({ page }) => {
+test('panels change the line at the caret, by its hands, and over its barlines', async ({
+  page,
+}) => {
   await openLick(page, 'Tightrope')
-  await sticking(page).fill('RLLRK*2')
-  await (await frame(page, 'Start')).selectOption('1')
-  await open(page, 'Hands')
-  await page.getByRole('button', { name: 'Use slot-locked hands' }).click()
-  await expect(sticking(page)).toHaveValue('RLRLK LRLRK')
+  await test.step('a cell goes in at the caret, inside a group too', async () => {
+    await sticking(page).fill('KKKK HHHH')
+    await sticking(page).press('Home')
+    await sticking(page).press('ArrowRight')
+    await sticking(page).press('ArrowRight')
+    await open(page, 'Cells')
+    await page.getByLabel('Search cells').fill('double paradiddle')
+    await panel(page)
+      .getByRole('button', { name: /Double paradiddle/ })
+      .first()
+      .click()
+    await panel(page).getByRole('button', { name: 'Insert at the caret' }).click()
+    await expect(sticking(page)).toHaveValue('KK >RLRLRR >LRLRLL KK HHHH')
+  })
+  await test.step('hands are turned from one way to another', async () => {
+    await sticking(page).fill('RLLRK*2')
+    await (await frame(page, 'Start')).selectOption('1')
+    await open(page, 'Hands')
+    await page.getByRole('button', { name: 'Use slot-locked hands' }).click()
+    await expect(sticking(page)).toHaveValue('RLRLK LRLRK')
+  })
+  await test.step('a cycle runs over the barlines and is cut where it is told to stop', async () => {
+    await (await frame(page, 'Start')).selectOption('1')
+    await (await frame(page, 'Metre')).fill('3/4')
+    await (await frame(page, 'Metre')).press('Enter')
+    await sticking(page).fill('RLRRLRL')
+    await open(page, 'Fit')
+    await expect(panel(page)).toContainText('after 12 repeats, 7 bars')
+    await expect(
+      panel(page).getByRole('img', { name: /^First notes: bar 1, 1; bar 1/ }),
+    ).toBeVisible()
+    await panel(page).getByRole('button', { name: '4', exact: true }).click()
+    await expect(panel(page)).toContainText('48 slots: 6 times, and the first 6 of its 7.')
+    await panel(page).getByRole('button', { name: 'Use it' }).click()
+    await expect(fits(page)).toContainText('48 of 48')
+    await expect(sticking(page)).toHaveValue('RLRRLRL*6 RLRRLR')
+  })
 })
 
 test('a family is stepped through by key', async ({ page }) => {
@@ -261,40 +295,6 @@ test('the rows of a bar are in sight beside every panel, and the page does not s
       })
       .toEqual([])
   }
-})
-
-test('a cycle runs over the barlines and is cut where it is told to stop', async ({ page }) => {
-  await openLick(page, 'Tightrope')
-  await (await frame(page, 'Start')).selectOption('1')
-  await (await frame(page, 'Metre')).fill('3/4')
-  await (await frame(page, 'Metre')).press('Enter')
-  await sticking(page).fill('RLRRLRL')
-  await open(page, 'Fit')
-  await expect(panel(page)).toContainText('after 12 repeats, 7 bars')
-  await expect(
-    panel(page).getByRole('img', { name: /^First notes: bar 1, 1; bar 1/ }),
-  ).toBeVisible()
-  await panel(page).getByRole('button', { name: '4', exact: true }).click()
-  await expect(panel(page)).toContainText('48 slots: 6 times, and the first 6 of its 7.')
-  await panel(page).getByRole('button', { name: 'Use it' }).click()
-  await expect(fits(page)).toContainText('48 of 48')
-  await expect(sticking(page)).toHaveValue('RLRRLRL*6 RLRRLR')
-})
-
-test('a cell goes in at the caret, inside a group too', async ({ page }) => {
-  await openLick(page, 'Tightrope')
-  await sticking(page).fill('KKKK HHHH')
-  await sticking(page).press('Home')
-  await sticking(page).press('ArrowRight')
-  await sticking(page).press('ArrowRight')
-  await open(page, 'Cells')
-  await page.getByLabel('Search cells').fill('double paradiddle')
-  await panel(page)
-    .getByRole('button', { name: /Double paradiddle/ })
-    .first()
-    .click()
-  await panel(page).getByRole('button', { name: 'Insert at the caret' }).click()
-  await expect(sticking(page)).toHaveValue('KK >RLRLRR >LRLRLL KK HHHH')
 })
 
 test('a line is tapped in beside the click, laid on another grid, and used', async ({ page }) => {

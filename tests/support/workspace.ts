@@ -1,6 +1,6 @@
 import type { Kept, LickRecord, RecordSaver } from '~/storage'
-import { HistoryMemory } from '~/workspace/history-memory'
-import { LickSession } from '~/workspace/lick-session'
+import { HistoryMemory } from '~/workspace/documents/history-memory'
+import { LickSession } from '~/workspace/documents/lick-session'
 import { Workspace } from '~/workspace/workspace'
 
 /** A workspace of a lick's text that saves nowhere. */

@@ -1,21 +1,14 @@
-import { nanoid } from 'nanoid'
 import { type ReactNode, useState, useSyncExternalStore } from 'react'
 import { useNavigate } from 'react-router'
 import { useSettings } from '~/live/use-live'
-import {
-  createLick,
-  type Kept,
-  type LickRecord,
-  type LickTexts,
-  notSavedWords,
-  restore,
-  saveRecord,
-} from '~/storage'
+import { useSlices } from '~/live/use-slices'
+import { createLick, type Kept, type LickRecord, notSavedWords } from '~/storage'
 import { late } from '~/ui/late'
 import { LoadBoundary } from '~/ui/load-boundary'
 import { Trouble } from '~/ui/parts'
+import { keepMine, takeTheirs } from '~/workspace/documents/decisions'
+import type { LickSession } from '~/workspace/documents/lick-session'
 import { copyOf } from '~/workspace/lick-edits'
-import type { LickSession } from '~/workspace/lick-session'
 import { useWorkspace } from './state/use-workspace'
 
 /** Fetched when there is a conflict: what it is about can be decided before that is here. */
@@ -27,11 +20,11 @@ export default function ConflictNotice() {
   const { turnLetters: turned } = useSettings().settings
   const { saver } = session
   const state = useSyncExternalStore(saver.subscribe, saver.state, saver.state)
-  const place = useSyncExternalStore(session.subscribe, session.elsewhere, session.elsewhere)
+  const { deleted } = useSlices(session)
   if (state.kind === 'conflict' && state.theirs) {
     return <Changed session={session} theirs={state.theirs} turned={turned} />
   }
-  if (state.kind === 'conflict' || place === 'deleted') return <Deleted session={session} />
+  if (state.kind === 'conflict' || deleted) return <Deleted session={session} />
   return null
 }
 
@@ -46,30 +39,16 @@ function Changed({
   turned: boolean
 }) {
   const [trouble, setTrouble] = useState('')
+  const { refused } = useSlices(session)
   const navigate = useNavigate()
-  const mineTexts = session.texts()
-  /** Keeps one side among the versions, then goes on with the other. */
-  const decide = async (name: string, put: LickTexts, then: () => void) => {
-    const version = {
-      id: nanoid(),
-      version: 1 as const,
-      lickId: theirs.id,
-      name: `${name}, ${new Date().toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`,
-      text: put.text,
-      voicing: put.voicing,
-      createdAt: Date.now(),
-    }
-    const saved = await saveRecord('versions', version, null)
-    if (saved.ok) then()
-    else setTrouble(notSavedWords(saved.error))
-  }
   const copy = async () => {
     const made = await createLick(copyOf(session.texts()))
     if (!made.ok) {
       setTrouble(notSavedWords(made.error))
       return
     }
-    session.takeTheirs(theirs)
+    // Ours has become a lick of its own.
+    session.giveUp(theirs)
     navigate(`/bench/${made.value}`)
   }
   return (
@@ -78,44 +57,25 @@ function Changed({
         This lick was changed in another tab. Your version is still here and has not replaced it.
       </p>
       <LoadBoundary what="The comparison">
-        <ConflictSides mine={mineTexts} theirs={theirs} turned={turned} />
+        <ConflictSides mine={session.texts()} theirs={theirs} turned={turned} />
       </LoadBoundary>
-      <Decision
-        main
-        onClick={() =>
-          decide('From another tab', theirs, () => session.saver.keepMine(theirs.revision))
-        }
-      >
+      <Decision main onClick={() => keepMine(session, theirs)}>
         Keep mine
       </Decision>
-      <Decision
-        onClick={() =>
-          decide('Mine, before the change', session.texts(), () => session.takeTheirs(theirs))
-        }
-      >
-        Use the other version
-      </Decision>
+      <Decision onClick={() => takeTheirs(session, theirs)}>Use the other version</Decision>
       <Decision onClick={copy}>Save mine as a copy</Decision>
       <p className="w-full text-(--quiet) text-sm">
         The version that you don’t use is kept among the lick’s versions.
       </p>
-      <Trouble words={trouble} />
+      <Trouble words={trouble || refused} />
     </Notice>
   )
 }
 
 function Deleted({ session }: { session: LickSession }) {
   const [trouble, setTrouble] = useState('')
+  const { refused } = useSlices(session)
   const navigate = useNavigate()
-  const { id } = session.saver
-  const bringBack = async () => {
-    const restored = await restore([{ table: 'licks', id }])
-    if (!restored.ok) {
-      setTrouble(notSavedWords(restored.error))
-      return
-    }
-    await session.restored()
-  }
   const copy = async () => {
     const made = await createLick(session.texts())
     if (!made.ok) {
@@ -130,11 +90,11 @@ function Deleted({ session }: { session: LickSession }) {
       <p className="w-full">
         This lick was deleted in another tab. What is here is not saved until you decide.
       </p>
-      <Decision main onClick={bringBack}>
+      <Decision main onClick={() => keepMine(session, null)}>
         Restore it
       </Decision>
       <Decision onClick={copy}>Save mine as a new lick</Decision>
-      <Trouble words={trouble} />
+      <Trouble words={trouble || refused} />
     </Notice>
   )
 }

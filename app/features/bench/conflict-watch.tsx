@@ -1,4 +1,5 @@
 import { useSyncExternalStore } from 'react'
+import { useSlices } from '~/live/use-slices'
 import { late } from '~/ui/late'
 import { useWorkspace } from './state/use-workspace'
 
@@ -10,7 +11,7 @@ export function ConflictWatch() {
   const { session } = useWorkspace()
   const { saver } = session
   const state = useSyncExternalStore(saver.subscribe, saver.state, saver.state)
-  const place = useSyncExternalStore(session.subscribe, session.elsewhere, session.elsewhere)
-  if (state.kind !== 'conflict' && place !== 'deleted') return null
+  const { deleted } = useSlices(session)
+  if (state.kind !== 'conflict' && !deleted) return null
   return <ConflictNotice />
 }

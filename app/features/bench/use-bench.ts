@@ -1,13 +1,13 @@
 import { useEffect, useState } from 'react'
-import { followRecord, type Kept, type LickRecord, NEW_LICK, openSaver, purge } from '~/storage'
-import { HistoryMemory } from '~/workspace/history-memory'
-import { LickSession } from '~/workspace/lick-session'
+import { type Kept, type LickRecord, NEW_LICK, openSaver, purge } from '~/storage'
+import { HistoryMemory } from '~/workspace/documents/history-memory'
+import { LickSession } from '~/workspace/documents/lick-session'
 import { Workspace } from '~/workspace/workspace'
 
 /** The workspace of a lick, in the store as it changes. */
 export function useBench(record: Kept<LickRecord>, turned: boolean): Workspace {
   const [workspace] = useState(() => {
-    const saver = openSaver('licks', record.id, record.revision)
+    const saver = openSaver('licks', record.id, record.revision, record)
     return new Workspace(new LickSession(record, turned, saver, new HistoryMemory(tabMemory())))
   })
   useEffect(() => {
@@ -24,7 +24,7 @@ export function useBench(record: Kept<LickRecord>, turned: boolean): Workspace {
     window.document.addEventListener('visibilitychange', leaveHidden)
     const unfollow = session.subscribe(workspace.follow)
     workspace.follow()
-    const stop = followRecord(saver, session.follow)
+    const stop = session.open()
     return () => {
       window.removeEventListener('pagehide', leave)
       window.document.removeEventListener('visibilitychange', leaveHidden)

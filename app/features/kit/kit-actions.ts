@@ -1,7 +1,7 @@
-import { nanoid } from 'nanoid'
 import { formatKit, kitFault, parseKit } from '~/codecs/kit'
 import type { SaveNotice } from '~/live/use-saving'
 import { liveSettings, notSavedWords, putInBin, saveRecord } from '~/storage'
+import { newKitId } from '~/workspace/documents/kit-document'
 
 /** What can be done with the player's kits, besides changing one. */
 export type KitCommand =
@@ -22,16 +22,4 @@ export async function changeKits(command: KitCommand): Promise<SaveNotice> {
   const saved = await saveRecord('kits', { id, version: 1, kit, createdAt: Date.now() }, null)
   if (saved.ok) liveSettings.change({ kit: id })
   return { trouble: saved.ok ? '' : notSavedWords(saved.error) }
-}
-
-const OWN_PREFIX = 'kit-'
-
-/** An id for a kit of the player's own. */
-export function newKitId(): string {
-  return `${OWN_PREFIX}${nanoid(8)}`
-}
-
-/** Whether an id is of a kit of the player's own. */
-export function isOwnId(id: string): boolean {
-  return id.startsWith(OWN_PREFIX)
 }

@@ -1,25 +1,25 @@
 import { Download, Upload } from 'lucide-react'
 import { useCallback, useMemo, useRef, useState } from 'react'
+import { useHotkeys } from 'react-hotkeys-hook'
 import { Link } from 'react-router'
 import { formatKit } from '~/codecs/kit'
 import { findPiece, type Kit, overlapsOf, type Player, standIns } from '~/core/kit'
 import { crashesOf } from '~/core/playing'
 import { SURFACE_NAMES, type Surface } from '~/core/sticking'
-import { keepMine, keepTheirs } from '~/live/conflicts'
-import { SaverNotice } from '~/live/saver-notice'
+import { DocumentNotice } from '~/live/document-notice'
 import { useCleanPlays } from '~/live/use-clean-plays'
 import { useLive, useSettings } from '~/live/use-live'
 import { useSaving } from '~/live/use-saving'
 import { liveKits, liveSummaries } from '~/storage'
-import { Trouble } from '~/ui/parts'
+import { Act, Trouble } from '~/ui/parts'
 import { saveFile } from '~/ui/save-file'
 import { useSettled } from '~/ui/use-settled'
 import { theSurface } from '~/words/surface-words'
+import { kitDifferences } from '~/workspace/documents/kit-differences'
 import { playerOf } from '~/workspace/setting'
 import { raisedSpeeds } from '~/workspace/speeds-of'
 import { EvidencePart } from './evidence-part'
 import { changeKits } from './kit-actions'
-import { copyOfKit, kitDifferences } from './kit-conflict'
 import { insteadOf } from './kit-edits'
 import { PieceList } from './piece-list'
 import { PlanEditor } from './plan-editor'
@@ -34,9 +34,10 @@ export function KitPage() {
   const summaries = useLive(liveSummaries).rows
   const uses = useMemo(() => usesOf(summaries), [summaries])
   const plays = useCleanPlays()
-  const { kit, kits, isOwn, edit, trouble, saver, takeTheirs } = useKit(records, shown, change)
+  const { document, kit, kits, isOwn, edit, steps } = useKit(records, shown, change)
+  useHotkeys('mod+z', document.undo, { preventDefault: true })
+  useHotkeys('mod+shift+z, mod+y', document.redo, { preventDefault: true })
   const { tell, trouble: refused } = useSaving(changeKits)
-  const [undecided, setUndecided] = useState(false)
   // What is measured and shown by clean plays waits until a drag is over.
   const still = useSettled(kit)
   const setting = useMemo(
@@ -82,7 +83,7 @@ export function KitPage() {
               maxLength={80}
               onChange={(event) => {
                 const name = event.target.value
-                edit((now) => ({ ...now, name }))
+                edit((now) => ({ ...now, name }), 'name')
               }}
             />
           )}
@@ -96,24 +97,11 @@ export function KitPage() {
               Delete this kit
             </button>
           )}
+          {steps.past.length > 0 && <Act onClick={document.undo}>Undo</Act>}
+          {steps.future.length > 0 && <Act onClick={document.redo}>Redo</Act>}
         </div>
-        <Trouble words={trouble || refused} />
-        <Trouble words={undecided ? 'Not done: the other version could not be kept.' : ''} />
-        {saver && (
-          <SaverNotice
-            saver={saver}
-            what="kit"
-            differences={kitDifferences}
-            onMine={async (theirs) => setUndecided(!(await keepMine(saver, theirs, copyOfKit)))}
-            onTheirs={async (theirs) => {
-              const left = await keepTheirs(saver, theirs, copyOfKit)
-              setUndecided(!left)
-              if (!left) return
-              if (theirs) takeTheirs(theirs)
-              else change({ kit: 'five' })
-            }}
-          />
-        )}
+        <Trouble words={refused} />
+        <DocumentNotice document={document} what="kit" differences={kitDifferences} />
         <p className="text-(--quiet) text-sm">
           {isOwn
             ? 'Saved as you change it. Licks without a kit of their own are played on this one.'

@@ -18,7 +18,7 @@ interface PieceListProps {
   readonly kit: Kit
   readonly chosen: Surface | null
   readonly onChoose: (surface: Surface) => void
-  readonly onEdit: (by: (kit: Kit) => Kit) => void
+  readonly onEdit: (by: (kit: Kit) => Kit, about?: string) => void
   readonly onRemoved: (before: Kit, surface: Surface) => void
 }
 
@@ -127,7 +127,7 @@ const PieceRow = memo(function PieceRow(props: PieceRowProps) {
             const way = wayOfKey(event)
             if (!way) return
             event.preventDefault()
-            onEdit((kit) => nudgePiece(kit, surface, way))
+            onEdit((kit) => nudgePiece(kit, surface, way), `nudge ${surface}`)
           }}
         >
           <span className="font-mono text-(--quiet) text-xs">{surface}</span> {name}
@@ -141,7 +141,9 @@ const PieceRow = memo(function PieceRow(props: PieceRowProps) {
             {...RANGES[key]}
             value={piece[key]}
             onFocus={() => onChoose(surface)}
-            onChange={(value) => onEdit((kit) => changePiece(kit, surface, { [key]: value }))}
+            onChange={(value) =>
+              onEdit((kit) => changePiece(kit, surface, { [key]: value }), `${key} ${surface}`)
+            }
           />
         </td>
       ))}

@@ -8,12 +8,21 @@ interface PlanEditorProps {
   readonly kit: Kit
   readonly chosen: Surface | null
   readonly onChoose: (surface: Surface) => void
-  readonly onEdit: (by: (kit: Kit) => Kit) => void
+  readonly onEdit: (by: (kit: Kit) => Kit, about?: string) => void
+}
+
+/** A piece in the hand, from where it was taken; one drag is one step of undo. */
+interface Drag {
+  readonly surface: Surface
+  readonly dx: number
+  readonly dy: number
+  readonly scale: number
+  readonly about: string
 }
 
 /** The plan with pieces that are dragged, in whole centimetres; by keyboard the list does the same. */
 export function PlanEditor({ kit, chosen, onChoose, onEdit }: PlanEditorProps) {
-  const drag = useRef<{ surface: Surface; dx: number; dy: number; scale: number } | null>(null)
+  const drag = useRef<Drag | null>(null)
   const frozen = useRef<Kit | null>(null)
 
   const begin = (event: PointerEvent<HTMLDivElement>) => {
@@ -29,6 +38,7 @@ export function PlanEditor({ kit, chosen, onChoose, onEdit }: PlanEditorProps) {
       dx: piece.x - event.clientX * scale,
       dy: piece.y + event.clientY * scale,
       scale,
+      about: `drag ${event.timeStamp}`,
     }
     frozen.current = kit
     event.currentTarget.setPointerCapture(event.pointerId)
@@ -36,10 +46,10 @@ export function PlanEditor({ kit, chosen, onChoose, onEdit }: PlanEditorProps) {
   }
   const move = (event: PointerEvent<HTMLDivElement>) => {
     if (!drag.current) return
-    const { surface, dx, dy, scale } = drag.current
+    const { surface, dx, dy, scale, about } = drag.current
     const x = Math.round(dx + event.clientX * scale)
     const y = Math.round(dy - event.clientY * scale)
-    onEdit((now) => changePiece(now, surface, { x, y }))
+    onEdit((now) => changePiece(now, surface, { x, y }), about)
   }
   const end = () => {
     drag.current = null

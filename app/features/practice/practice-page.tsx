@@ -79,7 +79,7 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
   const voicing = useMemo(() => voicingOf(record), [record])
   const setting = useSettingFor(lick)
   const counting = useCounting()
-  const { sessions: own, saveSession, savePlan, takePlan, ...kept } = useStored(record.id, stored)
+  const { sessions: own, saveSession, ...kept } = useStored(record.id, lick, stored)
   const log = useMemo(() => logOf(own, lick), [own, lick])
   const setPlan = useSetPlan(inSet, record.id)
   const [desk] = useState(() => new PracticeDesk(lick.frame.grid))
@@ -87,7 +87,6 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
   const { loop, grid, muted, rated, lost, ...now } = useSlices(desk)
   const versions = useSavedVersions(record.id, turnLetters, grid, lick.frame.grid)
   const { plan, played, planned, steps, rungs, change, setRungs, arrange, ...more } = usePlan({
-    lickId: record.id,
     lick,
     grid,
     setting,
@@ -95,7 +94,7 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
     plan: kept.plan,
     setPlan,
     versions,
-    onSave: savePlan,
+    onSave: kept.document.edit,
   })
   const tempos = useMemo(() => rungs.map(({ tempo }) => tempo), [rungs])
   const at = stepAt(now, planned)
@@ -308,10 +307,10 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
               {words}
             </p>
           ))}
-          <Trouble words={trainer.trouble || kept.refused} />
+          <Trouble words={trainer.trouble} />
           <Trouble words={live ? '' : 'This lick was deleted in another tab. It is in the bin.'} />
           {inSet?.notice}
-          <PlanConflict saver={kept.planSaver} plan={plan} onTake={takePlan} onSave={savePlan} />
+          <PlanConflict document={kept.document} />
           <Cautions />
         </Said>
         <Ratings

@@ -13,10 +13,11 @@ import {
 } from '~/core/practice'
 import { DEFAULT_COUNTING } from '~/core/time'
 import type { PracticeSessionRecord } from '~/storage'
+import { newPlan } from '~/workspace/documents/plan-document'
 import { lickOf } from '../../../tests/support/licks'
 import { DARK, litOf, phaseAt, slotTicks } from './lights'
 import { planMinutes, rungsAbove, stepLimit, toStep, toSteps } from './step-view'
-import { newPlan, rungsOf, toPlanRungs } from './use-plan'
+import { rungsOf, toPlanRungs } from './use-plan'
 import {
   breakWords,
   jumpWords,

@@ -13,28 +13,11 @@ import {
   type PlannedStep,
   planSteps,
   toChoices,
-  usualOrder,
 } from '~/core/practice'
 import { findGrid, type Grid, gridName, sameGrid } from '~/core/time'
 import type { PlanContent, PlanRecord, SharedPlan } from '~/storage'
 import { toSteps } from './step-view'
 import type { SavedVersion } from './use-saved-versions'
-
-/** What a plan is before the player changes it. */
-export function newPlan(lickId: string, lick: Lick, now: number): PlanRecord {
-  return {
-    id: lickId,
-    version: 3,
-    createdAt: now,
-    school: usualOrder(lick),
-    ladder: 'three',
-    rungs: null,
-    rungGrids: null,
-    repeats: 8,
-    climbs: false,
-    steps: [],
-  }
-}
 
 /**
  * The rungs of a plan: those the player set, each on its grid, or those proposed from limit and history,
@@ -104,24 +87,22 @@ export interface SetPlan {
 }
 
 interface Planned {
-  readonly lickId: string
   readonly lick: Lick
   /** The grid that is played on now: of the rung that the ladder stands on. */
   readonly grid: Grid
   readonly setting: Setting
   readonly log: LickLog | undefined
-  /** As it is stored; null where nothing was chosen yet. */
-  readonly plan: PlanRecord | null
+  /** As it is stored, or usual where nothing was chosen yet. */
+  readonly plan: PlanRecord
   /** The plan of the set that it is practised in; null for none. It goes before the lick's own. */
   readonly setPlan: SetPlan | null
   readonly versions: readonly SavedVersion[]
-  readonly onSave: (plan: PlanRecord) => void
+  readonly onSave: (change: () => PlanRecord) => void
 }
 
 /** The plan of a lick: its steps on the grid that is played on, and its ladder, saved as they change. */
 export function usePlan(props: Planned) {
-  const { lickId, lick, grid, setting, log, plan: stored, setPlan, versions } = props
-  const [usual] = useState(() => newPlan(lickId, lick, Date.now()))
+  const { lick, grid, setting, log, plan: stored, setPlan, versions } = props
   const shared = setPlan?.shared
   const exception = setPlan?.exception
   const played = useMemo(
@@ -129,13 +110,13 @@ export function usePlan(props: Planned) {
     [lick, grid],
   )
   const plan = useMemo(() => {
-    if (exception) return { ...usual, ...exception }
-    return shared ? { ...usual, ...laidPlan(shared, played, setting) } : (stored ?? usual)
-  }, [exception, shared, stored, usual, played, setting])
+    if (exception) return { ...stored, ...exception }
+    return shared ? { ...stored, ...laidPlan(shared, played, setting) } : stored
+  }, [exception, shared, stored, played, setting])
   const { onExcept } = setPlan ?? {}
   const { onSave: save } = props
   const onSave = useCallback(
-    (next: PlanRecord) => (onExcept ? onExcept(contentOf(next)) : save(next)),
+    (next: PlanRecord) => (onExcept ? onExcept(contentOf(next)) : save(() => next)),
     [onExcept, save],
   )
   // What is proposed does not move under the player: it is taken from the log as it was at first.

@@ -1,15 +1,10 @@
-import { useCallback, useEffect, useState } from 'react'
+import { useEffect, useState } from 'react'
+import type { Lick } from '~/core/line'
+import { useDocument } from '~/live/use-document'
 import { useLive } from '~/live/use-live'
-import {
-  closeSaver,
-  followRecord,
-  type Kept,
-  liveSessions,
-  MOST_RUNGS,
-  openSaver,
-  type PlanRecord,
-  planRecordSchema,
-} from '~/storage'
+import { useSlices } from '~/live/use-slices'
+import { closeSaver, type Kept, liveSessions, openSaver, type PlanRecord } from '~/storage'
+import { newPlan, planDocument } from '~/workspace/documents/plan-document'
 import { SessionWriter } from './session-writer'
 
 /** A writer of sessions into this browser's store. */
@@ -26,39 +21,11 @@ export function useSessionWriter() {
   return writer.save
 }
 
-/** Why a plan cannot be saved, in words; empty where it can. */
-export function planFault(plan: PlanRecord): string {
-  const read = planRecordSchema.safeParse(plan)
-  if (read.success) return ''
-  const { rungs } = plan
-  return rungs && rungs.length > MOST_RUNGS
-    ? `A ladder has at most ${MOST_RUNGS} tempos, so nothing was changed.`
-    : 'The plan can’t be saved like that, so nothing was changed.'
-}
-
 /** What is written down while the page is open: sessions as they go on, and the plan. */
-export function useStored(lickId: string, opened: Kept<PlanRecord> | null) {
+export function useStored(lickId: string, lick: Lick, opened: Kept<PlanRecord> | null) {
   const { rows: sessions } = useLive(liveSessions(lickId))
   const saveSession = useSessionWriter()
-  const [plan, setPlan] = useState<PlanRecord | null>(opened)
-  const [saver] = useState(() => openSaver('plans', lickId, opened?.revision ?? null))
-  useEffect(
-    () =>
-      followRecord(saver, (theirs) => {
-        if (theirs !== 'deleted') setPlan(theirs)
-      }),
-    [saver],
-  )
-  const [refused, setRefused] = useState('')
-  const savePlan = useCallback(
-    (next: PlanRecord) => {
-      const fault = planFault(next)
-      setRefused(fault)
-      if (fault !== '') return
-      setPlan(next)
-      saver.change(next)
-    },
-    [saver],
-  )
-  return { sessions, saveSession, plan, savePlan, takePlan: setPlan, planSaver: saver, refused }
+  const document = useDocument(() => planDocument(opened, newPlan(lickId, lick, Date.now())))
+  const { content: plan } = useSlices(document)
+  return { sessions, saveSession, plan, document }
 }

@@ -10,7 +10,12 @@ import { Nothing } from '~/ui/parts'
 import { MoveHandle, SortableList, useSortableRow } from '~/ui/sortable-list'
 import { dueWords } from '~/words/calendar'
 import { cleanWords } from '~/words/practice-words'
-import { minutesOn, moveExercise, removeLickFrom, setMinutes } from '~/workspace/set-edits'
+import {
+  minutesOn,
+  moveExercise,
+  removeLickFrom,
+  setMinutes,
+} from '~/workspace/documents/set-edits'
 import type { ExerciseProgress } from './progress'
 
 interface ExerciseListProps {

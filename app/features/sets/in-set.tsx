@@ -1,8 +1,11 @@
 import { type ReactNode, useMemo } from 'react'
+import { DocumentNotice } from '~/live/document-notice'
+import { useDocument } from '~/live/use-document'
+import { useSlices } from '~/live/use-slices'
 import type { Kept, PlanContent, SetRecord, SharedPlan } from '~/storage'
-import { exceptPlan } from '~/workspace/set-edits'
-import { SetNotice } from './set-notice'
-import { useSet } from './use-set'
+import { setDifferences } from '~/workspace/documents/set-differences'
+import { setDocument } from '~/workspace/documents/set-document'
+import { exceptPlan } from '~/workspace/documents/set-edits'
 
 /** The set that a lick is practised in. */
 export interface InSet {
@@ -28,16 +31,17 @@ export function WithinSet({ opened, children }: WithinSetProps) {
 }
 
 function Within({ opened, children }: WithinSetProps & { opened: Kept<SetRecord> }) {
-  const { set, desk, saver, gone } = useSet(opened)
+  const document = useDocument(() => setDocument(opened))
+  const { content: set } = useSlices(document)
   const inSet = useMemo(
     (): InSet => ({
       set,
       shared: set.plan,
       exceptionOf: (lickId) => set.exercises.find((one) => one.lickId === lickId)?.plan ?? null,
-      onExcept: (lickId, plan) => desk.edit((now) => exceptPlan(now, lickId, plan)),
-      notice: gone ? null : <SetNotice saver={saver} onTake={desk.take} />,
+      onExcept: (lickId, plan) => document.edit((now) => exceptPlan(now, lickId, plan)),
+      notice: <DocumentNotice document={document} what="set" differences={setDifferences} />,
     }),
-    [set, desk, saver, gone],
+    [set, document],
   )
   return children(inSet)
 }

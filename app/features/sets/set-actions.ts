@@ -15,8 +15,8 @@ import {
   sharedPlan,
 } from '~/storage'
 import { plural } from '~/words/figures'
+import { addLicksTo } from '~/workspace/documents/set-edits'
 import { withBarOf } from '~/workspace/lick-edits'
-import { addLicksTo } from '~/workspace/set-edits'
 
 /** What came of an action: the set to go to, or why nothing was done; empty where it was. */
 export interface SetOutcome {

@@ -4,7 +4,7 @@ import { useHotkeys } from 'react-hotkeys-hook'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import { useLive } from '~/live/use-live'
 import { type LickSummary, liveSummaries, type SetRecord } from '~/storage'
-import { exerciseFrom, minutesOn } from '~/workspace/set-edits'
+import { exerciseFrom, minutesOn } from '~/workspace/documents/set-edits'
 
 /** Which exercise of a set is practised, for how long, and the next one by one key. */
 export function SetBar({

@@ -5,23 +5,26 @@ import { findVoicedLick } from '~/codecs/voicing'
 import { lineEvents } from '~/core/line'
 import { speedLimit } from '~/core/playing'
 import type { SetOrder } from '~/core/practice'
+import { DocumentNotice } from '~/live/document-notice'
+import { useDocument } from '~/live/use-document'
 import { useLive } from '~/live/use-live'
 import { useSettingFor } from '~/live/use-setting'
+import { useSlices } from '~/live/use-slices'
 import { type Kept, liveSummaries, loadLicks, notSavedWords, type SetRecord } from '~/storage'
 import { AddSelect } from '~/ui/add-select'
 import { NumberField } from '~/ui/number-field'
 import { Act, TitleBox, Trouble } from '~/ui/parts'
 import { usePageTitle } from '~/ui/use-page-title'
 import { plural } from '~/words/figures'
-import { addLicksTo, minutesOfSet, reordered, sharePlan } from '~/workspace/set-edits'
+import { setDifferences } from '~/workspace/documents/set-differences'
+import { setDocument } from '~/workspace/documents/set-document'
+import { addLicksTo, minutesOfSet, reordered, sharePlan } from '~/workspace/documents/set-edits'
 import { ExportButton } from '../backup'
 import { ExerciseList } from './exercise-list'
 import { type Placed, placeLike } from './set-actions'
-import { SetNotice } from './set-notice'
 import { SetPlanRow } from './set-plan-row'
 import { ShareSet } from './share-set'
 import { useProgress } from './use-progress'
-import { useSet } from './use-set'
 
 /** So many licks go on a sheet. */
 const MOST_ON_SHEET = 64
@@ -29,8 +32,9 @@ const ANY_LICK = { kit: null, unknown: [] }
 
 /** A set: its exercises in their order, how far each is, and the way into practice. */
 export function SetPage({ opened }: { opened: Kept<SetRecord> }) {
-  const { set, steps, gone, desk, saver } = useSet(opened)
-  const { edit } = desk
+  const document = useDocument(() => setDocument(opened))
+  const { content: set, steps } = useSlices(document)
+  const { edit } = document
   usePageTitle(set.name, 'Set')
   const { progress, atGoal, count } = useProgress(set)
   const summaries = useLive(liveSummaries).rows
@@ -76,8 +80,8 @@ export function SetPage({ opened }: { opened: Kept<SetRecord> }) {
           </Link>
         )}
       </header>
-      <Trouble words={gone ? 'This set was deleted in another tab. It is in the bin.' : trouble} />
-      <SetNotice saver={saver} onTake={desk.take} />
+      <Trouble words={trouble} />
+      <DocumentNotice document={document} what="set" differences={setDifferences} />
       <p className="flex flex-wrap items-center gap-x-4 gap-y-1 text-sm">
         <span className="font-semibold">
           {plural(count, 'exercise')}, {Math.round(minutesOfSet(set) * 10) / 10} minutes
@@ -123,8 +127,8 @@ export function SetPage({ opened }: { opened: Kept<SetRecord> }) {
             ))}
           </AddSelect>
         )}
-        {steps.past.length > 0 && <Act onClick={desk.undo}>Undo</Act>}
-        {steps.future.length > 0 && <Act onClick={desk.redo}>Redo</Act>}
+        {steps.past.length > 0 && <Act onClick={document.undo}>Undo</Act>}
+        {steps.future.length > 0 && <Act onClick={document.redo}>Redo</Act>}
         <span className="grow" />
         {count > 0 && (
           <Link

@@ -6,7 +6,7 @@ import { type Kept, liveSets, notSavedWords, restore, type SetRecord, saveRecord
 import { LongList } from '~/ui/long-list'
 import { Act, Part, TextBox, Trouble } from '~/ui/parts'
 import { plural } from '~/words/figures'
-import { addLicksTo, minutesOfSet } from '~/workspace/set-edits'
+import { addLicksTo, minutesOfSet } from '~/workspace/documents/set-edits'
 import { StoreTrouble } from '../shell'
 import { createSet, deleteLicksOf, deleteSet } from './set-actions'
 import { useProgress } from './use-progress'

@@ -2,7 +2,6 @@ import { Redo2, Undo2 } from 'lucide-react'
 import { nanoid } from 'nanoid'
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
-import { parseSolo } from '~/codecs/solo'
 import { staffKeyOf } from '~/core/kit'
 import { TEMPO_RANGE } from '~/core/line'
 import {
@@ -17,8 +16,8 @@ import {
   toSections,
 } from '~/core/solo'
 import { findMeter, meterName } from '~/core/time'
-import { keepMine, keepTheirs } from '~/live/conflicts'
-import { SaverNotice } from '~/live/saver-notice'
+import { DocumentNotice } from '~/live/document-notice'
+import { useDocument } from '~/live/use-document'
 import { useSettings } from '~/live/use-live'
 import { useSettingFor } from '~/live/use-setting'
 import { useSlices } from '~/live/use-slices'
@@ -27,11 +26,13 @@ import { clickedMarks, type Kept, type SoloRecord } from '~/storage'
 import { Labelled, SelectField } from '~/ui/field'
 import { IconButton } from '~/ui/icon-button'
 import { NumberField } from '~/ui/number-field'
-import { Choice, Part, TitleBox, Trouble } from '~/ui/parts'
+import { Choice, Part, TitleBox } from '~/ui/parts'
 import { usePageTitle } from '~/ui/use-page-title'
 import { useSettled } from '~/ui/use-settled'
 import { useSpace } from '~/ui/use-space'
 import { joinName, lengthWords, limitWords, partName } from '~/words/solo-words'
+import { soloDifferences } from '~/workspace/documents/solo-differences'
+import { openPart, soloDocument } from '~/workspace/documents/solo-document'
 import { AddPart } from './add-part'
 import { JoinList } from './join-list'
 import { LongRuler } from './long-ruler-view'
@@ -40,9 +41,7 @@ import { METRES } from './metres'
 import { PartEditor } from './part-editor'
 import { ShapeTable } from './shape-table'
 import { NEW_SOLO } from './solo-actions'
-import { copyOfSolo, soloDifferences } from './solo-conflict'
 import { SoloFiles } from './solo-files'
-import { useSolo } from './use-solo'
 import { type Stretch, useSoloSound } from './use-solo-sound'
 import { useVersionsOf } from './use-versions-of'
 
@@ -66,8 +65,9 @@ const newId = () => nanoid(8)
 
 /** A whole solo: its parts in a row, how they meet, what they come to, and playing it. */
 export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Solo }) {
-  const { desk, saver, gone } = useSolo(opened, read)
-  const { solo, steps, chosen, refused } = useSlices(desk)
+  const document = useDocument(() => soloDocument(opened, read))
+  const { content: solo, steps, view } = useSlices(document)
+  const chosen = openPart(solo, view)
   usePageTitle(solo.title, 'Solo')
   const { settings, change: changeSettings } = useSettings()
   const setting = useSettingFor(ANY_LICK)
@@ -115,11 +115,11 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
   })
   const { playing, place, toggle, start, stop } = sound
   useSpace(toggle)
-  useHotkeys('mod+z', () => desk.undo(), { preventDefault: true })
-  useHotkeys('mod+shift+z, mod+y', () => desk.redo(), { preventDefault: true })
+  useHotkeys('mod+z', () => document.undo(), { preventDefault: true })
+  useHotkeys('mod+shift+z, mod+y', () => document.redo(), { preventDefault: true })
   const keys = { enabled: settings.singleKeys }
-  useHotkeys('left', () => desk.step(-1), keys)
-  useHotkeys('right', () => desk.step(1), keys)
+  useHotkeys('left', () => document.step(-1), keys)
+  useHotkeys('right', () => document.step(1), keys)
 
   // Another stretch begins anew.
   const begin = useRef(start)
@@ -152,13 +152,12 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
       true,
     )
   }
-  const [undecided, setUndecided] = useState(false)
   const [openJoin, setOpenJoin] = useState<number | null>(null)
-  const draw = useCallback((bar: number, value: number) => desk.draw(bar, value), [desk])
-  const lift = useCallback(() => desk.lift(), [desk])
+  const draw = useCallback((bar: number, value: number) => document.draw(bar, value), [document])
+  const lift = useCallback(() => document.endStep(), [document])
   const choose = useCallback(
-    (index: number) => desk.choose(desk.state().solo.parts[index]?.id ?? null),
-    [desk],
+    (index: number) => document.choose(document.content.parts[index]?.id ?? null),
+    [document],
   )
   const playsWhole = stretch.from === 0 && stretch.to === Number.POSITIVE_INFINITY
   return (
@@ -171,7 +170,7 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
               label="Title of the solo"
               most={200}
               value={solo.title}
-              onType={(title) => desk.edit((now) => ({ ...now, title }), 'title')}
+              onType={(title) => document.edit((now) => ({ ...now, title }), 'title')}
             />
           </div>
           <Labelled words="Tempo">
@@ -182,7 +181,7 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
               max={TEMPO_RANGE.most}
               whole={false}
               value={solo.tempo}
-              onChange={(next) => desk.edit((now) => ({ ...now, tempo: next }), 'tempo')}
+              onChange={(next) => document.edit((now) => ({ ...now, tempo: next }), 'tempo')}
             />
           </Labelled>
           <SelectField
@@ -195,7 +194,7 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
             }))}
             onChange={(value) => {
               const meter = findMeter(value)
-              if (meter) desk.edit((now) => ({ ...now, meter }))
+              if (meter) document.edit((now) => ({ ...now, meter }))
             }}
           />
           <Labelled words="Goal">
@@ -206,41 +205,30 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
               max={TEMPO_RANGE.most}
               whole={false}
               value={solo.goal ?? solo.tempo}
-              onChange={(goal) => desk.edit((now) => ({ ...now, goal }), 'goal')}
+              onChange={(goal) => document.edit((now) => ({ ...now, goal }), 'goal')}
             />
           </Labelled>
           <p className="pb-1 font-semibold tabular-nums">
             {lengthWords(length.bars, length.seconds)}
           </p>
           <span className="ml-auto flex items-center">
-            <IconButton label="Undo" disabled={steps.past.length === 0} onClick={() => desk.undo()}>
+            <IconButton
+              label="Undo"
+              disabled={steps.past.length === 0}
+              onClick={() => document.undo()}
+            >
               <Undo2 size={17} aria-hidden />
             </IconButton>
             <IconButton
               label="Redo"
               disabled={steps.future.length === 0}
-              onClick={() => desk.redo()}
+              onClick={() => document.redo()}
             >
               <Redo2 size={17} aria-hidden />
             </IconButton>
           </span>
         </header>
-        <SaverNotice
-          saver={saver}
-          what="solo"
-          differences={soloDifferences}
-          onMine={async (theirs) => setUndecided(!(await keepMine(saver, theirs, copyOfSolo)))}
-          onTheirs={async (theirs) => {
-            const left = await keepTheirs(saver, theirs, copyOfSolo)
-            setUndecided(!left)
-            const other = theirs && parseSolo(theirs.solo)
-            if (left && other?.ok) desk.take(other.value)
-          }}
-        />
-        <Trouble words={undecided ? 'Not done: the other version could not be kept.' : ''} />
-        <Trouble
-          words={gone ? 'This solo was deleted in another tab. It is in the bin.' : refused}
-        />
+        <DocumentNotice document={document} what="solo" differences={soloDifferences} />
         {place && playing && (
           <MemoryAid
             solo={solo}
@@ -277,16 +265,16 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
               />
               <span>bar by bar. Drag to set targets.</span>
             </div>
-            <AddPart solo={solo} newId={newId} onAdd={(next) => desk.add(next)} />
+            <AddPart solo={solo} newId={newId} onAdd={(next) => document.add(next)} />
             {part && (
               <PartEditor
                 part={part}
                 at={at}
                 count={solo.parts.length}
-                onChange={(change, about) => desk.changePart(part.id, change, about)}
-                onMove={(to) => desk.move(part.id, to)}
-                onDuplicate={() => desk.duplicate(part.id, newId())}
-                onRemove={() => desk.remove(part.id)}
+                onChange={(change, about) => document.changePart(part.id, change, about)}
+                onMove={(to) => document.move(part.id, to)}
+                onDuplicate={() => document.duplicate(part.id, newId())}
+                onRemove={() => document.remove(part.id)}
               />
             )}
           </div>
@@ -330,7 +318,9 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
                 onOpen={setOpenJoin}
                 // What was judged may have been changed a moment ago: then there is something else to mend.
                 onMend={(parts) =>
-                  desk.edit((now) => (now.parts === judged.solo.parts ? { ...now, parts } : now))
+                  document.edit((now) =>
+                    now.parts === judged.solo.parts ? { ...now, parts } : now,
+                  )
                 }
                 onLoop={loopJoin}
               />
@@ -339,10 +329,10 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
               shape={shape}
               wish={solo.wish}
               onWish={(bar, value) => {
-                desk.draw(bar, value)
-                desk.lift()
+                document.draw(bar, value)
+                document.endStep()
               }}
-              onClear={() => desk.edit((now) => ({ ...now, wish: [] }))}
+              onClear={() => document.edit((now) => ({ ...now, wish: [] }))}
             />
             <SoloFiles id={opened.id} solo={solo} sections={sections} setting={setting} />
           </aside>

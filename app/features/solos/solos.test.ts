@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto'
 import { parseMidi } from 'midi-file'
 import { describe, expect, it } from 'vitest'
 import { formatSoloMidi } from '~/codecs/midi'
@@ -8,8 +7,6 @@ import { frameTicks } from '~/core/line'
 import { DEFAULT_SETTING } from '~/core/playing'
 import { columnsOf, judgeSolo, type Solo, shapeOf, toSections } from '~/core/solo'
 import { toMeter } from '~/core/time'
-import { keepMine, keepTheirs } from '~/live/conflicts'
-import { liveSolos, openSaver, putInBin, saveRecord } from '~/storage'
 import {
   crossingWords,
   joinFaults,
@@ -21,11 +18,11 @@ import {
   soloPlace,
   soloPlaces,
 } from '~/words/solo-words'
+import { soloDifferences } from '~/workspace/documents/solo-differences'
+import { toSoloRecord } from '~/workspace/documents/solo-document'
 import { lickOf } from '../../../tests/support/licks'
 import { parts, soloOf } from '../../../tests/support/solos'
 import { toRulerBars } from './long-ruler'
-import { copyOfSolo, soloDifferences } from './solo-conflict'
-import { toRecord } from './use-solo'
 
 const fill = lickOf('title: Fill\nstart: 3\nline: RLRL RLRL')
 const waltz = lickOf('title: Waltz\nmeter: 3/4\nline: RLL*4')
@@ -132,56 +129,9 @@ describe('a solo in words', () => {
   })
 })
 
-describe('a solo that two tabs changed', () => {
-  let count = 0
-  async function conflict() {
-    count += 1
-    const id = `solo-${count}`
-    const record = (title: string) => toRecord({ id, createdAt: 1 }, { ...whole, title } as Solo)
-    await saveRecord('solos', record('Pit'), null)
-    const saver = openSaver('solos', id, 0)
-    await saveRecord('solos', record('Theirs'), 0)
-    saver.change(record('Mine'))
-    await saver.flush()
-    const state = saver.state()
-    if (state.kind !== 'conflict') throw new Error(state.kind)
-    return { saver, theirs: state.theirs, id, record }
-  }
-  const titles = async () =>
-    (await liveSolos.settled()).rows
-      .map(({ name }) => name)
-      .sort()
-      .filter((name) => name !== '')
-
-  it('keeps both, whichever stays', async () => {
-    const first = await conflict()
-    expect(await keepMine(first.saver, first.theirs, copyOfSolo)).toBe(true)
-    await first.saver.flush()
-    expect(await titles()).toEqual(['Mine', 'Theirs, from another tab'])
-    const second = await conflict()
-    expect(await keepTheirs(second.saver, second.theirs, copyOfSolo)).toBe(true)
-    expect(await titles()).toEqual([
-      'Mine',
-      'Mine, before the change',
-      'Theirs',
-      'Theirs, from another tab',
-    ])
-  })
-
-  it('that was deleted comes back with mine', async () => {
-    const { saver, theirs, id, record } = await conflict()
-    await keepTheirs(saver, theirs, copyOfSolo)
-    await putInBin([{ table: 'solos', id }])
-    saver.change(record('Mine again'))
-    await saver.flush()
-    expect(saver.state()).toMatchObject({ kind: 'conflict', theirs: null })
-    expect(await keepMine(saver, null, copyOfSolo)).toBe(true)
-    await saver.flush()
-    expect(await titles()).toContain('Mine again')
-  })
-
+describe('two versions of a solo', () => {
   it('says in what they differ', () => {
-    const record = (solo: Solo) => toRecord({ id: 'a', createdAt: 1 }, solo)
+    const record = (solo: Solo) => toSoloRecord({ id: 'a', createdAt: 1 }, solo)
     const other = { ...whole, tempo: 120, parts: whole.parts.slice(1) }
     expect(soloDifferences(record(other), record(whole))).toEqual([
       'Tempo: 120 in the other, 100 in yours',

@@ -132,8 +132,12 @@ describe('what a page left in its journal', () => {
   })
 
   it('is kept with what could not be read yet', async () => {
-    const { toBesides } = await import('./besides')
-    const [change] = toBesides('licks', { ...record(TEXT), version: 2, draft: 'line: RL(' }, 0)
+    const { toConflictCopies } = await import('./conflict-copies')
+    const [change] = toConflictCopies(
+      'licks',
+      { ...record(TEXT), version: 2, draft: 'line: RL(' },
+      0,
+    )
     expect(change).toMatchObject({
       table: 'versions',
       record: { text: 'line: RL\n# typed: line: RL(\n' },

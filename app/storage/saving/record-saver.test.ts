@@ -154,7 +154,7 @@ describe('a record that another tab changes', () => {
 
   it('is taken over where nothing waits here', async () => {
     store.elsewhere('LL')
-    const heard = store.saver.heard()
+    const heard = store.saver.checkStored()
     await vi.advanceTimersByTimeAsync(10)
     expect(await heard).toMatchObject({ line: 'LL', revision: 1 })
     store.saver.change(cell('LLR'))
@@ -174,7 +174,7 @@ describe('a record that another tab changes', () => {
       expect(store.saver.state()).toMatchObject(conflict)
       expect([store.stored?.line, store.noted]).toEqual(['LL', line])
     }
-    store.saver.keepMine(1)
+    store.saver.keepMine(kept('LL', 1))
     await vi.advanceTimersByTimeAsync(500)
     expect([store.saver.state().kind, store.stored?.line]).toEqual(['saved', 'RLLR'])
   })
@@ -194,11 +194,11 @@ describe('a record that another tab changes', () => {
     store.saver.change(cell('RL'))
     await vi.advanceTimersByTimeAsync(500)
     store.elsewhere('LLL')
-    const heard = store.saver.heard()
+    const heard = store.saver.checkStored()
     await vi.advanceTimersByTimeAsync(10)
     await heard
     expect(store.saver.state()).toMatchObject({ kind: 'conflict', theirs: { line: 'LLL' } })
-    store.saver.goOn(2)
+    store.saver.rebase(kept('LLL', 2))
     expect([store.saver.state().kind, store.noted]).toEqual(['saved', undefined])
   })
 
@@ -208,7 +208,7 @@ describe('a record that another tab changes', () => {
     await vi.advanceTimersByTimeAsync(500)
     expect(store.saver.state()).toEqual({ kind: 'conflict', theirs: null })
     store.stored = kept('R', 2)
-    await Promise.all([store.saver.onTop(), vi.advanceTimersByTimeAsync(500)])
+    await Promise.all([store.saver.forceSave(), vi.advanceTimersByTimeAsync(500)])
     expect([store.saver.state().kind, store.stored?.line]).toEqual(['saved', 'RL'])
   })
 
@@ -216,7 +216,7 @@ describe('a record that another tab changes', () => {
     store.delay = 300
     store.saver.change(cell('RL'))
     await vi.advanceTimersByTimeAsync(200)
-    const heard = store.saver.heard()
+    const heard = store.saver.checkStored()
     await vi.advanceTimersByTimeAsync(2000)
     expect(await heard).toBeUndefined()
     expect(store.saver.state().kind).toBe('saved')
@@ -240,7 +240,7 @@ describe('a record that another tab changes', () => {
           let line = own.stored?.line
           const heard: Promise<unknown>[] = []
           for (const { kind, after } of acts) {
-            if (kind === 'ask') heard.push(own.saver.heard())
+            if (kind === 'ask') heard.push(own.saver.checkStored())
             else {
               line = `${line ?? ''}R`
               own.saver.change(cell(line))
@@ -263,7 +263,7 @@ describe('a record that another tab changes', () => {
     for (let letters = 1; letters <= 80; letters += 1) {
       store.saver.change(cell('R'.repeat(letters)))
       // Every save of ours is heard of, too.
-      heard.push(store.saver.heard())
+      heard.push(store.saver.checkStored())
       await vi.advanceTimersByTimeAsync(60)
     }
     await vi.advanceTimersByTimeAsync(2000)

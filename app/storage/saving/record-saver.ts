@@ -56,6 +56,8 @@ export class RecordSaver<T extends KeptTable> {
     readonly id: string,
     private revision: number | null,
     private readonly ports: SaverPorts<RecordOf[T]>,
+    /** What is known to be stored at that revision; undefined where it was never read. */
+    private known?: RecordOf[T],
   ) {}
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -109,6 +111,7 @@ export class RecordSaver<T extends KeptTable> {
     const saved = await this.ports.save(record, this.revision, this.count)
     if (saved.ok) {
       this.revision = saved.value
+      this.known = record
       if (this.pending === undefined) this.ports.journal.drop(this.table, this.id)
       else this.noteDown(this.pending)
       this.tell(this.pending === undefined ? SAVED : WAITING)
@@ -116,7 +119,7 @@ export class RecordSaver<T extends KeptTable> {
     }
     this.pending ??= record
     const { code } = saved.error
-    if (code === 'conflict' || code === 'deleted' || code === 'missing') await this.meet()
+    if (code === 'conflict' || code === 'deleted' || code === 'missing') await this.detectConflict()
     else this.failedBy(saved.error)
   }
 
@@ -127,15 +130,17 @@ export class RecordSaver<T extends KeptTable> {
   }
 
   /** What is stored is not what was known: the same after all, or another version to be decided about. */
-  private async meet(): Promise<void> {
+  private async detectConflict(): Promise<void> {
     const stored = await this.ports.load()
     if (!stored.ok) {
       this.failedBy(stored.error)
       return
     }
     const ours = this.pending
-    if (ours !== undefined && stored.value && sameContent<T>(ours, stored.value)) {
-      this.goOn(stored.value.revision)
+    // It was given up while the store was asked.
+    if (ours === undefined) return
+    if (stored.value && sameContent<T>(ours, stored.value)) {
+      this.rebase(stored.value)
       return
     }
     this.tell({ kind: 'conflict', theirs: stored.value ?? null })
@@ -146,7 +151,7 @@ export class RecordSaver<T extends KeptTable> {
    * nothing of ours waits: the page takes it over. Where something waits, it is a conflict. What was never
    * stored cannot have been deleted.
    */
-  async heard(): Promise<Kept<RecordOf[T]> | 'deleted' | undefined> {
+  async checkStored(): Promise<Kept<RecordOf[T]> | 'deleted' | undefined> {
     while (this.running) await this.running
     const before = this.revision
     const stored = await this.ports.load()
@@ -156,43 +161,51 @@ export class RecordSaver<T extends KeptTable> {
     const theirs = stored.value
     const known = this.revision
     if (known === null ? !theirs : theirs && theirs.revision <= known) return undefined
-    if (this.pending !== undefined || this.stated.kind === 'conflict') {
-      await this.meet()
-      return undefined
+    if (this.pending !== undefined) {
+      await this.detectConflict()
+      return this.pending === undefined ? this.checkStored() : undefined
     }
     if (!theirs) return 'deleted'
     this.revision = theirs.revision
+    this.known = theirs
     return theirs
   }
 
-  /** Ours stays: it is saved over what is stored at a revision. */
-  keepMine(revision: number): void {
-    this.revision = revision
+  /** Ours stays, if it still waits: it is saved over what is stored, which is kept elsewhere. */
+  keepMine(stored: Kept<RecordOf[T]>): void {
+    if (this.pending === undefined) return
+    this.revision = stored.revision
+    this.known = stored
     this.tell(WAITING)
     void this.flush()
   }
 
-  /** What waits is saved on top of whatever is stored: it came back from the bin. */
-  async onTop(): Promise<void> {
+  /**
+   * It came back from the bin: what waits is saved on top of what was known to be there. Where that is another
+   * version by now, it is a conflict.
+   */
+  async forceSave(): Promise<void> {
     const stored = await this.ports.load()
-    if (!stored.ok || !stored.value) return
-    if (this.pending === undefined) this.goOn(stored.value.revision)
-    else this.keepMine(stored.value.revision)
+    if (!stored.ok || !stored.value || this.pending === undefined) return
+    const isKnown = this.known === undefined || sameContent<T>(this.known, stored.value)
+    if (isKnown) this.keepMine(stored.value)
+    else await this.detectConflict()
   }
 
-  /** Theirs stays: what waited is forgotten, and the record goes on from its revision. */
-  goOn(revision: number): void {
-    clearTimeout(this.timer)
-    this.timer = undefined
-    this.pending = undefined
-    this.revision = revision
-    this.ports.journal.drop(this.table, this.id)
-    this.tell(SAVED)
+  /** What is stored stays: what waited is forgotten, and the record goes on from there. */
+  rebase(stored: Kept<RecordOf[T]>): void {
+    this.revision = stored.revision
+    this.known = stored
+    this.giveUp()
   }
 
   /** What waits is given up: it is kept elsewhere. */
   giveUp(): void {
-    this.goOn(this.revision ?? 0)
+    clearTimeout(this.timer)
+    this.timer = undefined
+    this.pending = undefined
+    this.ports.journal.drop(this.table, this.id)
+    this.tell(SAVED)
   }
 
   private tell(state: SaveState<RecordOf[T]>): void {

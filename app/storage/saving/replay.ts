@@ -10,7 +10,7 @@ import {
   sameContent,
 } from '../tables'
 import { write } from '../writer'
-import { toBesides, toSave } from './besides'
+import { toConflictCopies, toSave } from './conflict-copies'
 import type { JournalEntry } from './journal'
 import { isGone, journal } from './page'
 
@@ -51,7 +51,7 @@ async function replayOne(entry: JournalEntry): Promise<boolean> {
   const free = stored === undefined || (stored.deletedAt === null && ours)
   const changes = free
     ? [toSave(table, content.value, stored?.revision ?? null)]
-    : toBesides(table, content.value, entry.at)
+    : toConflictCopies(table, content.value, entry.at)
   if (changes.length === 0) return true
   return (await write(changes)).ok
 }

@@ -108,8 +108,8 @@ describe('a page that is opened with what was read a moment ago', () => {
     const heard: unknown[] = []
     const saver = store.openSaver('plans', 'never', null)
     const stop = store.followRecord(saver, (theirs) => heard.push(theirs))
-    await saver.heard()
-    await saver.heard()
+    await saver.checkStored()
+    await saver.checkStored()
     expect(heard).toEqual([])
     stop()
   })

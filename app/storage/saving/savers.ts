@@ -7,7 +7,7 @@ import { saveSparePlan } from '../spare-plan'
 import { type Kept, type KeptTable, type RecordOf, readKept } from '../tables'
 import type { Change } from '../write'
 import { write } from '../writer'
-import { toBesides } from './besides'
+import { toConflictCopies } from './conflict-copies'
 import { journal } from './page'
 import { RecordSaver } from './record-saver'
 
@@ -19,24 +19,33 @@ const left = new Set<AnySaver>()
 const listeners = new Set<() => void>()
 const snapshots = new Snapshots()
 
-/** A saver of one record of the store; it is flushed when the page is left, until it is let go. */
+/**
+ * A saver of one record of the store, from what was known of it; it is flushed when the page is left, until it is let go.
+ */
 export function openSaver<T extends KeptTable>(
   table: T,
   id: string,
   revision: number | null,
+  known?: RecordOf[T],
 ): RecordSaver<T> {
-  const saver = new RecordSaver<T>(table, id, revision, {
-    save: async (record, base, count) => {
-      const savedBy = { page: journal.writer.page, count }
-      const change = { kind: 'save', table, record, base, savedBy } as unknown as Change
-      const written = await write([change], Date.now(), snapshots)
-      if (!written.ok) return written
-      askToPersist()
-      return ok(written.value[0] as number)
+  const saver = new RecordSaver<T>(
+    table,
+    id,
+    revision,
+    {
+      save: async (record, base, count) => {
+        const savedBy = { page: journal.writer.page, count }
+        const change = { kind: 'save', table, record, base, savedBy } as unknown as Change
+        const written = await write([change], Date.now(), snapshots)
+        if (!written.ok) return written
+        askToPersist()
+        return ok(written.value[0] as number)
+      },
+      load: () => loadKept(table, id),
+      journal,
     },
-    load: () => loadKept(table, id),
-    journal,
-  })
+    known,
+  )
   savers.add(saver as unknown as AnySaver)
   saver.subscribe(tellAll)
   return saver
@@ -62,7 +71,7 @@ export function followRecord<T extends KeptTable>(
     asking = true
     while (again && !stopped) {
       again = false
-      const theirs = await saver.heard()
+      const theirs = await saver.checkStored()
       if (theirs && !stopped) onTheirs(theirs)
     }
     asking = false
@@ -97,7 +106,7 @@ async function keptBeside<T extends KeptTable>(
   waiting: RecordOf[T],
 ): Promise<boolean> {
   if (table === 'plans') return (await saveSparePlan(id, waiting as RecordOf['plans'])).ok
-  const besides = toBesides(table, waiting, Date.now())
+  const besides = toConflictCopies(table, waiting, Date.now())
   return besides.length === 0 || (await write(besides)).ok
 }
 

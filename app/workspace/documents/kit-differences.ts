@@ -1,18 +1,7 @@
-import { formatKit, parseKit } from '~/codecs/kit'
+import { parseKit } from '~/codecs/kit'
 import type { Kit, Piece } from '~/core/kit'
 import { SURFACE_NAMES } from '~/core/sticking'
-import type { CopyOf } from '~/live/conflicts'
 import type { KitRecord } from '~/storage'
-import { newKitId } from './kit-actions'
-
-/** A kit's copy under a name of its own; null where it cannot be read. */
-export const copyOfKit: CopyOf<'kits'> = ({ kit: text }, why) => {
-  const read = parseKit(text)
-  if (!read.ok) return null
-  const id = newKitId()
-  const kit = { ...read.value, id, name: `${read.value.name}, ${why}`.slice(0, 80) }
-  return { id, version: 1, kit: formatKit(kit), createdAt: Date.now() }
-}
 
 /** In what a kit differs from another, each a line as `tom 1: x 30 cm in the other, 34 cm in yours`. */
 export function kitDifferences(theirs: KitRecord, mine: KitRecord): string[] {

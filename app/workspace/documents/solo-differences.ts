@@ -1,24 +1,8 @@
-import { nanoid } from 'nanoid'
-import { formatSolo, parseSolo } from '~/codecs/solo'
+import { parseSolo } from '~/codecs/solo'
 import type { Solo } from '~/core/solo'
 import { meterName } from '~/core/time'
-import type { CopyOf } from '~/live/conflicts'
 import type { SoloRecord } from '~/storage'
 import { partName } from '~/words/solo-words'
-
-/** A solo's copy under a title of its own; null where it cannot be read. */
-export const copyOfSolo: CopyOf<'solos'> = ({ solo: text }, why) => {
-  const read = parseSolo(text)
-  if (!read.ok) return null
-  const solo = { ...read.value, title: `${read.value.title}, ${why}`.slice(0, 200) }
-  return {
-    id: nanoid(12),
-    version: 1,
-    name: solo.title,
-    solo: formatSolo(solo),
-    createdAt: Date.now(),
-  }
-}
 
 /** In what a solo differs from another, each a line as `Tempo: 96 in the other, 100 in yours`. */
 export function soloDifferences(theirs: SoloRecord, mine: SoloRecord): string[] {

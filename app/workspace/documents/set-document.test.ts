@@ -1,20 +1,19 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { SetRecord } from '~/storage'
-import { setOf } from '../../tests/support/sets'
-import { SetDesk } from './set-desk'
+import type { RecordSaver, SetRecord } from '~/storage'
+import { setOf } from '../../../tests/support/sets'
+import { SET_KEEPING, type SetDocument } from './set-document'
 import { addLicksTo, moveExercise, removeLickFrom, reordered, setMinutes } from './set-edits'
+import { StoredDocument } from './stored-document'
 
 const START = setOf('a', 'b', 'c', 'd')
 const opened = () => {
   const saved: SetRecord[] = []
-  return { saved, desk: new SetDesk(START, (set) => saved.push(set)) }
+  const saver = { change: (set: SetRecord) => saved.push(set) } as unknown as RecordSaver<'sets'>
+  return { saved, desk: new StoredDocument(saver, START, null, SET_KEEPING) }
 }
-const ids = (desk: SetDesk) =>
-  desk
-    .state()
-    .set.exercises.map(({ lickId }) => lickId)
-    .join('')
+const ids = (desk: SetDocument) => desk.content.exercises.map(({ lickId }) => lickId).join('')
+const kept = (set: SetRecord) => ({ ...set, revision: 1, updatedAt: 0, deletedAt: null })
 const known = new Map(
   [...'abcd'].map((id, i) => [id, { limit: 100 + i, kicks: 0, overdue: i }] as const),
 )
@@ -27,8 +26,8 @@ describe('a set that is worked on', () => {
     desk.edit((now) => setMinutes(now, 'b', 9))
     await order
     expect(ids(desk)).toBe('dba')
-    expect(desk.state().set.exercises[1]?.minutes).toBe(9)
-    expect(saved.at(-1)).toBe(desk.state().set)
+    expect(desk.content.exercises[1]?.minutes).toBe(9)
+    expect(saved.at(-1)).toBe(desk.content)
     desk.undo()
     expect(ids(desk)).toBe('bad')
   })
@@ -57,19 +56,19 @@ describe('a set that is worked on', () => {
           if (kind === 'move') desk.edit((now) => moveExercise(now, id, to))
           if (kind === 'minutes') desk.edit((now) => setMinutes(now, id, to + 1))
           if (kind === 'order') desk.edit((now) => reordered(now, known, 'shuffled', to))
-          if (kind === 'theirs') desk.take({ ...START, name: `${id} ${to}` })
-          const { set } = desk.state()
+          if (kind === 'theirs') desk.hear(kept({ ...START, name: `${id} ${to}` }))
+          const { content: set } = desk
           if (states.at(-1) !== set) states.push(set)
         }
         for (const state of states.reverse().slice(1)) {
           desk.undo()
-          expect(desk.state().set).toBe(state)
+          expect(desk.content).toBe(state)
           expect(saved.at(-1)).toBe(state)
         }
         expect(desk.state().steps.past).toEqual([])
         for (const state of states.reverse().slice(1)) {
           desk.redo()
-          expect(desk.state().set).toBe(state)
+          expect(desk.content).toBe(state)
           expect(saved.at(-1)).toBe(state)
         }
         expect(desk.state().steps.future).toEqual([])
@@ -83,16 +82,16 @@ describe('a set that is worked on', () => {
     for (const name of ['W', 'We', 'Wet']) desk.edit((now) => ({ ...now, name }), 'name')
     desk.edit((now) => ({ ...now, note: 'hm' }), 'note')
     desk.undo()
-    expect(desk.state().set.name).toBe('Wet')
+    expect(desk.content.name).toBe('Wet')
     desk.undo()
-    expect(desk.state().set).toBe(START)
+    expect(desk.content).toBe(START)
   })
 
   it('tells that another tab deleted it, until it is there again', () => {
     const { desk, saved } = opened()
-    desk.setGone(true)
-    expect(desk.state().gone).toBe(true)
-    desk.take({ ...START, name: 'Back' })
-    expect([desk.state().gone, saved]).toEqual([false, []])
+    desk.hear('deleted')
+    expect(desk.state().deleted).toBe(true)
+    desk.hear(kept({ ...START, name: 'Back' }))
+    expect([desk.state().deleted, saved]).toEqual([false, []])
   })
 })

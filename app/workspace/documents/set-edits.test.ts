@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { type SetRecord, setRecordSchema } from '~/storage'
-import { setOf } from '../../tests/support/sets'
+import { setOf } from '../../../tests/support/sets'
 import {
   addLicksTo,
   exceptPlan,

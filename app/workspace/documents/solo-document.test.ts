@@ -1,33 +1,38 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { parseSolo } from '~/codecs/solo'
 import type { Solo } from '~/core/solo'
-import { parts, soloOf } from '../../tests/support/solos'
-import { SoloDesk } from './solo-desk'
+import type { RecordSaver, SoloRecord } from '~/storage'
+import { parts, soloOf } from '../../../tests/support/solos'
+import { SoloDocument, toSoloRecord } from './solo-document'
 
 const START = soloOf([parts.groove(1), parts.groove(2), parts.groove(3)])
+const RECORD = { id: 's', createdAt: 0 }
 const opened = () => {
   const saved: Solo[] = []
-  return { saved, desk: new SoloDesk(START, (solo) => saved.push(solo)) }
+  const change = ({ solo }: SoloRecord) => {
+    const read = parseSolo(solo)
+    if (read.ok) saved.push(read.value)
+  }
+  const saver = { change } as unknown as RecordSaver<'solos'>
+  return { saved, desk: new SoloDocument(RECORD, START, saver) }
 }
-const ids = (desk: SoloDesk) => desk.state().solo.parts.map(({ id }) => id)
+const ids = (desk: SoloDocument) => desk.content.parts.map(({ id }) => id)
 
 describe('a solo that is worked on', () => {
   it('takes parts behind the one that is open, moves, doubles and removes them', () => {
     const { desk, saved } = opened()
     desk.add(parts.groove(4, 'none', 'new'))
-    expect([ids(desk), desk.state().chosen]).toEqual([
-      ['groove 1', 'new', 'groove 2', 'groove 3'],
-      'new',
-    ])
+    expect([ids(desk), desk.chosen]).toEqual([['groove 1', 'new', 'groove 2', 'groove 3'], 'new'])
     desk.move('new', 9)
     desk.duplicate('groove 1', 'twin')
     expect(ids(desk)).toEqual(['groove 1', 'twin', 'groove 2', 'groove 3', 'new'])
     desk.remove('twin')
-    expect(desk.state().chosen).toBe('groove 1')
-    expect(saved.at(-1)).toBe(desk.state().solo)
+    expect(desk.chosen).toBe('groove 1')
+    expect(saved.at(-1)).toEqual(desk.content)
     desk.step(1)
     desk.step(1)
-    expect(desk.state().chosen).toBe('groove 3')
+    expect(desk.chosen).toBe('groove 3')
   })
 
   it('goes back step by step and forward again, whatever was done (law)', () => {
@@ -47,8 +52,8 @@ describe('a solo that is worked on', () => {
           if (kind === 'remove') desk.remove(id)
           if (kind === 'double') desk.duplicate(id, `n${i}`)
           if (kind === 'draw') desk.draw(at, to / 5)
-          desk.lift()
-          const { solo, chosen } = desk.state()
+          desk.endStep()
+          const { content: solo, chosen } = desk
           if (states.at(-1) !== solo) states.push(solo)
           expect(chosen === null ? solo.parts : solo.parts.map((part) => part.id)).toEqual(
             chosen === null ? [] : expect.arrayContaining([chosen]),
@@ -56,14 +61,14 @@ describe('a solo that is worked on', () => {
         }
         for (const state of [...states].reverse().slice(1)) {
           desk.undo()
-          expect(desk.state().solo).toBe(state)
-          expect(saved.at(-1)).toBe(state)
+          expect(desk.content).toBe(state)
+          expect(saved.at(-1)).toEqual(state)
         }
         desk.undo()
-        expect(desk.state().solo).toBe(START)
+        expect(desk.content).toBe(START)
         for (const state of states.slice(1)) {
           desk.redo()
-          expect(desk.state().solo).toBe(state)
+          expect(desk.content).toBe(state)
         }
       }),
       { numRuns: 100 },
@@ -78,13 +83,13 @@ describe('a solo that is worked on', () => {
       [3, 2],
     ] as const)
       desk.draw(bar, value)
-    expect(desk.state().solo.wish).toEqual([0.2, 0.5, null, 1])
-    desk.lift()
+    expect(desk.content.wish).toEqual([0.2, 0.5, null, 1])
+    desk.endStep()
     desk.draw(0, null)
     desk.undo()
-    expect(desk.state().solo.wish).toEqual([0.2, 0.5, null, 1])
+    expect(desk.content.wish).toEqual([0.2, 0.5, null, 1])
     desk.undo()
-    expect(desk.state().solo).toBe(START)
+    expect(desk.content).toBe(START)
   })
 
   it('refuses what is too long in words, and changes nothing', () => {
@@ -93,7 +98,7 @@ describe('a solo that is worked on', () => {
       ...solo,
       parts: Array.from({ length: 9 }, (_, i) => ({ ...parts.groove(64), id: `p${i}` })),
     }))
-    expect(desk.state().solo).toBe(START)
+    expect(desk.content).toBe(START)
     expect(desk.state().refused).toMatch(/at most 512 bars/)
     expect(saved).toEqual([])
   })
@@ -101,8 +106,9 @@ describe('a solo that is worked on', () => {
   it('shows what another tab saved, and can go back to its own', () => {
     const { desk, saved } = opened()
     const theirs = { ...START, title: 'Theirs' }
-    desk.take(theirs)
-    expect(desk.state().solo).toBe(theirs)
+    const record = toSoloRecord(RECORD, theirs)
+    desk.hear({ ...record, revision: 1, updatedAt: 0, deletedAt: null })
+    expect(desk.content).toEqual(theirs)
     expect(saved).toEqual([])
     desk.undo()
     expect(saved).toEqual([START])

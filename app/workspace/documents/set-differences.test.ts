@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { setOf } from '../../tests/support/sets'
+import { setOf } from '../../../tests/support/sets'
 import { setDifferences } from './set-differences'
 import { exceptPlan, setMinutes, sharePlan } from './set-edits'
 

@@ -8,9 +8,10 @@ import {
   openDocument,
   runCommand,
   textsOf,
-} from './document'
+} from '../document'
+import { turnTexts } from '../turned'
 import type { HistoryMemory } from './history-memory'
-import { turnTexts } from './turned'
+import { type Follow, type Keeping, StoredDocument } from './stored-document'
 
 /** Texts longer than this cannot be stored: see the record. */
 const MOST_TEXT = 65_536
@@ -18,108 +19,64 @@ const MOST_TEXT = 65_536
 /** Says why something was not done. */
 export type Refuse = (message: string) => void
 
-/** What became of the lick elsewhere. */
-export type Elsewhere = 'here' | 'deleted'
+/** How a lick is kept, with its letters turned or not: of two versions, one is kept among its versions. */
+export function lickKeeping(record: LickRecord, turned: boolean): Keeping<'licks', BenchDocument> {
+  return {
+    toRecord: (document) => ({ ...record, ...turnTexts(textsOf(document), turned) }),
+    fromRecord: (theirs) => openDocument(turnTexts(theirs, turned)),
+    onTopOf: (theirs, ours) => resumed(theirs, ours.history),
+    // Hardly ever asked: fetched then.
+    setAside: async (theirs, why) => (await import('./lick-aside')).lickAside(theirs, why),
+  }
+}
 
 /**
- * A lick on the bench: the document with its history, kept in the store as it changes. Framework-free:
- * the page reads `document` and `elsewhere` and listens. What another tab saves while nothing waits here
- * is taken over as one more step of the history, so that undo goes back over it; where something waits,
- * both are kept and the saver is in conflict until someone decides.
+ * A lick on the bench: a stored document whose content has a history of its own, of its text. What another
+ * tab saves is one more step of that.
  */
-export class LickSession {
-  private shown: BenchDocument
-  private place: Elsewhere = 'here'
-  private readonly listeners = new Set<() => void>()
-
+export class LickSession extends StoredDocument<'licks', BenchDocument> {
   constructor(
-    private readonly record: Kept<LickRecord>,
+    private readonly opened: Kept<LickRecord>,
     private readonly turned: boolean,
-    readonly saver: RecordSaver<'licks'>,
+    saver: RecordSaver<'licks'>,
     private readonly memory: HistoryMemory,
+    follow?: Follow<'licks'>,
   ) {
-    this.shown = openDocument(turnTexts(record, turned))
-    const known = memory.read(record.id, turned)
-    if (known) this.shown = resumed(this.shown, known)
+    const document = openDocument(turnTexts(opened, turned))
+    const known = memory.read(opened.id, turned)
+    const start = known ? resumed(document, known) : document
+    super(saver, start, null, lickKeeping(opened, turned), follow)
   }
-
-  readonly subscribe = (listener: () => void): (() => void) => {
-    this.listeners.add(listener)
-    return () => this.listeners.delete(listener)
-  }
-
-  /** The document as it stands; the same object while it stays. */
-  readonly document = (): BenchDocument => this.shown
-  readonly elsewhere = (): Elsewhere => this.place
 
   /**
    * Carries a command out, unless it would make more than a lick can be: then says so. Tells whether it was
    * carried out.
    */
   run(command: BenchCommand, refuse?: Refuse): boolean {
-    const next = runCommand(this.shown, command)
-    if (next === this.shown) return true
-    const fault = limitFault(next, this.shown) || changeFault(command, next)
+    const { content } = this
+    const next = runCommand(content, command)
+    if (next === content) return true
+    const fault = limitFault(next, content) || changeFault(command, next)
     if (fault) {
       refuse?.(fault)
-      this.tell()
+      this.refuse(fault)
       return false
     }
-    this.show(next)
+    const { text, beside } = content.history
+    const same = next.history.text === text && next.history.beside === beside
+    if (same) this.show(next)
+    else this.put(next)
     return true
   }
 
   /** What is on the bench, as it is stored. */
   texts(): LickTexts {
-    return turnTexts(textsOf(this.shown), this.turned)
-  }
-
-  /** What is stored is newer than what is here, of which nothing waits: it is shown. */
-  readonly follow = (theirs: Kept<LickRecord> | 'deleted'): void => {
-    if (theirs === 'deleted') this.place = 'deleted'
-    else this.takeOver(theirs)
-    this.tell()
-  }
-
-  /** Takes what another tab saved, as a step that can be undone; what waited here is given up. */
-  takeTheirs(theirs: Kept<LickRecord>): void {
-    this.saver.goOn(theirs.revision)
-    this.takeOver(theirs)
-    this.tell()
-  }
-
-  /** Back from the bin: what is here is saved on what was there. */
-  async restored(): Promise<void> {
-    this.place = 'here'
-    await this.saver.onTop()
-    this.tell()
+    return turnTexts(textsOf(this.content), this.turned)
   }
 
   /** Remembers the history for the next time that this tab opens the lick. */
   remember(): void {
-    this.memory.write(this.record.id, this.turned, this.shown.history)
-  }
-
-  private takeOver(theirs: Kept<LickRecord>): void {
-    this.place = 'here'
-    this.shown = resumed(openDocument(turnTexts(theirs, this.turned)), this.shown.history)
-  }
-
-  private show(next: BenchDocument): void {
-    const { text, beside } = this.shown.history
-    this.shown = next
-    if (next.history.text !== text || next.history.beside !== beside) {
-      this.saver.change(this.toRecord())
-    }
-    this.tell()
-  }
-
-  private toRecord(): LickRecord {
-    return { ...this.record, ...this.texts() }
-  }
-
-  private tell(): void {
-    for (const listener of [...this.listeners]) listener()
+    this.memory.write(this.opened.id, this.turned, this.content.history)
   }
 }
 

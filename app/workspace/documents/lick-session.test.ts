@@ -23,8 +23,6 @@ function stubSaver() {
     id: 'a',
     changes,
     change: (next: LickRecord) => void changes.push(next),
-    goOn: () => {},
-    onTop: async () => {},
   }
 }
 
@@ -42,7 +40,7 @@ function open(text = 'line: RL', kept = memory(), turned = false) {
   const asSaver = saver as unknown as RecordSaver<'licks'>
   const session = new LickSession(record(text), turned, asSaver, kept)
   const type = (typed: string) => session.run({ kind: 'type-line', typed, caret: typed.length })
-  const textNow = () => session.document().history.text
+  const textNow = () => session.content.history.text
   return { session, saver, type, textNow, kept }
 }
 
@@ -73,7 +71,7 @@ describe('a lick on the bench', () => {
   it('undoes over what another tab saved, before or after the reload', async () => {
     const { session, type, textNow } = open()
     type('RLL')
-    session.follow(record('line: KKKK', 5))
+    session.hear(record('line: KKKK', 5))
     expect(textNow()).toBe('line: KKKK')
     session.run({ kind: 'undo' })
     expect(textNow()).toBe('line: RLL')
@@ -90,10 +88,10 @@ describe('a lick on the bench', () => {
 
   it('is not handed on as changed when another tab’s state is taken over', async () => {
     const { session, saver } = open()
-    session.follow(record('line: KKKK', 5))
+    session.hear(record('line: KKKK', 5))
     expect(saver.changes).toEqual([])
-    session.follow('deleted')
-    expect(session.elsewhere()).toBe('deleted')
+    session.hear('deleted')
+    expect(session.state().deleted).toBe(true)
   })
 
   it('remembers no history of letters that were turned otherwise', () => {
@@ -101,14 +99,14 @@ describe('a lick on the bench', () => {
     first.type('RLL')
     first.session.remember()
     const again = open('line: RLL', first.kept, true)
-    expect(again.session.document().history.past).toEqual([])
+    expect(again.session.content.history.past).toEqual([])
     expect(again.textNow()).toBe('line: LRR')
   })
 
   it('says no to a change that makes more than a line can be, and stays as it was', () => {
     const { session, saver, textNow } = open()
     const said: string[] = []
-    const { lick } = session.document().good
+    const { lick } = session.content.good
     const slots = Array.from({ length: 5000 }, () => lick.line.slots[0] ?? REST)
     const line = { slots, groups: [5000], gridChanges: [] }
     const command = { kind: 'change', label: 'Repeat', lick: { ...lick, line } } as const

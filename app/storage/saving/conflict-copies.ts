@@ -9,7 +9,11 @@ export function toSave(table: KeptTable, record: RecordOf[KeptTable], base: numb
 }
 
 /** What is kept beside a record that was changed elsewhere since: a lick's state as a version of it. */
-export function toBesides(table: KeptTable, record: RecordOf[KeptTable], at: number): Change[] {
+export function toConflictCopies(
+  table: KeptTable,
+  record: RecordOf[KeptTable],
+  at: number,
+): Change[] {
   const id = nanoid(12)
   const stamp = new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
   if (table === 'licks') {

@@ -1,29 +1,5 @@
-import { type Kept, type PlanRecord, type RecordSaver, saveSparePlan } from '~/storage'
+import type { PlanRecord } from '~/storage'
 import { LADDER_WORDS, ORDER_WORDS } from '~/words/plan-words'
-
-/**
- * Ours stays, and theirs is put aside. Returns whether that is so; where theirs could not be put aside,
- * nothing has changed.
- */
-export async function keepPlanMine(
-  saver: RecordSaver<'plans'>,
-  theirs: Kept<PlanRecord>,
-): Promise<boolean> {
-  const kept = await saveSparePlan(saver.id, theirs)
-  if (kept.ok) saver.keepMine(theirs.revision)
-  return kept.ok
-}
-
-/** Theirs stays, and ours is put aside; nothing has changed where that could not be done. */
-export async function takePlanTheirs(
-  saver: RecordSaver<'plans'>,
-  theirs: Kept<PlanRecord>,
-): Promise<boolean> {
-  const ours = saver.waiting
-  if (ours && !(await saveSparePlan(saver.id, ours)).ok) return false
-  saver.goOn(theirs.revision)
-  return true
-}
 
 /** In what a plan differs from another, each a line as `Repeats: 4 in theirs, 8 in yours`. */
 export function planDifferences(theirs: PlanRecord, mine: PlanRecord): string[] {
