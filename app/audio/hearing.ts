@@ -3,7 +3,7 @@ import type { HearingMessage, HearingRequest } from './hearing-worklet'
 import workletUrl from './hearing-worklet.ts?worker&url'
 
 /** What is told of a sound that is listened to. */
-export interface SoundEars {
+export interface OnsetListener {
   /**
    * A stroke, at a time on the page's clock in milliseconds, 1 to 127 loud among the last ones, and how
    * sharply it begins, in decibels.
@@ -34,7 +34,7 @@ export class Hearing {
   private constructor(
     private readonly context: AudioContext,
     private readonly node: AudioWorkletNode,
-    private readonly ears: SoundEars,
+    private readonly ears: OnsetListener,
   ) {
     this.timer = setInterval(() => this.pair(), PAIR_MS)
     this.pair()
@@ -42,7 +42,11 @@ export class Hearing {
   }
 
   /** Begins to listen to what a source of the context gives; rejects where there are no worklets. */
-  static async begin(context: AudioContext, source: AudioNode, ears: SoundEars): Promise<Hearing> {
+  static async begin(
+    context: AudioContext,
+    source: AudioNode,
+    ears: OnsetListener,
+  ): Promise<Hearing> {
     await context.resume()
     await context.audioWorklet.addModule(workletUrl)
     const node = new AudioWorkletNode(context, 'hearing', { numberOfOutputs: 0 })

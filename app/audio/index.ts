@@ -1,4 +1,4 @@
-export type { SoundEars } from './hearing'
+export type { OnsetListener } from './hearing'
 export type { Channel } from './kit-sampler'
 export type { HeardDevice, MicrophoneFault } from './microphone'
 export { SoundSession, type SoundSources } from './session'

@@ -1,5 +1,5 @@
 import { CHIRP_EVERY_SECONDS, CHIRPS, MOST_DELAY_SECONDS, makeChirp } from '~/core/hearing'
-import { Hearing, type SoundEars } from './hearing'
+import { Hearing, type OnsetListener } from './hearing'
 
 /** Why a microphone cannot be heard. */
 export type MicrophoneFault = 'refused' | 'none' | 'unsupported' | 'failed'
@@ -40,7 +40,7 @@ export class Microphone {
   }
 
   /** Opens the microphone; rejects with a `MicrophoneFault`. */
-  static async open(ears: SoundEars, findDelay: FindDelay): Promise<Microphone> {
+  static async open(ears: OnsetListener, findDelay: FindDelay): Promise<Microphone> {
     if (!navigator.mediaDevices?.getUserMedia || typeof AudioWorkletNode === 'undefined')
       throw 'unsupported' satisfies MicrophoneFault
     const stream = await navigator.mediaDevices

@@ -2,7 +2,7 @@ import { toRandomStream } from '~/core/foundation'
 import { SIMULATED_DELAY_MS } from '~/core/listening'
 import { type SoundName, soundOf, velocityGain } from '~/core/sound'
 import type { Voice } from '~/core/sticking'
-import { Hearing, type SoundEars } from './hearing'
+import { Hearing, type OnsetListener } from './hearing'
 import type { SoundSources } from './session'
 
 /** What is struck of a simulated kit. */
@@ -32,7 +32,10 @@ export class SimulatedKit {
   ) {}
 
   /** Sets the kit up; rejects where the browser has no worklets. */
-  static async open(ears: SoundEars, renderKit: SoundSources['renderKit']): Promise<SimulatedKit> {
+  static async open(
+    ears: OnsetListener,
+    renderKit: SoundSources['renderKit'],
+  ): Promise<SimulatedKit> {
     const context = new AudioContext({ latencyHint: 'interactive' })
     try {
       const sounds = new Map<SoundName, AudioBuffer>()

@@ -7,20 +7,17 @@ import type { Setting } from '~/core/playing'
 import type { CountingSystem } from '~/core/time'
 import { countingOf } from '~/workspace/counting'
 import { memoize } from '~/workspace/memoize'
-import { settingOf } from '~/workspace/setting'
+import { settingFor } from '~/workspace/setting'
 import { useSettings } from './use-live'
-import { useGroovesFor, useOwnKits } from './use-own'
+import { useOwnGrooves, useOwnKits } from './use-own'
 
 // Worked out once for all who ask: what follows from it is then the same for all of them.
-const sharedSetting = memoize(settingOf)
 const sharedCounting = memoize(countingOf)
 
 /** Who plays a lick on what; the same object while nothing of it changes. */
-export function useSettingFor({ kit, unknown }: Pick<Lick, 'kit' | 'unknown'>): Setting {
+export function useSettingFor(lick: Pick<Lick, 'kit' | 'unknown'>): Setting {
   const { settings } = useSettings()
-  const kits = useOwnKits()
-  const grooves = useGroovesFor({ unknown })
-  return useMemo(() => sharedSetting(settings, kits, kit, grooves), [settings, kits, kit, grooves])
+  return settingFor(lick, settings, useOwnKits(), useOwnGrooves())
 }
 
 /** How the player counts. */

@@ -1,10 +1,10 @@
 import { useState, useSyncExternalStore } from 'react'
 import type { Settings } from '~/storage'
 import { Act, Trouble } from '~/ui/parts'
-import type { EarsState } from './ears'
-import { type Level, micDelay, type useMicrophone, withMicDelay } from './use-microphone'
+import type { MicrophoneState } from './microphone-session'
+import { type Level, type Microphone, micDelay, withMicDelay } from './use-microphone'
 
-const FAULTS: Readonly<Partial<Record<EarsState, string>>> = {
+const FAULTS: Readonly<Partial<Record<MicrophoneState, string>>> = {
   refused:
     'The microphone was refused. Allow it beside the page’s address, or play by keys, fingers or pads.',
   none: 'No microphone was found. Plug one in, or play by keys, fingers or pads.',
@@ -22,7 +22,7 @@ export function MicrophonePart({
   busy,
   onSettings,
 }: {
-  microphone: ReturnType<typeof useMicrophone>
+  microphone: Pick<Microphone, 'state' | 'level' | 'device' | 'measure'>
   /** Whether music plays: nothing is measured meanwhile. */
   busy: boolean
   /** Where its delay is kept. */

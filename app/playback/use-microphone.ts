@@ -1,7 +1,7 @@
-import { useCallback, useEffect, useRef, useState } from 'react'
-import type { HeardDevice, KitStrike, SoundEars } from '~/audio'
+import { useEffect, useRef, useState } from 'react'
+import type { HeardDevice, KitStrike, OnsetListener } from '~/audio'
 import type { Settings } from '~/storage'
-import { Ears, type EarsState, type Opened } from './ears'
+import { MicrophoneSession, type MicrophoneState, type Opened } from './microphone-session'
 
 interface Heard {
   /** A stroke on the page's clock, in milliseconds, 1 to 127 loud, and how sharply it begins, in decibels. */
@@ -48,7 +48,7 @@ export function withMicDelay(
 /** What is listened to: the microphone at the kit, or a simulated kit before one. */
 export type HeardThing = 'mic' | 'simulated'
 
-async function open(thing: HeardThing, ears: SoundEars): Promise<Opened> {
+async function open(thing: HeardThing, ears: OnsetListener): Promise<Opened> {
   const { findDelay, renderKit } = await import('~/workers')
   if (thing === 'mic') {
     const { Microphone } = await import('~/audio/microphone')
@@ -58,32 +58,76 @@ async function open(thing: HeardThing, ears: SoundEars): Promise<Opened> {
   return SimulatedKit.open(ears, renderKit)
 }
 
+/** What a microphone tells. */
+interface MicrophoneTold extends Heard {
+  readonly onState: (state: MicrophoneState) => void
+}
+
 /**
- * The sound of what is wanted, null for nothing: its code is fetched then, and for the microphone the player
- * is asked then.
+ * A microphone, or a simulated kit before one, for as long as it is wanted: its code is fetched then, and for
+ * the microphone the player is asked then. What is open is always what was wanted last.
  */
-export function useMicrophone(wanted: HeardThing | null, heard: Heard) {
-  const [state, setState] = useState<EarsState>('off')
-  const [level] = useState(() => new Level())
-  const newest = useRef({ heard, wanted })
-  newest.current = { heard, wanted }
-  const [ears] = useState(
-    () => new Ears((tellings) => open(newest.current.wanted ?? 'mic', tellings), setState),
+export class Microphone {
+  readonly level = new Level()
+  private wanted: HeardThing | null = null
+  private readonly session: MicrophoneSession
+
+  constructor(private readonly told: MicrophoneTold) {
+    this.session = new MicrophoneSession(
+      (listener) => open(this.wanted ?? 'mic', listener),
+      told.onState,
+    )
+  }
+
+  get state(): MicrophoneState {
+    return this.session.state
+  }
+
+  /** What is heard, once it is. */
+  get device(): HeardDevice | undefined {
+    return this.session.state === 'hearing' ? this.session.device : undefined
+  }
+
+  /** Listens to something; null for nothing. */
+  want(thing: HeardThing | null): void {
+    this.wanted = thing
+    if (thing === null) {
+      this.session.letGo()
+      return
+    }
+    void this.session.want({
+      onStroke: (at, velocity, attackDb) => this.told.onStroke(at, velocity, attackDb),
+      onLevel: (db, lost) => {
+        this.level.set(db)
+        if (lost) this.told.onLost()
+      },
+    })
+  }
+
+  /** How late sound comes back, in milliseconds; null where it is not heard. */
+  readonly measure = (): Promise<number | null> => this.session.measureDelay()
+
+  /** Strikes a simulated kit. */
+  readonly strike = (struck: KitStrike): void => this.session.strike(struck)
+}
+
+/** The microphone of a page, opened while something is wanted. */
+export function useMicrophone(wanted: HeardThing | null, heard: Heard): Microphone {
+  const [, setState] = useState<MicrophoneState>('off')
+  const newest = useRef(heard)
+  newest.current = heard
+  const [microphone] = useState(
+    () =>
+      new Microphone({
+        onStroke: (at, velocity, attackDb) => newest.current.onStroke(at, velocity, attackDb),
+        onLost: () => newest.current.onLost(),
+        onState: setState,
+      }),
   )
   useEffect(() => {
     if (!wanted) return
-    void ears.want({
-      onStroke: (at, velocity, attackDb) => newest.current.heard.onStroke(at, velocity, attackDb),
-      onLevel: (db, lost) => {
-        level.set(db)
-        if (lost) newest.current.heard.onLost()
-      },
-    })
-    return () => ears.letGo()
-  }, [wanted, ears, level])
-  const measure = useCallback(() => ears.measureDelay(), [ears])
-  const strike = useCallback((struck: KitStrike) => ears.strike(struck), [ears])
-  // Known once it is heard; what is heard is told by the state.
-  const device = state === 'hearing' ? ears.device : undefined
-  return { state, level, device, measure, strike }
+    microphone.want(wanted)
+    return () => microphone.want(null)
+  }, [wanted, microphone])
+  return microphone
 }

@@ -87,6 +87,11 @@ export function useSounding(compose: () => Performance, plan: TempoPlan): Soundi
   return { playing, trouble, start, stop, position, setVolume, setMuted, softenClick }
 }
 
+/** A playback that fetches its sound at its first start. */
+export function openPlayback(onChange: (playing: boolean, trouble: string) => void): Playback {
+  return new Playback(openSound, (state, trouble) => onChange(state !== 'silent', trouble))
+}
+
 async function openSound(onEnd: () => void): Promise<Sound> {
   const [audio, workers] = await Promise.all([import('~/audio'), import('~/workers')])
   const sound = new audio.SoundSession(

@@ -3,6 +3,7 @@ import type { Position } from '~/core/performance'
 import type { Limb } from '~/core/sticking'
 import { listenToPads } from '~/devices/pads'
 import { useSettings } from '~/live/use-live'
+import type { Settings } from '~/storage'
 
 /** Keys by the place of the hands on them, and what is struck on the screen. */
 export const STRIKE_KEYS: readonly {
@@ -42,6 +43,30 @@ export interface Struck extends Omit<Stroke, 'stamp'> {
 /** Gives a stroke of a source that is heard elsewhere: a pad on screen, the microphone. */
 export type Strike = (stroke: Stroke) => void
 
+/** Hears strokes by computer keys and MIDI pads until it is stopped by what is returned. */
+export function listenToStrokes(
+  onStroke: (stroke: Stroke) => void,
+  padLimbs: () => Settings['padLimbs'],
+): () => void {
+  const press = (event: KeyboardEvent) => {
+    const pad = STRIKE_KEYS.find(({ code }) => code === event.code)
+    if (!pad || event.ctrlKey || event.altKey || event.metaKey || isTyped(event.target)) return
+    event.preventDefault()
+    event.stopPropagation()
+    if (!event.repeat) onStroke({ stamp: event.timeStamp, limb: pad.limb, from: 'keys' })
+  }
+  // Before anything else on the page takes these letters for its own.
+  window.addEventListener('keydown', press, { capture: true })
+  const end = listenToPads(({ at: stamp, note, velocity }) => {
+    const limb = padLimbs().find((pad) => pad.note === note)?.limb
+    onStroke({ stamp, limb, from: 'pads', velocity, note })
+  })
+  return () => {
+    window.removeEventListener('keydown', press, { capture: true })
+    end()
+  }
+}
+
 /** Hears strokes by computer keys and MIDI pads while it is active, and those that are given to what it returns. */
 export function useStrokes(active: boolean, onStroke: (stroke: Stroke) => void): Strike {
   const { padLimbs } = useSettings().settings
@@ -50,24 +75,10 @@ export function useStrokes(active: boolean, onStroke: (stroke: Stroke) => void):
   // From the moment that it shows, not a moment later: the first stroke is heard however busy the page is.
   useLayoutEffect(() => {
     if (!active) return
-    const press = (event: KeyboardEvent) => {
-      const pad = STRIKE_KEYS.find(({ code }) => code === event.code)
-      if (!pad || event.ctrlKey || event.altKey || event.metaKey || isTyped(event.target)) return
-      event.preventDefault()
-      event.stopPropagation()
-      if (!event.repeat)
-        newest.current.onStroke({ stamp: event.timeStamp, limb: pad.limb, from: 'keys' })
-    }
-    // Before anything else on the page takes these letters for its own.
-    window.addEventListener('keydown', press, { capture: true })
-    const end = listenToPads(({ at: stamp, note, velocity }) => {
-      const limb = newest.current.padLimbs.find((pad) => pad.note === note)?.limb
-      newest.current.onStroke({ stamp, limb, from: 'pads', velocity, note })
-    })
-    return () => {
-      window.removeEventListener('keydown', press, { capture: true })
-      end()
-    }
+    return listenToStrokes(
+      (stroke) => newest.current.onStroke(stroke),
+      () => newest.current.padLimbs,
+    )
   }, [active])
   return useCallback((stroke) => newest.current.onStroke(stroke), [])
 }

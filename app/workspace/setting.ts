@@ -1,5 +1,6 @@
 import { parseKit } from '~/codecs/kit'
-import type { Groove } from '~/core/groove'
+import { findOwnGrooves } from '~/codecs/lick-text'
+import { type Groove, toOwnGrooves } from '~/core/groove'
 import {
   DEFAULT_KIT,
   DEFAULT_PLAYER,
@@ -9,8 +10,10 @@ import {
   mirrorPlayer,
   type Player,
 } from '~/core/kit'
+import type { Lick } from '~/core/line'
 import type { Setting } from '~/core/playing'
 import type { KitRecord, Settings } from '~/storage'
+import { memoize } from './memoize'
 
 /** The player's own kits that can be read. */
 export function ownKits(records: readonly KitRecord[]): Kit[] {
@@ -70,4 +73,27 @@ export function settingOf(
   const find = (id: string | null) => kits.find((kit) => kit.id === id)
   const kit = find(named) ?? find(settings.kit) ?? DEFAULT_KIT
   return { kit: turnedKit(kit, settings), player: playerOf(settings), grooves }
+}
+
+/** The player's own grooves, as they are played; worked out once for all who ask, as the two that follow are. */
+export const ownGrooves = memoize(toOwnGrooves)
+export const ownKitsOf = memoize(ownKits)
+const sharedSetting = memoize(settingOf)
+
+/** The grooves that a lick can be played with: the player's own, and those that its text carries along. */
+export const groovesFor = memoize((own: readonly Groove[], unknown: Lick['unknown']) => {
+  const carried = findOwnGrooves(unknown).filter(({ id }) => own.every((one) => one.id !== id))
+  return carried.length === 0
+    ? own
+    : [...own, ...toOwnGrooves(carried).map((groove) => ({ ...groove, carried: true }))]
+})
+
+/** Who plays a lick on what; the same object while nothing of it changes. */
+export function settingFor(
+  { kit, unknown }: Pick<Lick, 'kit' | 'unknown'>,
+  settings: Settings,
+  kits: readonly Kit[],
+  own: readonly Groove[],
+): Setting {
+  return sharedSetting(settings, kits, kit, groovesFor(own, unknown))
 }

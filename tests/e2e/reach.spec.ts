@@ -26,7 +26,7 @@ function counting(page: Page) {
 /** A lick of its own to write in. */
 async function openNew(page: Page) {
   await page.getByRole('link', { name: 'Library', exact: true }).click()
-  await page.getByRole('button', { name: 'New lick' }).click()
+  await page.getByRole('button', { name: 'New lick', exact: true }).click()
   await expect(page.getByLabel('Title')).toHaveValue('New lick')
   await expect(sticking(page)).toBeFocused()
 }

@@ -101,6 +101,9 @@ test('a solo plays from any part, tells what comes next, and is in the log', asy
   await join.getByRole('button').first().click()
   await join.getByRole('button', { name: /^Loop the join/ }).click()
   await expect(aid).toContainText('next: Tightrope', { timeout: 20_000 })
+  await expect(aid).not.toContainText('counting in')
+  // What sounded for a second is in the log.
+  await page.waitForTimeout(1500)
   await page.keyboard.press('Escape')
   await page.getByRole('button', { name: 'Stop', exact: true }).first().click()
   await page.getByRole('link', { name: 'Log', exact: true }).click()

@@ -56,6 +56,7 @@ export function FlowPage() {
     phraseAt,
     tempo: setup.tempo,
     beat: ticks.beat,
+    bar: ticks.bar,
     words: `${setup.mode} of ${listed.map(({ title }) => title).join(', ')}`.slice(0, 120),
     grid: setup.grid,
     settings,

@@ -3,7 +3,7 @@ import type { Lick } from '~/core/line'
 import { LOOP_KINDS, type LoopKind } from '~/core/practice'
 import { Act } from '~/ui/parts'
 import { Pick } from '~/ui/pick'
-import type { SavedVersion } from './use-saved-versions'
+import type { SavedVersion } from './session/practised'
 
 const SURFACE_WORDS: Readonly<Record<LoopKind, string>> = {
   loop: 'as written',

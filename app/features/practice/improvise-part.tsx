@@ -1,7 +1,10 @@
 import { DRAWN, type Drawn } from '~/core/practice'
+import { useSlices } from '~/live/use-slices'
 import { SelectField } from '~/ui/field'
 import { Act } from '~/ui/parts'
-import { DRAWN_WORDS, type ImproviseChoice } from './use-improvising'
+import { DRAWN_WORDS } from './session/improvising'
+import type { PracticeRoom } from './session/room'
+import { usePractised } from './session/use-room'
 
 const SHARES = [
   { value: '0.3', label: 'a few strokes' },
@@ -10,23 +13,11 @@ const SHARES = [
 ] as const
 
 /** What is drawn anew each time round, and keeping what was heard. */
-export function ImprovisePart({
-  choice,
-  versions,
-  playing,
-  said,
-  onChoose,
-  onKeep,
-}: {
-  choice: ImproviseChoice
-  /** How many saved versions there are. */
-  versions: number
-  playing: boolean
-  said: string
-  onChoose: (changed: Partial<ImproviseChoice>) => void
-  /** Keeps what sounds now, or so many times before. */
-  onKeep: (before: number) => void
-}) {
+export function ImprovisePart({ room }: { room: PracticeRoom }) {
+  const { choice: chosen, kept } = useSlices(room)
+  const { versions } = usePractised(room)
+  const { playing } = useSlices(room.player)
+  const choice = chosen.improvise
   return (
     <section aria-label="Improvise" className="flex flex-wrap items-end gap-x-3 gap-y-2">
       <SelectField
@@ -36,10 +27,10 @@ export function ImprovisePart({
         options={[
           { value: '', label: 'nothing' },
           ...DRAWN.map((drawn) => ({ value: drawn, label: DRAWN_WORDS[drawn] })),
-          ...(versions > 0 ? [{ value: 'versions', label: 'saved versions in turn' }] : []),
+          ...(versions.length > 0 ? [{ value: 'versions', label: 'saved versions in turn' }] : []),
         ]}
         onChange={(drawn) =>
-          onChoose({ drawn: drawn === '' ? null : (drawn as Drawn | 'versions') })
+          room.improvise({ drawn: drawn === '' ? null : (drawn as Drawn | 'versions') })
         }
       />
       {choice.drawn && choice.drawn !== 'versions' && (
@@ -49,16 +40,16 @@ export function ImprovisePart({
             className="w-36"
             value={String(choice.share)}
             options={SHARES}
-            onChange={(share) => onChoose({ share: Number(share) })}
+            onChange={(share) => room.improvise({ share: Number(share) })}
           />
-          <Act disabled={!playing} onClick={() => onKeep(0)}>
+          <Act disabled={!playing} onClick={() => void room.keepImprovised(0)}>
             Keep this one
           </Act>
-          <Act disabled={!playing} onClick={() => onKeep(1)}>
+          <Act disabled={!playing} onClick={() => void room.keepImprovised(1)}>
             Keep the one before
           </Act>
           <p role="status" className="text-(--quiet) text-sm empty:hidden">
-            {said}
+            {kept}
           </p>
         </>
       )}

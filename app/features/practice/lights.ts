@@ -67,11 +67,16 @@ export const DARK: Lit = {
 }
 
 /** Where the lights of a step stand; what is heard may have a layer more than the step. */
-export function litOf({ part, form }: Step, heard: Lick, countsEach: boolean): Lit {
+export function litOf(
+  { part, form }: Step,
+  heard: Lick,
+  countsEach: boolean,
+  shown = part.lick,
+): Lit {
   const { beat, bar } = frameTicks(heard.frame)
   const counted = countsEach ? bar : 0
   const barlineTick = counted + heard.frame.lead * bar
-  const slots = slotTicks(part.lick)
+  const slots = slotTicks(shown)
   return {
     beat,
     bar,

@@ -16,8 +16,8 @@ import type { PracticeSessionRecord } from '~/storage'
 import { newPlan } from '~/workspace/documents/plan-document'
 import { lickOf } from '../../../tests/support/licks'
 import { DARK, litOf, phaseAt, slotTicks } from './lights'
+import { rungsOf, toPlanRungs } from './session/lick-program'
 import { planMinutes, rungsAbove, stepLimit, toStep, toSteps } from './step-view'
-import { rungsOf, toPlanRungs } from './use-plan'
 import {
   breakWords,
   jumpWords,

@@ -1,9 +1,12 @@
+import { useSlices } from '~/live/use-slices'
 import { Act } from '~/ui/parts'
-import type { SetPlan } from './use-plan'
+import type { PracticeRoom } from './session/room'
 
-/** Says that the set's plan is followed, and leads back to it where this exercise is an exception. */
-export function SetPlanNotice({ plan: { exception, onExcept } }: { plan: SetPlan }) {
-  if (!exception)
+/** In a set with a plan for all: says that it is followed, and leads back to it where this exercise is an exception. */
+export function SetPlanNotice({ room }: { room: PracticeRoom }) {
+  const { setPlan } = useSlices(room)
+  if (!setPlan) return null
+  if (!setPlan.exception)
     return (
       <p className="text-(--quiet) text-sm">
         The plan of the set. What you change here applies to this exercise alone.
@@ -12,7 +15,7 @@ export function SetPlanNotice({ plan: { exception, onExcept } }: { plan: SetPlan
   return (
     <p className="flex flex-wrap items-center gap-2 text-sm">
       This exercise has a plan of its own in the set.
-      <Act onClick={() => onExcept(null)}>Use the set’s plan</Act>
+      <Act onClick={room.followSet}>Use the set’s plan</Act>
     </p>
   )
 }

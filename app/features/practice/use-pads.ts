@@ -3,6 +3,7 @@ import type { Rating } from '~/core/log'
 import { listenToPads } from '~/devices/pads'
 import type { Settings } from '~/storage'
 import { PAD_ACTIONS } from './pads-panel'
+import type { RoomState } from './session/room'
 
 /**
  * Runs the page by pads: those that were taught, and any at all while nothing sounds. Devices are asked
@@ -10,7 +11,7 @@ import { PAD_ACTIONS } from './pads-panel'
  */
 export function usePads(
   pads: Settings['pads'],
-  { open, learning }: { readonly open: boolean; readonly learning: boolean },
+  { open, learning }: RoomState['pads'],
   playing: boolean,
   onPlay: () => void,
   onRate: (rating: Rating) => void,

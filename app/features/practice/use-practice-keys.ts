@@ -1,19 +1,6 @@
 import { useHotkeys } from 'react-hotkeys-hook'
-import type { Rating } from '~/core/log'
 import { useSpace } from '~/ui/use-space'
-
-interface PracticeActions {
-  readonly onPlay: () => void
-  readonly onRate: (rating: Rating) => void
-  readonly onStep: (way: 1 | -1) => void
-  readonly onTempo: (by: number) => void
-  readonly onLimb: (index: number) => void
-  readonly onClick: () => void
-  readonly onPulse: () => void
-  readonly onTense: () => void
-  readonly onLeave: () => void
-  readonly onFull: () => void
-}
+import type { PracticeRoom } from './session/room'
 
 /** Which of the keys are heard. */
 interface Heard {
@@ -25,24 +12,28 @@ interface Heard {
 
 /** The keys that run practice, sticks in hand. */
 export function usePracticeKeys(
-  actions: PracticeActions,
+  room: PracticeRoom,
+  full: boolean,
+  onFull: (full: boolean) => void,
   { playing, shortcuts: enabled }: Heard,
 ): void {
-  const { onPlay, onRate, onStep, onTempo, onLimb, onClick, onPulse, onTense, onLeave } = actions
+  const { player } = room
   const step = { preventDefault: true, enabled }
   const rates = { preventDefault: true, enabled: enabled && playing }
-  useSpace(onPlay)
-  useHotkeys('right', () => onRate('clean'), rates)
-  useHotkeys('down', () => onRate('rough'), rates)
-  useHotkeys('left', () => onRate('lost'), rates)
-  useHotkeys('s', actions.onFull, { enabled })
-  useHotkeys('pagedown, n', () => onStep(1), step)
-  useHotkeys('pageup, p', () => onStep(-1), step)
-  useHotkeys('+, =, shift+=', () => onTempo(1), { useKey: true, enabled })
-  useHotkeys('-', () => onTempo(-1), { useKey: true, enabled })
-  useHotkeys(['1', '2', '3', '4'], ({ key }) => onLimb(Number(key) - 1), { enabled })
-  useHotkeys('c', onClick, { enabled })
-  useHotkeys('h', onPulse, { enabled })
-  useHotkeys('t', onTense, { enabled })
-  useHotkeys('escape', onLeave)
+  useSpace(player.toggle)
+  useHotkeys('right', () => room.rate('clean'), rates)
+  useHotkeys('down', () => room.rate('rough'), rates)
+  useHotkeys('left', () => room.rate('lost'), rates)
+  useHotkeys('s', () => onFull(!full), { enabled })
+  useHotkeys('pagedown, n', () => room.goStep(1), step)
+  useHotkeys('pageup, p', () => room.goStep(-1), step)
+  useHotkeys('+, =, shift+=', () => room.moveTempo(1), { useKey: true, enabled })
+  useHotkeys('-', () => room.moveTempo(-1), { useKey: true, enabled })
+  useHotkeys(['1', '2', '3', '4'], ({ key }) => room.muteLimb(Number(key) - 1), { enabled })
+  useHotkeys('c', room.switchClick, { enabled })
+  useHotkeys('h', room.switchPulse, { enabled })
+  useHotkeys('t', player.feelsTense, { enabled })
+  useHotkeys('escape', () => (full ? onFull(false) : room.loopOver(null)))
+  useHotkeys('mod+z', room.undo, { preventDefault: true })
+  useHotkeys('mod+shift+z, mod+y', room.redo, { preventDefault: true })
 }

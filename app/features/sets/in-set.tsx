@@ -2,19 +2,14 @@ import { type ReactNode, useMemo } from 'react'
 import { DocumentNotice } from '~/live/document-notice'
 import { useDocument } from '~/live/use-document'
 import { useSlices } from '~/live/use-slices'
-import type { Kept, PlanContent, SetRecord, SharedPlan } from '~/storage'
+import type { Kept, SetRecord } from '~/storage'
 import { setDifferences } from '~/workspace/documents/set-differences'
-import { setDocument } from '~/workspace/documents/set-document'
-import { exceptPlan } from '~/workspace/documents/set-edits'
+import { type SetDocument, setDocument } from '~/workspace/documents/set-document'
 
 /** The set that a lick is practised in. */
 export interface InSet {
   readonly set: SetRecord
-  /** Its plan for all licks; null where each is practised by its own. */
-  readonly shared: SharedPlan | null
-  /** What was changed of the plan for a lick; null for nothing. */
-  readonly exceptionOf: (lickId: string) => PlanContent | null
-  readonly onExcept: (lickId: string, plan: PlanContent | null) => void
+  readonly document: SetDocument
   /** What is wrong with saving the set; nothing where nothing is. */
   readonly notice: ReactNode
 }
@@ -36,9 +31,7 @@ function Within({ opened, children }: WithinSetProps & { opened: Kept<SetRecord>
   const inSet = useMemo(
     (): InSet => ({
       set,
-      shared: set.plan,
-      exceptionOf: (lickId) => set.exercises.find((one) => one.lickId === lickId)?.plan ?? null,
-      onExcept: (lickId, plan) => document.edit((now) => exceptPlan(now, lickId, plan)),
+      document,
       notice: <DocumentNotice document={document} what="set" differences={setDifferences} />,
     }),
     [set, document],

@@ -236,7 +236,7 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
             place={place}
             last={endOf(sections, stretch.to)}
             rating={sound.rating}
-            onRate={sound.setRating}
+            onRate={sound.rate}
           />
         )}
         <p className="text-sm">

@@ -1,14 +1,23 @@
-import { type RefObject, useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import {
+  type RefObject,
+  useCallback,
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+} from 'react'
+import type { Channel } from '~/audio'
 import { soundsOn } from '~/core/kit'
 import { NO_GROOVE } from '~/core/line'
 import type { Rating } from '~/core/log'
 import { onKit, type Position, type Turn, toSequence } from '~/core/performance'
 import type { Setting } from '~/core/playing'
-import { grooveBars, type Section, type Solo, sectionAt, soloSecondsPerTick } from '~/core/solo'
-import { barTicks } from '~/core/time'
+import { grooveBars, type Section, type Solo, sectionAt } from '~/core/solo'
+import { barTicks, beatTicks } from '~/core/time'
+import type { Program } from '~/playback/program'
 import type { PlaySwitches } from '~/playback/use-playback'
-import { useSounding } from '~/playback/use-sounding'
-import { useSessionLog } from '../practice'
+import { useProgram } from '~/playback/use-program'
 
 /** What of a solo is played: sections from one up to another, which is not played any more. */
 export interface Stretch {
@@ -65,25 +74,45 @@ export function useSoloSound(sounded: Sounded) {
       ),
     [played, loop, countIn, clickMarks, inEighths, setting, sounds],
   )
-  const tickSeconds = soloSecondsPerTick(solo, tempo)
-  const plan = useCallback(() => tickSeconds, [tickSeconds])
-  const sounding = useSounding(compose, plan)
-  const { playing, position, start, stop, setMuted } = sounding
-  useEffect(() => setMuted('click', !click), [click, setMuted])
+  const heard = sections.slice(from, to)
+  const ticks = (heard.length > 0 ? heard : sections).reduce((sum, one) => sum + one.ticks, 0)
+  const beat = beatTicks(solo.meter)
+  const program = useMemo(
+    (): Program => ({
+      lickId: id,
+      part: stretch.part,
+      words: stretch.words,
+      grid: '',
+      form: 'solo',
+      compose,
+      music: id,
+      tempos: [tempo],
+      climb: {
+        rungs: 1,
+        every: null,
+        barTicks: Math.max(1, ticks),
+        repeatTicks: Math.max(1, ticks),
+        roundBars: 1,
+      },
+      beat,
+    }),
+    [id, stretch.part, stretch.words, compose, tempo, ticks, beat],
+  )
+  const { player, playing, trouble } = useProgram(program)
+  const { position } = player
+  useLayoutEffect(() => player.sound.setMuted('click', !click), [click, player])
   const empty = sections.length === 0
   useEffect(() => {
-    if (playing && empty) stop()
-  }, [playing, empty, stop])
+    if (playing && empty) player.stop()
+  }, [playing, empty, player])
 
   const [place, setPlace] = useState<SoloPlace | null>(null)
-  const rounds = useRef(0)
   const newest = useRef(sections)
   newest.current = sections
   useEffect(() => {
     if (!playing) return
     const look = () => {
       const next = placeAt(position(), newest.current, newest.current[from]?.from ?? 0)
-      if (next) rounds.current = next.round
       setPlace((now) =>
         next && now?.bar === next.bar && now.section === next.section && now.round === next.round
           ? now
@@ -96,30 +125,29 @@ export function useSoloSound(sounded: Sounded) {
       clearInterval(timer)
       setPlace(null)
       light(host.current, -1)
-      rounds.current = 0
     }
   }, [playing, position, from, host])
 
   const [rating, setRating] = useState<Rating | null>(null)
-  useSessionLog({
-    playing,
-    lickId: id,
-    part: stretch.part,
-    step: stretch.words.slice(0, 120),
-    tempo,
-    grid: '',
-    form: 'solo',
-    rating,
-    rounds: () => rounds.current,
-  })
+  const rate = useCallback(
+    (next: Rating) => {
+      setRating(next)
+      player.rate(next)
+    },
+    [player],
+  )
   const toggle = useCallback(() => {
-    if (playing) stop()
-    else if (!empty) {
-      setRating(null)
-      start()
-    }
-  }, [playing, empty, stop, start])
-  return { ...sounding, place, toggle, rating, setRating }
+    if (!playing && empty) return
+    if (!playing) setRating(null)
+    player.toggle()
+  }, [playing, empty, player])
+  const setVolume = useCallback(
+    (channel: Channel, volume: number) => player.sound.setVolume(channel, volume),
+    [player],
+  )
+  const start = useCallback(() => player.begin(), [player])
+  const stop = useCallback(() => player.stop(), [player])
+  return { playing, trouble, position, setVolume, place, toggle, start, stop, rating, rate }
 }
 
 /** What a solo sounds like that has just lost its last part, until it has stopped. */

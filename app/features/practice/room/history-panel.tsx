@@ -1,21 +1,18 @@
-import type { LickLog } from '~/core/log'
-import type { PracticeSessionRecord } from '~/storage'
+import { useSlices } from '~/live/use-slices'
 import { Nothing } from '~/ui/parts'
 import { dayOf } from '~/words/calendar'
 import { plural, tempoFigure } from '~/words/figures'
+import type { PracticeRoom } from '../session/room'
+import { usePractised } from '../session/use-room'
 import { logWords } from '../words'
 
 /** So many sessions are listed; all of them are in the log. */
 const MOST_LISTED = 30
 
 /** What the log has of this lick: how far it is, and its last sessions. */
-export function HistoryPanel({
-  log,
-  sessions,
-}: {
-  log: LickLog | undefined
-  sessions: readonly PracticeSessionRecord[]
-}) {
+export function HistoryPanel({ room }: { room: PracticeRoom }) {
+  const { sessions } = useSlices(room).world
+  const { log } = usePractised(room)
   const now = Date.now()
   const last = [...sessions].sort((a, b) => b.createdAt - a.createdAt).slice(0, MOST_LISTED)
   if (!log) return <Nothing>Not practised yet: what you play here is written down.</Nothing>

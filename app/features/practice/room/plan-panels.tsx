@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react'
-import { frameTicks, type Lick } from '~/core/line'
-import type { LickLog, Rating } from '~/core/log'
+import { frameTicks } from '~/core/line'
+import type { Rating } from '~/core/log'
 import {
   findStep,
   type GridRung,
@@ -12,46 +12,34 @@ import {
   type PracticeOrder,
 } from '~/core/practice'
 import { findGrid, type Grid, gridName } from '~/core/time'
-import type { PlanRecord, PlanTemplate, PracticeSessionRecord, Settings } from '~/storage'
+import { useSettings } from '~/live/use-live'
+import { useSlices } from '~/live/use-slices'
+import type { PracticeSessionRecord } from '~/storage'
 import { SelectField } from '~/ui/field'
 import { Tick } from '~/ui/tick'
 import { plural, tempoFigure } from '~/words/figures'
 import { LADDER_WORDS, ORDER_WORDS } from '~/words/plan-words'
 import { AddStep } from '../add-step'
 import { Ladder } from '../ladder'
+import { pastOf } from '../session/remarks'
+import type { PracticeRoom } from '../session/room'
+import { usePractised } from '../session/use-room'
 import { SetPlanNotice } from '../set-plan-notice'
 import { StepList } from '../step-list'
-import type { Step } from '../step-view'
+import { planMinutes, type Step } from '../step-view'
 import { Templates } from '../templates'
-import type { SetPlan } from '../use-plan'
-import type { SavedVersion } from '../use-saved-versions'
 import { ladderJumpWords } from '../words'
 
 const REPEATS = [2, 4, 6, 8, 12, 16, 24, 32]
 
-/** What both panels of the plan ask for. */
-interface PlanProps {
-  /** The plan of the set that it is practised in; null for none. */
-  readonly setPlan: SetPlan | null
-  readonly plan: PlanRecord
-  readonly onChange: (changed: Partial<PlanRecord>) => void
-}
-
-interface TemposPanelProps extends PlanProps {
-  readonly rungs: readonly GridRung[]
-  readonly rung: number
-  readonly lick: Lick
-  /** Whether each rung is above what the step can be played at. */
-  readonly past: readonly boolean[]
-  /** The sessions of this lick. */
-  readonly sessions: readonly PracticeSessionRecord[]
-  readonly onGoRung: (rung: number) => void
-  readonly onRungs: (rungs: readonly GridRung[]) => void
-}
-
 /** The ladder of tempos, and how it is climbed. */
-export function TemposPanel(props: TemposPanelProps) {
-  const { plan, rungs, rung, lick, past, sessions, onGoRung, onChange, onRungs } = props
+export function TemposPanel({ room }: { room: PracticeRoom }) {
+  const { sessions } = useSlices(room).world
+  useSlices(room.player)
+  const practised = usePractised(room)
+  const { plan, rungs, lick } = practised
+  const { rung } = room.player
+  const onChange = room.changePlan
   const [editing, setEditing] = useState(false)
   const went = useMemo(() => rungs.map((one) => lastRating(sessions, one)), [rungs, sessions])
   const { goal, grid } = lick.frame
@@ -59,19 +47,19 @@ export function TemposPanel(props: TemposPanelProps) {
   const jumps = ladderJumpWords(rungs, beat)
   return (
     <>
-      {props.setPlan && <SetPlanNotice plan={props.setPlan} />}
+      <SetPlanNotice room={room} />
       <div className="flex flex-col gap-2">
         <Heading title="Ladder" pressed={editing} act="Edit" onPress={setEditing} />
         <Ladder
           rungs={rungs}
           now={rung}
           goal={goal}
-          past={past}
+          past={pastOf(practised)}
           went={went}
           editing={editing}
-          onGo={onGoRung}
+          onGo={(next) => room.player.go(next)}
           grids={gridsFor(grid)}
-          onEdit={onRungs}
+          onEdit={room.setRungs}
         />
         {jumps && (
           <p className="flex flex-wrap items-center gap-2 text-sm">
@@ -117,46 +105,30 @@ export function TemposPanel(props: TemposPanelProps) {
   )
 }
 
-interface StepsPanelProps extends PlanProps {
-  readonly planned: readonly PlannedStep[]
-  readonly steps: readonly Step[]
-  /** The step that is played; -1 while a loop is. */
-  readonly index: number
-  readonly log: LickLog | undefined
-  readonly minutes: number
-  readonly settings: Settings
-  readonly onGoStep: (index: number) => void
-  readonly onArrange: (planned: readonly PlannedStep[]) => void
-  /** The lick on the grid that is played on. */
-  readonly played: Lick
-  readonly versions: readonly SavedVersion[]
-  readonly onAdd: (key: string) => void
-  readonly onTemplate: (template: PlanTemplate) => void
-  readonly onSettings: (changed: Partial<Settings>) => void
-}
-
 /** The steps of the plan in their order, and how they are changed. */
-export function StepsPanel(props: StepsPanelProps) {
-  const { plan, planned, steps, index, log, minutes, settings } = props
-  const { onGoStep, onChange, onArrange, onSettings } = props
+export function StepsPanel({ room }: { room: PracticeRoom }) {
+  const { choice } = useSlices(room)
+  const { plan, planned, steps, at, log, played, versions, tempos } = usePractised(room)
+  const { change: onSettings, settings } = useSettings()
+  const minutes = planMinutes(steps, tempos, plan.repeats)
   const [arranging, setArranging] = useState(false)
   return (
     <>
-      {props.setPlan && <SetPlanNotice plan={props.setPlan} />}
+      <SetPlanNotice room={room} />
       <div className="flex flex-col gap-2">
         <Heading title="Steps" pressed={arranging} act="Arrange" onPress={setArranging} />
         <StepList
           steps={steps}
           planned={planned}
           logs={log?.steps ?? []}
-          index={index}
+          index={choice.loop ? -1 : at}
           arranging={arranging}
-          onGo={onGoStep}
-          onArrange={onArrange}
+          onGo={room.goTo}
+          onArrange={room.arrange}
         />
         {arranging && (
           <>
-            <AddStep lick={props.played} versions={props.versions} onAdd={props.onAdd} />
+            <AddStep lick={played} versions={versions} onAdd={room.add} />
             <Templates
               templates={settings.templates}
               plan={plan}
@@ -177,8 +149,8 @@ export function StepsPanel(props: StepsPanelProps) {
           ]}
           onChange={(order) => {
             const template = settings.templates[Number(/^template (\d+)$/.exec(order)?.[1] ?? -1)]
-            if (template) props.onTemplate(template)
-            else onChange({ school: order as PracticeOrder, steps: [] })
+            if (template) room.layTemplate(template)
+            else room.changePlan({ school: order as PracticeOrder, steps: [] })
           }}
         />
         <p className="text-(--quiet) text-sm">

@@ -1,26 +1,14 @@
 import { type RefObject, useEffect, useMemo, useRef, useState } from 'react'
-import type { SlotRange } from '~/core/changes'
-import type { Lick } from '~/core/line'
 import type { PlayedStroke } from '~/core/listening'
-import type { Position } from '~/core/performance'
-import type { CountingSystem } from '~/core/time'
-import type { Phase } from '../lights'
+import { useCounting } from '~/live/use-setting'
+import { useSlices } from '~/live/use-slices'
+import type { PracticeRoom } from '../session/room'
+import { usePractised } from '../session/use-room'
 import { HEARD_BAND, LINE_LETTERS, LINE_SLOT, LineFigure } from './line-figure'
 import { stagePages } from './pages'
-import { usePage } from './use-page'
+import { usePage, useRound } from './use-page'
 
-interface RoomLineProps {
-  readonly lick: Lick
-  readonly counting: CountingSystem
-  readonly playing: boolean
-  readonly position: (ahead?: number) => Position | undefined
-  readonly phaseOf: (position: Position | undefined) => Phase
-  /** Strokes of the last round, shown under their slots; undefined where nobody listens. */
-  readonly heard: readonly PlayedStroke[] | undefined
-  /** Slots were marked, counted within what is played. */
-  readonly onSelect: (within: SlotRange) => void
-}
-
+const NONE: readonly PlayedStroke[] = []
 /** The smallest letter is at least so much of the screen's height. */
 const LETTER_SHARE = 0.05
 const SMALLEST_LETTER = 19
@@ -35,16 +23,25 @@ const GAP = 12
  * What is played, to be read from two metres: one bar or group at a time, following the music, with what was heard
  * of it, and the next one under it.
  */
-export function RoomLine(props: RoomLineProps) {
-  const { lick, counting, playing, position, phaseOf, heard, onSelect } = props
+export function RoomLine({ room }: { room: PracticeRoom }) {
+  const { choice } = useSlices(room)
+  const { soundingAt, step, heard: sounds } = usePractised(room)
+  const { playing } = useSlices(room.player)
+  const { wanted, heard: told } = useSlices(room.ear)
+  const counting = useCounting()
+  const round = useRound(playing && soundingAt !== null, room.player.position)
+  const lick = soundingAt?.(round) ?? step?.part.lick ?? sounds
+  // Strokes of the last round, shown under their slots where somebody listens.
+  const heard =
+    wanted && !choice.improvise.drawn ? (told.rounds.at(-1)?.told.strokes ?? NONE) : undefined
   const host = useRef<HTMLDivElement>(null)
   const { width, height } = useSize(host)
   const screen = globalThis.innerHeight || 800
   const least = (screen * LETTER_SHARE * LINE_SLOT) / SMALLEST_LETTER
   const inner = Math.max(1, width - 24)
-  const room = Math.max(1, Math.floor(inner / least))
-  const pages = useMemo(() => stagePages(lick, room), [lick, room])
-  const at = usePage(pages, playing, position, phaseOf)
+  const most = Math.max(1, Math.floor(inner / least))
+  const pages = useMemo(() => stagePages(lick, most), [lick, most])
+  const at = usePage(pages, playing, room.player.position, room.phaseAt)
   const longest = Math.max(1, ...pages.map(({ from, to }) => to - from))
   const slot = Math.max(least, Math.min(inner / longest, screen * WIDEST_SHARE))
   const unit = slot / LINE_SLOT
@@ -66,7 +63,7 @@ export function RoomLine(props: RoomLineProps) {
           stacks={stacks}
           lit
           heard={heard}
-          onSelect={onSelect}
+          onSelect={room.loopWithin}
         />
       )}
       {next && showsNext && (

@@ -28,5 +28,26 @@ export function usePage(
   return Math.min(page, Math.max(0, pages.length - 1))
 }
 
+/** The round that sounds, from 0, where the page is drawn anew for each. */
+export function useRound(
+  watched: boolean,
+  position: (ahead?: number) => Position | undefined,
+): number {
+  const [round, setRound] = useState(0)
+  useEffect(() => {
+    if (!watched) {
+      setRound(0)
+      return
+    }
+    let frame = requestAnimationFrame(function look() {
+      const at = position(AHEAD)
+      if (at?.phase === 'round') setRound(at.round)
+      frame = requestAnimationFrame(look)
+    })
+    return () => cancelAnimationFrame(frame)
+  }, [watched, position])
+  return round
+}
+
 /** Seconds by which a page is turned before its first slot sounds. */
 const AHEAD = 0.12

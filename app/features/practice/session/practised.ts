@@ -1,10 +1,15 @@
 import { findVoicedLick, parseVoicing } from '~/codecs/voicing'
+import { onGrid } from '~/core/fitting'
 import { EMPTY_LICK, type Lick } from '~/core/line'
 import { type LickLog, logOfLick } from '~/core/log'
+import type { Setting } from '~/core/playing'
+import { type Grid, sameGrid } from '~/core/time'
 import { PLAIN_VOICING, type Voicing } from '~/core/voicing'
 import { toPracticeSession } from '~/live/practice-session'
-import type { LickRecord, PracticeSessionRecord } from '~/storage'
+import type { LickRecord, PracticeSessionRecord, VersionRecord } from '~/storage'
+import { ownGrooves, ownKitsOf, settingFor } from '~/workspace/setting'
 import { turnTexts } from '~/workspace/turned'
+import type { World } from './world'
 
 /** What was noted at its strokes; nothing where it cannot be read. */
 export function voicingOf({ voicing }: LickRecord): Voicing {
@@ -26,4 +31,31 @@ export function logOf(own: readonly PracticeSessionRecord[], { frame }: Lick): L
 export function secondsToday(own: readonly { createdAt: number; seconds: number }[]): number {
   const midnight = new Date().setHours(0, 0, 0, 0)
   return own.reduce((sum, one) => sum + (one.createdAt >= midnight ? one.seconds : 0), 0)
+}
+
+/** Who plays the lick on what. */
+export function settingOfWorld(lick: Lick, { settings, kits, grooves }: World): Setting {
+  return settingFor(lick, settings, ownKitsOf(kits), ownGrooves(grooves))
+}
+
+/** A saved version of the lick, as it is played here. */
+export interface SavedVersion {
+  readonly id: string
+  readonly name: string
+  readonly lick: Lick
+}
+
+/** The saved versions of a lick that can be read, oldest first, on the grid that is played on. */
+export function savedVersions(
+  rows: readonly VersionRecord[],
+  turnLetters: boolean,
+  grid: Grid,
+  own: Grid,
+): readonly SavedVersion[] {
+  const same = sameGrid(grid, own)
+  return rows.flatMap(({ id, name, text, voicing }) => {
+    const lick = findVoicedLick(turnTexts({ text, voicing, draft: null }, turnLetters))
+    if (!lick || lick.line.slots.length === 0) return []
+    return [{ id, name, lick: same ? lick : onGrid(lick, grid) }]
+  })
 }

@@ -1,20 +1,11 @@
 import type { HeardSummary } from '~/core/listening'
-import { type Climb, formName, repeatsOn, type Standing, standAt } from '~/core/practice'
-import { gridName, secondsPerTick, type Ticks } from '~/core/time'
+import { repeatsOn, type Standing, standAt } from '~/core/practice'
+import { secondsPerTick, type Ticks } from '~/core/time'
 import type { PracticeSessionRecord } from '~/storage'
-import { partKeyOf, type Step } from './step-view'
+import { type Program, tempoAt } from './program'
 
-/** What is trained: a step, the ladder under it, and how that is climbed. */
-export interface Training {
-  readonly lickId: string
-  readonly step: Step
-  readonly climb: Climb
-  /** The rungs that were chosen, each from a bar on. */
-  readonly chosen: readonly Standing[]
-  readonly tempoAt: (rung: number) => number
-  /** Ticks of the beat that tempos count. */
-  readonly beat: Ticks
-}
+/** What is trained: a program, and the rungs that were chosen, each from a bar on. */
+export type Training = Program & { readonly chosen: readonly Standing[] }
 
 /** A session while it goes on, and the standing on the ladder that it belongs to. */
 interface Running {
@@ -27,6 +18,9 @@ interface Running {
 /** What a player says of a session. */
 type Said = Pick<PracticeSessionRecord, 'rating' | 'tense'>
 
+/** A session keeps so much of what a step is called. */
+const MOST_WORDS = 120
+
 /** Less than this was only tried, unless it was rated. */
 const LEAST_SECONDS = 1
 
@@ -35,7 +29,7 @@ const LEAST_SECONDS = 1
  * seconds: they are worked out from the bars that have sounded, never counted beside them. Each rung
  * is a session of its own; it is saved once it lasted a second, or was rated.
  */
-export class TrainingLog {
+export class SessionLog {
   private running: Running | null = null
   /** The session that something was said of last, as it is now, and what it said before. */
   private said: { session: PracticeSessionRecord; before: Said } | null = null
@@ -74,7 +68,7 @@ export class TrainingLog {
    * then. Returns the repeats on this rung.
    */
   look(training: Training, bar: number, played: Ticks): number {
-    const { climb, chosen, tempoAt } = training
+    const { climb, chosen } = training
     const stand = standAt(chosen, bar, climb)
     if (this.traceless) return repeatsOn(stand, played, climb)
     const before = this.running
@@ -83,7 +77,7 @@ export class TrainingLog {
       this.running = measured(before, stand.bar * climb.barTicks, training)
       this.write()
     }
-    const tempo = tempoAt(stand.rung)
+    const tempo = tempoAt(training, stand.rung)
     const known = this.running
     const same = known && sameStand(known.stand, stand) && known.session.tempo === tempo
     const from = this.anew ? played : stand.bar * climb.barTicks
@@ -100,7 +94,7 @@ export class TrainingLog {
     const now = this.running ?? {
       stand,
       from: stand.bar * training.climb.barTicks,
-      session: this.newSession(training, training.tempoAt(stand.rung)),
+      session: this.newSession(training, tempoAt(training, stand.rung)),
     }
     const { rating, tense } = now.session
     this.running = { ...now, session: { ...now.session, ...said } }
@@ -136,21 +130,24 @@ export class TrainingLog {
     if (said || session.seconds >= LEAST_SECONDS) this.save(session)
   }
 
-  private newSession({ lickId, step }: Training, tempo: number): PracticeSessionRecord {
+  private newSession(
+    { lickId, part, words, grid, form }: Training,
+    tempo: number,
+  ): PracticeSessionRecord {
     return {
       id: this.newId(),
       version: 3,
       lickId,
       createdAt: this.now(),
-      part: partKeyOf(step),
-      step: step.words.slice(0, 120),
+      part,
+      step: words.slice(0, MOST_WORDS),
       tempo,
       repeats: 0,
       seconds: 0,
       rating: null,
       tense: false,
-      grid: gridName(step.part.lick.frame.grid),
-      form: formName(step.form),
+      grid,
+      form,
       note: '',
       heard: null,
     }

@@ -1,4 +1,4 @@
-import type { HeardDevice, KitStrike, MicrophoneFault, SoundEars } from '~/audio'
+import type { HeardDevice, KitStrike, MicrophoneFault, OnsetListener } from '~/audio'
 
 /** What is heard once it is open: a microphone, or a simulated kit before one. */
 export interface Opened {
@@ -12,25 +12,25 @@ export interface Opened {
 }
 
 /** Off, asked for, heard, or why it cannot be. */
-export type EarsState = 'off' | 'asking' | 'hearing' | MicrophoneFault
+export type MicrophoneState = 'off' | 'asking' | 'hearing' | MicrophoneFault
 
 /**
  * The microphone as a page wants it: opened when it is wanted, and let go when it is not, also where that
  * changes while the player is still asked. What is open is always what was wanted last.
  */
-export class Ears {
-  state: EarsState = 'off'
+export class MicrophoneSession {
+  state: MicrophoneState = 'off'
   private opened: Opened | null = null
   /** Goes up with every wish: what was asked for before is void. */
   private asked = 0
 
   constructor(
-    private readonly open: (ears: SoundEars) => Promise<Opened>,
-    private readonly onState: (state: EarsState) => void,
+    private readonly open: (ears: OnsetListener) => Promise<Opened>,
+    private readonly onState: (state: MicrophoneState) => void,
   ) {}
 
   /** Opens the microphone; what it hears goes to `ears`. */
-  async want(ears: SoundEars): Promise<void> {
+  async want(ears: OnsetListener): Promise<void> {
     this.letGo()
     const mine = this.asked
     this.become('asking')
@@ -70,7 +70,7 @@ export class Ears {
     this.opened?.strike?.(strike)
   }
 
-  private become(state: EarsState): void {
+  private become(state: MicrophoneState): void {
     this.state = state
     this.onState(state)
   }

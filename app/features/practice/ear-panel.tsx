@@ -3,12 +3,13 @@ import { Link } from 'react-router'
 import { type CleanLimits, diagnose, leansFrom, SIMULATED_PLAYERS } from '~/core/listening'
 import type { PlannedStep } from '~/core/practice'
 import { useSettings } from '~/live/use-live'
+import { useSlices } from '~/live/use-slices'
 import { Meter, MicrophonePart } from '~/playback/microphone-part'
 import { StrikePads } from '~/playback/strike-pads'
 import type { PracticeSessionRecord } from '~/storage'
 import { SelectField } from '~/ui/field'
 import { NumberField } from '~/ui/number-field'
-import { Act } from '~/ui/parts'
+import { Act, Nothing } from '~/ui/parts'
 import { Tick } from '~/ui/tick'
 import { plural } from '~/words/figures'
 import {
@@ -20,7 +21,10 @@ import {
   sessionWords,
 } from '~/words/heard-words'
 import { heardBefore, heardSteps, stepToWork } from './heard-steps'
-import type { useAlong } from './use-along'
+import { type EarState, isSimulated } from './session/ear'
+import type { PracticeRoom } from './session/room'
+import { usePractised } from './session/use-room'
+import { partKeyOf } from './step-view'
 
 const PLAYERS = [
   { value: 'you', label: 'you: keys, fingers, pads' },
@@ -28,29 +32,33 @@ const PLAYERS = [
   ...SIMULATED_PLAYERS.map(({ name }) => ({ value: name, label: `simulated: ${name}` })),
 ]
 
-interface AlongPartProps {
-  readonly along: ReturnType<typeof useAlong>
-  /** Whether the ladder is climbed by what is heard. */
-  readonly byEar: boolean
-  readonly onByEar: (byEar: boolean) => void
-  /** The key of the part that is played. */
-  readonly part: string
-  readonly sessions: readonly PracticeSessionRecord[]
-  readonly planned: readonly PlannedStep[]
-  /** Goes to a step of the plan. */
-  readonly onGo: (step: number) => void
-}
-
 /** Playing along: pads to strike, what was heard of the last round in full, what counts as clean, what to work on next. */
-export function AlongPart(props: AlongPartProps) {
-  const { along, byEar, onByEar, part, sessions, planned, onGo } = props
+export function EarPanel({ room }: { room: PracticeRoom }) {
+  const { ear } = room
+  const { world, choice } = useSlices(room)
+  const { planned, step } = usePractised(room)
+  const state = useSlices(ear)
   const { settings, change } = useSettings()
-  const { wanted, active, who, rounds, proposal, unsettled, lost } = along
+  if (!step) return null
+  if (choice.improvise.drawn)
+    return (
+      <Nothing>
+        What changes each time round is not listened to: choose nothing under Playing.
+      </Nothing>
+    )
+  const { sessions } = world
+  const { wanted, active, who, asSound, enough, begunAt } = state
+  const { rounds, proposal, unsettled, lost, told, summary } = state.heard
   const last = rounds.at(-1)
+  const simulated = isSimulated(who)
   return (
     <section aria-label="Play along" className="flex flex-col gap-2">
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
-        <Tick checked={wanted} onTick={along.setWanted} className="min-h-8 text-sm">
+        <Tick
+          checked={wanted}
+          onTick={(next) => ear.choose({ wanted: next })}
+          className="min-h-8 text-sm"
+        >
           Hear me play along
         </Tick>
         {wanted && (
@@ -60,15 +68,19 @@ export function AlongPart(props: AlongPartProps) {
               className="w-60"
               value={who}
               options={PLAYERS}
-              onChange={along.setWho}
+              onChange={(next) => ear.choose({ who: next })}
             />
-            {along.simulated && (
-              <Tick checked={along.asSound} onTick={along.setAsSound} className="min-h-8 text-sm">
+            {simulated && (
+              <Tick
+                checked={asSound}
+                onTick={(next) => ear.choose({ asSound: next })}
+                className="min-h-8 text-sm"
+              >
                 As sound, heard by the app’s ear
               </Tick>
             )}
-            <Tick checked={byEar} onTick={onByEar} className="min-h-8 text-sm">
-              Rate and climb by what is heard, every {along.enough} rounds
+            <Tick checked={choice.byEar} onTick={room.byEar} className="min-h-8 text-sm">
+              Rate and climb by what is heard, every {enough} rounds
             </Tick>
             <Link to="/play-in" className="link min-h-8 content-center text-sm">
               Set up and test
@@ -80,25 +92,25 @@ export function AlongPart(props: AlongPartProps) {
         <>
           {who === 'mic' && (
             <MicrophonePart
-              microphone={along.microphone}
+              microphone={ear.microphone}
               busy={active}
               settings={settings}
               onSettings={change}
             />
           )}
-          {along.simulated && along.asSound && <Meter level={along.microphone.level} />}
-          {active && who === 'you' && <StrikePads onStrike={along.strike} />}
-          {proposal && !byEar && (
+          {simulated && asSound && <Meter level={ear.microphone.level} />}
+          {active && who === 'you' && <StrikePads onStrike={ear.strike} />}
+          {proposal && !choice.byEar && (
             <p className="flex flex-wrap items-center gap-2 text-sm">
               {plural(unsettled, 'round')} sounded {proposal}.
-              <Act onClick={() => along.rate(proposal)}>Rate it {proposal}</Act>
+              <Act onClick={() => ear.rate(proposal)}>Rate it {proposal}</Act>
             </p>
           )}
-          {!active && along.summary && (
+          {!active && summary && (
             <p role="status" className="text-sm">
               {sessionWords(
-                along.summary,
-                along.simulated ? null : heardBefore(sessions, part, along.begunAt),
+                summary,
+                simulated ? null : heardBefore(sessions, partKeyOf(step), begunAt),
               )}
             </p>
           )}
@@ -106,7 +118,7 @@ export function AlongPart(props: AlongPartProps) {
             <p className="text-sm">
               Last round: {hitWords(last.told)}; {last.told.limbs.map(limbWords).join('; ')}.{' '}
               <span className="text-(--quiet)">
-                {plural(along.told, 'round')} heard{lostWords(lost)}. {sourceWords(along)}
+                {plural(told, 'round')} heard{lostWords(lost)}. {sourceWords(state, simulated)}
               </span>
             </p>
           ) : (
@@ -117,7 +129,7 @@ export function AlongPart(props: AlongPartProps) {
             </p>
           )}
           <CleanLimitsPart limits={settings.clean} onLimits={(clean) => change({ clean })} />
-          <Diagnosis sessions={sessions} planned={planned} onGo={onGo} />
+          <Diagnosis sessions={sessions} planned={planned} onGo={room.goTo} />
         </>
       )}
     </section>
@@ -175,18 +187,13 @@ function lostWords(lost: number): string {
 }
 
 /** Whose strokes these are, and what they are held against. */
-function sourceWords({
-  simulated,
-  asSound,
-  measured,
-  rounds,
-}: ReturnType<typeof useAlong>): string {
+function sourceWords({ asSound, delayMs, heard }: EarState, simulated: boolean): string {
   if (simulated)
     return asSound
       ? 'A simulated player’s sound, found by the same ear as a microphone’s: nothing of it is kept.'
       : 'A simulated player, to try this without a kit: nothing of it is kept.'
-  if (measured) return 'The delay that was measured for this source is taken off.'
-  const delay = Math.round(rounds.at(-1)?.told.delayMs ?? 0)
+  if (delayMs !== 'find') return 'The delay that was measured for this source is taken off.'
+  const delay = Math.round(heard.rounds.at(-1)?.told.delayMs ?? 0)
   return `Against your own middle, ${delay} ms from the click: no delay was measured yet.`
 }
 
@@ -195,7 +202,12 @@ function Diagnosis({
   sessions,
   planned,
   onGo,
-}: Pick<AlongPartProps, 'sessions' | 'planned' | 'onGo'>) {
+}: {
+  sessions: readonly PracticeSessionRecord[]
+  planned: readonly PlannedStep[]
+  /** Goes to a step of the plan. */
+  onGo: (step: number) => void
+}) {
   const { finding, leans } = useMemo(() => {
     const steps = heardSteps(sessions, Date.now())
     return { finding: diagnose(steps), leans: leansFrom(steps) }

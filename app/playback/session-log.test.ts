@@ -1,27 +1,35 @@
 import { describe, expect, it } from 'vitest'
-import { buildUp, type Climb, type Standing } from '~/core/practice'
+import type { Climb, Standing } from '~/core/practice'
 import type { PracticeSessionRecord } from '~/storage'
-import { lickOf } from '../../../tests/support/licks'
-import { toStep } from './step-view'
-import { type Training, TrainingLog } from './training-log'
+import { SessionLog, type Training } from './session-log'
 
-const LICK = lickOf('line: RLRL*4')
 const BAR = 40320
 const CLIMB: Climb = { rungs: 3, barTicks: BAR, repeatTicks: BAR, roundBars: 1, every: 4 }
 const TEMPOS = [60, 80, 100]
 
 function training(chosen: readonly Standing[] = [{ bar: 0, rung: 0 }], more = {}): Training {
-  const [part] = buildUp(LICK, 'bar')
-  if (!part) throw new Error('a lick without parts')
-  const step = toStep(part, { kind: 'over' }, LICK)
-  const tempoAt = (rung: number) => TEMPOS[rung] ?? 60
-  return { lickId: 'a', step, climb: CLIMB, chosen, tempoAt, beat: 10080, ...more }
+  return {
+    lickId: 'a',
+    part: 'bar 0-16',
+    words: 'all',
+    grid: '1/16',
+    form: 'over and over',
+    compose: () => {
+      throw new Error('nothing is composed to be logged')
+    },
+    music: 'all',
+    tempos: TEMPOS,
+    climb: CLIMB,
+    beat: 10080,
+    chosen,
+    ...more,
+  }
 }
 
 function log() {
   const saved = new Map<string, PracticeSessionRecord>()
   let id = 0
-  const made = new TrainingLog(
+  const made = new SessionLog(
     (session) => saved.set(session.id, session),
     () => {
       id += 1
@@ -124,7 +132,7 @@ describe('the sessions of a training', () => {
     made.write()
     made.begin()
     made.look(training(), 0, BAR)
-    made.look(training(undefined, { tempoAt: () => 66 }), 1, 1.5 * BAR)
+    made.look(training(undefined, { tempos: [66] }), 1, 1.5 * BAR)
     made.write()
     expect(saved().map(({ tempo }) => tempo)).toEqual([60, 66])
   })

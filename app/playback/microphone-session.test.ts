@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest'
-import { Ears, type EarsState } from './ears'
+import { MicrophoneSession, type MicrophoneState } from './microphone-session'
 
 /** A microphone that opens when the test says so. */
 function stand() {
-  const states: EarsState[] = []
+  const states: MicrophoneState[] = []
   const waiting: { resolve: () => void; reject: (fault: unknown) => void }[] = []
   let open = 0
-  const ears = new Ears(
+  const ears = new MicrophoneSession(
     () =>
       new Promise((resolve, reject) => {
         waiting.push({

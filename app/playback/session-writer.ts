@@ -1,4 +1,4 @@
-import type { PracticeSessionRecord, RecordSaver } from '~/storage'
+import { closeSaver, openSaver, type PracticeSessionRecord, type RecordSaver } from '~/storage'
 
 type Saver = Pick<RecordSaver<'sittings'>, 'change'>
 
@@ -28,4 +28,12 @@ export class SessionWriter<S extends Saver> {
     if (this.current) this.savers.close(this.current.saver)
     this.current = undefined
   }
+}
+
+/** A writer of sessions into this browser's store. */
+export function storedSessions() {
+  return new SessionWriter({
+    open: (id) => openSaver('sittings', id, null),
+    close: (saver) => void closeSaver(saver),
+  })
 }

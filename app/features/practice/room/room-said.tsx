@@ -1,0 +1,69 @@
+import type { ReactNode } from 'react'
+import { useCounting } from '~/live/use-setting'
+import { useSlices } from '~/live/use-slices'
+import { Act, Trouble } from '~/ui/parts'
+import { tempoFigure } from '~/words/figures'
+import { Cautions } from '../cautions'
+import { LostNotice } from '../lost-notice'
+import { PlanConflict } from '../plan-conflict-notice'
+import { warningsOf } from '../session/remarks'
+import type { PracticeRoom } from '../session/room'
+import { usePractised } from '../session/use-room'
+import { heardSentence } from './heard-sentence'
+import { nextWords } from './plan-panels'
+
+/**
+ * What to do now, in one sentence, and under it what was just rated or what to mind. It has its own room: whatever
+ * is said, nothing that is pressed moves.
+ */
+export function RoomSaid({ room, children }: { room: PracticeRoom; children: ReactNode }) {
+  const { world, choice } = useSlices(room)
+  const practised = usePractised(room)
+  const { trouble } = useSlices(room.player)
+  const { wanted, heard } = useSlices(room.ear)
+  const counting = useCounting()
+  const { step, steps, planned, rungs, at } = practised
+  const { loop, rated, lost, improvise } = choice
+  const { rung, tempo } = room.player
+  const words =
+    wanted && !improvise.drawn && step
+      ? heardSentence(heard, step.part.lick, counting, world.settings.clean)
+      : ''
+  const together = steps.findIndex(({ part, skipped }) => part.kind === 'together' && !skipped)
+  return (
+    <section aria-label="What to do now" className="room-said">
+      <p
+        role="status"
+        className="font-semibold text-lg leading-snug first-letter:uppercase empty:hidden"
+      >
+        {words}
+      </p>
+      <p className={words === '' ? 'font-semibold text-lg leading-snug' : 'text-(--quiet) text-sm'}>
+        Next: {nextWords(rungs, rung, steps, planned, loop ? -1 : at)}
+      </p>
+      {rated && (
+        <p role="status" className="flex flex-wrap items-center gap-3 text-sm">
+          Rated {rated.rating} at {tempoFigure(rated.tempo)}.<Act onClick={room.unrate}>Undo</Act>
+        </p>
+      )}
+      {lost !== null && (
+        <LostNotice
+          tempo={lost}
+          onOneSurface={together >= 0 && together !== at ? () => room.goTo(together) : undefined}
+        />
+      )}
+      {warningsOf(practised, world, tempo).map((warning) => (
+        <p key={warning} className="text-sm text-warning first-letter:uppercase">
+          {warning}
+        </p>
+      ))}
+      <Trouble words={trouble} />
+      <Trouble
+        words={world.deleted ? 'This lick was deleted in another tab. It is in the bin.' : ''}
+      />
+      {children}
+      <PlanConflict document={room.plan} />
+      <Cautions />
+    </section>
+  )
+}
