@@ -119,16 +119,19 @@ export class ProgramPlayer extends Slices<PlayerState> {
    * Takes what is to be played from now on; null for nothing, which is silent. Another music begins on the rung
    * that stands, or on one that is given.
    */
-  take(program: Program | null, rung = this.rung): void {
+  take(program: Program | null, rung?: number): void {
     const before = this.program
     if (program === before) return
     const { playing } = this.current
     // What sounded up to now was the music before.
     if (playing && before?.music !== program?.music) this.look()
     this.program = program
-    if (!playing) return
+    if (!playing) {
+      if (rung !== undefined) this.patch({ chosen: [{ bar: 0, rung }], bar: 0, done: 0 })
+      return
+    }
     if (!program) this.stop()
-    else if (before?.music !== program.music) this.start(rung)
+    else if (before?.music !== program.music) this.start(rung ?? this.rung)
     else {
       this.sound.setPlan(this.plan)
       if (before.compose !== program.compose) this.sound.setPerformance(program.compose())
@@ -200,21 +203,27 @@ export class ProgramPlayer extends Slices<PlayerState> {
     this.playback?.setPlan(this.plan)
   }
 
+  /** The ladder was changed: what stood on a rung stands on another from now on, and sounds on. */
+  remap(to: (rung: number) => number): void {
+    const chosen = this.current.chosen.map(({ bar, rung }) => ({ bar, rung: to(rung) }))
+    this.patch({ chosen })
+  }
+
   /** Goes to the rung that follows from how it went. */
   climbBy(rating: Rating): void {
     if (this.program) this.go(nextRung(this.rung, this.program.tempos.length, rating))
   }
 
-  /** Says how it went, and goes on from there. */
-  rate(rating: Rating): void {
+  /** Says how it went, and goes on from there; where to is another's choice if it is told. */
+  rate(rating: Rating, to: (() => void) | null = null): void {
     this.say({ rating })
-    this.climbBy(rating)
+    if (to) to()
+    else this.climbBy(rating)
   }
 
-  /** Takes back how it was rated last, and goes back to a rung. */
-  unrate(rung: number): void {
+  /** Takes back how it was rated last. */
+  unrate(): void {
     this.log.unsay()
-    this.go(rung)
   }
 
   readonly feelsTense = (): void => this.say({ tense: true })

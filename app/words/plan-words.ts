@@ -1,4 +1,4 @@
-import type { LadderKind, PracticeOrder } from '~/core/practice'
+import type { LadderKind, PlanSequence, PracticeOrder } from '~/core/practice'
 
 export const ORDER_WORDS: Readonly<Record<PracticeOrder, string>> = {
   joined: 'part by part, then joined',
@@ -10,7 +10,14 @@ export const ORDER_WORDS: Readonly<Record<PracticeOrder, string>> = {
 }
 
 export const LADDER_WORDS: Readonly<Record<LadderKind, string>> = {
-  three: 'three tempos',
+  three: 'three, and what was clean',
+  'bpm-5': '5 bpm apart',
   bpm: '8 bpm apart',
+  'bpm-20': '20 bpm apart',
   percent: '12 % apart',
+}
+
+export const SEQUENCE_WORDS: Readonly<Record<PlanSequence, string>> = {
+  step: 'all tempos of a step first',
+  tempo: 'all steps at a tempo first',
 }

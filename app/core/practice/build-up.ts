@@ -200,24 +200,53 @@ function joinedParts(making: Making): PracticePart[] {
     .filter(({ from }) => from < count)
     .map(({ name, from, to }) => ({ name, from, to: Math.min(count, to + 1) }))
   const groups = starts.map((from, i) => ({ name: '', from, to: starts[i + 1] ?? count }))
-  const spans = own.length > 0 ? own : few(groups)
+  const spans = own.length > 0 ? own : few(withoutSingles(groups, lick))
   const seen = new Set([`0-${count}`])
+  const played = new Set<string>()
   const steps: PracticePart[] = []
   const add = (kind: 'part' | 'so-far', { from, to, name }: (typeof spans)[number]) => {
     if (seen.has(`${from}-${to}`)) return
     seen.add(`${from}-${to}`)
-    steps.push({ ...placedPart(kind, lick, { from, to }, making), ...(name && { name }) })
+    const part = placedPart(kind, lick, { from, to }, making)
+    const music = name + musicOf(part)
+    // Equal parts are one step: the same strokes in the same place against the beat.
+    if (kind === 'part' && played.has(music)) return
+    played.add(music)
+    steps.push({ ...part, ...(name && { name }) })
   }
   let [least, most] = [count, 0]
   for (const span of spans) {
     const first = most === 0
     least = Math.min(least, span.from)
     most = Math.max(most, span.to)
-    // What was played before may be played again: a group may stand twice, in another place.
     add('part', span)
     if (!first) add('so-far', { name: '', from: least, to: most })
   }
   return steps
+}
+
+/** What a part is to the hands: its strokes, their grids, and where they lie against the beat. */
+function musicOf({ lick: { line, frame } }: PracticePart): string {
+  const { beat } = frameTicks(frame)
+  const grids = [frame.grid, ...line.gridChanges.map(({ at, grid }) => ({ at, ...grid }))]
+  return [line.slots.map(formatSlot).join(' '), frame.start % beat, JSON.stringify(grids)].join('|')
+}
+
+/** Spans that are no single stroke: one of a slot alone joins the span before it, the first the one after it. */
+function withoutSingles<S extends { readonly from: number; readonly to: number }>(
+  spans: readonly S[],
+  { line }: Lick,
+): S[] {
+  const strokes = ({ from, to }: S) =>
+    line.slots.slice(from, to).filter(({ kind }) => kind !== 'rest').length
+  const joined: S[] = []
+  for (const span of spans) {
+    const last = joined.at(-1)
+    if (last && (strokes(span) < 2 || strokes(last) < 2))
+      joined[joined.length - 1] = { ...last, to: span.to }
+    else joined.push(span)
+  }
+  return joined
 }
 
 /** So many parts are learnt by heart; of more groups, neighbours are one part. */

@@ -87,16 +87,22 @@ describe('a proposed ladder', () => {
   const wish = { tempo: 72, goal: 126, limit: 180, bestClean: null, tense: null }
   it.each([
     ['from the learning tempo to the goal', {}, 72, 126],
-    ['from the best clean tempo', { bestClean: 101, tense: 113 }, 101, 126],
+    ['from the learning tempo also once more is clean', { bestClean: 101, tense: 113 }, 72, 126],
     [
       'on between clean and tense where the goal is reached',
       { bestClean: 130, tense: 142 },
-      130,
+      72,
       136,
     ],
     ['half as fast again without a goal', { goal: null }, 72, 108],
     ['within the limit without a goal', { goal: null, limit: 90.7 }, 72, 90],
-    ['from the limit where the learning tempo is past it', { limit: 60.5 }, 60, 126],
+    [
+      'from slow enough to learn where the learning tempo is past the limit',
+      { limit: 60.5 },
+      36,
+      126,
+    ],
+    ['from slower where less than the limit was clean', { limit: 60.5, bestClean: 50 }, 30, 126],
     ['of one rung where the limit is reached', { goal: null, limit: 72.4 }, 72, 72],
   ])('goes %s', (_, part, from, to) => {
     expect(ladderSpan({ ...wish, ...part })).toEqual({ from, to })

@@ -61,6 +61,7 @@ export {
   slowerRung,
   threeRungs,
   wholeRatios,
+  withRung,
 } from './ladder'
 export {
   fillsBar,
@@ -73,7 +74,16 @@ export {
   toMix,
   toStretch,
 } from './mix'
-export { planSeconds, type Stage, stageSeconds } from './plan'
+export {
+  nextCell,
+  PLAN_SEQUENCES,
+  type PlanCell,
+  type PlanSequence,
+  planSeconds,
+  type RungCounts,
+  type Stage,
+  stageSeconds,
+} from './plan'
 export { findPulsed, pulseOf } from './pulse'
 export { type SeamRun, seamRuns } from './seam'
 export { orderOf, type SetExercise, type SetOrder } from './sets'

@@ -2,7 +2,7 @@ import { DEFAULT_TEMPO, type Frame, TEMPO_RANGE } from '../line'
 import type { Rating } from '../log'
 
 /** How a ladder's tempos are chosen. */
-export const LADDER_KINDS = ['three', 'bpm', 'percent'] as const
+export const LADDER_KINDS = ['three', 'bpm-5', 'bpm', 'bpm-20', 'percent'] as const
 export type LadderKind = (typeof LADDER_KINDS)[number]
 
 /** No step of a ladder is larger than this, unless the player sets another cap. */
@@ -71,22 +71,39 @@ export interface LadderWish {
 /** Where no goal is set, a ladder ends half as fast again as it begins. */
 const REACH = 1.5
 
+/** Of a limit, or of what was clean, so much is slow enough to learn at. */
+const LEARNING_SHARE = 0.6
+
 /**
- * Where a ladder begins and ends. It begins at the learning tempo, or at the best clean one where
- * that is faster; without either under the limit, at the limit. It ends at the goal; where that is
+ * Where a ladder begins and ends. It begins at the learning tempo; where that is past the limit, slow enough to
+ * learn: at 0.6 of the limit, or of the best clean tempo where that is lower. It ends at the goal; where that is
  * reached, at the next tempo between clean and tense; without a goal within the limit.
+ *
+ * @example a lick at 120 with a limit of 100 begins at 60; one at 72 with the goal 126 goes from 72 to 126
  */
 export function ladderSpan({ tempo, goal, limit, bestClean, tense }: LadderWish): {
   readonly from: number
   readonly to: number
 } {
   const most = Math.min(TEMPO_RANGE.most, limit ?? TEMPO_RANGE.most)
-  const slow = Math.max(TEMPO_RANGE.least, Math.min(tempo, Math.floor(most)))
-  const from = Math.max(slow, bestClean ?? slow)
-  if (goal !== null && goal > from) return { from, to: goal }
+  const learnt = Math.floor(LEARNING_SHARE * Math.min(most, bestClean ?? most))
+  const from = Math.max(TEMPO_RANGE.least, tempo > most ? Math.min(tempo, learnt) : tempo)
+  const reached = Math.max(from, bestClean ?? from)
+  if (goal !== null && goal > reached) return { from, to: goal }
   const next = bestClean === null ? Math.round(from * REACH) : nextTempos(bestClean, tense)[1]
-  return { from, to: Math.max(from, Math.min(next, Math.floor(most))) }
+  return { from, to: Math.max(reached, Math.min(next, Math.floor(most))) }
 }
+
+/** A ladder with a tempo as one of its rungs, where it lies between its ends and is not near one already. */
+export function withRung(rungs: readonly number[], tempo: number): number[] {
+  const [lowest = tempo, highest = tempo] = [rungs[0], rungs.at(-1)]
+  const near = rungs.some((rung) => Math.abs(rung - tempo) < NEAR_SHARE * rung)
+  return near || tempo < lowest || tempo > highest
+    ? [...rungs]
+    : [...rungs, tempo].sort((a, b) => a - b)
+}
+/** Two tempos that differ by less are one rung. */
+const NEAR_SHARE = 0.03
 
 /** A rung at another tempo, kept between its neighbours and within what can be played. */
 export function moveRung(rungs: readonly number[], index: number, tempo: number): number[] {
@@ -134,8 +151,12 @@ export function ladderOf(kind: LadderKind, from: number, to: number): number[] {
   switch (kind) {
     case 'three':
       return threeRungs(from, to)
+    case 'bpm-5':
+      return equalSteps(from, to, 5)
     case 'bpm':
       return equalSteps(from, to, DEFAULT_STEP)
+    case 'bpm-20':
+      return equalSteps(from, to, 20)
     case 'percent':
       return wholeRatios(from, to, DEFAULT_CAP)
   }

@@ -9,6 +9,8 @@ export interface StepChoice {
   readonly skipped: boolean
   /** The form that it is played in; null for its own. */
   readonly form: PracticeForm | null
+  /** The tempos that it alone is played at, rising; null for those of the plan. */
+  readonly tempos?: number[] | null | undefined
 }
 
 /** A step as it stands in the player's plan. */
@@ -16,6 +18,8 @@ export interface PlannedStep {
   readonly part: PracticePart
   readonly skipped: boolean
   readonly form: PracticeForm
+  /** The tempos that it alone is played at; null for those of the plan. */
+  readonly tempos?: readonly number[] | null
 }
 
 /**
@@ -31,8 +35,13 @@ export function planSteps(
   const chosen = choices.flatMap((choice): { key: string; step: PlannedStep }[] => {
     const part = byKey.get(choice.part) ?? added(choice.part)
     if (!part) return []
-    const { skipped, form } = choice
-    return [{ key: choice.part, step: { part, skipped, form: form ?? part.form } }]
+    const { skipped, form, tempos } = choice
+    return [
+      {
+        key: choice.part,
+        step: { part, skipped, form: form ?? part.form, ...(tempos && { tempos }) },
+      },
+    ]
   })
   const known = new Set(chosen.map(({ key }) => key))
   for (const [i, part] of [...parts.entries()].reverse()) {
@@ -49,10 +58,11 @@ export function planSteps(
 
 /** The plan as the player's choices, to be kept. */
 export function toChoices(steps: readonly PlannedStep[]): StepChoice[] {
-  return steps.map(({ part, skipped, form }) => ({
+  return steps.map(({ part, skipped, form, tempos }) => ({
     part: partKey(part),
     skipped,
     form: sameForm(form, part.form) ? null : form,
+    ...(tempos && { tempos: [...tempos] }),
   }))
 }
 

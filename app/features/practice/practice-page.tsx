@@ -1,5 +1,4 @@
 import { useRef } from 'react'
-import { useSlices } from '~/live/use-slices'
 import type { Kept, LickRecord, PlanRecord } from '~/storage'
 import { usePageTitle } from '~/ui/use-page-title'
 import type { InSet } from '../sets'
@@ -32,14 +31,12 @@ interface PracticePageProps {
 /** A lick to be practised: its build-up step by step, up a ladder of tempos, seen from two metres. */
 export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
   const room = useRoom(opened, stored, inSet?.document ?? null)
-  const { lick, step, tempos } = usePractised(room)
-  const { playing } = useSlices(room.player)
+  const { lick, step } = usePractised(room)
   const [full, showFull] = useFullScreen()
   const { panel, open } = useRoomPanel()
   const host = useRef<HTMLDivElement>(null)
   usePageTitle(lick.title, 'Practice')
   if (!step) return <NothingYet id={opened.id} />
-  const { rung } = room.player
   return (
     <div ref={host} data-phase="still" data-full={full || undefined} className="room group">
       <RoomRunner room={room} host={host} full={full} onFull={showFull} />
@@ -50,13 +47,7 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
         <RoomLine room={room} />
         <StepRemarks room={room} />
         <RoomSaid room={room}>{inSet?.notice}</RoomSaid>
-        <Ratings
-          playing={playing}
-          up={tempos[rung + 1]}
-          down={tempos[rung - 1]}
-          onPlay={room.player.toggle}
-          onRate={room.rate}
-        />
+        <Ratings room={room} />
       </div>
       <RoomDock open={panel} onOpen={open} onFull={() => showFull(true)}>
         {panel === 'steps' && <StepsPanel room={room} />}

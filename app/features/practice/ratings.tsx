@@ -1,7 +1,8 @@
 import { ArrowDown, ArrowLeft, ArrowRight } from 'lucide-react'
-import type { Rating } from '~/core/log'
+import { useSlices } from '~/live/use-slices'
 import { PlayButton } from '~/playback/play-button'
 import { tempoFigure } from '~/words/figures'
+import type { PracticeRoom } from './session/room'
 
 const RATES = [
   { rating: 'clean', Arrow: ArrowRight, key: 'ArrowRight' },
@@ -10,25 +11,16 @@ const RATES = [
 ] as const
 
 /** Start and stop, and how it went: large enough for a stick's end. */
-export function Ratings({
-  playing,
-  up,
-  down,
-  onPlay,
-  onRate,
-}: {
-  playing: boolean
-  /** The tempos above and below this one; undefined at the ends of the ladder. */
-  up: number | undefined
-  down: number | undefined
-  onPlay: () => void
-  onRate: (rating: Rating) => void
-}) {
+export function Ratings({ room }: { room: PracticeRoom }) {
+  useSlices(room)
+  const { playing } = useSlices(room.player)
   const words = {
-    clean: up === undefined ? 'the top of the ladder' : `up to ${tempoFigure(up)}`,
+    clean: onWords(room),
     rough: 'stay here',
-    lost: down === undefined ? 'back down' : `down to ${tempoFigure(down)}`,
+    lost: downWords(room),
   }
+  const onPlay = room.player.toggle
+  const onRate = room.rate
   return (
     <div className="grid grid-cols-3 gap-2 sm:grid-cols-[auto_1fr_1fr_1fr] sm:gap-3">
       <PlayButton
@@ -53,4 +45,22 @@ export function Ratings({
       ))}
     </div>
   )
+}
+
+/** Where clean leads. */
+function onWords(room: PracticeRoom): string {
+  const { tempos, at, planned, ladder } = room.practised()
+  const { rung } = room.player
+  const next = room.after('clean')
+  const up = tempos[rung + 1]
+  if (room.state().choice.loop || next?.step === at)
+    return up === undefined ? 'the top of the ladder' : `up to ${tempoFigure(up)}`
+  if (!next) return 'the end of the plan'
+  const tempo = planned[next.step]?.tempos?.[next.rung] ?? ladder[next.rung]?.tempo
+  return tempo === undefined ? 'next step' : `next step, at ${tempoFigure(tempo)}`
+}
+
+function downWords(room: PracticeRoom): string {
+  const down = room.practised().tempos[room.player.rung - 1]
+  return down === undefined ? 'back down' : `down to ${tempoFigure(down)}`
 }

@@ -1,8 +1,9 @@
 import { Copy, Eye, EyeOff, X } from 'lucide-react'
-import type { StepLog } from '~/core/log'
-import { isAdded, moveStep, type PlannedStep, repeatStep } from '~/core/practice'
+import type { Rating, StepLog } from '~/core/log'
+import { isAdded, moveStep, type PlanCell, type PlannedStep, repeatStep } from '~/core/practice'
 import { IconButton } from '~/ui/icon-button'
 import { MoveHandle, SortableList, useSortableRow } from '~/ui/sortable-list'
+import { tempoFigure } from '~/words/figures'
 import { partKeyOf, type Step } from './step-view'
 import { stepLogWords } from './words'
 
@@ -13,16 +14,27 @@ interface StepListProps {
   readonly logs: readonly StepLog[]
   readonly index: number
   readonly arranging: boolean
+  /** The ladder of a step, and how each of its rungs went last. */
+  readonly cellsOf: (at: number) => readonly Cell[]
+  /** The rung that stands. */
+  readonly rung: number
   readonly onGo: (index: number) => void
+  readonly onGoCell: (cell: PlanCell) => void
   readonly onArrange: (planned: readonly PlannedStep[]) => void
 }
 
-/** The steps of the plan; while they are arranged, each can be moved, skipped, and played once more. */
+/** A tempo of a step. */
+export interface Cell {
+  readonly tempo: number
+  readonly rating: Rating | null
+}
+
+/** The plan: steps down, tempos across, each open or as it went last; while arranged, steps are moved, skipped, repeated. */
 export function StepList(props: StepListProps) {
-  const { steps, planned, logs, index, arranging, onGo, onArrange } = props
+  const { steps, planned, logs, index, arranging, cellsOf, rung, onGo, onGoCell, onArrange } = props
   if (!arranging) {
     return (
-      <ol aria-label="Steps" className="flex max-h-60 flex-col overflow-y-auto text-sm">
+      <ol aria-label="Steps" className="flex flex-col gap-1 text-sm">
         {steps.map((step, i) => (
           <li key={step.key}>
             <GoButton
@@ -32,6 +44,15 @@ export function StepList(props: StepListProps) {
               current={i === index}
               onGo={onGo}
             />
+            {!step.skipped && (
+              <Cells
+                cells={cellsOf(i)}
+                at={i}
+                rung={i === index ? rung : -1}
+                words={step.words}
+                onGo={onGoCell}
+              />
+            )}
           </li>
         ))}
       </ol>
@@ -82,6 +103,43 @@ function GoButton({
       </span>
       {log && <span className="shrink-0 text-(--quiet) text-xs">{stepLogWords(log)}</span>}
     </button>
+  )
+}
+
+const MARKS: Readonly<Record<Rating, string>> = { clean: '✓', rough: '~', lost: '×' }
+
+/** The tempos of a step across, each a way in. */
+function Cells({
+  cells,
+  at,
+  rung,
+  words,
+  onGo,
+}: {
+  cells: readonly Cell[]
+  at: number
+  /** The rung that stands; -1 where another step does. */
+  rung: number
+  words: string
+  onGo: (cell: PlanCell) => void
+}) {
+  return (
+    <fieldset className="mt-1 mb-1.5 flex flex-wrap gap-1 pl-2">
+      <legend className="sr-only">{`Tempos of ${words}`}</legend>
+      {cells.map(({ tempo, rating }, i) => (
+        <button
+          key={i}
+          type="button"
+          aria-current={i === rung ? 'step' : undefined}
+          aria-label={`${tempoFigure(tempo)} bpm, ${rating ?? 'open'}`}
+          className={`min-h-7 min-w-11 rounded-field border border-base-300 px-1.5 text-xs tabular-nums hover:bg-base-300 aria-[current]:border-primary aria-[current]:font-semibold aria-[current]:text-primary pointer-coarse:min-h-11 ${rating === 'clean' ? 'bg-base-300' : ''}`}
+          onClick={() => onGo({ step: at, rung: i })}
+        >
+          {tempoFigure(tempo)}
+          {rating && <span aria-hidden> {MARKS[rating]}</span>}
+        </button>
+      ))}
+    </fieldset>
   )
 }
 

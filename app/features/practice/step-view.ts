@@ -79,14 +79,14 @@ export function rungsAbove(
   return rungs.map((rung) => rungSpeed(rung, 1) > most * (1 + 1e-9))
 }
 
-/** Minutes of the steps that are not skipped over a ladder, so many repeats on each rung. */
+/** Minutes of the steps that are not skipped, each over its tempos, so many repeats on each. */
 export function planMinutes(
   steps: readonly Pick<Step, 'part' | 'form' | 'skipped'>[],
-  rungs: readonly number[],
+  temposOf: (step: number) => readonly number[],
   repeats: number,
 ): number {
-  const seconds = steps
-    .filter(({ skipped }) => !skipped)
-    .flatMap(({ part, form }) => stageSeconds({ part: { ...part, form }, tempos: rungs, repeats }))
+  const seconds = steps.flatMap(({ part, form, skipped }, i) =>
+    skipped ? [] : stageSeconds({ part: { ...part, form }, tempos: temposOf(i), repeats }),
+  )
   return seconds.reduce((sum, one) => sum + one, 0) / 60
 }

@@ -1,6 +1,6 @@
 import * as z from 'zod/mini'
 import { name, upgraded } from './fields'
-import { PART_KINDS, PRACTICE_ORDERS } from './practice-kinds'
+import { LADDER_KINDS, PART_KINDS, PLAN_SEQUENCES, PRACTICE_ORDERS } from './practice-kinds'
 
 const practiceForm = z.discriminatedUnion('kind', [
   z.object({
@@ -15,16 +15,19 @@ const practiceForm = z.discriminatedUnion('kind', [
 /** Tempos of a ladder at the most: one for each that can be set, in steps of three. */
 export const MOST_RUNGS = 128
 
+/** The tempos of a ladder, in beats per minute. */
+const tempos = z
+  .array(z.number().check(z.minimum(20), z.maximum(400)))
+  .check(z.minLength(1), z.maxLength(MOST_RUNGS))
+
 /** How a lick is practised, whichever lick it is: order of the steps, ladder, repeats. */
 export const planContent = z.object({
   school: z.enum(PRACTICE_ORDERS),
-  ladder: z.enum(['three', 'bpm', 'percent']),
+  ladder: z.enum(LADDER_KINDS),
+  /** All tempos of a step first, or all steps at a tempo; plans from before there was a choice go step by step. */
+  sequence: z.optional(z.enum(PLAN_SEQUENCES)),
   /** The rungs as the player set them; null for those proposed. */
-  rungs: z.nullable(
-    z
-      .array(z.number().check(z.minimum(20), z.maximum(400)))
-      .check(z.minLength(1), z.maxLength(MOST_RUNGS)),
-  ),
+  rungs: z.nullable(tempos),
   /** The grid of each rung, where they have several; null where all are on the lick's own. */
   rungGrids: z._default(
     z.nullable(z.array(z.string().check(z.maxLength(8))).check(z.maxLength(MOST_RUNGS))),
@@ -40,6 +43,8 @@ export const planContent = z.object({
         part: z.string().check(z.maxLength(60)),
         skipped: z.boolean(),
         form: z.nullable(practiceForm),
+        /** The tempos that it alone is played at; null for those of the plan. */
+        tempos: z.optional(z.nullable(tempos)),
       }),
     )
     .check(z.maxLength(400)),
@@ -75,7 +80,9 @@ const olderPlan = z.looseObject({
 /** A plan that can be laid on any lick: its steps by their kinds; no steps are all that the order has. */
 export const sharedPlan = z.object({
   school: z.enum(PRACTICE_ORDERS),
-  ladder: z.enum(['three', 'bpm', 'percent']),
+  ladder: z.enum(LADDER_KINDS),
+  /** All tempos of a step first, or all steps at a tempo; plans from before there was a choice go step by step. */
+  sequence: z.optional(z.enum(PLAN_SEQUENCES)),
   repeats: z.int().check(z.minimum(1), z.maximum(99)),
   climbs: z.boolean(),
   steps: z

@@ -1,4 +1,4 @@
-import type { PartKind, PracticeOrder } from '~/core/practice'
+import type { LadderKind, PartKind, PlanSequence, PracticeOrder } from '~/core/practice'
 
 // Named here and not taken from the core: its index would bring 40 kB of practice into every first page.
 /** The orders of a build-up that are stored. */
@@ -24,3 +24,12 @@ export const PART_KINDS = [
   'left-voices',
   'bar',
 ] as const satisfies readonly PartKind[]
+/** How a ladder's tempos are chosen, and in which order a plan goes through steps and tempos. */
+export const LADDER_KINDS = [
+  'three',
+  'bpm-5',
+  'bpm',
+  'bpm-20',
+  'percent',
+] as const satisfies readonly LadderKind[]
+export const PLAN_SEQUENCES = ['step', 'tempo'] as const satisfies readonly PlanSequence[]

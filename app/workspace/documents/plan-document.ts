@@ -19,6 +19,7 @@ export function newPlan(lickId: string, lick: Lick, now: number): PlanRecord {
     createdAt: now,
     school: usualOrder(lick),
     ladder: 'three',
+    sequence: 'step',
     rungs: null,
     rungGrids: null,
     repeats: 8,

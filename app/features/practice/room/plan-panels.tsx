@@ -1,32 +1,34 @@
-import { useMemo, useState } from 'react'
+import { useState } from 'react'
 import { frameTicks } from '~/core/line'
-import type { Rating } from '~/core/log'
 import {
   findStep,
   type GridRung,
   LADDER_KINDS,
   type LadderKind,
   onlyGrid,
-  type PlannedStep,
+  PLAN_SEQUENCES,
+  type PlanSequence,
   PRACTICE_ORDERS,
   type PracticeOrder,
 } from '~/core/practice'
 import { findGrid, type Grid, gridName } from '~/core/time'
 import { useSettings } from '~/live/use-live'
 import { useSlices } from '~/live/use-slices'
-import type { PracticeSessionRecord } from '~/storage'
 import { SelectField } from '~/ui/field'
+import { Act } from '~/ui/parts'
 import { Tick } from '~/ui/tick'
 import { plural, tempoFigure } from '~/words/figures'
-import { LADDER_WORDS, ORDER_WORDS } from '~/words/plan-words'
+import { LADDER_WORDS, ORDER_WORDS, SEQUENCE_WORDS } from '~/words/plan-words'
 import { AddStep } from '../add-step'
 import { Ladder } from '../ladder'
+import { ratingOn } from '../session/cells'
+import { sequenceOf } from '../session/lick-program'
 import { pastOf } from '../session/remarks'
 import type { PracticeRoom } from '../session/room'
 import { usePractised } from '../session/use-room'
 import { SetPlanNotice } from '../set-plan-notice'
 import { StepList } from '../step-list'
-import { planMinutes, type Step } from '../step-view'
+import { partKeyOf, planMinutes } from '../step-view'
 import { Templates } from '../templates'
 import { ladderJumpWords } from '../words'
 
@@ -39,9 +41,11 @@ export function TemposPanel({ room }: { room: PracticeRoom }) {
   const practised = usePractised(room)
   const { plan, rungs, lick } = practised
   const { rung } = room.player
+  const alone = practised.planned[practised.at]?.tempos
   const onChange = room.changePlan
   const [editing, setEditing] = useState(false)
-  const went = useMemo(() => rungs.map((one) => lastRating(sessions, one)), [rungs, sessions])
+  const part = practised.step && partKeyOf(practised.step)
+  const went = rungs.map((one) => (part ? ratingOn(sessions, part, one) : null))
   const { goal, grid } = lick.frame
   const { beat } = frameTicks(lick.frame)
   const jumps = ladderJumpWords(rungs, beat)
@@ -49,7 +53,7 @@ export function TemposPanel({ room }: { room: PracticeRoom }) {
     <>
       <SetPlanNotice room={room} />
       <div className="flex flex-col gap-2">
-        <Heading title="Ladder" pressed={editing} act="Edit" onPress={setEditing} />
+        <EditSwitch of="ladder" pressed={editing} act="Edit" onPress={setEditing} />
         <Ladder
           rungs={rungs}
           now={rung}
@@ -75,6 +79,12 @@ export function TemposPanel({ room }: { room: PracticeRoom }) {
             )}
           </p>
         )}
+        <Tick
+          checked={alone !== undefined && alone !== null}
+          onTick={(own) => room.temposAlone(own ? rungs.map(({ tempo }) => tempo) : null)}
+        >
+          These tempos for this step alone
+        </Tick>
         <div className="flex items-end gap-3">
           <SelectField
             label="Tempos"
@@ -107,28 +117,45 @@ export function TemposPanel({ room }: { room: PracticeRoom }) {
 
 /** The steps of the plan in their order, and how they are changed. */
 export function StepsPanel({ room }: { room: PracticeRoom }) {
-  const { choice } = useSlices(room)
-  const { plan, planned, steps, at, log, played, versions, tempos } = usePractised(room)
+  const { choice, world } = useSlices(room)
+  useSlices(room.player)
+  const { plan, planned, steps, at, log, played, versions, ladder, lick } = usePractised(room)
   const { change: onSettings, settings } = useSettings()
-  const minutes = planMinutes(steps, tempos, plan.repeats)
+  const rungsOf = (step: number): readonly GridRung[] =>
+    planned[step]?.tempos?.map((tempo) => ({ tempo, grid: lick.frame.grid })) ?? ladder
+  const cellsOf = (step: number) =>
+    rungsOf(step).map((rung) => {
+      const part = steps[step]
+      const rating = part ? ratingOn(world.sessions, partKeyOf(part), rung) : null
+      return { tempo: rung.tempo, rating }
+    })
+  const minutes = planMinutes(
+    steps,
+    (step) => rungsOf(step).map(({ tempo }) => tempo),
+    plan.repeats,
+  )
   const [arranging, setArranging] = useState(false)
   return (
     <>
       <SetPlanNotice room={room} />
       <div className="flex flex-col gap-2">
-        <Heading title="Steps" pressed={arranging} act="Arrange" onPress={setArranging} />
+        <EditSwitch of="steps" pressed={arranging} act="Arrange" onPress={setArranging} />
         <StepList
           steps={steps}
           planned={planned}
           logs={log?.steps ?? []}
           index={choice.loop ? -1 : at}
           arranging={arranging}
+          cellsOf={cellsOf}
+          rung={room.player.rung}
           onGo={room.goTo}
+          onGoCell={room.goToCell}
           onArrange={room.arrange}
         />
         {arranging && (
           <>
-            <AddStep lick={played} versions={versions} onAdd={room.add} />
+            <AddStep lick={played} loop={choice.loop} versions={versions} onAdd={room.add} />
+            <Act onClick={room.skipProposed}>Skip all proposed steps</Act>
             <Templates
               templates={settings.templates}
               plan={plan}
@@ -153,6 +180,12 @@ export function StepsPanel({ room }: { room: PracticeRoom }) {
             else room.changePlan({ school: order as PracticeOrder, steps: [] })
           }}
         />
+        <SelectField
+          label="Goes through"
+          value={sequenceOf(plan)}
+          options={PLAN_SEQUENCES.map((one) => ({ value: one, label: SEQUENCE_WORDS[one] }))}
+          onChange={(sequence) => room.changePlan({ sequence: sequence as PlanSequence })}
+        />
         <p className="text-(--quiet) text-sm">
           {plural(Math.max(1, Math.round(minutes)), 'minute')}, {plural(plan.repeats, 'repeat')} per
           tempo
@@ -162,42 +195,29 @@ export function StepsPanel({ room }: { room: PracticeRoom }) {
   )
 }
 
-function Heading({
-  title,
+/** Whether what a panel shows is changed there. */
+function EditSwitch({
+  of,
   act,
   pressed,
   onPress,
 }: {
-  title: string
+  of: string
   act: string
   pressed: boolean
   onPress: (pressed: boolean) => void
 }) {
   return (
-    <div className="flex items-baseline justify-between">
-      <h2 className="font-semibold">{title}</h2>
-      <button
-        type="button"
-        aria-pressed={pressed}
-        aria-label={`${act} the ${title.toLowerCase()}`}
-        className="rounded-field px-2 text-sm hover:bg-base-300 aria-pressed:bg-base-300"
-        onClick={() => onPress(!pressed)}
-      >
-        {pressed ? 'Done' : act}
-      </button>
-    </div>
+    <button
+      type="button"
+      aria-pressed={pressed}
+      aria-label={`${act} the ${of}`}
+      className="btn btn-ghost btn-sm -mt-10 mr-8 self-end font-normal aria-pressed:bg-base-300"
+      onClick={() => onPress(!pressed)}
+    >
+      {pressed ? 'Done' : act}
+    </button>
   )
-}
-
-/** How a rung went when it was last played; null where it was not, or was not rated. */
-function lastRating(
-  sessions: readonly PracticeSessionRecord[],
-  { tempo, grid }: GridRung,
-): Rating | null {
-  const [last] = sessions
-    .filter((one) => Math.abs(one.tempo - tempo) < 0.5 && one.grid === gridName(grid))
-    .sort((a, b) => b.createdAt - a.createdAt)
-  return last?.rating ?? null
 }
 
 /** The grids that a ladder may go over: the lick's own, and half and twice as fast. */
@@ -209,18 +229,16 @@ function gridsFor(grid: Grid): string[] {
   })
 }
 
-/** `95 bpm, then link between groups: 2a to 3e`. */
-export function nextWords(
-  rungs: readonly GridRung[],
-  rung: number,
-  steps: readonly Step[],
-  planned: readonly PlannedStep[],
-  index: number,
-): string {
-  const next = rungs[rung + 1]
-  const follower = steps[findStep(planned, index, 1) ?? -1]
-  const step = index < 0 ? 'back to the step' : (follower?.words ?? 'the end of the plan')
-  if (!next) return step
-  const grid = onlyGrid(rungs) ? '' : ` in ${gridName(next.grid)}`
-  return `${tempoFigure(next.tempo)} bpm${grid}, then ${step}`
+/** What comes after a clean round: `111 bpm, then the three`, `the three at 80 bpm`, `the end of the plan`. */
+export function nextWords(room: PracticeRoom): string {
+  const { rungs, ladder, steps, planned, at } = room.practised()
+  if (room.state().choice.loop) return 'back to the step'
+  const next = room.after('clean')
+  if (!next) return 'the end of the plan'
+  const tempos = planned[next.step]?.tempos ?? ladder.map(({ tempo }) => tempo)
+  const tempo = `${tempoFigure(tempos[next.rung] ?? 0)} bpm`
+  if (next.step !== at) return `${steps[next.step]?.words} at ${tempo}`
+  const grid = onlyGrid(rungs) ? '' : ` in ${gridName((rungs[next.rung] as GridRung).grid)}`
+  const follower = steps[findStep(planned, at, 1) ?? -1]
+  return `${tempo}${grid}, then ${follower?.words ?? 'the end of the plan'}`
 }

@@ -22,9 +22,9 @@ export function RoomSaid({ room, children }: { room: PracticeRoom; children: Rea
   const { trouble } = useSlices(room.player)
   const { wanted, heard } = useSlices(room.ear)
   const counting = useCounting()
-  const { step, steps, planned, rungs, at } = practised
-  const { loop, rated, lost, improvise } = choice
-  const { rung, tempo } = room.player
+  const { step, steps, at } = practised
+  const { rated, lost, improvise } = choice
+  const { tempo } = room.player
   const words =
     wanted && !improvise.drawn && step
       ? heardSentence(heard, step.part.lick, counting, world.settings.clean)
@@ -39,7 +39,7 @@ export function RoomSaid({ room, children }: { room: PracticeRoom; children: Rea
         {words}
       </p>
       <p className={words === '' ? 'font-semibold text-lg leading-snug' : 'text-(--quiet) text-sm'}>
-        Next: {nextWords(rungs, rung, steps, planned, loop ? -1 : at)}
+        Next: {nextWords(room)}
       </p>
       {rated && (
         <p role="status" className="flex flex-wrap items-center gap-3 text-sm">

@@ -7,8 +7,9 @@ import type { ImproviseChoice } from './improvising'
 export interface Rated {
   readonly rating: Rating
   readonly tempo: number
-  /** The rung that it was rated on. */
+  /** The rung and the step that it was rated on. */
   readonly rung: number
+  readonly step: number
 }
 
 /** What a player chose while practising; what is stored, as plan and sessions, is not here. */

@@ -19,10 +19,13 @@ import {
   layPattern,
   loopPart,
   type PlannedStep,
+  type PlanSequence,
   type PracticeForm,
   planSteps,
+  type RungCounts,
   roundOf,
   toImprovised,
+  withRung,
 } from '~/core/practice'
 import { findGrid, type Grid, gridName, sameGrid } from '~/core/time'
 import type { Program } from '~/playback/program'
@@ -66,8 +69,13 @@ export interface Practised {
   readonly setting: Setting
   readonly log: LickLog | undefined
   readonly plan: PlanRecord
+  /** The ladder of the plan. */
+  readonly ladder: readonly GridRung[]
+  /** The ladder of the step that stands: its own, or the plan's. */
   readonly rungs: readonly GridRung[]
   readonly tempos: readonly number[]
+  /** How many rungs each step of the plan has; 0 for one that is skipped. */
+  readonly counts: RungCounts
   /** The grid that is played on: of the rung that the ladder stands on. */
   readonly grid: Grid
   /** The lick on that grid. */
@@ -113,7 +121,10 @@ export function rungsOf(
     bestClean: log?.bestClean == null ? null : Math.round(log.bestClean),
     tense: log?.tense == null ? null : Math.round(log.tense),
   })
-  return ladderOf(ladder, from, to).map((one) => ({ tempo: one, grid }))
+  const tempos = ladderOf(ladder, from, to)
+  // What was clean is played again first.
+  const again = log?.bestClean == null ? tempos : withRung(tempos, Math.round(log.bestClean))
+  return again.map((one) => ({ tempo: one, grid }))
 }
 
 /** A ladder as the player set it, to be saved in the plan. */
@@ -130,12 +141,17 @@ export function toPlanRungs(
 
 /** A plan that can be laid on any lick, as the plan of one. */
 export function laidPlan(
-  { school, ladder, repeats, climbs, steps: pattern }: SharedPlan,
+  { school, ladder, sequence, repeats, climbs, steps: pattern }: SharedPlan,
   lick: Lick,
   setting: Setting,
 ): PlanContent {
   const steps = pattern.length === 0 ? [] : layPattern(buildUp(lick, school, setting), pattern)
-  return { school, ladder, repeats, climbs, rungs: null, rungGrids: null, steps }
+  return { school, ladder, sequence, repeats, climbs, rungs: null, rungGrids: null, steps }
+}
+
+/** In which order a plan goes through its steps and tempos. */
+export function sequenceOf({ sequence }: Pick<PlanRecord, 'sequence'>): PlanSequence {
+  return sequence ?? 'step'
 }
 
 /** How often each version comes before the next. */
@@ -153,6 +169,12 @@ export function practising(): (given: Given) => Practised {
       rungsOf(plan, lick, speedLimit(lick, 'line', setting).bpm, log),
   )
   const temposIn = memoize((rungs: readonly GridRung[]) => rungs.map(({ tempo }) => tempo))
+  const countsIn = memoize((planned: readonly PlannedStep[], rungs: number) =>
+    planned.map(({ skipped, tempos }) => (skipped ? 0 : (tempos?.length ?? rungs))),
+  )
+  const ownRungsIn = memoize((tempos: readonly number[], grid: Grid) =>
+    tempos.map((tempo) => ({ tempo, grid })),
+  )
   const gridIn = memoize((lick: Lick, grid: Grid) =>
     sameGrid(grid, lick.frame.grid) ? lick : onGrid(lick, grid),
   )
@@ -187,16 +209,24 @@ export function practising(): (given: Given) => Practised {
     // The same while it says the same, whatever else of the settings changes.
     setting = keepEqual(setting, settingOfWorld(lick, world))
     const log = logIn(world.sessions, lick)
-    const ladder = setPlan ? (setPlan.exception ?? setPlan.shared) : stored
-    const rungs = rungsIn('rungs' in ladder ? ladder : proposedIn(ladder), lick, setting, first)
+    const wished = setPlan ? (setPlan.exception ?? setPlan.shared) : stored
+    const ladder = rungsIn('rungs' in wished ? wished : proposedIn(wished), lick, setting, first)
+    // Which step stands does not hang on the grid that its rung is on.
+    const own = lick.frame.grid
+    const ownPlan = planIn(stored, setPlan, lick, setting)
+    const ownVersions = versionsIn(world.versions, settings.turnLetters, own, own)
+    const ownPlanned = plannedIn(lick, ownPlan, setting, ownVersions)
+    const at = stepAt(choice, ownPlanned)
+    const counts = countsIn(ownPlanned, ladder.length)
+    const alone = choice.loop ? undefined : ownPlanned[at]?.tempos
+    const rungs = alone ? ownRungsIn(alone, own) : ladder
     const tempos = temposIn(rungs)
-    const grid = rungs[Math.max(0, Math.min(rung, rungs.length - 1))]?.grid ?? lick.frame.grid
+    const grid = rungs[Math.max(0, Math.min(rung, rungs.length - 1))]?.grid ?? own
     const played = gridIn(lick, grid)
-    const versions = versionsIn(world.versions, settings.turnLetters, grid, lick.frame.grid)
+    const versions = versionsIn(world.versions, settings.turnLetters, grid, own)
     const plan = planIn(stored, setPlan, played, setting)
     const planned = plannedIn(played, plan, setting, versions)
     const steps = stepsIn(planned, played)
-    const at = stepAt(choice, planned)
     const step = choice.loop ? loopIn(played, choice.loop, choice.loopForm) : steps[at]
     const pulsed = step && pulsedIn(step.played)
     const heard = (settings.pulse ? pulsed : undefined) ?? step?.played ?? lick
@@ -206,7 +236,9 @@ export function practising(): (given: Given) => Practised {
     const others = drawable && choice.improvise.drawn === 'versions' ? versions : NONE
     const sounding = soundingIn(heard, step, bounds, others, setting)
     const compose = composeIn(sounding, heard, countsEach, settings, setting)
-    const every = plan.climbs && !choice.byEar ? plan.repeats : null
+    // Step by step the music climbs by itself; tempo by tempo the room goes from step to step.
+    const climbs = plan.climbs && !choice.byEar && sequenceOf(plan) === 'step'
+    const every = climbs ? plan.repeats : null
     const climb = step && climbIn(step, tempos.length, every, countsEach)
     const program =
       step && climb
@@ -217,6 +249,8 @@ export function practising(): (given: Given) => Practised {
       setting,
       log,
       plan,
+      ladder,
+      counts,
       rungs,
       tempos,
       grid,

@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { lineEvents } from '~/core/line'
+import { addGridRung } from '~/core/practice'
 import { ProgramPlayer } from '~/playback/program-player'
 import { SessionLog } from '~/playback/session-log'
 import {
@@ -116,6 +117,69 @@ describe('the practice of a lick', () => {
     room.keepLoop({ from: 5, to: 7 })
     const { planned, at } = room.practised()
     expect([room.state().choice.loop, at, planned.length - 1]).toEqual([null, at, at])
+  })
+
+  it('goes to a step at a tempo, in silence and while it plays, and through the plan by ratings', async () => {
+    const { room, player, begin, device } = open('tempo: 80\nline: >RllRl >RlK >LK')
+    room.changePlan({ rungs: [60, 80, 100] })
+    const last = room.practised().planned.length - 1
+    room.goToCell({ step: last, rung: 2 })
+    expect([room.practised().at, player.rung, player.tempo]).toEqual([last, 2, 100])
+    room.goToCell({ step: 0, rung: 1 })
+    expect([room.practised().at, player.rung, player.tempo]).toEqual([0, 1, 80])
+    room.rate('clean')
+    room.rate('clean')
+    expect([room.practised().at, player.rung]).toEqual([1, 0])
+    room.unrate()
+    expect([room.practised().at, player.rung]).toEqual([0, 2])
+    room.changePlan({ sequence: 'tempo' })
+    room.goToCell({ step: 0, rung: 0 })
+    await begin()
+    device.advance(3 * BAR)
+    room.rate('clean')
+    await settled()
+    expect([room.practised().at, player.rung, player.state().playing]).toEqual([1, 0, true])
+    player.stop()
+  })
+
+  it('stands on the tempo that it stood on while rungs come and go (law)', () => {
+    fc.assert(
+      fc.property(fc.array(fc.nat(5), { maxLength: 8 }), (acts) => {
+        const { room, player } = open()
+        room.changePlan({ rungs: [60, 80, 100] })
+        player.go(1)
+        for (const at of acts) {
+          const { rungs } = room.practised()
+          const { tempo } = player
+          const [rung] = rungs.filter((one) => one.tempo !== tempo)
+          if (at < 3) room.setRungs(addGridRung(rungs))
+          else if (rung) room.setRungs(rungs.filter((one) => one !== rung))
+          expect(player.tempo).toBe(tempo)
+        }
+      }),
+      { numRuns: 40 },
+    )
+  })
+
+  it('gives a step tempos of its own, and takes them back', () => {
+    const { room, player } = open('tempo: 80\nline: >RllRl >RlK >LK')
+    room.changePlan({ rungs: [60, 80, 100] })
+    room.temposAlone([50, 70])
+    expect([room.practised().tempos, room.practised().counts.slice(0, 2)]).toEqual([
+      [50, 70],
+      [2, 3],
+    ])
+    room.moveTempo(2)
+    expect([room.practised().tempos, room.practised().ladder.map(({ tempo }) => tempo)]).toEqual([
+      [52, 70],
+      [60, 80, 100],
+    ])
+    room.goStep(1)
+    expect(room.practised().tempos).toEqual([60, 80, 100])
+    room.goStep(-1)
+    room.temposAlone(null)
+    expect(room.practised().tempos).toEqual([60, 80, 100])
+    expect(player.rung).toBe(0)
   })
 
   it('puts a slower tempo below the ladder where the lowest rung is lost, and takes it back', async () => {

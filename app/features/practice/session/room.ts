@@ -5,7 +5,10 @@ import type { Position } from '~/core/performance'
 import {
   findStep,
   type GridRung,
+  isAdded,
   moveGridRung,
+  nextCell,
+  type PlanCell,
   type PlannedStep,
   type PracticeForm,
   slowerRung,
@@ -26,10 +29,18 @@ import { memoize } from '~/workspace/memoize'
 import { Slices } from '~/workspace/slices'
 import { litOf, type Phase, phaseAt, STILL } from '../lights'
 import { LIMB_KEYS } from '../sound-strip'
+import { partKeyOf } from '../step-view'
 import { type Choice, noChoice } from './choice'
 import { Ear, type EarPorts } from './ear'
 import { keepDrawn } from './improvising'
-import { laidPlan, type Practised, practising, type SetPlan, toPlanRungs } from './lick-program'
+import {
+  laidPlan,
+  type Practised,
+  practising,
+  type SetPlan,
+  sequenceOf,
+  toPlanRungs,
+} from './lick-program'
 import { lickOf, logOf } from './practised'
 import type { StoredWorld, World } from './world'
 
@@ -108,7 +119,19 @@ export class PracticeRoom extends Slices<RoomState> {
       onSimulates: (simulates) => player.leaveNoTrace(simulates),
       ...ear,
     })
+    this.takenAt = this.firstRung()
     this.refresh()
+  }
+
+  /** The rung to begin with: the highest that was clean already. */
+  private firstRung(): number {
+    const { tempos, log, step } = this.practised()
+    const known = log?.steps.find(({ part }) => step && part === partKeyOf(step))
+    const clean = Math.max(log?.bestClean ?? 0, known?.bestClean ?? 0)
+    return Math.max(
+      0,
+      tempos.findLastIndex((tempo) => tempo <= clean + 0.5),
+    )
   }
 
   /** Follows what is stored, until it is left by what is returned. */
@@ -180,17 +203,31 @@ export class PracticeRoom extends Slices<RoomState> {
     this.climbOn()
   }
 
-  /** A ladder that climbs by itself goes on to the next step at its top. */
+  /** Where the plan goes on after a rating; null at its end, and for a loop, which is no step. */
+  readonly after = (rating: Rating): PlanCell | null => {
+    const { at, counts, plan } = this.practised()
+    if (this.current.choice.loop) return null
+    return nextCell({ step: at, rung: this.player.rung }, counts, sequenceOf(plan), rating)
+  }
+
+  /** Goes to a cell of the plan: at once in silence, else from where what is played comes round, or anew. */
+  readonly goToCell = ({ step, rung }: PlanCell): void => {
+    if (step === this.practised().at && !this.current.choice.loop) {
+      this.player.go(rung)
+      return
+    }
+    this.takenAt = rung
+    this.choose({ loop: null, lost: null, index: step })
+  }
+
+  /** A plan that is climbed by itself goes on where the music cannot: to the next step. */
   private climbOn(): void {
-    const { plan, planned, at, tempos } = this.practised()
+    const { plan, at } = this.practised()
     const { choice, player } = this.current
     const done = player.playing && player.done >= plan.repeats
-    if (!plan.climbs || choice.byEar || choice.loop || !done) return
-    if (this.player.rung < tempos.length - 1) return
-    const next = findStep(planned, at, 1)
-    if (next === undefined) return
-    this.takenAt = 0
-    this.choose({ index: next })
+    if (!plan.climbs || choice.byEar || !done) return
+    const next = this.after('clean')
+    if (next && next.step !== at) this.goToCell(next)
   }
 
   // The plan
@@ -215,8 +252,36 @@ export class PracticeRoom extends Slices<RoomState> {
     this.set?.edit((now) => exceptPlan(now, id, null))
   }
 
-  readonly setRungs = (rungs: readonly GridRung[]): void =>
-    this.changePlan(toPlanRungs(rungs, this.practised().lick))
+  /** Sets the ladder of the step that stands: its own where it has one, else the plan's. */
+  readonly setRungs = (rungs: readonly GridRung[]): void => {
+    const { lick, planned, at, tempos } = this.practised()
+    this.together(() => {
+      // With a rung more or fewer, the tempo that stands is another rung, and stands all the same.
+      if (rungs.length !== tempos.length)
+        this.player.remap((rung) => {
+          const same = rungs.findIndex(({ tempo }) => tempo === tempos[rung])
+          return same < 0 ? Math.min(rung, rungs.length - 1) : same
+        })
+      this.keepRungs(rungs, planned[at]?.tempos != null, lick)
+    })
+  }
+
+  private keepRungs(rungs: readonly GridRung[], alone: boolean, lick: Lick): void {
+    if (alone && !this.current.choice.loop) this.temposAlone(rungs.map(({ tempo }) => tempo))
+    else this.changePlan(toPlanRungs(rungs, lick))
+  }
+
+  /** Gives the step that stands tempos of its own; null for those of the plan. */
+  readonly temposAlone = (tempos: readonly number[] | null): void => {
+    const { planned, at } = this.practised()
+    this.arrange(planned.map((one, i) => (i === at ? { ...one, tempos } : one)))
+  }
+
+  /** Skips every step that the build-up proposes; those that the player added stay. */
+  readonly skipProposed = (): void =>
+    this.arrange(
+      this.practised().planned.map((one) => (isAdded(one.part) ? one : { ...one, skipped: true })),
+    )
 
   readonly arrange = (planned: readonly PlannedStep[]): void =>
     this.changePlan({ steps: toChoices(planned) })
@@ -308,20 +373,28 @@ export class PracticeRoom extends Slices<RoomState> {
       this.player.climbBy(rating)
       return
     }
-    const { rungs, tempos, grid } = this.practised()
+    const { rungs, tempos, grid, at } = this.practised()
     const { rung, tempo } = this.player
-    this.player.rate(rating)
+    const next = this.after(rating)
     const slower = rating === 'lost' && rung === 0 ? slowerRung(tempos) : tempos
     const lost = slower.length > tempos.length ? (slower[0] ?? null) : null
-    this.choose({ rated: { rating, tempo, rung }, lost })
-    if (lost !== null) this.setRungs([{ tempo: lost, grid: rungs[0]?.grid ?? grid }, ...rungs])
+    this.together(() => {
+      this.player.rate(rating, next && (() => this.goToCell(next)))
+      this.choose({ rated: { rating, tempo, rung, step: at }, lost })
+      if (lost === null) return
+      this.setRungs([{ tempo: lost, grid: rungs[0]?.grid ?? grid }, ...rungs])
+      this.player.go(0)
+    })
   }
 
-  /** Takes back what was said last. */
+  /** Takes back what was said last, and goes back to where it was said. */
   readonly unrate = (): void => {
-    const { rated } = this.current.choice
+    const { rated, loop } = this.current.choice
     this.choose({ rated: null })
-    if (rated) this.player.unrate(rated.rung)
+    if (!rated) return
+    this.player.unrate()
+    if (loop) this.player.go(rated.rung)
+    else this.goToCell(rated)
   }
 
   // What is drawn anew
@@ -374,11 +447,12 @@ function setPlanOf({ plan, exercises }: SetDocument['content'], lickId: string):
 function contentOfPlan({
   school,
   ladder,
+  sequence,
   rungs,
   rungGrids,
   repeats,
   climbs,
   steps,
 }: PlanRecord): PlanContent {
-  return { school, ladder, rungs, rungGrids, repeats, climbs, steps }
+  return { school, ladder, sequence, rungs, rungGrids, repeats, climbs, steps }
 }
