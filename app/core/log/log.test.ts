@@ -121,6 +121,19 @@ describe('the log', () => {
     expect(alone).toMatchObject({ bestClean: null, dueAt: 2 * DAY })
   })
 
+  it('takes a version that was clean in the bar for the lick, and no other version', () => {
+    const version = (rating: Rating, form: string, more = {}) =>
+      lickLogs([
+        session(1, 84, 'clean', 'a', { part: 'bar 0-16' }),
+        session(2, 100, rating, 'a', { part: 'version x', form, ...more }),
+      ])[0]?.bestClean
+    expect(version('clean', '1 + 1')).toBe(100)
+    expect(version('clean', 'in every bar')).toBe(100)
+    expect(version('clean', 'over and over')).toBe(84)
+    expect(version('rough', '1 + 1')).toBe(84)
+    expect(version('clean', '1 + 1', { tense: true })).toBe(84)
+  })
+
   it('does not push the date out for a tense clean, nor for one below what was reached', () => {
     const before = [session(0, 80, 'clean'), session(1, 84, 'clean')]
     const due = (more: PracticeSession[]) => lickLogs([...before, ...more])[0]?.dueAt

@@ -22,6 +22,8 @@ export interface PracticeSession {
   readonly tense: boolean
   /** The grid that it was played on, as `1/16`; empty where that was not written down. */
   readonly grid: string
+  /** The form that it was played in, as `1 + 1`; empty where that was not written down. */
+  readonly form?: string
 }
 
 const DAY = 24 * 60 * 60 * 1000
@@ -83,9 +85,18 @@ export function isWhole({ part }: Pick<PracticeSession, 'part'>): boolean {
   return part === '' || part.startsWith('bar')
 }
 
+/** Whether a saved version was clean in the bar: then the lick was. */
+function isCleanVersion({ part, rating, tense, form = '' }: PracticeSession): boolean {
+  const inBar = form !== 'over and over' && form !== 'half and half'
+  return part.startsWith('version ') && rating === 'clean' && !tense && inBar
+}
+
 /** The log of one lick from its sessions in order of time. */
 function logOf(lickId: string, own: readonly PracticeSession[]): LickLog {
-  const whole = stepLog('', own.filter(isWhole))
+  const whole = stepLog(
+    '',
+    own.filter((one) => isWhole(one) || isCleanVersion(one)),
+  )
   const steps = [...groupedBy(own, ({ part }) => part)].flatMap(([part, sessions]) =>
     isWhole({ part }) ? [] : [stepLog(part, sessions)],
   )

@@ -86,10 +86,12 @@ interface Making {
   readonly limit: number | null
 }
 
-/** The whole in the bar: after a bar of groove, or without any where the lick has none before it. */
+/** The whole in the bar, after as many bars of groove as the lick has before it. Example: `lead: 3` is 3 + 1. */
 function barForm({ frame }: Lick): PracticeForm {
-  return { kind: 'bars', groove: frame.lead > 0 ? 1 : 0, fill: 1 }
+  return { kind: 'bars', groove: Math.min(MOST_GROOVE, frame.lead), fill: 1 }
 }
+/** A form has no more bars of groove. */
+const MOST_GROOVE = 8
 
 /**
  * A part of all slots: over and over, or where that would be harder than the lick, with a breath; what sounds

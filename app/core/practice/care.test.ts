@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { lickOf } from '../../../tests/support/licks'
 import { DEFAULT_SETTING } from '../playing'
-import { buildUp, findPulsed, minutesSinceBreak, pulseOf, strainsAt } from '.'
+import { findMeter, gridTicks, toMeter } from '../time'
+import { buildUp, findPulsed, minutesSinceBreak, type Pulse, pulseOf, strainsAt } from '.'
 
 describe('what a tempo asks of a limb (C54)', () => {
   it('is said where a limb has less time than it needs', () => {
@@ -46,6 +47,21 @@ describe('the pulse', () => {
   ])('in %s is %s', (text, expected) => {
     const { line } = pulseOf(feet(text))
     expect(line.slots.map(({ kind }) => (kind === 'rest' ? '-' : 'H')).join('.')).toBe(expected)
+  })
+
+  it.each([
+    ['4/4', [0, 10080, 20160, 30240], [10080, 30240], [5040, 15120, 25200, 35280]],
+    ['3/4', [0, 10080, 20160], [10080], [5040, 15120, 25200]],
+    ['6/8', [0, 15120], [15120], [10080, 25200]],
+    ['2/2', [0, 20160], [20160], [10080, 30240]],
+    ['7/8', [0, 10080, 20160], [10080], [5040, 15120, 30240]],
+  ])('goes on the beats of %s, on every second, or between them', (name, all, second, between) => {
+    const meter = findMeter(name) ?? toMeter(4, 4)
+    const ticks = (where: Pulse) => {
+      const { line, grid } = pulseOf(meter, where)
+      return line.slots.flatMap(({ kind }, i) => (kind === 'struck' ? [i * gridTicks(grid)] : []))
+    }
+    expect([ticks('beats'), ticks('second'), ticks('between')]).toEqual([all, second, between])
   })
 
   it('is laid under a line whose second foot is free, also under its feet alone', () => {

@@ -84,7 +84,7 @@ export {
   type Stage,
   stageSeconds,
 } from './plan'
-export { findPulsed, pulseOf } from './pulse'
+export { findPulsed, PULSES, type Pulse, pulseOf } from './pulse'
 export { type SeamRun, seamRuns } from './seam'
 export { orderOf, type SetExercise, type SetOrder } from './sets'
 export {

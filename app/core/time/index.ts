@@ -30,6 +30,7 @@ export {
   type Meter,
   meterName,
   toMeter,
+  unitTicks,
 } from './meter'
 export { findPlace, placeName } from './place'
 export { type Feel, isStraight, STRAIGHT, type Swing, straightenedTick, swungTick } from './swing'

@@ -61,8 +61,8 @@ export function everywhere({ settings, change, go, turnTheme, newLick }: Everywh
     turn('loop', 'Loop on', 'Loop off', 'repeat over again round'),
     turn(
       'pulse',
-      'Hi-hat foot on the beat on',
-      'Hi-hat foot on the beat off',
+      'Hi-hat foot in practice on',
+      'Hi-hat foot in practice off',
       'practice left foot',
     ),
     turn('voiceCount', 'Count aloud on', 'Count aloud off', 'voice speak say counting'),

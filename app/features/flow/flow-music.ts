@@ -16,21 +16,14 @@ import {
   loopPart,
   type MixPhrase,
   type MixSource,
+  type Pulse,
+  pulseOf,
   toImprovised,
   toMix,
   toStretch,
   withWishes,
 } from '~/core/practice'
-import {
-  beatTicks,
-  findGrid,
-  findMeter,
-  isCompound,
-  type Meter,
-  TICKS_PER_WHOLE,
-  type Ticks,
-  toMeter,
-} from '~/core/time'
+import { findGrid, findMeter, type Meter, type Ticks, toMeter } from '~/core/time'
 import { voiceLick, voicingPresets } from '~/core/voicing'
 import { type Phase, STILL } from '../practice'
 import { type FlowSetup, type HatFoot, isHatFoot, type SourceName } from './flow-setup'
@@ -107,30 +100,16 @@ export function toFlowMusic(
 /** What goes round under a flow, as it is chosen or typed; null where it cannot be read. */
 function feetOf(feet: string, meter: Meter): readonly Ostinato[] | null {
   if (feet.trim() === '') return []
-  const typed = isHatFoot(feet) ? hatFoot(feet, meter) : feet
-  const read = parseLickText(`line: R\nunder: ${typed.replace(/[\r\n#]/g, ' ')}`)
+  if (isHatFoot(feet)) return [pulseOf(meter, PULSE_OF[feet])]
+  const read = parseLickText(`line: R\nunder: ${feet.replace(/[\r\n#]/g, ' ')}`)
   return read.ok ? read.value.lick.ostinatos : null
 }
 
-/**
- * The hi-hat foot in a metre, as the text has it: on its beats, on every second one, or between them.
- *
- * @example on beats 2 and 4 of 4/4 `@1/4 -H`, on the second of 6/8 `@1/8 ---H--`
- */
-export function hatFoot(where: HatFoot, meter: Meter): string {
-  const even = !isCompound(meter) && (where === 'hat between' || meter.unit === 2)
-  const grid = even ? meter.unit * 2 : meter.unit
-  const slots = (beatTicks(meter) * grid) / TICKS_PER_WHOLE
-  const beat = (at: number) =>
-    Array.from({ length: slots }, (_, i) => (i === at ? 'H' : '-')).join('')
-  // Between the beats is their middle, in a beat of three its last third: where the off-beat click is.
-  const between = isCompound(meter) ? slots - 1 : slots / 2
-  const pattern = {
-    'hat beats': beat(0),
-    'hat second': `${beat(-1)}${beat(0)}`,
-    'hat between': beat(between),
-  }[where]
-  return `@1/${grid} ${pattern}`
+/** What the ways of a flow's hi-hat foot are. */
+const PULSE_OF: Readonly<Record<HatFoot, Pulse>> = {
+  'hat beats': 'beats',
+  'hat second': 'second',
+  'hat between': 'between',
 }
 
 /** Phrases laid on the kit by a way of doing so, and with what is drawn anew in each. */

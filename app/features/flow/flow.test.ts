@@ -1,11 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { formatLickText, parseLickText } from '~/codecs/lick-text'
-import { frameTicks, strokeEvents } from '~/core/line'
 import { positionAt, toMedley } from '~/core/performance'
-import { ALL_GRIDS, findMeter, gridName, toMeter } from '~/core/time'
+import { ALL_GRIDS, gridName } from '~/core/time'
 import { lickOf } from '../../../tests/support/licks'
-import { flowBar, flowPhaseAt, hatFoot, toFlowMusic, toSavedLick } from './flow-music'
+import { flowBar, flowPhaseAt, toFlowMusic, toSavedLick } from './flow-music'
 import { type FlowSetup, formatSetup, HAT_FEET, parseSetup } from './flow-setup'
 
 const usual = parseSetup(new URLSearchParams())
@@ -95,31 +94,10 @@ describe('what a flow is made into', () => {
 })
 
 describe('the hi-hat foot of a flow', () => {
-  const ticks = (where: Parameters<typeof hatFoot>[0], meter: string) => {
-    const lick = lickOf(
-      `meter: ${meter}\nlead: 0\ngroove: none\nlanding: none\nunder: ${hatFoot(where, findMeter(meter) ?? toMeter(4, 4))}\nline: @1/4 -------`,
-    )
-    const bar = frameTicks(lick.frame).bar
-    return strokeEvents(lick).flatMap(({ limb, tick }) =>
-      limb === 'LF' && tick < bar ? [tick] : [],
-    )
-  }
-
-  it.each([
-    ['4/4', [0, 10080, 20160, 30240], [10080, 30240], [5040, 15120, 25200, 35280]],
-    ['3/4', [0, 10080, 20160], [10080], [5040, 15120, 25200]],
-    ['6/8', [0, 15120], [15120], [10080, 25200]],
-    ['2/2', [0, 20160], [20160], [10080, 30240]],
-  ])('is on the beats of %s, on every second, or between them', (meter, all, second, between) => {
-    expect(ticks('hat beats', meter)).toEqual(all)
-    expect(ticks('hat second', meter)).toEqual(second)
-    expect(ticks('hat between', meter)).toEqual(between)
-  })
-
   it('goes with the metre that is chosen', () => {
     const under = (meter: string) =>
       toFlowMusic({ ...usual, feet: 'hat second', meter }, []).phraseAt?.(0).lick.ostinatos[0]?.line
-    expect(under('4/4')?.slots).toHaveLength(2)
+    expect(under('4/4')?.slots).toHaveLength(4)
     expect(under('6/8')?.slots).toHaveLength(6)
   })
 })

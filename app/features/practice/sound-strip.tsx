@@ -1,6 +1,13 @@
 import type { Channel } from '~/audio'
 import { CLICK_MARKS } from '~/core/performance'
-import { formName, PRACTICE_FORMS, type PracticeForm, sameForm } from '~/core/practice'
+import {
+  formName,
+  PRACTICE_FORMS,
+  type PracticeForm,
+  PULSES,
+  type Pulse,
+  sameForm,
+} from '~/core/practice'
 import type { Settings } from '~/storage'
 import { SelectField } from '~/ui/field'
 import { Tick } from '~/ui/tick'
@@ -9,7 +16,7 @@ import { CLICK_WORDS } from '~/words/click-words'
 /** What of the settings the strip changes. */
 export type SoundSettings = Pick<
   Settings,
-  'practiceCountIn' | 'clickMarks' | 'dropOut' | 'pulse' | 'voiceCount'
+  'practiceCountIn' | 'clickMarks' | 'dropOut' | 'pulse' | 'pulseOn' | 'voiceCount'
 >
 
 interface SoundStripProps {
@@ -34,6 +41,12 @@ const MARKS = [
   ...CLICK_MARKS.map((mark) => ({ value: mark, label: CLICK_WORDS[mark] })),
   { value: 'off', label: 'none' },
 ]
+
+const PULSE_WORDS: Readonly<Record<Pulse, string>> = {
+  beats: 'on all beats',
+  second: 'on 2 and 4',
+  between: 'between the beats',
+}
 
 const DROP_OUTS = [
   [1, 2],
@@ -115,14 +128,21 @@ export function SoundStrip(props: SoundStripProps) {
           </button>
         ))}
       </fieldset>
+      {canPulse && (
+        <SelectField
+          label="Hi-hat foot"
+          className="w-37"
+          value={sound.pulse ? sound.pulseOn : ''}
+          options={[
+            { value: '', label: 'nothing' },
+            ...PULSES.map((one) => ({ value: one, label: PULSE_WORDS[one] })),
+          ]}
+          onChange={(where) =>
+            onSound(where === '' ? { pulse: false } : { pulse: true, pulseOn: where as Pulse })
+          }
+        />
+      )}
       <div className="flex flex-col gap-0.5 pb-0.5">
-        <Tick
-          checked={sound.pulse && canPulse}
-          disabled={!canPulse}
-          onTick={(pulse) => onSound({ pulse })}
-        >
-          Hi-hat foot on the beat
-        </Tick>
         <Tick
           checked={sound.voiceCount && canSpeak}
           disabled={!canSpeak}

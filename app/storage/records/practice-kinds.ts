@@ -1,4 +1,4 @@
-import type { LadderKind, PartKind, PlanSequence, PracticeOrder } from '~/core/practice'
+import type { LadderKind, PartKind, PlanSequence, PracticeOrder, Pulse } from '~/core/practice'
 
 // Named here and not taken from the core: its index would bring 40 kB of practice into every first page.
 /** The orders of a build-up that are stored. */
@@ -33,3 +33,5 @@ export const LADDER_KINDS = [
   'percent',
 ] as const satisfies readonly LadderKind[]
 export const PLAN_SEQUENCES = ['step', 'tempo'] as const satisfies readonly PlanSequence[]
+/** Where the hi-hat foot goes under what is practised. */
+export const PULSES = ['beats', 'second', 'between'] as const satisfies readonly Pulse[]

@@ -1,6 +1,7 @@
 import * as z from 'zod/mini'
 import type { ClickMark } from '~/core/performance'
 import { MOST_TEMPLATES, planTemplate } from './plan'
+import { PULSES } from './practice-kinds'
 
 const milliseconds = z.number().check(z.minimum(15), z.maximum(2000))
 /** Constants that were not there at first are the usual ones where they are missing. */
@@ -95,8 +96,9 @@ export const settingsSchema = z.object({
     ),
     null,
   ),
-  /** The hi-hat foot on the beat under whatever is practised. */
+  /** The hi-hat foot under whatever is practised, and where it goes. */
   pulse: z._default(z.boolean(), false),
+  pulseOn: z._default(z.enum(PULSES), 'beats'),
   /** The count is said by the browser's voice: of every slot, or of the strokes of each group. */
   voiceCount: z._default(z.boolean(), false),
   voiceSays: z._default(z.enum(['slots', 'strokes']), 'slots'),

@@ -195,7 +195,7 @@ export function practising(): (given: Given) => Practised {
   const loopIn = memoize((played: Lick, loop: NonNullable<Choice['loop']>, form: PracticeForm) =>
     toStep(loopPart(played, loop), form, played),
   )
-  const pulsedIn = memoize((played: Lick) => findPulsed(played))
+  const pulsedIn = memoize(findPulsed)
   const boundsIn = memoize(boundsOf)
   const soundingIn = memoize(soundingOf)
   const composeIn = memoize(composing)
@@ -228,7 +228,7 @@ export function practising(): (given: Given) => Practised {
     const planned = plannedIn(played, plan, setting, versions)
     const steps = stepsIn(planned, played)
     const step = choice.loop ? loopIn(played, choice.loop, choice.loopForm) : steps[at]
-    const pulsed = step && pulsedIn(step.played)
+    const pulsed = step && pulsedIn(step.played, settings.pulseOn)
     const heard = (settings.pulse ? pulsed : undefined) ?? step?.played ?? lick
     const countsEach = settings.practiceCountIn === 'each' && step?.form.kind !== 'over'
     const drawable = step !== undefined && heard.line.slots.length === played.line.slots.length
