@@ -1,6 +1,14 @@
 import type { Lick, Ostinato } from '../line'
 import { REST, strokeLimb, strokesInSlot, toStroke } from '../sticking'
-import { barTicks, beatTicks, gridTicks, groupStarts, type Meter, type Ticks } from '../time'
+import {
+  barTicks,
+  beatTicks,
+  gridTicks,
+  groupStarts,
+  type Meter,
+  type Ticks,
+  unitTicks,
+} from '../time'
 
 /** Where the hi-hat foot goes under a line: on its beats, on every second one, or between them. */
 export const PULSES = ['beats', 'second', 'between'] as const
