@@ -1,5 +1,5 @@
 /**
- * Dependencies point one way: core <- codecs <- storage <- workspace, words <- live, drawing, playback <-
+ * Dependencies point one way: core <- codecs <- storage <- workspace, words <- live, drawing, session <-
  * features <- routes. Features know each other by their index alone.
  */
 const above = (name, from, to) => ({
@@ -17,19 +17,19 @@ module.exports = {
     above(
       'storage-below-features',
       '^app/storage/',
-      '^app/(features|routes|ui|audio|workers|workspace|words|live|drawing|playback)/',
+      '^app/(features|routes|ui|audio|workers|workspace|words|live|drawing|session)/',
     ),
     above('audio-below-features', '^app/audio/', '^app/(features|routes|ui|storage|live|drawing)/'),
     above('devices-stand-alone', '^app/devices/', '^app/(?!devices/)'),
     above(
       'workers-below-features',
       '^app/workers/',
-      '^app/(features|routes|ui|audio|workspace|live|drawing|playback)/',
+      '^app/(features|routes|ui|audio|workspace|live|drawing|session)/',
     ),
     above(
       'ui-knows-no-drums',
       '^app/ui/',
-      '^app/(core|codecs|storage|audio|workers|workspace|words|live|drawing|playback|features|routes)/',
+      '^app/(core|codecs|storage|audio|workers|workspace|words|live|drawing|session|features|routes)/',
     ),
     above('words-know-only-core-and-codecs', '^app/words/', '^app/(?!core/|codecs/|words/)'),
     // Without a page: tested without a browser.
@@ -38,7 +38,7 @@ module.exports = {
       '^app/workspace/',
       '^(app/(?!core/|codecs/|storage/|words/|workspace/)|node_modules/(react|react-dom|react-router)/)',
     ),
-    above('shared-below-features', '^app/(live|drawing|playback)/', '^app/(features|routes)/'),
+    above('shared-below-features', '^app/(live|drawing|session)/', '^app/(features|routes)/'),
     above('features-below-routes', '^app/features/', '^app/routes/'),
     {
       name: 'features-through-their-index',

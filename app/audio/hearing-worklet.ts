@@ -1,4 +1,4 @@
-import { OnsetDetector } from '~/core/hearing'
+import { OnsetDetector } from '~/core/onsets'
 
 // What the worklet's world has, and the page's types do not.
 declare const sampleRate: number

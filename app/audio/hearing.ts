@@ -1,4 +1,4 @@
-import { ClockMap, Loudness } from '~/core/hearing'
+import { ClockMap, Loudness } from '~/core/onsets'
 import type { HearingMessage, HearingRequest } from './hearing-worklet'
 import workletUrl from './hearing-worklet.ts?worker&url'
 

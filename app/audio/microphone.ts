@@ -1,4 +1,4 @@
-import { CHIRP_EVERY_SECONDS, CHIRPS, MOST_DELAY_SECONDS, makeChirp } from '~/core/hearing'
+import { CHIRP_EVERY_SECONDS, CHIRPS, MAX_DELAY_SECONDS, makeChirp } from '~/core/onsets'
 import { Hearing, type OnsetListener } from './hearing'
 
 /** Why a microphone cannot be heard. */
@@ -69,7 +69,7 @@ export class Microphone {
     const chirp = makeChirp(rate)
     const buffer = context.createBuffer(1, chirp.length, rate)
     buffer.copyToChannel(chirp, 0)
-    const heard = hearing.record(CHIRPS * CHIRP_EVERY_SECONDS + MOST_DELAY_SECONDS + 0.5)
+    const heard = hearing.record(CHIRPS * CHIRP_EVERY_SECONDS + MAX_DELAY_SECONDS + 0.5)
     const start = context.currentTime + 0.2
     const times = Array.from({ length: CHIRPS }, (_, i) => start + i * CHIRP_EVERY_SECONDS)
     for (const time of times) {

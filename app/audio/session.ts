@@ -1,4 +1,4 @@
-import { ClockTrail } from '~/core/hearing'
+import { ClockTrail } from '~/core/onsets'
 import type { Performance, Position, TempoPlan } from '~/core/performance'
 import type { SoundName } from '~/core/sound'
 import { type Channel, KitSampler } from './kit-sampler'

@@ -1,7 +1,7 @@
 import { toRandomStream } from '~/core/foundation'
-import { SIMULATED_DELAY_MS } from '~/core/listening'
 import { type SoundName, soundOf, velocityGain } from '~/core/sound'
 import type { Voice } from '~/core/sticking'
+import { SIMULATED_DELAY_MS } from '~/core/timing'
 import { Hearing, type OnsetListener } from './hearing'
 import type { SoundSources } from './session'
 

@@ -1,7 +1,7 @@
 import { parseLickText } from '~/codecs/lick-text'
 import { lineEvents, VELOCITIES } from '~/core/line'
-import { EVEN, expectedStrokes, playedWith, summaryOf, toldOf } from '~/core/listening'
 import { isOneHand } from '~/core/sticking'
+import { EVEN, expectedStrokes, playedWith, summaryOf, toldOf } from '~/core/timing'
 import type { PracticeSessionRecord } from '~/storage'
 import { DEMO_LICKS } from './licks'
 import type { DemoSession } from './log'

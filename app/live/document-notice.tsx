@@ -1,6 +1,6 @@
 import { useSyncExternalStore } from 'react'
 import type { KeptTable, RecordOf } from '~/storage'
-import { Trouble } from '~/ui/parts'
+import { ErrorText } from '~/ui/parts'
 import { keepMine, takeTheirs } from '~/workspace/documents/decisions'
 import type { StoredDocument } from '~/workspace/documents/stored-document'
 import { useSlices } from './use-slices'
@@ -24,7 +24,7 @@ export function DocumentNotice<K extends KeptTable, T, V>({
   const { saver } = document
   const state = useSyncExternalStore(saver.subscribe, saver.state, saver.state)
   const { deleted, refused } = useSlices(document)
-  if (state.kind !== 'conflict' && !deleted) return <Trouble words={refused} />
+  if (state.kind !== 'conflict' && !deleted) return <ErrorText words={refused} />
   const theirs = state.kind === 'conflict' ? state.theirs : null
   const lines = theirs && saver.waiting ? differences(theirs, saver.waiting) : []
   return (
@@ -62,7 +62,7 @@ export function DocumentNotice<K extends KeptTable, T, V>({
           {theirs ? 'Use the other version' : 'Leave it deleted'}
         </button>
       )}
-      <Trouble words={refused} />
+      <ErrorText words={refused} />
     </div>
   )
 }

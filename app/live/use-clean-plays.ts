@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react'
 import { findVoicedLick } from '~/codecs/voicing'
-import type { CleanPlay } from '~/core/playing'
+import type { CleanPlay } from '~/core/playability'
 import { liveLogs, loadLicks } from '~/storage'
 import { useLive } from './use-live'
 

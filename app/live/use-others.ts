@@ -1,13 +1,13 @@
 import { useEffect, useState } from 'react'
 import { findVoicedLick } from '~/codecs/voicing'
-import { type Character, characterOf, type Setting } from '~/core/playing'
+import { type Character, characterOf, type PlayContext } from '~/core/playability'
 import { liveSummaries, loadLicks } from '~/storage'
 
 /** Licks that are looked at in one piece, so that the page stays alive. */
 const CHUNK = 20
 
 /** What the other licks of the library are like, looked at bit by bit: the list grows as they are read. */
-export function useOthers(id: string, setting: Setting): readonly Character[] {
+export function useOthers(id: string, setting: PlayContext): readonly Character[] {
   const [others, setOthers] = useState<readonly Character[]>([])
   useEffect(() => {
     let gone = false

@@ -3,7 +3,7 @@ import type { StaffView } from '~/core/engraving'
 import type { Groove } from '~/core/groove'
 import { staffKeyOf } from '~/core/kit'
 import type { Lick } from '~/core/line'
-import type { Setting } from '~/core/playing'
+import type { PlayContext } from '~/core/playability'
 import type { CountingSystem } from '~/core/time'
 import { countingOf } from '~/workspace/counting'
 import { memoize } from '~/workspace/memoize'
@@ -15,7 +15,7 @@ import { useOwnGrooves, useOwnKits } from './use-own'
 const sharedCounting = memoize(countingOf)
 
 /** Who plays a lick on what; the same object while nothing of it changes. */
-export function useSettingFor(lick: Pick<Lick, 'kit' | 'unknown'>): Setting {
+export function useSettingFor(lick: Pick<Lick, 'kit' | 'unknown'>): PlayContext {
   const { settings } = useSettings()
   return settingFor(lick, settings, useOwnKits(), useOwnGrooves())
 }
@@ -27,7 +27,7 @@ export function useCounting(): CountingSystem {
 }
 
 /** How the player reads the staff, on a setting's kit. */
-export function useStaffView({ kit, grooves = NONE }: Setting): StaffView {
+export function useStaffView({ kit, grooves = NONE }: PlayContext): StaffView {
   const { beaming, staffGroove } = useSettings().settings
   return useMemo(
     () => ({ beaming, groove: staffGroove, grooves, key: staffKeyOf(kit) }),

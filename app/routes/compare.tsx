@@ -6,13 +6,13 @@ import type { Route } from './+types/compare'
 export const meta: Route.MetaFunction = () => [{ title: 'Side by side · Dime Stack' }]
 
 /** Columns at the most: more are not seen beside each other. */
-const MOST_LICKS = 6
+const MAX_LICKS = 6
 
 export async function clientLoader({ request }: Route.ClientLoaderArgs) {
   const trouble = await storeReady()
   const ids = (new URL(request.url).searchParams.get('licks') ?? '').split(',').filter(Boolean)
   await Promise.all([liveGrooves.settled(), liveKits.settled()])
-  return { trouble, ids: [...new Set(ids)].slice(0, MOST_LICKS) }
+  return { trouble, ids: [...new Set(ids)].slice(0, MAX_LICKS) }
 }
 clientLoader.hydrate = true as const
 

@@ -15,7 +15,7 @@ export interface Snapshot {
 
 /** A state is kept at most this often, and so many of them a lick. */
 const APART_MS = 5 * 60_000
-const MOST_SNAPSHOTS = 20
+const MAX_SNAPSHOTS = 20
 
 /** When each lick's last state was kept, as far as this tab knows. */
 export class Snapshots {
@@ -43,7 +43,7 @@ export async function keepSnapshot(
     return
   const snapshot: Snapshot = { id: `${id} ${revision}`, lickId: id, at: now, text, draft, voicing }
   await database.snapshots.put({ ...snapshot })
-  const surplus = known.slice(0, Math.max(0, known.length + 1 - MOST_SNAPSHOTS))
+  const surplus = known.slice(0, Math.max(0, known.length + 1 - MAX_SNAPSHOTS))
   await database.snapshots.bulkDelete(surplus.map((kept) => kept.id))
 }
 

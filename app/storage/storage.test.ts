@@ -1,5 +1,5 @@
-import { CLEAN_LIMITS } from '~/core/listening'
 import { CLICK_MARKS } from '~/core/performance'
+import { CLEAN_LIMITS } from '~/core/timing'
 import 'fake-indexeddb/auto'
 import Dexie from 'dexie'
 import { afterEach, describe, expect, it, vi } from 'vitest'

@@ -60,12 +60,12 @@ export interface SavedBy {
 }
 
 /** Of so many pages it is known how far they had come: notes that come back after a kill are of the last few. */
-const MOST_SAVES = 8
+const MAX_SAVES = 8
 
 /** The same with one save more. */
 export function withSave(saves: Saves | undefined, { page, count }: SavedBy): Saves {
   const others = Object.entries(saves ?? {}).filter(([other]) => other !== page)
-  return Object.fromEntries([...others.slice(1 - MOST_SAVES), [page, count]])
+  return Object.fromEntries([...others.slice(1 - MAX_SAVES), [page, count]])
 }
 
 /** Whether the store has a change of a page already, or a later one of the same page. */

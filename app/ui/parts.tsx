@@ -26,7 +26,7 @@ export function Part({
 }
 
 /** A button that stands in a row of its like. */
-export function Act({
+export function Button({
   onClick,
   disabled = false,
   pressed,
@@ -132,12 +132,12 @@ export function Choice<T extends string>({
 }
 
 /** What to do where there is nothing to show. */
-export function Nothing({ children }: { children: ReactNode }) {
+export function EmptyState({ children }: { children: ReactNode }) {
   return <p className="text-(--quiet) text-sm">{children}</p>
 }
 
 /** What went wrong, at the place where it did, said aloud; nothing while `words` is empty. */
-export function Trouble({ words }: { words: string | null | undefined }) {
+export function ErrorText({ words }: { words: string | null | undefined }) {
   if (!words) return null
   return (
     <p role="alert" className="text-error text-sm">

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { parseLickText } from '~/codecs/lick-text'
 import { formatVoicing, parseVoicing } from '~/codecs/voicing'
-import { DEFAULT_SETTING } from '~/core/playing'
+import { DEFAULT_SETTING } from '~/core/playability'
 import { DEFAULT_COUNTING } from '~/core/time'
 import { DEMO_LICKS } from '~/demo/licks'
 import { lickOf } from '../../tests/support/licks'

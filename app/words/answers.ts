@@ -4,11 +4,11 @@ import {
   DEFAULT_SETTING,
   type Move,
   missingPedal,
+  type PlayContext,
   type Reading,
-  type Setting,
   speedLimit,
   undecidedSlots,
-} from '~/core/playing'
+} from '~/core/playability'
 import { type CountingSystem, gridTicks, sameGrid } from '~/core/time'
 import { plural, tempoFigure, wholeMs, wholeTempo } from './figures'
 import { type FootAdvice, footAdvice, landingWords } from './landing-words'
@@ -46,7 +46,7 @@ export interface Answers {
 export function toAnswers(
   lick: Lick,
   tempo: number,
-  setting: Setting = DEFAULT_SETTING,
+  setting: PlayContext = DEFAULT_SETTING,
   playedClean: number | null = null,
   counting?: CountingSystem,
 ): Answers {
@@ -112,7 +112,7 @@ const LANDING_READING = {
  */
 function limits(
   lick: Lick,
-  setting: Setting,
+  setting: PlayContext,
   playedClean: number | null,
   counting: CountingSystem | undefined,
 ): Pick<Answers, 'limits' | 'lowest' | 'bottleneck'> {
@@ -163,7 +163,7 @@ function byModel(words: string): string {
   return `By your limb speeds: ${words.charAt(0).toLowerCase()}${words.slice(1)}`
 }
 
-function pedalWords(lick: Lick, { kit }: Setting, tempo: number): string {
+function pedalWords(lick: Lick, { kit }: PlayContext, tempo: number): string {
   const missing = missingPedal(lick, kit, tempo)
   if (!missing) return ''
   const strokes = plural(missing.strokes, 'stroke')
@@ -174,11 +174,11 @@ function pedalWords(lick: Lick, { kit }: Setting, tempo: number): string {
   return `${kit.name} has one pedal, and ${strokes} of J need a second: ${alone}`
 }
 
-const MOST_NAMES = 4
+const MAX_NAMES = 4
 
 function cellNames({ line }: Lick): string[] {
   const { whole, groups } = namesInLine(line)
   if (whole) return [namingWords(whole)]
   const known = groups.flatMap((name) => (name ? [namingWords(name)] : []))
-  return [...new Set(known)].slice(0, MOST_NAMES)
+  return [...new Set(known)].slice(0, MAX_NAMES)
 }

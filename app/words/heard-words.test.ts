@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { CLEAN_LIMITS, type Cleanness, toldOf } from '~/core/listening'
+import { CLEAN_LIMITS, type Cleanness, toldOf } from '~/core/timing'
 import {
   claimsWords,
   cleanMeans,

@@ -1,3 +1,4 @@
+import type { Limb } from '~/core/sticking'
 import {
   type Claim,
   type Claims,
@@ -8,14 +9,13 @@ import {
   type HeardSummary,
   type LimbTold,
   scoreOf,
-  type Told,
-} from '~/core/listening'
-import type { Limb } from '~/core/sticking'
+  type TimingReport,
+} from '~/core/timing'
 import { listWords, plural } from './figures'
 import { LIMB_NAMES } from './limb-names'
 
 /** Rounds before anything is said of them. */
-const LEAST_ROUNDS = 3
+const MIN_ROUNDS = 3
 
 const LEVEL_NAMES: Readonly<Record<HeardLevel, string>> = {
   accent: 'accents',
@@ -35,8 +35,8 @@ export function claimsWords(
   clean: boolean,
   placeOf: (slot: number) => string = (slot) => `slot ${slot + 1}`,
 ): string {
-  if (counted < LEAST_ROUNDS)
-    return `Not enough yet: ${counted} of the ${LEAST_ROUNDS} rounds that carry a sentence.`
+  if (counted < MIN_ROUNDS)
+    return `Not enough yet: ${counted} of the ${MIN_ROUNDS} rounds that carry a sentence.`
   if (claims.length === 0)
     return clean ? 'No audible faults in these rounds.' : 'No one habit shows yet.'
   return claims.map((claim) => claimWords(claim, placeOf)).join(' ')
@@ -99,7 +99,7 @@ export function lateWords(ms: number): string {
 }
 
 /** `all 8 strokes`, `7 of 8 strokes, 1 too many`: what was hit in a round. */
-export function hitWords({ strokes, missed, extra }: Told): string {
+export function hitWords({ strokes, missed, extra }: TimingReport): string {
   const meant = strokes.length + missed.length
   const hit = missed.length === 0 ? `all ${meant} strokes` : `${strokes.length} of ${meant} strokes`
   return extra.length === 0 ? hit : `${hit}, ${extra.length} too many`

@@ -13,8 +13,8 @@ import {
   type LandingHand,
   landingHands,
   movesIntoLanding,
-  type Setting,
-} from '~/core/playing'
+  type PlayContext,
+} from '~/core/playability'
 import { isOneHand } from '~/core/sticking'
 import { type CountingSystem, secondsPerTick, type Ticks } from '~/core/time'
 import { wholeMs, wholeTempo } from './figures'
@@ -27,7 +27,7 @@ import { theSurface } from './surface-words'
 export function landingWords(
   lick: Lick,
   tempo: number,
-  setting: Setting,
+  setting: PlayContext,
   counting?: CountingSystem,
 ): string[] {
   const approach = approachOf(lick)
@@ -102,7 +102,7 @@ const FREE_HAND_WORDS = {
 /** Each hand that has to be somewhere at the landing or within a beat after it. */
 function handsBackWords(
   lick: Lick,
-  setting: Setting,
+  setting: PlayContext,
   milliseconds: (ticks: Ticks) => number,
 ): string[] {
   const { beat } = frameTicks(lick.frame)
@@ -127,7 +127,7 @@ const NTH: Readonly<Record<FootLanding['kind'], string>> = {
 }
 
 /** `The kick lands again 133.9 ms later, as the second of a double: it needs 110, enough`. */
-export function footAdvice(lick: Lick, tempo: number, setting: Setting): FootAdvice | null {
+export function footAdvice(lick: Lick, tempo: number, setting: PlayContext): FootAdvice | null {
   const foot = footLanding(lick, setting)
   if (!foot) return null
   const { beat } = frameTicks(lick.frame)

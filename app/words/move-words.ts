@@ -1,5 +1,5 @@
 import type { Lick } from '~/core/line'
-import type { Move } from '~/core/playing'
+import type { Move } from '~/core/playability'
 import { SURFACE_NAMES } from '~/core/sticking'
 import type { CountingSystem } from '~/core/time'
 import { LIMB_NAMES } from './limb-names'

@@ -20,7 +20,7 @@ const NUMBERS = [
   'twelve',
 ]
 /** More groups than this are told by their places. */
-const MOST_NAMED = 3
+const MAX_NAMED = 3
 
 /**
  * Some slots of a line by what they are: its groups where they are whole, else from place to place. Groups of one
@@ -38,7 +38,7 @@ export function stretchWords(
   const starts = startsOf(groups)
   const first = starts.indexOf(from)
   const last = groups.findIndex((size, i) => (starts[i] as number) + size === to)
-  if (first >= 0 && last >= first && last - first < MOST_NAMED)
+  if (first >= 0 && last >= first && last - first < MAX_NAMED)
     return listWords(groups.slice(first, last + 1).map((_, i) => groupName(groups, first + i)))
   const slots = lickSlots(lick)
   const [begin, end] = [slots[from], slots[to - 1]]

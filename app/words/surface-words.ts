@@ -8,7 +8,7 @@ export function theSurface(surface: Voice): string {
 
 const KNOWN: ReadonlySet<string> = new Set(SURFACES)
 /** A path has at most so many stops. */
-const MOST_SURFACES = 32
+const MAX_SURFACES = 32
 
 /** Surfaces as they are typed: `t1 t2 f1`, `hh, rb`; null where they are none. */
 export function findSurfaces(typed: string): Surface[] | null {
@@ -16,7 +16,7 @@ export function findSurfaces(typed: string): Surface[] | null {
     .toLowerCase()
     .split(/[\s,]+/)
     .filter(Boolean)
-  const fine = words.length <= MOST_SURFACES && words.every((word) => KNOWN.has(word))
+  const fine = words.length <= MAX_SURFACES && words.every((word) => KNOWN.has(word))
   return fine && words.length > 0 ? (words as Surface[]) : null
 }
 

@@ -1,5 +1,5 @@
 import { type Lick, lineEvents } from '~/core/line'
-import { ostinatoMeetings } from '~/core/playing'
+import { ostinatoMeetings } from '~/core/playability'
 import { isOneHand, type Limb } from '~/core/sticking'
 import type { CountingSystem, Ticks } from '~/core/time'
 import { plural } from './figures'

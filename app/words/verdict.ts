@@ -1,5 +1,5 @@
 import { approachOf, type Lick } from '~/core/line'
-import type { Reading } from '~/core/playing'
+import type { Reading } from '~/core/playability'
 import type { Answers } from './answers'
 import { wholeTempo } from './figures'
 import { LIMB_NAMES } from './limb-names'

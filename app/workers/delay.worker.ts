@@ -1,4 +1,4 @@
-import { measuredDelay } from '~/core/hearing'
+import { measuredDelay } from '~/core/onsets'
 import { type ServePort, serve } from './serve'
 
 /** Finds chirps in a recording off the main thread: hundreds of millions of multiplications. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { EVEN, type LineStroke } from '~/core/listening'
+import { EVEN, type LineStroke } from '~/core/timing'
 import { type AlongLine, AlongSession } from './along-session'
 import { SimulatedDrummer } from './simulated-drummer'
 

@@ -1,4 +1,7 @@
 import { modulo } from '~/core/foundation'
+import type { Rating } from '~/core/log'
+import type { Limb } from '~/core/sticking'
+import type { Ticks } from '~/core/time'
 import {
   atTempo,
   bleedOf,
@@ -15,12 +18,9 @@ import {
   type LineStroke,
   proposedRating,
   summaryOf,
-  type Told,
+  type TimingReport,
   toldOfRound,
-} from '~/core/listening'
-import type { Rating } from '~/core/log'
-import type { Limb } from '~/core/sticking'
-import type { Ticks } from '~/core/time'
+} from '~/core/timing'
 import { Slices } from './slices'
 
 /** A line that comes round, as it is meant: ticks from its first slot. */
@@ -50,7 +50,7 @@ export interface AlongStroke {
 export interface AlongRound {
   readonly number: number
   readonly secondsPerTick: number
-  readonly told: Told
+  readonly told: TimingReport
 }
 
 export interface AlongState {
@@ -103,7 +103,7 @@ const PLAYED = 0.5
 /** A sound that falls back by more than this stood still: its clock goes on in steps of less. */
 const STOOD_STILL_MS = 50
 /** Older rounds are forgotten. */
-const MOST_ROUNDS = 64
+const MAX_ROUNDS = 64
 
 /**
  * Playing along with a line that comes round, without its page: strokes are gathered round by round, and told
@@ -254,7 +254,7 @@ export class AlongSession extends Slices<AlongState> {
     // A stroke that a click may have covered is not called missed.
     const missed = all.missed.filter(({ ms }) => !covered.some((at) => Math.abs(at - ms) < 1))
     const told = { ...all, missed }
-    const rounds = [...this.current.rounds, { number, secondsPerTick, told }].slice(-MOST_ROUNDS)
+    const rounds = [...this.current.rounds, { number, secondsPerTick, told }].slice(-MAX_ROUNDS)
     // At another tempo it was another thing, also where that tempo comes again.
     const since = rounds.findLastIndex((round) => round.secondsPerTick !== secondsPerTick) + 1
     const counting = rounds

@@ -1,5 +1,5 @@
 import type { Lick } from '~/core/line'
-import type { landOnKit, Setting } from '~/core/playing'
+import type { landOnKit, PlayContext } from '~/core/playability'
 import type { Surface } from '~/core/sticking'
 import { type Voicing, voiceLick } from '~/core/voicing'
 import { memoize } from './memoize'
@@ -13,7 +13,7 @@ export class Derived {
   readonly laid = memoize((lick: Lick, voicing: Voicing) => voiceLick(lick, voicing))
   /** The crash that the kit has for it: dearer than a key, so asked for a moment later. */
   readonly crash = memoize(
-    (land: typeof landOnKit, laid: Lick, setting: Setting): Surface | undefined => {
+    (land: typeof landOnKit, laid: Lick, setting: PlayContext): Surface | undefined => {
       const { landing } = land(laid, setting).frame
       return landing.kind === 'crash' || landing.kind === 'stop' ? landing.crash : undefined
     },

@@ -34,11 +34,11 @@ export function moveGroup(workspace: Workspace, from: number, to: number): void 
   else workspace.refuse('The group stays where it is: it was dropped on its own place.')
 }
 
-const MOST_DROPPED = 4096
+const MAX_DROPPED = 4096
 
 /** Puts a dropped sticking before the group that a slot lies in. */
 export function dropText(workspace: Workspace, slot: number, text: string): void {
-  const phrase = findPhrase(text.slice(0, MOST_DROPPED))
+  const phrase = findPhrase(text.slice(0, MAX_DROPPED))
   if (phrase && phrase.slots.length > 0) {
     workspace.edit(insertPhrase(workspace.lick, slot, phrase, 'Drop'))
   } else workspace.refuse(`“${text.trim().slice(0, 24)}” cannot be read as a sticking.`)

@@ -11,7 +11,7 @@ import {
   type Player,
 } from '~/core/kit'
 import type { Lick } from '~/core/line'
-import type { Setting } from '~/core/playing'
+import type { PlayContext } from '~/core/playability'
 import type { KitRecord, Settings } from '~/storage'
 import { memoize } from './memoize'
 
@@ -68,7 +68,7 @@ export function settingOf(
   own: readonly Kit[],
   named: string | null,
   grooves: readonly Groove[] = [],
-): Setting {
+): PlayContext {
   const kits = allKits(own)
   const find = (id: string | null) => kits.find((kit) => kit.id === id)
   const kit = find(named) ?? find(settings.kit) ?? DEFAULT_KIT
@@ -94,6 +94,6 @@ export function settingFor(
   settings: Settings,
   kits: readonly Kit[],
   own: readonly Groove[],
-): Setting {
+): PlayContext {
   return sharedSetting(settings, kits, kit, groovesFor(own, unknown))
 }

@@ -1,5 +1,5 @@
-import { atTempo, type Habits, playedWith } from '~/core/listening'
 import type { Limb } from '~/core/sticking'
+import { atTempo, type Habits, playedWith } from '~/core/timing'
 import { type AlongLine, strokesOfRound } from './along-session'
 
 /** A stroke of a simulated drummer: when, in ticks from the line's first slot in the first round. */

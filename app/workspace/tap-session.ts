@@ -1,6 +1,6 @@
 import { medianOf } from '~/core/foundation'
-import { lineOfTaps, type Tap, type TappedLine, tempoOfTaps } from '~/core/listening'
 import type { Feel, Grid } from '~/core/time'
+import { lineOfTaps, type Tap, type TappedLine, tempoOfTaps } from '~/core/timing'
 import { Slices } from './slices'
 
 /** Taps as they come in, and the line that they make. */
@@ -20,7 +20,7 @@ export interface TapState {
 }
 
 /** More taps are no line any more. */
-const MOST_TAPS = 512
+const MAX_TAPS = 512
 /** As many taps on beats tell how late a source is. */
 export const CALIBRATING_TAPS = 8
 
@@ -54,7 +54,7 @@ export class TapSession extends Slices<TapState> {
   /** Takes a tap; before the first barline, and while nothing is recorded, it counts for nothing. */
   tap(tap: Tap): void {
     const { phase, taps } = this.current
-    if (phase !== 'tapping' || taps.length >= MOST_TAPS || !Number.isFinite(tap.ms)) return
+    if (phase !== 'tapping' || taps.length >= MAX_TAPS || !Number.isFinite(tap.ms)) return
     // A little early is the first beat all the same.
     if (!this.current.free && tap.ms - this.current.delayMs < -this.beatMs() / 4) return
     this.lay({ taps: [...taps, tap] })

@@ -16,7 +16,7 @@ import {
 import type { LickSession } from './documents/lick-session'
 import type { Edit } from './edits/edits'
 import { speedNotice, withRows } from './frame-change'
-import { NOTHING_WAITING, type Waiting } from './rows/waiting'
+import { NOTHING_WAITING, type PendingModifiers } from './rows/waiting'
 import {
   type Selection,
   type StepUnit,
@@ -46,7 +46,7 @@ export interface WorkspaceState {
   /** The row that the keys of the ruler go to. */
   readonly row: EditedRow
   /** What the next letter in the sticking row does besides. */
-  readonly waiting: Waiting
+  readonly waiting: PendingModifiers
   readonly notice: Notice | null
   /** What an offer that is pointed at would make of the lick; null for none. */
   readonly preview: Preview | null
@@ -217,7 +217,7 @@ export class Workspace extends Slices<WorkspaceState> {
   }
 
   /** What the next letter does besides. */
-  wait(waiting: Waiting): void {
+  wait(waiting: PendingModifiers): void {
     if (waiting !== this.current.waiting) this.patch({ waiting })
   }
 

@@ -7,7 +7,7 @@ import {
   handPaths,
   raisesOf,
   speedLimit,
-} from '../../app/core/playing'
+} from '../../app/core/playability'
 import { voiceLick, voicingPresets } from '../../app/core/voicing'
 
 /** Times what the core works out of a line on a kit, for lines of growing length. */

@@ -1,6 +1,6 @@
-import { OnsetDetector } from '~/core/hearing'
-import { EVEN, pairStrokes, playedWith } from '~/core/listening'
+import { OnsetDetector } from '~/core/onsets'
 import type { Surface } from '~/core/sticking'
+import { EVEN, pairStrokes, playedWith } from '~/core/timing'
 import { foundOf, heardIn, withoutClick } from '../support/heard-onsets'
 import { madeBesideClick, madeLine } from '../support/made-lines'
 import { type MadeStroke, RATE, type Room, recorded } from '../support/made-sound'

@@ -1,6 +1,6 @@
 import { chromium, type Page } from '@playwright/test'
 import { formatSolo } from '~/codecs/solo'
-import { DEFAULT_SETTING } from '~/core/playing'
+import { DEFAULT_SETTING } from '~/core/playability'
 import { draftSolo, judgeSolo, type Solo, shapeOf, stageBars, toSections } from '~/core/solo'
 import { toMeter } from '~/core/time'
 import { CHROMIUM } from '../../scripts/ensure.mjs'

@@ -123,7 +123,11 @@ test('the plan is arranged by keys, kept, and its ladder edited by numbers and a
   await expect(steps.getByRole('listitem').nth(1)).toContainText('hands alone')
   await expect(steps.getByRole('listitem').filter({ hasText: 'on one surface' })).toHaveCount(2)
   // A cell is a step at a tempo: a way in.
-  await steps.getByRole('listitem').last().getByRole('button', { name: /^99 bpm/ }).click()
+  await steps
+    .getByRole('listitem')
+    .last()
+    .getByRole('button', { name: /^99 bpm/ })
+    .click()
   await expect(page.getByText('99 bpm', { exact: true })).toBeVisible()
 })
 

@@ -82,7 +82,7 @@ export const MUTANTS = [
   ],
   [
     'app/core/sheet/system.ts',
-    'Math.min(room, natural * MOST_STRETCH)',
+    'Math.min(room, natural * MAX_STRETCH)',
     'room',
     ['app/core/sheet'],
   ],
@@ -170,34 +170,34 @@ export const MUTANTS = [
   ],
   // Taps.
   [
-    'app/core/listening/taps.ts',
+    'app/core/timing/taps.ts',
     'taps.length < CARRY_ODD && usual',
     'taps.length < 0 && usual',
-    ['app/core/listening', 'app/workspace'],
+    ['app/core/timing', 'app/workspace'],
   ],
   [
-    'app/core/listening/taps.ts',
+    'app/core/timing/taps.ts',
     'slot * DOUBTFUL',
     'slot * DOUBTFUL * 2',
-    ['app/core/listening', 'app/workspace'],
+    ['app/core/timing', 'app/workspace'],
   ],
   [
-    'app/core/listening/taps.ts',
+    'app/core/timing/taps.ts',
     'tap.ms - burst.from <= TOGETHER_MS',
     'tap.ms - burst.from < 1',
-    ['app/core/listening', 'app/workspace'],
+    ['app/core/timing', 'app/workspace'],
   ],
   [
-    'app/core/listening/taps.ts',
+    'app/core/timing/taps.ts',
     'Math.min(127, tap.velocity * scale)',
     'tap.velocity',
-    ['app/core/listening', 'app/workspace'],
+    ['app/core/timing', 'app/workspace'],
   ],
   ['app/workspace/tap-session.ts', '-this.beatMs() / 4', '-this.beatMs() / 2', ['app/workspace']],
   [
     'app/workspace/tap-session.ts',
-    'taps.length >= MOST_TAPS',
-    'taps.length >= MOST_TAPS * 2',
+    'taps.length >= MAX_TAPS',
+    'taps.length >= MAX_TAPS * 2',
     ['app/workspace'],
   ],
   [

@@ -1,5 +1,5 @@
-import { type Onset, OnsetDetector } from '~/core/hearing'
-import { bleedOf, clicksAmong } from '~/core/listening'
+import { type Onset, OnsetDetector } from '~/core/onsets'
+import { bleedOf, clicksAmong } from '~/core/timing'
 import { type MadeStroke, RATE } from './made-sound'
 
 /** What a detector found of made material. */

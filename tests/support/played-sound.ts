@@ -1,5 +1,5 @@
 import { type Performance, positionAt, type TempoPlan } from '~/core/performance'
-import { Playback, type Sound } from '~/playback/playback'
+import { Playback, type Sound } from '~/session/playback'
 
 /**
  * A device without a sound, whose music goes on when it is told to: what plays beside it can be asked for every

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { toHeadlessEvents, toHeadlessLimit, toHeadlessSum } from '~/codecs/headless'
 import { formatLickText } from '~/codecs/lick-text'
 import { DEFAULT_KIT } from '~/core/kit'
-import { characterOf, DEFAULT_SETTING, raisesOf, speedLimit } from '~/core/playing'
+import { characterOf, DEFAULT_SETTING, raisesOf, speedLimit } from '~/core/playability'
 import {
   buildUp,
   ladderOf,

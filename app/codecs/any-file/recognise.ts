@@ -19,9 +19,9 @@ export type AnyFile =
   | { readonly kind: 'solo'; readonly json: string; readonly title: string }
   | { readonly kind: 'part'; readonly part: DrumPart }
 
-const MOST_BYTES = 256 * 1024 * 1024
-const MOST_LICKS = 10_000
-const MOST_TEXT = 64 * 1024 * 1024
+const MAX_BYTES = 256 * 1024 * 1024
+const MAX_LICKS = 10_000
+const MAX_TEXT = 64 * 1024 * 1024
 const ZIP = [0x50, 0x4b, 0x03, 0x04]
 const MIDI = [0x4d, 0x54, 0x68, 0x64]
 
@@ -30,7 +30,7 @@ const MIDI = [0x4d, 0x54, 0x68, 0x64]
  * notes the instruments of other programs are known.
  */
 export function recogniseFile(bytes: Uint8Array, kit?: Kit): Result<AnyFile, FileIssue> {
-  if (bytes.length > MOST_BYTES)
+  if (bytes.length > MAX_BYTES)
     return fail({ code: 'too-large', message: 'The file is larger than 256 MB.' })
   if (begins(bytes, ZIP)) return recogniseZip(bytes, kit)
   if (begins(bytes, MIDI)) return asPart(parseMidi(bytes, kit))
@@ -101,8 +101,8 @@ function recogniseJson(text: string): Result<AnyFile, FileIssue> {
 /** The licks of a text: all of them, or the first fault of the first that cannot be read. */
 function recogniseLicks(text: string): Result<AnyFile, FileIssue> {
   const texts = splitLickTexts(text)
-  if (texts.length > MOST_LICKS)
-    return fail({ code: 'too-large', message: `The text has more than ${MOST_LICKS} licks.` })
+  if (texts.length > MAX_LICKS)
+    return fail({ code: 'too-large', message: `The text has more than ${MAX_LICKS} licks.` })
   for (const [i, one] of texts.entries()) {
     const read = parseLickText(one)
     if (read.ok && lineTextOf(one).trim() !== '') continue
@@ -123,10 +123,10 @@ function lickZip(bytes: Uint8Array): Result<AnyFile, FileIssue> | undefined {
       filter: ({ name, originalSize }) => {
         if (!/\.lick$/i.test(name)) return false
         sizes.all += originalSize
-        return sizes.all <= MOST_TEXT
+        return sizes.all <= MAX_TEXT
       },
     })
-    if (sizes.all > MOST_TEXT)
+    if (sizes.all > MAX_TEXT)
       return fail({ code: 'too-large', message: 'The licks of the file are larger than 64 MB.' })
     const texts = Object.values(files).map((one) => strFromU8(one))
     return texts.length === 0 ? undefined : recogniseLicks(joinLickTexts(texts))

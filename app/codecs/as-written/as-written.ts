@@ -68,7 +68,7 @@ const HABITS: readonly Habit[] = [
  * Example: `R L R K | L R K R` is `RLRK LRKR`.
  */
 export function findAsWritten(text: string, kick: KickLetter = ''): AsWritten | undefined {
-  if (text.length > MOST_CHARACTERS) return undefined
+  if (text.length > MAX_CHARACTERS) return undefined
   let line = text.trim()
   const turned: string[] = []
   for (const { name, turn } of HABITS) {
@@ -80,7 +80,7 @@ export function findAsWritten(text: string, kick: KickLetter = ''): AsWritten | 
   return { line, turned }
 }
 
-const MOST_CHARACTERS = 16_384
+const MAX_CHARACTERS = 16_384
 
 /** One slot as it is typed. */
 const SINGLE = /^(?:[>^_]?[fdt]?[RLKHJXrlkhjx](?::[a-z?0-9]{2}(?:\/[a-z?0-9]{2})?)?|-|\([^()]*\))$/
@@ -105,7 +105,7 @@ function barsAsGroups(text: string): string {
 const SPACED_FROM = 4
 /** The largest group that is offered, and how many ways are. */
 const LARGEST_GROUP = 8
-const MOST_WAYS = 3
+const MAX_WAYS = 3
 
 /** Letters typed with a space after each: as one group, or as groups of a size. */
 export interface Spaced {
@@ -130,7 +130,7 @@ export function findSpaced(line: string): Spaced[] {
   const grouped = (size: number) =>
     strokes.map((stroke, i) => (i > 0 && i % size === 0 ? ` ${stroke}` : stroke)).join('')
   return [
-    ...sizes.slice(0, MOST_WAYS - 1).map((size) => ({ size, line: grouped(size) })),
+    ...sizes.slice(0, MAX_WAYS - 1).map((size) => ({ size, line: grouped(size) })),
     { size: null, line: strokes.join('') },
   ]
 }

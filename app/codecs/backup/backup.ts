@@ -10,7 +10,7 @@ import { fail, ok, type Result } from '~/core/foundation'
 export const BACKUP_FORMAT = 'dime-stack-backup'
 export const BACKUP_VERSION = 1
 const HEAD = 'backup.json'
-const MOST_UNPACKED = 512 * 1024 * 1024
+const MAX_UNPACKED = 512 * 1024 * 1024
 const NAME = /^([a-z]{1,20})\.jsonl$/
 
 const headSchema = z.object({
@@ -60,7 +60,7 @@ export function parseBackup(bytes: Uint8Array): Result<Backup, FileIssue> {
       filter: ({ name, originalSize }) => {
         const wanted = name === HEAD || NAME.test(name)
         if (wanted) size += originalSize
-        return wanted && size <= MOST_UNPACKED
+        return wanted && size <= MAX_UNPACKED
       },
     })
   } catch {
@@ -69,7 +69,7 @@ export function parseBackup(bytes: Uint8Array): Result<Backup, FileIssue> {
       message: 'The zip file is damaged or cut off: it can’t be unpacked.',
     })
   }
-  if (size > MOST_UNPACKED)
+  if (size > MAX_UNPACKED)
     return fail({ code: 'too-large', message: 'Unpacked, the file is larger than 512 MB.' })
   const head = headSchema.safeParse(parseJson(files[HEAD] ? strFromU8(files[HEAD]) : ''))
   if (!head.success)

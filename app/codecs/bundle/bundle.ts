@@ -5,7 +5,7 @@ import { faultWords } from '../fault-words'
 /** The open JSON form in which licks leave and enter the app: lick texts, and what is beside them. */
 export const BUNDLE_FORMAT = 'dime-stack-bundle'
 export const BUNDLE_VERSION = 1
-const MOST_BYTES = 64 * 1024 * 1024
+const MAX_BYTES = 64 * 1024 * 1024
 
 const lickEntry = z.object({
   id: z.string().check(z.minLength(1), z.maxLength(100)),
@@ -35,7 +35,7 @@ export function formatBundle(licks: readonly BundleEntry[]): string {
 
 /** Reads a bundle, whole or not at all; the lick texts in it are not judged here. */
 export function parseBundle(json: string): Result<BundleEntry[], BundleIssue> {
-  if (json.length > MOST_BYTES) {
+  if (json.length > MAX_BYTES) {
     return fail({ code: 'too-large', message: 'The file is larger than 64 MB.' })
   }
   let data: unknown

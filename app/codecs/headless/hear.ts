@@ -1,11 +1,11 @@
 import * as z from 'zod/mini'
 import { fail, ok, type Result } from '~/core/foundation'
 import { type Lick, TEMPO_RANGE } from '~/core/line'
-import { cleannessOf, expectedStrokes, type HeardStroke, toldOf } from '~/core/listening'
+import { cleannessOf, expectedStrokes, type HeardStroke, toldOf } from '~/core/timing'
 import { faultWords } from '../fault-words'
 
 /** More strokes than anyone plays in one line. */
-const MOST_HEARD = 20_000
+const MAX_HEARD = 20_000
 const limbs = ['RH', 'LH', 'XH', 'RF', 'LF'] as const
 
 const playedSchema = z.object({
@@ -19,7 +19,7 @@ const playedSchema = z.object({
         velocity: z.optional(z.number().check(z.minimum(0), z.maximum(127))),
       }),
     )
-    .check(z.maxLength(MOST_HEARD)),
+    .check(z.maxLength(MAX_HEARD)),
 })
 export type Played = z.infer<typeof playedSchema>
 

@@ -7,7 +7,7 @@ import {
   type Reading,
   speedLimit,
   undecidedSlots,
-} from '~/core/playing'
+} from '~/core/playability'
 
 /** What the command `limit` is asked: the reading, and the kit it is played on. */
 export interface LimitOptions {

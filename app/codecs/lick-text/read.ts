@@ -6,7 +6,7 @@ import {
   type Frame,
   type Lick,
   type Line,
-  MOST_NAMED_PARTS,
+  MAX_NAMED_PARTS,
   type NamedPart,
   OSTINATO_SCOPES,
   type Ostinato,
@@ -22,7 +22,7 @@ import { FORMAT_VERSION } from './version'
 
 /** The format's own limit: 64 KiB. */
 export const MAX_TEXT_BYTES = 65536
-const MOST_LAYERS = 16
+const MAX_LAYERS = 16
 const SHOWN = 40
 
 /** A lick as read, and for each slot its place in the sticking as typed (see `lineTextOf`). */
@@ -100,10 +100,10 @@ class Reader {
 
   private ostinatos(frame: Frame): Ostinato[] {
     const rows = this.rows.filter((row) => scopeOf(row) !== undefined)
-    const surplus = rows[MOST_LAYERS]
+    const surplus = rows[MAX_LAYERS]
     if (surplus)
-      this.report(surplus, 'too-many-layers', `at most ${MOST_LAYERS} rows that begin with under`)
-    return rows.slice(0, MOST_LAYERS).flatMap((row) => {
+      this.report(surplus, 'too-many-layers', `at most ${MAX_LAYERS} rows that begin with under`)
+    return rows.slice(0, MAX_LAYERS).flatMap((row) => {
       const read = parseLine(row.value, { grid: frame.grid, start: 0, bar: null })
       if (!read.ok) {
         for (const issue of read.error)
@@ -124,8 +124,8 @@ class Reader {
 
   private parts(): NamedPart[] {
     const rows = this.all('part')
-    const surplus = rows[MOST_NAMED_PARTS]
-    if (surplus) this.report(surplus, 'part', `at most ${MOST_NAMED_PARTS} parts`)
+    const surplus = rows[MAX_NAMED_PARTS]
+    if (surplus) this.report(surplus, 'part', `at most ${MAX_NAMED_PARTS} parts`)
     return rows.flatMap((row) => this.judge(row, 'part', values.part) ?? [])
   }
 

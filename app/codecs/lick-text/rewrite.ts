@@ -1,6 +1,6 @@
 import { applyTransaction, type Splice, toTransaction } from '~/core/editing'
 import { isEqual } from '~/core/foundation'
-import type { Lick, NamedPart, Swell } from '~/core/line'
+import type { Hairpin, Lick, NamedPart } from '~/core/line'
 import { formatLine } from '~/core/notation'
 import { lineTextOf, setLineText, setValues } from './edit'
 import { type LickReading, parseLickText } from './read'
@@ -50,7 +50,7 @@ function changedRows(text: string, before: Lick, after: Lick, keys: readonly str
 
 /** What hangs on stretches of the line: its swells and its named parts. */
 export interface SpanMarks {
-  readonly swells: readonly Swell[]
+  readonly swells: readonly Hairpin[]
   readonly parts: readonly NamedPart[]
 }
 

@@ -1,11 +1,11 @@
 import { fail, ok, type Result } from '~/core/foundation'
 import {
+  type Hairpin,
   LANDING_WORDS,
   type Landing,
   MAX_LEAD,
   type NamedPart,
   PART_NAME_MOST,
-  type Swell,
   TEMPO_RANGE,
 } from '~/core/line'
 import { parseLine } from '~/core/notation'
@@ -91,8 +91,8 @@ export function landing(value: string): Result<Landing, string> {
 const SLOT_GRID: Grid = { value: 16, tuplet: null }
 
 /** Percent of three triplets that the first may take: from just over a third to two. */
-export const LEAST_LEAN = 34
-export const MOST_LEAN = 66
+export const MIN_LEAN = 34
+export const MAX_LEAN = 66
 
 export function swing(value: string): Result<Swing, string> {
   const match = /^(\d{2}(?:\.\d{1,6})?)(?:\s+1\/(8|16))?(?:\s+lean\s+(\d{2}(?:\.\d{1,6})?))?$/.exec(
@@ -102,10 +102,8 @@ export function swing(value: string): Result<Swing, string> {
   const lean = match?.[3] === undefined ? undefined : Number(match[3])
   if (!match || percent < 50 || percent > 75)
     return fail('a percent from 50 to 75, then perhaps 1/16')
-  if (lean !== undefined && (lean < LEAST_LEAN || lean > MOST_LEAN))
-    return fail(
-      `after lean, the percent that the first of three takes: ${LEAST_LEAN} to ${MOST_LEAN}`,
-    )
+  if (lean !== undefined && (lean < MIN_LEAN || lean > MAX_LEAN))
+    return fail(`after lean, the percent that the first of three takes: ${MIN_LEAN} to ${MAX_LEAN}`)
   // Straight has one form, so that equal licks are equal data.
   return ok({
     percent,
@@ -114,7 +112,7 @@ export function swing(value: string): Result<Swing, string> {
   })
 }
 
-export function swell(value: string): Result<Swell, string> {
+export function swell(value: string): Result<Hairpin, string> {
   const match = /^(\d{1,4})\.\.(\d{1,4})\s+(\w+)>(\w+)$/.exec(value)
   const [from, to] = [Number(match?.[1]), Number(match?.[2])]
   const [start, end] = [level(match?.[3]), level(match?.[4])]

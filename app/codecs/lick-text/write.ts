@@ -1,4 +1,4 @@
-import { DEFAULT_FRAME, type Lick, type NamedPart, type Ostinato, type Swell } from '~/core/line'
+import { DEFAULT_FRAME, type Hairpin, type Lick, type NamedPart, type Ostinato } from '~/core/line'
 import { formatLine, formatSlot } from '~/core/notation'
 import {
   type Grid,
@@ -82,7 +82,7 @@ export function formatSwing({ percent, pairs, lean }: Swing): string {
   return lean === undefined ? swing : `${swing} lean ${lean}`
 }
 
-function formatSwell({ from, to, start, end }: Swell): string {
+function formatSwell({ from, to, start, end }: Hairpin): string {
   return `${from}..${to} ${start}>${end}`
 }
 

@@ -25,8 +25,8 @@ export type AnyLink =
 const SOLO = 's1.'
 const SET = 'e1.'
 /** An address of more letters is cut off by too many programs. */
-export const MOST_LINK = 32_000
-const MOST_BYTES = 2 * 1024 * 1024
+export const MAX_LINK = 32_000
+const MAX_BYTES = 2 * 1024 * 1024
 
 const setSchema = z.object({
   name: z.pipe(z.string().check(z.minLength(1), z.maxLength(80)), z.transform(showControls)),
@@ -63,14 +63,14 @@ export function parseAnyLink(hash: string): Result<AnyLink, string> {
 }
 
 function readSolo(packed: string): Result<AnyLink, string> {
-  const text = unpack(packed, MOST_BYTES)
+  const text = unpack(packed, MAX_BYTES)
   if (text === undefined) return fail(NOT_WHOLE)
   const read = parseSolo(text)
   return read.ok ? ok({ kind: 'solo', solo: read.value }) : fail(read.error.message)
 }
 
 function readSet(packed: string): Result<AnyLink, string> {
-  const text = unpack(packed, MOST_BYTES)
+  const text = unpack(packed, MAX_BYTES)
   if (text === undefined) return fail(NOT_WHOLE)
   const read = setSchema.safeParse(parsedJson(text))
   if (!read.success) return fail(NOT_WHOLE)

@@ -3,7 +3,7 @@ export {
   formatSetLink,
   formatSoloLink,
   type LinkedSet,
-  MOST_LINK,
+  MAX_LINK,
   parseAnyLink,
 } from './any-link'
 export { formatLink, type LinkedLick, parseLink } from './link'

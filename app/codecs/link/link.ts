@@ -14,7 +14,7 @@ const FORM = '1.'
 /** Between the text and the voicing: a character that neither has. */
 const SEPARATOR = '\u0000'
 /** A text and a voicing of 64 KiB each, and what is between them. */
-const MOST_BYTES = 2 * MAX_TEXT_BYTES + 1
+const MAX_BYTES = 2 * MAX_TEXT_BYTES + 1
 export const NOT_WHOLE = 'The link is incomplete: copy it again, to its last letter.'
 
 /**
@@ -37,7 +37,7 @@ export function parseLink(hash: string): Result<LinkedLick, string> {
       ? fail('This link is of a newer Dime Stack: reload the app.')
       : fail(NOT_WHOLE)
   }
-  const whole = unpack(written.slice(FORM.length), MOST_BYTES)
+  const whole = unpack(written.slice(FORM.length), MAX_BYTES)
   if (whole === undefined) return fail(NOT_WHOLE)
   const [text = '', voicing, ...more] = whole.split(SEPARATOR)
   if (voicing === undefined || more.length > 0) return fail(NOT_WHOLE)

@@ -16,8 +16,8 @@ import { formatMidi } from './write'
 
 /** The drum channel, from 0. */
 const CHANNEL = 9
-const MOST_BYTES = 20 * 1024 * 1024
-const MOST_NOTES = 100_000
+const MAX_BYTES = 20 * 1024 * 1024
+const MAX_NOTES = 100_000
 /** A metronome is no part of the music: its track is called so. */
 const CLICK_TRACK = /click|metronome/i
 const DEFAULT_MICROSECONDS = 500_000
@@ -34,7 +34,7 @@ interface Timed {
  * counts in frames of film. Source: Standard MIDI Files 1.0 (RP-001).
  */
 export function parseMidi(bytes: Uint8Array, kit?: Kit): Result<DrumPart, string> {
-  if (bytes.length > MOST_BYTES) return fail('The MIDI file is larger than 20 MB.')
+  if (bytes.length > MAX_BYTES) return fail('The MIDI file is larger than 20 MB.')
   let data: MidiData
   try {
     data = parseBytes(bytes)
@@ -52,7 +52,7 @@ export function parseMidi(bytes: Uint8Array, kit?: Kit): Result<DrumPart, string
   const tempo = tempoOf(meta, meter, leftOut)
   const struck = notesOf(tracks, leftOut)
   if (struck.length === 0) return fail('There are no notes in the MIDI file.')
-  if (struck.length > MOST_NOTES) return fail('The MIDI file has more than 100,000 notes.')
+  if (struck.length > MAX_NOTES) return fail('The MIDI file has more than 100,000 notes.')
   const scale = TICKS_PER_QUARTER / division
   const notes = struck.map(
     ({ at, note, velocity }): PartNote => ({

@@ -1,5 +1,5 @@
 import { toSequence } from '~/core/performance'
-import type { Setting } from '~/core/playing'
+import type { PlayContext } from '~/core/playability'
 import { type Section, type Solo, soloSecondsPerTick } from '~/core/solo'
 import { barTicks, TICKS_PER_QUARTER } from '~/core/time'
 import { toMidiFile } from './bytes'
@@ -15,7 +15,7 @@ export function formatSoloMidi(
   solo: Solo,
   sections: readonly Section[],
   names: readonly string[],
-  { kit, player, grooves = [] }: Setting,
+  { kit, player, grooves = [] }: PlayContext,
 ): Uint8Array<ArrayBuffer> {
   const swapsGroove = player.swapsGroove ?? false
   const performance = toSequence(sections, { loop: false, countIn: false, grooves, swapsGroove })

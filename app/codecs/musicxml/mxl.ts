@@ -6,8 +6,8 @@ const CONTAINER = 'META-INF/container.xml'
 const SCORE = 'score.musicxml'
 const MIME = 'application/vnd.recordare.musicxml'
 /** A drum part of 64 bars is a megabyte; nothing larger than this is unpacked. */
-const MOST_UNPACKED = 40 * 1024 * 1024
-const MOST_FILES = 200
+const MAX_UNPACKED = 40 * 1024 * 1024
+const MAX_FILES = 200
 
 /** A MusicXML document compressed: a zip with the score and a container that names it (MusicXML 4.0). */
 export function formatMxl(musicXml: string): Uint8Array {
@@ -49,7 +49,7 @@ function only(bytes: Uint8Array, wanted: string): Uint8Array | undefined {
   const found = unzipSync(bytes, {
     filter: ({ name, originalSize }) => {
       seen += 1
-      return name === wanted && originalSize <= MOST_UNPACKED && seen <= MOST_FILES
+      return name === wanted && originalSize <= MAX_UNPACKED && seen <= MAX_FILES
     },
   })
   return Object.hasOwn(found, wanted) ? found[wanted] : undefined

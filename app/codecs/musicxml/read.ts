@@ -16,8 +16,8 @@ import { attribute, child, children, number, parseXml, text, type XmlNode } from
 import { playedOut } from './repeats'
 import { formatMusicXml, OWN_FIELD } from './write'
 
-const MOST_BYTES = 20 * 1024 * 1024
-const MOST_NOTES = 100_000
+const MAX_BYTES = 20 * 1024 * 1024
+const MAX_NOTES = 100_000
 /** The velocity that is 100 % in a note's dynamics: a forte, by the format. */
 const FORTE = 90
 const BOTTOM_LINE = 4 * 7 + 2
@@ -41,7 +41,7 @@ const HEADS: Readonly<Record<string, HeadShape>> = {
  * hold for all: what is left out is told. Source: MusicXML 4.0, W3C Music Notation Community Group.
  */
 export function parseMusicXml(source: string, kit?: Kit): Result<DrumPart, string> {
-  if (source.length > MOST_BYTES) return fail('The MusicXML file is larger than 20 MB.')
+  if (source.length > MAX_BYTES) return fail('The MusicXML file is larger than 20 MB.')
   const root = parseXml(source)
   if (!root) return fail('The MusicXML file is damaged or cut off: its XML cannot be read.')
   const score = root.find(({ name }) => name === 'score-partwise')
@@ -63,7 +63,7 @@ export function parseMusicXml(source: string, kit?: Kit): Result<DrumPart, strin
   leftOut.push(...played.leftOut)
   for (const measure of played.measures) reader.measure(measure)
   if (reader.notes.length === 0) return fail('There are no drum notes in the score.')
-  if (reader.notes.length > MOST_NOTES) return fail('The score has more than 100,000 notes.')
+  if (reader.notes.length > MAX_NOTES) return fail('The score has more than 100,000 notes.')
   const found = reader.part(titleOf(score), kit)
   return ok({ ...found, ...ownLick(score, found.notes) })
 }

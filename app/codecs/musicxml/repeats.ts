@@ -1,8 +1,8 @@
 import type { XmlNode } from '../xml'
 
 /** Measures that a score has at the most when its repeats are played out. */
-const MOST_MEASURES = 4096
-const MOST_TIMES = 64
+const MAX_MEASURES = 4096
+const MAX_TIMES = 64
 
 /** A part's measures in the order in which they are played. */
 export interface PlayedOut {
@@ -26,8 +26,8 @@ export function playedOut(written: readonly XmlNode[]): PlayedOut {
   while (at < written.length) {
     const measure = written[at] as XmlNode
     if (jumps(measure)) leftOut.add('Jumps to a sign or a coda are not followed.')
-    if (measures.length >= MOST_MEASURES) {
-      leftOut.add(`Repeats are played out up to ${MOST_MEASURES} bars.`)
+    if (measures.length >= MAX_MEASURES) {
+      leftOut.add(`Repeats are played out up to ${MAX_MEASURES} bars.`)
       return { measures: [...measures, ...written.slice(at)], leftOut: [...leftOut] }
     }
     const { forward, backward } = marksOf(measure)
@@ -54,7 +54,7 @@ function lastTime(written: readonly XmlNode[], from: number, at: number): number
     if (ending === null && i > at) break
     most = Math.max(most, ...(ending ?? []))
   }
-  return Math.min(most, MOST_TIMES)
+  return Math.min(most, MAX_TIMES)
 }
 
 interface Marks {
@@ -72,7 +72,7 @@ function marksOf(measure: XmlNode): Marks {
   return {
     forward: repeats.some((one) => one.attributes.direction === 'forward'),
     backward: back
-      ? Number.isInteger(times) && times >= 1 && times <= MOST_TIMES
+      ? Number.isInteger(times) && times >= 1 && times <= MAX_TIMES
         ? times
         : 2
       : null,
@@ -87,7 +87,7 @@ function endingAt(written: readonly XmlNode[], from: number, at: number): Set<nu
       i === at ? endings.find(({ attributes }) => attributes.type === 'start') : endings.at(-1)
     if (told?.attributes.type === 'start') {
       const numbers = (told.attributes.number ?? '').split(',').map(Number)
-      return new Set(numbers.filter((one) => one >= 1 && one <= MOST_TIMES))
+      return new Set(numbers.filter((one) => one >= 1 && one <= MAX_TIMES))
     }
     if (told) return null
   }

@@ -13,7 +13,7 @@ import { isEqual } from '~/core/foundation'
 import { STAFF_KEY, staffKeyOf } from '~/core/kit'
 import { EMPTY_LICK, frameTicks, type Lick, withoutSwing } from '~/core/line'
 import { toSequence } from '~/core/performance'
-import type { Setting } from '~/core/playing'
+import type { PlayContext } from '~/core/playability'
 import type { Section, Solo } from '~/core/solo'
 import type { Ticks } from '~/core/time'
 import { formatSolo } from '../solo'
@@ -33,7 +33,7 @@ export function formatSoloMusicXml(
   solo: Solo,
   sections: readonly Section[],
   names: readonly string[],
-  { kit, grooves = [] }: Pick<Setting, 'kit' | 'grooves'>,
+  { kit, grooves = [] }: Pick<PlayContext, 'kit' | 'grooves'>,
 ): string {
   const key = kit ? staffKeyOf(kit) : STAFF_KEY
   const all = barsOf(sections, { beaming: 'beat', groove: 'notes', grooves, key })

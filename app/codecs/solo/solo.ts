@@ -4,9 +4,9 @@ import { TEMPO_RANGE } from '~/core/line'
 import { formatLine, parseLine } from '~/core/notation'
 import { type MixSource, TAILS } from '~/core/practice'
 import {
-  MOST_PART_BARS,
-  MOST_PARTS,
-  MOST_SOLO_BARS,
+  MAX_PART_BARS,
+  MAX_PARTS,
+  MAX_SOLO_BARS,
   PART_ENDS,
   type Solo,
   type SoloPart,
@@ -19,11 +19,11 @@ import { formatLickText, parseLickText } from '../lick-text'
 /** The open JSON form of a solo: its licks are lick texts. */
 export const SOLO_FORMAT = 'dime-stack-solo'
 export const SOLO_VERSION = 1
-const MOST_BYTES = 8 * 1024 * 1024
+const MAX_BYTES = 8 * 1024 * 1024
 
 const words = (most: number) =>
   z.pipe(z.string().check(z.maxLength(most)), z.transform(showControls))
-const bars = z.int().check(z.minimum(1), z.maximum(MOST_PART_BARS))
+const bars = z.int().check(z.minimum(1), z.maximum(MAX_PART_BARS))
 const meter = z.string().check(z.refine((text) => findMeter(text) !== undefined))
 const grid = z.string().check(z.refine((text) => findGrid(text) !== undefined))
 const tempo = z.number().check(z.minimum(TEMPO_RANGE.least), z.maximum(TEMPO_RANGE.most))
@@ -73,7 +73,7 @@ const soloSchema = z.object({
   tempo,
   goal: z._default(z.nullable(tempo), null),
   parts: z.array(partSchema).check(
-    z.maxLength(MOST_PARTS),
+    z.maxLength(MAX_PARTS),
     z.refine((parts) => new Set(parts.map(({ id }) => id)).size === parts.length, {
       message: 'each part with an id of its own',
     }),
@@ -81,7 +81,7 @@ const soloSchema = z.object({
   wish: z._default(
     z
       .array(z.nullable(z.number().check(z.minimum(0), z.maximum(1))))
-      .check(z.maxLength(MOST_SOLO_BARS)),
+      .check(z.maxLength(MAX_SOLO_BARS)),
     [],
   ),
 })
@@ -112,7 +112,7 @@ export function formatSolo(solo: Solo): string {
 
 /** Reads a solo, whole or not at all; the failure says in words what is wrong, and in which part. */
 export function parseSolo(json: string): Result<Solo, SoloFileIssue> {
-  if (json.length > MOST_BYTES)
+  if (json.length > MAX_BYTES)
     return fail({ code: 'too-large', message: 'The solo is larger than 8 MB.' })
   let data: unknown
   try {
@@ -140,8 +140,8 @@ export function parseSolo(json: string): Result<Solo, SoloFileIssue> {
   const found = findMeter(read.data.meter)
   if (!found) return fail({ code: 'broken', message: 'meter: no such metre' })
   const solo = { title, tags, meter: found, tempo: read.data.tempo, goal, parts, wish }
-  if (soloLength(solo).bars > MOST_SOLO_BARS) {
-    const message = `The solo is longer than ${MOST_SOLO_BARS} bars.`
+  if (soloLength(solo).bars > MAX_SOLO_BARS) {
+    const message = `The solo is longer than ${MAX_SOLO_BARS} bars.`
     return fail({ code: 'broken', message })
   }
   return ok(solo)

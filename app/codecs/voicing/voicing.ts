@@ -5,10 +5,10 @@ import { SURFACES } from '~/core/sticking'
 import { PATH_ENDS, PLAIN_VOICING, PLAYERS_OF_RULE, type Voicing } from '~/core/voicing'
 import '../schema-words'
 
-const MOST_RULES = 64
-const MOST_NOTES = 256
-const MOST_ABOUT = 2000
-const MOST_BYTES = 65_536
+const MAX_RULES = 64
+const MAX_NOTES = 256
+const MAX_ABOUT = 2000
+const MAX_BYTES = 65_536
 
 const surface = z.enum(SURFACES)
 const number = z.int().check(z.minimum(1), z.maximum(MAX_SLOTS))
@@ -58,7 +58,7 @@ const slot = z.int().check(z.minimum(0), z.maximum(MAX_SLOTS))
 const voicing = z.object({
   rules: z
     .array(z.object({ hands: z.enum(PLAYERS_OF_RULE), which, action, on: z.boolean() }))
-    .check(z.maxLength(MOST_RULES)),
+    .check(z.maxLength(MAX_RULES)),
   pins: z.array(z.object({ slot, surface })).check(z.maxLength(MAX_SLOTS)),
   notes: z.optional(
     z
@@ -71,11 +71,11 @@ const voicing = z.object({
           ),
         }),
       )
-      .check(z.maxLength(MOST_NOTES)),
+      .check(z.maxLength(MAX_NOTES)),
   ),
   about: z.optional(
     z.pipe(
-      z.string().check(z.minLength(1), z.maxLength(MOST_ABOUT)),
+      z.string().check(z.minLength(1), z.maxLength(MAX_ABOUT)),
       z.transform((text) => text.split('\n').map(showControls).join('\n')),
     ),
   ),
@@ -95,7 +95,7 @@ export function formatVoicing({ rules, pins, notes = [], about = '' }: Voicing):
 /** Reads a voicing, whole or not at all; an empty text is the plain one. */
 export function parseVoicing(json: string): Result<Voicing, string> {
   if (json === '') return ok(PLAIN_VOICING)
-  if (json.length > MOST_BYTES) return fail('the voicing is larger than 64 KiB')
+  if (json.length > MAX_BYTES) return fail('the voicing is larger than 64 KiB')
   let data: unknown
   try {
     data = JSON.parse(json)

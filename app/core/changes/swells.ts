@@ -1,4 +1,4 @@
-import type { Lick, Swell } from '../line'
+import type { Hairpin, Lick } from '../line'
 import { type Level, strokesInSlot } from '../sticking'
 import type { SlotRange } from './phrase'
 import { mapSlot, type SlotMap } from './slot-map'
@@ -16,7 +16,7 @@ export function addSwell(lick: Lick, { from, to }: SlotRange, start: Level, end:
 }
 
 /** A lick without one of its swells. */
-export function removeSwell(lick: Lick, swell: Swell): Lick {
+export function removeSwell(lick: Lick, swell: Hairpin): Lick {
   return withSwells(
     lick,
     lick.frame.swells.filter((kept) => kept !== swell),
@@ -50,6 +50,6 @@ export function moveSpans<Span extends { readonly from: number; readonly to: num
   })
 }
 
-function withSwells(lick: Lick, swells: readonly Swell[]): Lick {
+function withSwells(lick: Lick, swells: readonly Hairpin[]): Lick {
   return { ...lick, frame: { ...lick.frame, swells } }
 }

@@ -100,7 +100,7 @@ function isPlayedGrace(
   if (!soft || FEET[soft.voice]) return false
   const last = heard.slice(0, at).findLast(({ tick }) => tick < soft.tick)
   let before = soft
-  for (const next of heard.slice(at + 1, at + 1 + MOST_GRACES)) {
+  for (const next of heard.slice(at + 1, at + 1 + MAX_GRACES)) {
     const gap = (next.tick - before.tick) * perTick
     if (FEET[next.voice] || gap < TOGETHER_MS || gap > GRACE_MS) return false
     const otherHand = soft.letter !== null && next.letter !== null && soft.letter !== next.letter
@@ -115,7 +115,7 @@ function isPlayedGrace(
   }
   return false
 }
-const MOST_GRACES = 3
+const MAX_GRACES = 3
 /** A grace is so many times as far from the stroke before it as from its own. */
 const APART = 1.5
 

@@ -1,6 +1,6 @@
 import { suggestHands } from '../hands'
 import { DEFAULT_FRAME, EMPTY_LICK, type Lick, MAX_BARS } from '../line'
-import { DEFAULT_SETTING } from '../playing'
+import { DEFAULT_SETTING } from '../playability'
 import { LEVELS, type Level } from '../sticking'
 import {
   barTicks,
@@ -198,11 +198,11 @@ function loose({ ticks, share }: Tolerance): Tolerance {
 }
 
 /** Most lines that change grid within a beat are short; a long one is searched beat by beat alone. */
-const MOST_GAPS = 1024
+const MAX_GAPS = 1024
 
 /** From stroke to stroke, with no landing: see `findGapGrids`. */
 function fromGaps(onsets: readonly Onset[], begin: number, tolerance: Tolerance): Plan | undefined {
-  if (onsets.length > MOST_GAPS) return undefined
+  if (onsets.length > MAX_GAPS) return undefined
   const found = findGapGrids(
     onsets.map(({ tick }) => tick - begin),
     tolerance,

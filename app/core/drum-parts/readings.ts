@@ -28,8 +28,8 @@ export interface Reading {
 }
 
 /** Swing that is heard as such begins here, and goes to the dotted pair, in percent. */
-const LEAST_SWING = 53
-const MOST_SWING = 75
+const MIN_SWING = 53
+const MAX_SWING = 75
 
 /**
  * How a part may swing: the whole percent at which it lies nearest to sixteenths, for pairs of eighths and of
@@ -38,7 +38,7 @@ const MOST_SWING = 75
  * @example eighths whose second ones lie at 6048 of 10080 ticks may swing by 60 %
  */
 export function swingsIn(onsets: readonly Onset[], meter: Meter): Swing[] {
-  const percents = Array.from({ length: MOST_SWING - LEAST_SWING + 1 }, (_, i) => LEAST_SWING + i)
+  const percents = Array.from({ length: MAX_SWING - MIN_SWING + 1 }, (_, i) => MIN_SWING + i)
   return ([8, 16] as const).flatMap((pairs): Swing[] => {
     const distanceAt = (percent: number) =>
       onsets.reduce((sum, { tick }) => {

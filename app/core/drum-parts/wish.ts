@@ -1,4 +1,4 @@
-import type { Setting } from '../playing'
+import type { PlayContext } from '../playability'
 import type { Voice } from '../sticking'
 import type { Grid } from '../time'
 
@@ -8,5 +8,5 @@ export interface PartWish {
   readonly voices?: ReadonlyMap<string, Voice | null>
   /** One grid for everything; without it, those that explain the strokes. */
   readonly grid?: Grid | null
-  readonly setting?: Setting
+  readonly setting?: PlayContext
 }

@@ -26,7 +26,7 @@ export interface Cycle {
   readonly shortened: boolean
 }
 
-const MOST_BARS = 64
+const MAX_BARS = 64
 
 /**
  * A range of the line over and over from where it stands: it meets the same place of the bar again
@@ -44,7 +44,7 @@ export function cycleOf(lick: Lick, { from, to }: SlotRange): Cycle | null {
     const accent = hasAccent(slot.content)
     return accent || i === 0 ? [{ slot, first: i === 0, accent }] : []
   })
-  const shown = Math.min(bars, MOST_BARS) * bar
+  const shown = Math.min(bars, MAX_BARS) * bar
   const marks: CycleMark[] = []
   for (let round = 0; round * length < shown; round += 1) {
     for (const { slot, ...mark } of accented) {
@@ -59,5 +59,5 @@ export function cycleOf(lick: Lick, { from, to }: SlotRange): Cycle | null {
       })
     }
   }
-  return { cycles: whole / length, bars, ticks: whole, marks, shortened: bars > MOST_BARS }
+  return { cycles: whole / length, bars, ticks: whole, marks, shortened: bars > MAX_BARS }
 }

@@ -1,7 +1,7 @@
 import { changeLick, gridAt, type Phrase, type SlotRange, startsOf, toPhrase } from '../changes'
 import { isEqual } from '../foundation'
 import { aimOf, approachOf, type FreeHand, fitOf, fittingStart, type Lick } from '../line'
-import { DEFAULT_SETTING, type FootLanding, footLanding, type Setting } from '../playing'
+import { DEFAULT_SETTING, type FootLanding, footLanding, type PlayContext } from '../playability'
 import { REST } from '../sticking'
 import { ALL_GRIDS, type Grid, gridTicks, sameGrid, type Ticks } from '../time'
 import { continued, continuingOf, missingAtEnd, nextGroup } from './continuing'
@@ -65,7 +65,7 @@ export function fixesOf(
   lick: Lick,
   range: SlotRange | null = null,
   tail: Phrase | null = null,
-  setting: Setting = DEFAULT_SETTING,
+  setting: PlayContext = DEFAULT_SETTING,
 ): Fix[] {
   const { line } = lick
   const { left } = aimOf(lick)
@@ -83,7 +83,7 @@ class Offers {
   readonly found: Fix[] = []
   constructor(
     private readonly lick: Lick,
-    private readonly setting: Setting,
+    private readonly setting: PlayContext,
   ) {}
 
   offer(kind: FixKind, fixed: Lick, more: Partial<Fix> = {}): void {

@@ -43,8 +43,8 @@ export interface FilledMetre {
   readonly bars: number
 }
 
-const MOST_UNITS = 21
-const MOST_FILLED = 8
+const MAX_UNITS = 21
+const MAX_FILLED = 8
 
 /** The metres that the line's own length fills exactly, fewest bars first. */
 export function filledMetres(lick: Lick): FilledMetre[] {
@@ -52,12 +52,12 @@ export function filledMetres(lick: Lick): FilledMetre[] {
   if (used === 0) return []
   const found: FilledMetre[] = []
   for (const unit of [4, 8, 16] as const) {
-    for (let count = 2; count <= MOST_UNITS; count += 1) {
+    for (let count = 2; count <= MAX_UNITS; count += 1) {
       const meter = toMeter(count, unit)
       const bars = used / barTicks(meter)
       // 6/4 and 12/8 are other metres than 3/2; 4/8 and 8/16 are nobody's names for 2/4.
       const usual = unit === 4 || count % 2 === 1 || (count % 3 === 0 && unit === 8)
-      if (usual && Number.isInteger(bars) && bars <= MOST_FILLED) found.push({ meter, bars })
+      if (usual && Number.isInteger(bars) && bars <= MAX_FILLED) found.push({ meter, bars })
     }
   }
   return found.sort((a, b) => a.bars - b.bars || a.meter.unit - b.meter.unit)

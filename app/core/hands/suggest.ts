@@ -1,6 +1,12 @@
 import { isEqual } from '../foundation'
 import { type Lick, lickSlots, type TimedSlot } from '../line'
-import { collisionOf, DEFAULT_SETTING, isSamePlace, type Setting, travelTime } from '../playing'
+import {
+  collisionOf,
+  DEFAULT_SETTING,
+  isSamePlace,
+  type PlayContext,
+  travelTime,
+} from '../playability'
 import { isHand, type SlotContent, strokeSurface, strokesInSlot, type Voice } from '../sticking'
 import { barTicks, beatTicks, secondsPerTick, type Ticks } from '../time'
 import { decide } from './policies'
@@ -50,7 +56,7 @@ const NOTHING: Choice = {
  * hand's; in one that has decided hands each of the others is chosen.
  * Example: `start: 1e`, `XXX` are LRL; `{LX}` is `{LR}` or `{LL}`, never `{RL}`.
  */
-export function suggestHands(lick: Lick, setting: Setting = DEFAULT_SETTING): Lick {
+export function suggestHands(lick: Lick, setting: PlayContext = DEFAULT_SETTING): Lick {
   const beat = beatTicks(lick.frame.meter)
   const perTick = secondsPerTick(lick.frame.tempo, beat) * 1000
   const long = Math.max(beat, LONG_AGO_MS / perTick)
@@ -88,7 +94,7 @@ function taken(
   slot: TimedSlot,
   content: SlotContent,
   lick: Lick,
-  setting: Setting,
+  setting: PlayContext,
 ): Choice {
   const [asked, parts] = [partsOf(slot.content), partsOf(content)]
   let next: Choice = { ...state, content, before: state }
@@ -137,7 +143,7 @@ function wayCost(
   { tick, voice }: Place,
   hand: Hand,
   { frame }: Lick,
-  { kit, player }: Setting,
+  { kit, player }: PlayContext,
 ): number {
   const [own, other] = hand === 'R' ? [state.R, state.L] : [state.L, state.R]
   const limb = hand === 'R' ? 'RH' : 'LH'

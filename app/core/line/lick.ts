@@ -48,7 +48,7 @@ export type LandingKind = Landing['kind']
 export const CHOKE_AFTER: Ticks = TICKS_PER_QUARTER / 2
 
 /** Plain strokes in slots from..to (both included) change evenly from one level to another. */
-export interface Swell {
+export interface Hairpin {
   readonly from: number
   readonly to: number
   readonly start: Level
@@ -63,7 +63,7 @@ export interface NamedPart {
 }
 /** The longest name of a part, in letters, and how many parts a lick has. */
 export const PART_NAME_MOST = 40
-export const MOST_NAMED_PARTS = 32
+export const MAX_NAMED_PARTS = 32
 
 /** Where the line stands in the music. All ticks count from the barline of the fill's bar. */
 export interface Frame {
@@ -83,7 +83,7 @@ export interface Frame {
   readonly swing: Swing
   /** How the groove swings; null where it does as the line. */
   readonly grooveSwing: Swing | null
-  readonly swells: readonly Swell[]
+  readonly swells: readonly Hairpin[]
 }
 
 /** A fill or solo lick: what the text format carries. */

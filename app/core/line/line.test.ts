@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it, test } from 'vitest'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
-import { footLanding } from '../playing'
+import { footLanding } from '../playability'
 import { findGrid, type Grid } from '../time'
 import {
   countStrokes,

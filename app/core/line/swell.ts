@@ -1,6 +1,6 @@
 import type { Level, SlotContent } from '../sticking'
 import { type Grid, gridTicks, type Ticks } from '../time'
-import type { Lick, Swell } from './lick'
+import type { Hairpin, Lick } from './lick'
 
 /** How hard each level is struck, as a MIDI velocity from 1 to 127. */
 export const VELOCITIES: Readonly<Record<Level, number>> = {
@@ -22,7 +22,7 @@ export const GRACE_VELOCITY = 32
 export function strokeVelocity(
   level: Level,
   place: number,
-  swells: readonly Swell[],
+  swells: readonly Hairpin[],
   lastIn: (slot: number) => number = () => 0,
 ): number {
   if (level !== 'tap') return VELOCITIES[level]
@@ -32,7 +32,7 @@ export function strokeVelocity(
 }
 
 /** The velocity of a plain stroke at a place of a swell; of a swell of one stroke, that of its end. */
-export function swellVelocity(swell: Swell, place: number, lastIn = 0): number {
+export function swellVelocity(swell: Hairpin, place: number, lastIn = 0): number {
   const [start, end] = [VELOCITIES[swell.start], VELOCITIES[swell.end]]
   const length = swell.to + lastIn - swell.from
   if (length === 0) return end

@@ -13,7 +13,7 @@ export interface LineContext {
 }
 
 /** More steps than any line within the limits needs; stops a text that repeats bar checks. */
-export const MOST_STEPS = 200_000
+export const MAX_STEPS = 200_000
 
 /** How far a line has been written out, where a piece of its text begins. */
 export interface Progress {
@@ -87,7 +87,7 @@ export class Expansion {
   expand(items: readonly Item[], repeat?: SourceSpan): void {
     for (const item of items) {
       this.steps += 1
-      if (this.steps > MOST_STEPS) this.stop('too-many-slots', repeat, 'fewer repeats')
+      if (this.steps > MAX_STEPS) this.stop('too-many-slots', repeat, 'fewer repeats')
       if (this.stopped) return
       switch (item.kind) {
         case 'slot':

@@ -24,7 +24,7 @@ export type Item =
       readonly span: SourceSpan
     }
 
-const MOST_REPEATS = 4096
+const MAX_REPEATS = 4096
 const DEEPEST_BRACKETS = 8
 const GRID = /1\/(?:64|32|16|8|4)(?!\d)[tqsn]?/y
 const REPEAT = /\*(\d*)/y
@@ -122,8 +122,8 @@ function repeated(scanner: Scanner, items: Item[]): Item[] {
   const match = scanner.takeMatch(REPEAT)
   if (!match) return items
   const times = Number(match[1])
-  if (match[1] === '' || times < 1 || times > MOST_REPEATS) {
-    scanner.report('repeat-count', from, `a number of times from 1 to ${MOST_REPEATS} after *`)
+  if (match[1] === '' || times < 1 || times > MAX_REPEATS) {
+    scanner.report('repeat-count', from, `a number of times from 1 to ${MAX_REPEATS} after *`)
     return items
   }
   if (!scanner.atBreak && scanner.next !== ']') {

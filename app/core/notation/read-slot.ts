@@ -71,14 +71,14 @@ const PLAIN: ReadonlyMap<string, Struck> = new Map(
 
 /** Groups of letters that were read before: lines are made of few different ones. */
 const known = new Map<string, readonly SlotContent[]>()
-const MOST_KNOWN = 1024
+const MAX_KNOWN = 1024
 
 /** The slots of a group that is letters and rests alone, each as `readSlot` reads it. Example: `R-` is two. */
 export function plainSlots(letters: string): readonly SlotContent[] {
   const before = known.get(letters)
   if (before) return before
   const slots = Array.from(letters, (letter) => PLAIN.get(letter) ?? REST)
-  if (known.size >= MOST_KNOWN) known.clear()
+  if (known.size >= MAX_KNOWN) known.clear()
   known.set(letters, slots)
   return slots
 }

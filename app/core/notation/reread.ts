@@ -1,7 +1,7 @@
 import { commonEnd, commonStart, firstWhere } from '../foundation'
 import { type GridChange, MAX_BARS, MAX_SLOTS, MAX_STROKES } from '../line'
 import { sameGrid } from '../time'
-import { type LineContext, MOST_STEPS, type Progress, type Written } from './expansion'
+import { type LineContext, MAX_STEPS, type Progress, type Written } from './expansion'
 import type { SourceSpan } from './read-items'
 
 /** A text that could be read, or a part of one, piece by piece, and what it was written out to. */
@@ -63,7 +63,7 @@ export class Seam {
     const { bar } = context
     const checked = bar !== null && end.checks > then.checks
     if (checked && shift.tick % bar !== 0) return null
-    if (over.slots > MAX_SLOTS || over.strokes > MAX_STROKES || over.steps > MOST_STEPS) return null
+    if (over.slots > MAX_SLOTS || over.strokes > MAX_STROKES || over.steps > MAX_STEPS) return null
     if (bar !== null && over.tick > MAX_BARS * bar) return null
     const rest = pieces.slice(index)
     const still = Object.values(shift).every((by) => by === 0)

@@ -1,7 +1,7 @@
 import type { NotationCode, NotationIssue } from './issue'
 
 /** So many faults tell the story; more of them would only slow the page. */
-const MOST_ISSUES = 100
+const MAX_ISSUES = 100
 
 const SPACE = /\s/
 
@@ -47,7 +47,7 @@ export class Scanner {
 
   /** Records a fault over the text from `at` to the cursor, or over `length` characters. */
   report(code: NotationCode, at: number, expected: string, to: number = this.position): void {
-    if (this.issues.length >= MOST_ISSUES) return
+    if (this.issues.length >= MAX_ISSUES) return
     const end = Math.max(to, Math.min(at + 1, this.text.length))
     this.issues.push({ code, at, length: end - at, found: this.text.slice(at, end), expected })
   }

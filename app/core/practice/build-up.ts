@@ -12,7 +12,7 @@ import {
   type TimedSlot,
 } from '../line'
 import { formatSlot } from '../notation'
-import { DEFAULT_SETTING, type Setting, speedLimit } from '../playing'
+import { DEFAULT_SETTING, type PlayContext, speedLimit } from '../playability'
 import { HOME_SURFACE, isHand, type Stroke, strokesInSlot } from '../sticking'
 import type { Grid, Ticks } from '../time'
 import { inForm, type PracticeForm } from './form'
@@ -55,7 +55,7 @@ const AROUND = 2
 export function buildUp(
   lick: Lick,
   order: PracticeOrder = 'parts',
-  setting: Setting = DEFAULT_SETTING,
+  setting: PlayContext = DEFAULT_SETTING,
 ): PracticePart[] {
   const all = { from: 0, to: lick.line.slots.length }
   if (all.to === 0) return []
@@ -82,16 +82,16 @@ export function buildUp(
 /** What parts are made from, and the tempo up to which none of them may be too fast. */
 interface Making {
   readonly lick: Lick
-  readonly setting: Setting
+  readonly setting: PlayContext
   readonly limit: number | null
 }
 
 /** The whole in the bar, after as many bars of groove as the lick has before it. Example: `lead: 3` is 3 + 1. */
 function barForm({ frame }: Lick): PracticeForm {
-  return { kind: 'bars', groove: Math.min(MOST_GROOVE, frame.lead), fill: 1 }
+  return { kind: 'bars', groove: Math.min(MAX_GROOVE, frame.lead), fill: 1 }
 }
 /** A form has no more bars of groove. */
-const MOST_GROOVE = 8
+const MAX_GROOVE = 8
 
 /**
  * A part of all slots: over and over, or where that would be harder than the lick, with a breath; what sounds
@@ -252,10 +252,10 @@ function withoutSingles<S extends { readonly from: number; readonly to: number }
 }
 
 /** So many parts are learnt by heart; of more groups, neighbours are one part. */
-const MOST_SPANS = 16
+const MAX_SPANS = 16
 
 function few<S extends { from: number; to: number }>(spans: readonly S[]): readonly S[] {
-  if (spans.length <= MOST_SPANS) return spans
+  if (spans.length <= MAX_SPANS) return spans
   const pairs = spans.flatMap((span, i) =>
     i % 2 === 0 ? [{ ...span, to: (spans[i + 1] ?? span).to }] : [],
   )
@@ -272,7 +272,7 @@ function grownParts(making: Making): PracticePart[] {
     const next = slots[index + 1]
     if (next && Math.floor(next.tick / beat) > Math.floor(tick / beat)) ends.add(index + 1)
   }
-  const few = [...ends].filter((_, i) => i % Math.ceil(ends.size / MOST_SPANS) === 0)
+  const few = [...ends].filter((_, i) => i % Math.ceil(ends.size / MAX_SPANS) === 0)
   return few.map((to) => placedPart('so-far', lick, { from: 0, to }, making))
 }
 

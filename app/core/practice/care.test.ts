@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { lickOf } from '../../../tests/support/licks'
-import { DEFAULT_SETTING } from '../playing'
+import { DEFAULT_SETTING } from '../playability'
 import { findMeter, gridTicks, toMeter } from '../time'
 import { buildUp, findPulsed, minutesSinceBreak, type Pulse, pulseOf, strainsAt } from '.'
 

@@ -1,7 +1,7 @@
 import type { Lick } from '../line'
 import { frameTicks } from '../line'
 import type { PracticeSession } from '../log'
-import { type Move, movesTooFast, type Setting } from '../playing'
+import { type Move, movesTooFast, type PlayContext } from '../playability'
 import { secondsPerTick } from '../time'
 
 /** A limb that is asked for more than it can keep up. */
@@ -17,7 +17,7 @@ export interface Strain {
  *
  * @example `under: @1/8 K` at 184 leaves a kick 163.0 ms of the 170 that a foot's single needs
  */
-export function strainsAt(lick: Lick, tempo: number, setting: Setting): Strain[] {
+export function strainsAt(lick: Lick, tempo: number, setting: PlayContext): Strain[] {
   const perTick = secondsPerTick(tempo, frameTicks(lick.frame).beat)
   const worst = new Map<Move['limb'], Move>()
   for (const move of movesTooFast(lick, 'loop', setting, tempo)) {

@@ -138,14 +138,14 @@ function pick(chances: readonly bigint[], share: number): number {
 }
 
 /** A phrase is a few bars, in units as small as its grids ask for. */
-const MOST_UNITS = 2 ** 20
+const MAX_UNITS = 2 ** 20
 
 function assertRules({ cells, length, mostInRow, restUnit = 1 }: FlowRules): void {
   const whole = (value: number, least: number) => Number.isInteger(value) && value >= least
   const fine =
     cells.every((cell) => whole(cell.length, 1) && whole(cell.weight, 0)) &&
     whole(length, 0) &&
-    length <= MOST_UNITS &&
+    length <= MAX_UNITS &&
     whole(mostInRow, 1) &&
     whole(restUnit, 1)
   if (!fine) throw new RangeError(`a flow of ${length} units, ${mostInRow} in a row`)

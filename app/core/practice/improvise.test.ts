@@ -4,7 +4,7 @@ import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
 import { lineEvents } from '../line'
 import { toMedley } from '../performance'
-import { DEFAULT_SETTING, handCollisions, speedLimit } from '../playing'
+import { DEFAULT_SETTING, handCollisions, speedLimit } from '../playability'
 import { inTurn, orderOf, toImprovised, versionsInRow } from '.'
 
 const BOUNDS = {

@@ -1,7 +1,7 @@
 import { mapStrokes } from '../changes'
 import { toRandomStream } from '../foundation'
 import { frameTicks, type Lick, lickSlots, strokeEvents } from '../line'
-import { collisionOf, type Setting, travelTime } from '../playing'
+import { collisionOf, type PlayContext, travelTime } from '../playability'
 import {
   isHand,
   type SlotContent,
@@ -43,7 +43,7 @@ const GOLDEN = 0x9e3779b9
 export function toImprovised(
   lick: Lick,
   bounds: Bounds,
-  setting: Setting,
+  setting: PlayContext,
 ): (round: number) => Lick {
   return (round) => {
     const seed = Math.floor(toRandomStream(bounds.seed)() * 2 ** 32)
@@ -56,7 +56,7 @@ export function toImprovised(
 function drawSlots(
   lick: Lick,
   { drawn, surfaces, share, mostInRow, tempo }: Bounds,
-  setting: Setting,
+  setting: PlayContext,
   random: () => number,
 ): SlotContent[] {
   let inRow = 0
@@ -91,7 +91,7 @@ interface Voicing {
   readonly lick: Lick
   readonly surfaces: readonly Surface[]
   readonly tempo: number
-  readonly setting: Setting
+  readonly setting: PlayContext
   readonly chosen: () => boolean
   readonly random: () => number
 }
@@ -140,7 +140,7 @@ function voiced(
 function withKicks(
   lick: Lick,
   tempo: number,
-  { player }: Setting,
+  { player }: PlayContext,
   chosen: () => boolean,
 ): SlotContent[] {
   const perTick = secondsPerTick(tempo, frameTicks(lick.frame).beat) * 1000

@@ -4,7 +4,7 @@ import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
 import { type Lick, limbClashes, lineTicks, sumOf, TEMPO_RANGE } from '../line'
 import { formatLine } from '../notation'
-import { speedLimit } from '../playing'
+import { speedLimit } from '../playability'
 import {
   addGridRung,
   buildUp,

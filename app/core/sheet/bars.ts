@@ -81,7 +81,7 @@ export interface WrittenAs {
 export const PLAIN = { over: '', meter: null } as const
 
 /** More slots than this in a piece, and a bar is cut at its beats so that it need not go on one system. */
-const MOST_COLUMNS = 33
+const MAX_COLUMNS = 33
 
 /**
  * A lick as pieces for paper: a bar of the groove before it, its own bars, and what it lands on.
@@ -170,8 +170,8 @@ function cuts(
   unit: StaffUnit,
   windows: readonly { readonly from: Ticks; readonly to: Ticks }[],
 ): [from: Ticks, to: Ticks][] {
-  if (unit.notes.length <= MOST_COLUMNS) return [[unit.from, unit.to]]
-  const parts = Math.ceil(unit.notes.length / MOST_COLUMNS)
+  if (unit.notes.length <= MAX_COLUMNS) return [[unit.from, unit.to]]
+  const parts = Math.ceil(unit.notes.length / MAX_COLUMNS)
   const most = Math.ceil(windows.length / parts)
   const found: [Ticks, Ticks][] = []
   for (let i = 0; i < windows.length; i += most) {

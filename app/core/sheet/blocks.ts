@@ -60,7 +60,7 @@ function noteBlocks(notes: readonly string[], width: number, gap: number): Block
   const rows = notes
     .filter((note) => note.trim() !== '')
     .flatMap((note) => wrapped(note, TEXT, false, width))
-  const keep = rows.length <= MOST_KEPT
+  const keep = rows.length <= MAX_KEPT
   return rows.map((row, i) => ({
     ...paragraph([row], TEXT, false),
     gap: i === 0 ? gap : 0,
@@ -68,7 +68,7 @@ function noteBlocks(notes: readonly string[], width: number, gap: number): Block
     system: false,
   }))
 }
-const MOST_KEPT = 8
+const MAX_KEPT = 8
 
 /** A lick with its heading, its systems and its ladder. */
 export function itemBlocks(item: SheetItem, rows: Rows, width: number): Block[] {

@@ -44,7 +44,7 @@ export interface SystemPart {
 /** What the clef takes. */
 const CLEF = 3
 /** A last system is not stretched further than this. */
-const MOST_STRETCH = 1.2
+const MAX_STRETCH = 1.2
 
 /** The sizes of what is set as text, in staff spaces. */
 const LETTER = 1.75
@@ -98,7 +98,7 @@ function placePieces({ pieces, spaced, first, last }: SystemPart, width: number)
   const room = roomFor(width, first)
   const sum = (of: 'least' | 'natural') => spaced.reduce((all, one) => all + one[of], 0)
   const [least, natural] = [sum('least'), sum('natural')]
-  const wanted = last ? Math.min(room, natural * MOST_STRETCH) : room
+  const wanted = last ? Math.min(room, natural * MAX_STRETCH) : room
   const share = (one: Spaced) => {
     if (wanted >= natural) return (one.natural * wanted) / natural
     if (wanted <= least) return (one.least * wanted) / least

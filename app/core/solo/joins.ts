@@ -5,8 +5,8 @@ import {
   type HandCollision,
   type Move,
   movesOfStrokes,
-  type Setting,
-} from '../playing'
+  type PlayContext,
+} from '../playability'
 import type { Limb } from '../sticking'
 import { beatTicks, type Ticks } from '../time'
 import { type Section, sectionAt } from './sections'
@@ -59,7 +59,7 @@ export interface SoloJudgement {
 export function judgeSolo(
   solo: Solo,
   sections: readonly Section[],
-  setting: Setting,
+  setting: PlayContext,
 ): SoloJudgement {
   const strokes = soloStrokes(sections, setting)
   const beat = beatTicks(solo.meter)
@@ -82,7 +82,7 @@ export function judgeSolo(
 }
 
 /** The strokes of sections as one passage, ticks from the first of them. */
-export function soloStrokes(sections: readonly Section[], setting: Setting): SoundStroke[] {
+export function soloStrokes(sections: readonly Section[], setting: PlayContext): SoundStroke[] {
   return sequenceStrokes(sections, {
     ...(setting.grooves && { grooves: setting.grooves }),
     swapsGroove: setting.player.swapsGroove ?? false,
@@ -92,7 +92,7 @@ export function soloStrokes(sections: readonly Section[], setting: Setting): Sou
 interface Judging {
   readonly solo: Solo
   readonly sections: readonly Section[]
-  readonly setting: Setting
+  readonly setting: PlayContext
   readonly beat: Ticks
 }
 

@@ -1,5 +1,5 @@
 import { TEMPO_RANGE } from '../line'
-import type { Setting } from '../playing'
+import type { PlayContext } from '../playability'
 import { judgeSolo } from './joins'
 import { toSections } from './sections'
 import type { Solo } from './solo'
@@ -10,7 +10,7 @@ import type { Solo } from './solo'
  *
  * @example a solo at 140 that is playable up to 117.4 is at 117
  */
-export function playableSolo(solo: Solo, setting: Setting): Solo {
+export function playableSolo(solo: Solo, setting: PlayContext): Solo {
   const { bottleneck } = judgeSolo(solo, toSections(solo), setting)
   if (!bottleneck || bottleneck.bpm >= solo.tempo) return solo
   return { ...solo, tempo: Math.max(TEMPO_RANGE.least, Math.floor(bottleneck.bpm)) }

@@ -1,5 +1,5 @@
 import type { Lick } from '../line'
-import type { Setting } from '../playing'
+import type { PlayContext } from '../playability'
 import { type Join, judgeSolo } from './joins'
 import { toSections } from './sections'
 import type { GroovePart, PartEnd, Solo, SoloPart } from './solo'
@@ -31,7 +31,7 @@ export interface RemedyStock {
 export function remediesOf(
   solo: Solo,
   join: Pick<Join, 'section' | 'between'>,
-  setting: Setting,
+  setting: PlayContext,
   stock: RemedyStock,
 ): JoinRemedy[] {
   const at = toSections(solo)[join.section]?.part
@@ -85,7 +85,7 @@ function limitThere(
   solo: Solo,
   parts: readonly SoloPart[],
   at: number,
-  setting: Setting,
+  setting: PlayContext,
 ): number | null | false {
   const first = Math.max(0, at - 2)
   const more = parts.length - solo.parts.length

@@ -5,7 +5,7 @@ import { lickOf } from '../../../tests/support/licks'
 import { parts, solo, soloOf } from '../../../tests/support/solos'
 import { frameTicks, type Lick, landingStrokes, strokeEvents } from '../line'
 import { eventsBetween, toPerformance, toSequence } from '../performance'
-import { DEFAULT_SETTING, movesOf, movesOfStrokes } from '../playing'
+import { DEFAULT_SETTING, movesOf, movesOfStrokes } from '../playability'
 import { toMeter } from '../time'
 import {
   columnsOf,

@@ -89,8 +89,8 @@ export interface Solo {
   readonly wish: readonly (number | null)[]
 }
 
-export const MOST_PARTS = 128
+export const MAX_PARTS = 128
 /** Bars of a whole solo. */
-export const MOST_SOLO_BARS = 512
+export const MAX_SOLO_BARS = 512
 /** Bars of one part, and times of a lick. */
-export const MOST_PART_BARS = 64
+export const MAX_PART_BARS = 64

@@ -1,6 +1,6 @@
 import { type Arms, DEFAULT_ARMS, findPiece, type Kit, type Piece } from '~/core/kit'
 import type { Lick } from '~/core/line'
-import { type HandPaths, handCollisions, handPaths, type PathStop } from '~/core/playing'
+import { type HandPaths, handCollisions, handPaths, type PathStop } from '~/core/playability'
 
 /** A point of the plan, in centimetres as it is drawn: y grows towards the throne. */
 interface Point {

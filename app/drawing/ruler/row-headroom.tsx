@@ -1,5 +1,5 @@
 import { memo } from 'react'
-import type { Move } from '~/core/playing'
+import type { Move } from '~/core/playability'
 import { type Ruler, type RulerRow, xOf } from './layout'
 import { LANE, type RowHeights, rowParts } from './row-heights'
 

@@ -4,9 +4,9 @@ import type { StaffView } from '~/core/engraving'
 import { keepEqual } from '~/core/foundation'
 import type { PatternPlace } from '~/core/groove'
 import type { Lick } from '~/core/line'
-import type { Move } from '~/core/playing'
+import type { Move } from '~/core/playability'
 import type { CountingSystem } from '~/core/time'
-import { late } from '~/ui/late'
+import { lazyComponent } from '~/ui/lazy-component'
 import { LoadBoundary } from '~/ui/load-boundary'
 import { useNearRows } from '~/ui/use-near-rows'
 import { STAFF_HEIGHT } from '../staff/geometry'
@@ -47,7 +47,7 @@ interface RulerViewProps {
   readonly rulerRef: RefObject<Ruler | null>
 }
 
-const RowStaff = late(async () => (await import('./row-staff')).default)
+const RowStaff = lazyComponent(async () => (await import('./row-staff')).default)
 
 const LABELS_FROM = 620
 const LABELS_WIDTH = 58

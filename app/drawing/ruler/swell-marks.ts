@@ -1,4 +1,4 @@
-import { type Swell, swellVelocity, type TimedSlot } from '~/core/line'
+import { type Hairpin, swellVelocity, type TimedSlot } from '~/core/line'
 import { type Ruler, type RulerRow, xOf } from './layout'
 
 /** The part of a swell that lies in a row: where it opens and closes, and how loud it is there. */
@@ -14,7 +14,7 @@ export interface SwellMark {
 
 /** The swells over the slots of a row, drawn over the slots' own width. */
 export function swellMarks(
-  swells: readonly Swell[],
+  swells: readonly Hairpin[],
   slots: readonly TimedSlot[],
   ruler: Ruler,
   row: RulerRow,

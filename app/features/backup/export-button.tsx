@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react'
-import { Trouble } from '~/ui/parts'
+import { ErrorText } from '~/ui/parts'
 import { saveFile } from '~/ui/save-file'
 import { JobProgress } from './job-progress'
 import { useJob } from './use-job'
@@ -30,7 +30,7 @@ export function ExportButton({ lickIds, setIds = [], className, children }: Expo
       <button type="button" className={className} onClick={() => void save()}>
         {children}
       </button>
-      <Trouble words={state.kind === 'failed' ? `Not exported: ${state.message}` : ''} />
+      <ErrorText words={state.kind === 'failed' ? `Not exported: ${state.message}` : ''} />
     </>
   )
 }

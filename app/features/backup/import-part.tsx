@@ -2,7 +2,7 @@ import { Upload } from 'lucide-react'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import type { Choice, ImportDone, IncomingEntry } from '~/storage/backup'
-import { Trouble } from '~/ui/parts'
+import { ErrorText } from '~/ui/parts'
 import type { FoundPart, PartWishes } from '~/workers'
 import { doneWords, STANDINGS, TABLE_WORDS, toTableRows } from './import-view'
 import { JobProgress } from './job-progress'
@@ -11,7 +11,7 @@ import { takeStagedFiles } from './staged-files'
 import { useJob } from './use-job'
 
 /** How many entries that differ are listed one by one. */
-const MOST_LISTED = 100
+const MAX_LISTED = 100
 
 const CHOICES: readonly (readonly [Choice, string])[] = [
   ['both', 'Keep both'],
@@ -92,12 +92,12 @@ export function ImportPart() {
       {state.kind === 'running' && (
         <JobProgress label="Reading" {...state} onCancel={looked.cancel} />
       )}
-      <Trouble words={state.kind === 'failed' ? `Not read: ${state.message}` : ''} />
+      <ErrorText words={state.kind === 'failed' ? `Not read: ${state.message}` : ''} />
       {state.kind === 'cancelled' && <p role="status">Cancelled. Nothing was written.</p>}
       {found && (
         <>
           {found.faults.map((fault) => (
-            <Trouble key={fault} words={fault} />
+            <ErrorText key={fault} words={fault} />
           ))}
           {found.parts.length > 0 && (
             <PartList
@@ -187,7 +187,7 @@ function Found({ entries, imported: { state, run, cancel } }: FoundProps) {
           className="max-h-64 overflow-y-auto text-sm"
           aria-label="Entries that differ, one by one"
         >
-          {differing.slice(0, MOST_LISTED).map(({ index, table, name, binned }) => (
+          {differing.slice(0, MAX_LISTED).map(({ index, table, name, binned }) => (
             <li
               key={index}
               className="flex flex-wrap items-center gap-3 border-base-300 border-t py-1"
@@ -212,8 +212,8 @@ function Found({ entries, imported: { state, run, cancel } }: FoundProps) {
               </select>
             </li>
           ))}
-          {differing.length > MOST_LISTED && (
-            <li className="py-1 text-(--quiet)">and {differing.length - MOST_LISTED} more</li>
+          {differing.length > MAX_LISTED && (
+            <li className="py-1 text-(--quiet)">and {differing.length - MAX_LISTED} more</li>
           )}
         </ul>
       )}
@@ -251,7 +251,7 @@ function Found({ entries, imported: { state, run, cancel } }: FoundProps) {
           </button>
         </div>
       )}
-      <Trouble words={state.kind === 'failed' ? `Not imported: ${state.message}` : ''} />
+      <ErrorText words={state.kind === 'failed' ? `Not imported: ${state.message}` : ''} />
     </div>
   )
 }

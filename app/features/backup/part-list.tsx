@@ -10,8 +10,8 @@ import { gridWords } from '~/words/grid-words'
 import type { FoundPart, PartWishes } from '~/workers'
 
 /** So many parts are shown one by one; the others are read in the same way. */
-const MOST_SHOWN = 50
-const MOST_LETTERS = 160
+const MAX_SHOWN = 50
+const MAX_LETTERS = 160
 
 const DRUMS: readonly (readonly [string, string])[] = [
   ['', 'Left out'],
@@ -50,7 +50,7 @@ export function PartList({ parts, wishes, onWish }: PartListProps) {
     >
       <h3 className="font-semibold">{plural(parts.length, 'drum part')} from other programs</h3>
       <DrumTable parts={parts} onTake={takeFor} />
-      {parts.slice(0, MOST_SHOWN).map((part) => (
+      {parts.slice(0, MAX_SHOWN).map((part) => (
         <PartView
           key={part.file}
           part={part}
@@ -58,8 +58,8 @@ export function PartList({ parts, wishes, onWish }: PartListProps) {
           onGrid={(grid) => layOn(part.file, grid)}
         />
       ))}
-      {parts.length > MOST_SHOWN && (
-        <p className="text-(--quiet)">and {parts.length - MOST_SHOWN} more, read in the same way</p>
+      {parts.length > MAX_SHOWN && (
+        <p className="text-(--quiet)">and {parts.length - MAX_SHOWN} more, read in the same way</p>
       )}
     </section>
   )
@@ -143,7 +143,7 @@ function PartView({ part, grid, onGrid }: PartViewProps) {
       <p className="text-(--quiet)">{facts.join(' · ')}</p>
       {lick && lick.line.slots.length <= 64 && <PhraseStacks phrase={lick.line} />}
       <p className="break-words font-mono">
-        {line.length > MOST_LETTERS ? `${line.slice(0, MOST_LETTERS)} …` : line}
+        {line.length > MAX_LETTERS ? `${line.slice(0, MAX_LETTERS)} …` : line}
       </p>
       {!part.own && (
         <p className="flex items-center gap-2">

@@ -5,7 +5,7 @@ import type { Groove } from '~/core/groove'
 import { TEMPO_RANGE } from '~/core/line'
 import { useSettings } from '~/live/use-live'
 import { isTypedIn } from '~/ui/keys'
-import { late } from '~/ui/late'
+import { lazyComponent } from '~/ui/lazy-component'
 import { openSentencePart } from '~/ui/sentence-part'
 import { useSpace } from '~/ui/use-space'
 import { moveStart } from '~/workspace/gestures'
@@ -17,7 +17,7 @@ import { PART_NAMES } from './frame/frame-words'
 import { KEYS_OF } from './key-list'
 import { useBenchPlayer, useSetting, useWorkspace } from './state/use-workspace'
 
-const KeyHelp = late(async () => (await import('./key-help')).default)
+const KeyHelp = lazyComponent(async () => (await import('./key-help')).default)
 
 const TEMPO_STEP = 2
 const NONE: readonly Groove[] = []

@@ -1,6 +1,6 @@
 import { useSettings } from '~/live/use-live'
 import type { Kept, LickRecord } from '~/storage'
-import { late } from '~/ui/late'
+import { lazyComponent } from '~/ui/lazy-component'
 import { usePageTitle } from '~/ui/use-page-title'
 import type { WorkspaceState } from '~/workspace/workspace'
 import BenchKeys from './bench-keys'
@@ -16,7 +16,7 @@ import { useBenchPlayer, useSlice, WorkspaceProvider } from './state/use-workspa
 import { useBench } from './use-bench'
 import { Verdict } from './verdict'
 
-const LineOffer = late(async () => (await import('./line-offer')).default)
+const LineOffer = lazyComponent(async () => (await import('./line-offer')).default)
 
 /**
  * The bench: one lick, everything about it on one page that does not scroll where there is room. The

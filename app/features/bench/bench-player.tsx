@@ -2,10 +2,10 @@ import { type ReactNode, useCallback, useDeferredValue, useEffect, useMemo, useS
 import { soundsOn } from '~/core/kit'
 import { type Lick, TEMPO_RANGE } from '~/core/line'
 import { useSettings } from '~/live/use-live'
-import { Transport } from '~/playback/transport'
-import { type PlaySwitches, usePlayback } from '~/playback/use-playback'
+import { Transport } from '~/session/transport'
+import { type PlaySwitches, usePlayback } from '~/session/use-playback'
 import { clickedMarks } from '~/storage'
-import { late } from '~/ui/late'
+import { lazyComponent } from '~/ui/lazy-component'
 import { useTouch } from '~/ui/use-touch'
 import {
   type BenchPlayer as Player,
@@ -19,7 +19,7 @@ import {
 } from './state/use-workspace'
 
 /** Fetched where a finger is the pointer. */
-const TouchPad = late(async () => (await import('./touch-pad')).default)
+const TouchPad = lazyComponent(async () => (await import('./touch-pad')).default)
 
 /** What is heard of the bench, around all that can ask for it; the transport stands under it. */
 export function BenchPlayer({ children }: { children: ReactNode }) {

@@ -3,16 +3,16 @@ import { useNavigate } from 'react-router'
 import { useSettings } from '~/live/use-live'
 import { useSlices } from '~/live/use-slices'
 import { createLick, type Kept, type LickRecord, notSavedWords } from '~/storage'
-import { late } from '~/ui/late'
+import { lazyComponent } from '~/ui/lazy-component'
 import { LoadBoundary } from '~/ui/load-boundary'
-import { Trouble } from '~/ui/parts'
+import { ErrorText } from '~/ui/parts'
 import { keepMine, takeTheirs } from '~/workspace/documents/decisions'
 import type { LickSession } from '~/workspace/documents/lick-session'
 import { copyOf } from '~/workspace/lick-edits'
 import { useWorkspace } from './state/use-workspace'
 
 /** Fetched when there is a conflict: what it is about can be decided before that is here. */
-const ConflictSides = late(async () => (await import('./conflict-sides')).default)
+const ConflictSides = lazyComponent(async () => (await import('./conflict-sides')).default)
 
 /** Another tab has changed or deleted the same lick: nothing is lost, and the player decides. */
 export default function ConflictNotice() {
@@ -67,7 +67,7 @@ function Changed({
       <p className="w-full text-(--quiet) text-sm">
         The version that you don’t use is kept among the lick’s versions.
       </p>
-      <Trouble words={trouble || refused} />
+      <ErrorText words={trouble || refused} />
     </Notice>
   )
 }
@@ -94,7 +94,7 @@ function Deleted({ session }: { session: LickSession }) {
         Restore it
       </Decision>
       <Decision onClick={copy}>Save mine as a new lick</Decision>
-      <Trouble words={trouble || refused} />
+      <ErrorText words={trouble || refused} />
     </Notice>
   )
 }

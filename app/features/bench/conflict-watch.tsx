@@ -1,10 +1,10 @@
 import { useSyncExternalStore } from 'react'
 import { useSlices } from '~/live/use-slices'
-import { late } from '~/ui/late'
+import { lazyComponent } from '~/ui/lazy-component'
 import { useWorkspace } from './state/use-workspace'
 
 /** Fetched when there is a conflict. */
-const ConflictNotice = late(async () => (await import('./conflict-notice')).default)
+const ConflictNotice = lazyComponent(async () => (await import('./conflict-notice')).default)
 
 /** Watches whether another tab has changed or deleted the same lick; nothing while it has not. */
 export function ConflictWatch() {

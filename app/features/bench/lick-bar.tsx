@@ -5,7 +5,7 @@ import { type Key, normalTitle, splitTags, valuesOf } from '~/codecs/lick-text'
 import { NEW_TITLE } from '~/storage'
 import { DraftInput } from '~/ui/draft-input'
 import { IconButton } from '~/ui/icon-button'
-import { late } from '~/ui/late'
+import { lazyComponent } from '~/ui/lazy-component'
 import { LoadBoundary } from '~/ui/load-boundary'
 import { PopUp } from '~/ui/pop-up'
 import { memoize } from '~/workspace/memoize'
@@ -15,7 +15,7 @@ import { SaveMark } from './save-mark'
 import { useSlice, useWorkspace } from './state/use-workspace'
 
 /** Fetched when it is opened first. */
-const LickMenu = late(async () => (await import('./lick-menu')).default)
+const LickMenu = lazyComponent(async () => (await import('./lick-menu')).default)
 
 // A key that changes none of these does not draw the bar again; a text is read once for all who ask.
 const rowsOf = memoize((text: string) => ({

@@ -10,7 +10,7 @@ import { usePaste } from './use-paste'
 /** A row of the field and its padding, in pixels; more rows than these are scrolled. */
 const ROW = 28
 const PADDING = 12
-const MOST_ROWS = 3
+const MAX_ROWS = 3
 
 /**
  * The sticking as it is typed. What cannot be read stays as it is, is underlined at its place, and
@@ -71,7 +71,7 @@ export function LineEditor({ onPlay }: { onPlay: () => void }) {
         <textarea
           ref={fieldRef}
           // Its height is known beforehand, and nothing inside it moves the page: a key is drawn sooner.
-          style={{ height: Math.min(MOST_ROWS, rows) * ROW + PADDING, contain: 'strict' }}
+          style={{ height: Math.min(MAX_ROWS, rows) * ROW + PADDING, contain: 'strict' }}
           className={`relative block w-full resize-none overflow-auto bg-transparent outline-none ${shared}`}
           aria-label="Sticking"
           aria-invalid={first !== undefined}

@@ -2,7 +2,7 @@ import { useMemo } from 'react'
 import { findAllGhosts, findAsWritten, findSpaced, type KickLetter } from '~/codecs/as-written'
 import { lineTextOf } from '~/codecs/lick-text'
 import { useSettings } from '~/live/use-live'
-import { Act } from '~/ui/parts'
+import { Button } from '~/ui/parts'
 import { useSettled } from '~/ui/use-settled'
 import { useDocument, useWorkspace } from './state/use-workspace'
 
@@ -21,9 +21,9 @@ export default function LineOffer() {
     <p className="mt-1 flex flex-wrap items-center gap-2 text-sm">
       {offer.about}
       {offer.ways.map(({ words, line: meant }) => (
-        <Act key={words} onClick={() => workspace.type(meant, meant.length)}>
+        <Button key={words} onClick={() => workspace.type(meant, meant.length)}>
           <span className="max-w-80 truncate">{words}</span>
-        </Act>
+        </Button>
       ))}
     </p>
   )

@@ -1,9 +1,9 @@
 import { memo, useState } from 'react'
-import { late } from '~/ui/late'
+import { lazyComponent } from '~/ui/lazy-component'
 import { LoadBoundary } from '~/ui/load-boundary'
 import { PopUp } from '~/ui/pop-up'
 
-const MoreRows = late(async () => (await import('./more-rows')).default)
+const MoreRows = lazyComponent(async () => (await import('./more-rows')).default)
 
 /** What is done less often with the marked slots: slots, grids, bar checks, groups, the graces' drum. */
 export const MoreActions = memo(function MoreActions() {

@@ -7,8 +7,8 @@ import { RulerView } from '~/drawing/ruler/ruler-view'
 import { selectionWords } from '~/drawing/ruler/spoken'
 import type { RulerGestures } from '~/drawing/ruler/use-slot-pointer'
 import { useCounting, useStaffView } from '~/live/use-setting'
-import { useCursor } from '~/playback/cursor'
-import { late } from '~/ui/late'
+import { useCursor } from '~/session/cursor'
+import { lazyComponent } from '~/ui/lazy-component'
 import { useMedia } from '~/ui/use-media'
 import { useWidth } from '~/ui/use-width'
 import { dragStart, dropText, moveGroup } from '~/workspace/gestures'
@@ -30,8 +30,8 @@ import {
 import { useFollow } from './use-follow'
 import { useRowKeys } from './use-row-keys'
 
-const SelectionActions = late(async () => (await import('./selection-actions')).default)
-const ViewChoice = late(async () => (await import('./view-choice')).default)
+const SelectionActions = lazyComponent(async () => (await import('./selection-actions')).default)
+const ViewChoice = lazyComponent(async () => (await import('./view-choice')).default)
 
 const rowOf = ({ row }: WorkspaceState) => row
 const previewOf = ({ preview }: WorkspaceState) => preview

@@ -1,5 +1,5 @@
 import { GRACE_KEYS as GRACES, NEW_GROUP, SIGN_LEVELS } from '~/workspace/rows/sticking-keys'
-import type { Waiting } from '~/workspace/rows/waiting'
+import type { PendingModifiers } from '~/workspace/rows/waiting'
 import type { WorkspaceState } from '~/workspace/workspace'
 
 /** A key of the sticking row as a button: what it shows, and what it is called. */
@@ -34,10 +34,10 @@ export const JOIN_KEYS: readonly StrokeKey[] = [
   { key: '{', shown: 'in one slot', name: 'In one slot with the next limb' },
 ]
 
-export const waitingOf = ({ waiting }: WorkspaceState): Waiting => waiting
+export const waitingOf = ({ waiting }: WorkspaceState): PendingModifiers => waiting
 
 /** Whether a key was pressed that waits for its letter. */
-export function isWaiting(waiting: Waiting, key: string): boolean {
+export function isWaiting(waiting: PendingModifiers, key: string): boolean {
   if (key === '(') return waiting.mode === 'together'
   if (key === '{') return waiting.mode === 'split'
   if (key === NEW_GROUP) return waiting.mode === 'new-group'

@@ -2,7 +2,7 @@ import { CircleAlert, CircleCheck } from 'lucide-react'
 import { type ReactNode, useMemo } from 'react'
 import { Link } from 'react-router'
 import { useCounting } from '~/live/use-setting'
-import { late } from '~/ui/late'
+import { lazyComponent } from '~/ui/lazy-component'
 import { LoadBoundary } from '~/ui/load-boundary'
 import type { Answers } from '~/words/answers'
 import { type Fit, toFit } from '~/words/fit'
@@ -11,7 +11,7 @@ import { useAnswers } from './state/use-answers'
 import { useBenchLick } from './state/use-workspace'
 
 /** Fetched when a line does not fit first: what would mend it is dearer than what says so. */
-const Remedy = late(async () => (await import('./remedy')).default)
+const Remedy = lazyComponent(async () => (await import('./remedy')).default)
 
 /**
  * The three answers that are always there: does it fit, how does it land, how fast does it go. A problem

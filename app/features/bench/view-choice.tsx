@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { useSettings } from '~/live/use-live'
+import { Checkbox } from '~/ui/checkbox'
 import { PopUp } from '~/ui/pop-up'
-import { Tick } from '~/ui/tick'
 import { BeamChoice } from './beam-choice'
 import { usePlayedTempo } from './state/use-workspace'
 
@@ -19,9 +19,9 @@ export default function ViewChoice({
   return (
     <PopUp label="View of the ruler" words="view" open={open} onOpen={setOpen}>
       <BeamChoice beaming={settings.beaming} onChoose={(beaming) => change({ beaming })} />
-      <Tick checked={headroom} onTick={onHeadroom}>
+      <Checkbox checked={headroom} onTick={onHeadroom}>
         Headroom at {tempo} bpm
-      </Tick>
+      </Checkbox>
     </PopUp>
   )
 }

@@ -5,13 +5,13 @@ import { ok, type Result } from '~/core/foundation'
 import { useRead } from '~/live/use-read'
 import { notSavedWords, purge, type Ref, restore, type StoreIssue } from '~/storage'
 import { type BinEntry, listBin } from '~/storage/bin'
-import { Act, Trouble } from '~/ui/parts'
+import { Button, ErrorText } from '~/ui/parts'
 import { plural } from '~/words/figures'
 import { TABLE_WORDS } from '../backup'
 import { StoreTrouble } from '../shell'
 
 /** How many are listed; the rest comes to sight as these go. */
-const MOST_LISTED = 300
+const MAX_LISTED = 300
 
 /** The bin as a value, also where it cannot be read. */
 async function readBin(): Promise<Result<Result<BinEntry[], StoreIssue> | null, StoreIssue>> {
@@ -43,9 +43,9 @@ export function BinPage() {
       <div className="flex flex-wrap items-center gap-3">
         <h1 className="mr-auto font-semibold text-3xl tracking-tight">Bin</h1>
         {entries.length > 0 && !sure && (
-          <Act onClick={() => setSure(true)}>
+          <Button onClick={() => setSure(true)}>
             <Trash2 size={14} aria-hidden /> Empty the bin
-          </Act>
+          </Button>
         )}
         {sure && (
           <>
@@ -57,14 +57,14 @@ export function BinPage() {
             >
               Delete for good
             </button>
-            <Act onClick={() => setSure(false)}>Keep them</Act>
+            <Button onClick={() => setSure(false)}>Keep them</Button>
           </>
         )}
       </div>
       <p className="mt-2 text-(--quiet) text-sm">
         What you delete stays here until you empty the bin. Nothing is removed by itself.
       </p>
-      <Trouble words={trouble} />
+      <ErrorText words={trouble} />
       {listed === null ? (
         <p className="mt-8 text-(--quiet)">Opening …</p>
       ) : entries.length === 0 ? (
@@ -77,7 +77,7 @@ export function BinPage() {
         </p>
       ) : (
         <ul className="mt-6 text-sm">
-          {entries.slice(0, MOST_LISTED).map((entry) => (
+          {entries.slice(0, MAX_LISTED).map((entry) => (
             <li
               key={`${entry.table} ${entry.id}`}
               className="flex flex-wrap items-center gap-x-4 gap-y-1 border-base-300 border-t py-2"
@@ -87,17 +87,20 @@ export function BinPage() {
                 <span className="text-(--quiet)">{TABLE_WORDS[entry.table][0]}</span>
               </span>
               <span className="text-(--quiet) tabular-nums">{whenWords(entry.deletedAt)}</span>
-              <Act label={`Restore ${entry.name}`} onClick={() => void act(restore, [entry])}>
+              <Button label={`Restore ${entry.name}`} onClick={() => void act(restore, [entry])}>
                 <RotateCcw size={14} aria-hidden /> Restore
-              </Act>
-              <Act label={`Delete ${entry.name} for good`} onClick={() => void act(purge, [entry])}>
+              </Button>
+              <Button
+                label={`Delete ${entry.name} for good`}
+                onClick={() => void act(purge, [entry])}
+              >
                 Delete for good
-              </Act>
+              </Button>
             </li>
           ))}
-          {entries.length > MOST_LISTED && (
+          {entries.length > MAX_LISTED && (
             <li className="border-base-300 border-t py-2 text-(--quiet)">
-              and {entries.length - MOST_LISTED} more
+              and {entries.length - MAX_LISTED} more
             </li>
           )}
         </ul>

@@ -4,14 +4,14 @@ import { Link } from 'react-router'
 import { findVoicedLick } from '~/codecs/voicing'
 import type { Lick } from '~/core/line'
 import { formatLine } from '~/core/notation'
-import { speedLimit } from '~/core/playing'
+import { speedLimit } from '~/core/playability'
 import { PhraseStacks } from '~/drawing/stacks/phrase-figure'
 import { useLive, useSettings } from '~/live/use-live'
 import { useRead } from '~/live/use-read'
 import { useCounting, useSettingFor } from '~/live/use-setting'
-import { useHearLick } from '~/playback/use-hear-lick'
+import { useHearLick } from '~/session/use-hear-lick'
 import { type Kept, type LickRecord, liveVersions, loadLicks } from '~/storage'
-import { Act } from '~/ui/parts'
+import { Button } from '~/ui/parts'
 import { wholeTempo } from '~/words/figures'
 import { gridWords } from '~/words/grid-words'
 import { startPlace } from '~/words/places'
@@ -105,9 +105,9 @@ function Column({ record, lick, first, onHear }: ColumnProps) {
       </p>
       {first && <p>{differenceWords(first, lick, 'the same as the first')}</p>}
       <p>
-        <Act label={`Hear ${title}`} onClick={() => onHear(lick)}>
+        <Button label={`Hear ${title}`} onClick={() => onHear(lick)}>
           <Play size={14} aria-hidden /> Hear
-        </Act>
+        </Button>
       </p>
       {versions.length > 0 && <h3 className="mt-2 font-semibold">Saved versions</h3>}
       {versions.map((version) => {
@@ -120,9 +120,9 @@ function Column({ record, lick, first, onHear }: ColumnProps) {
               </p>
               <PhraseStacks phrase={saved.line} />
               <p className="text-(--quiet)">{differenceWords(saved, lick, 'the same as now')}</p>
-              <Act label={`Hear ${version.name}`} onClick={() => onHear(saved)}>
+              <Button label={`Hear ${version.name}`} onClick={() => onHear(saved)}>
                 <Play size={14} aria-hidden /> Hear
-              </Act>
+              </Button>
             </div>
           )
         )

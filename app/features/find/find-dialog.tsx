@@ -1,11 +1,11 @@
 import { useId, useState } from 'react'
-import { late } from '~/ui/late'
+import { lazyComponent } from '~/ui/lazy-component'
 import { LoadBoundary } from '~/ui/load-boundary'
 import { Modal } from '~/ui/modal'
 import type { ListKey } from './sources'
 
 /** The list is fetched when it is opened first; the field takes what is typed until then. */
-const FindList = late(async () => (await import('./find-list')).default)
+const FindList = lazyComponent(async () => (await import('./find-list')).default)
 
 /** Finds something by its name and does it: arrows choose, Enter does, Escape goes back. */
 export function FindDialog({ onClose }: { onClose: () => void }) {

@@ -8,7 +8,7 @@ import { everywhere } from './everywhere'
 import { findIn } from './search'
 import { type Found, type ListKey, offered } from './sources'
 
-const MOST_LISTED = 60
+const MAX_LISTED = 60
 
 interface FindListProps {
   readonly id: string
@@ -55,7 +55,7 @@ export default function FindList({ id, typed, listKey, onActive, onDone }: FindL
   }, [rows, sets, solos, navigate, settings, change, newLick])
   const here = useMemo(() => offered(typed), [typed])
   const listed = useMemo(
-    () => findIn([...here, ...all], typed).slice(0, MOST_LISTED),
+    () => findIn([...here, ...all], typed).slice(0, MAX_LISTED),
     [here, all, typed],
   )
   const [at, setAt] = useState(0)

@@ -1,10 +1,10 @@
 import { TEMPO_RANGE } from '~/core/line'
 import { ALL_GRIDS, gridName } from '~/core/time'
 import type { VoicingPreset } from '~/core/voicing'
+import { Checkbox } from '~/ui/checkbox'
 import { Field, SelectField } from '~/ui/field'
 import { LabelledNumber } from '~/ui/number-field'
 import { TextBox } from '~/ui/parts'
-import { Tick } from '~/ui/tick'
 import { type FlowSetup, isHatFoot } from './flow-setup'
 
 const METERS = ['2/4', '3/4', '4/4', '5/4', '6/8', '7/8', '9/8', '12/8']
@@ -119,14 +119,14 @@ export function FlowForm({
         options={TAILS}
         onChange={(tail) => onChange({ tail: tail as FlowSetup['tail'] })}
       />
-      <Tick
+      <Checkbox
         className="col-span-2 text-sm"
         checked={setup.mirrors}
         disabled={setup.longestRun === 0}
         onTick={(mirrors) => onChange({ mirrors })}
       >
         Lead a cell with the other hand where a run would be longer
-      </Tick>
+      </Checkbox>
       {setup.mode === 'stretch' && count('times', 'Repeats per length', [1, 2, 4, 8])}
       {setup.mode === 'stretch' && (
         <SelectField
@@ -186,13 +186,13 @@ export function FlowForm({
           )}
         </Field>
       )}
-      <Tick
+      <Checkbox
         className="col-span-2 text-sm"
         checked={setup.answers}
         onTick={(answers) => onChange({ answers })}
       >
         Call and response: leave as many bars free after each phrase
-      </Tick>
+      </Checkbox>
     </section>
   )
 }

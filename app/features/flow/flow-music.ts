@@ -10,7 +10,7 @@ import {
   type Ostinato,
 } from '~/core/line'
 import type { Position } from '~/core/performance'
-import { DEFAULT_SETTING, type Setting } from '~/core/playing'
+import { DEFAULT_SETTING, type PlayContext } from '~/core/playability'
 import {
   fillsBar,
   loopPart,
@@ -53,7 +53,7 @@ export interface FlowMusic {
 export function toFlowMusic(
   setup: FlowSetup,
   licks: readonly MixableLick[],
-  setting: Setting = DEFAULT_SETTING,
+  setting: PlayContext = DEFAULT_SETTING,
 ): FlowMusic {
   const grid = findGrid(setup.grid) ?? DEFAULT_FRAME.grid
   const meter = findMeter(setup.meter) ?? toMeter(4, 4)
@@ -115,7 +115,7 @@ const PULSE_OF: Readonly<Record<HatFoot, Pulse>> = {
 /** Phrases laid on the kit by a way of doing so, and with what is drawn anew in each. */
 function voicedBy(
   { voicing, varies, seed, tempo }: FlowSetup,
-  setting: Setting,
+  setting: PlayContext,
   phraseAt: (round: number) => MixPhrase,
 ): (round: number) => MixPhrase {
   const preset = voicingPresets(setting.kit).find(({ id }) => id === voicing)

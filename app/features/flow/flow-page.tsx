@@ -11,9 +11,9 @@ import { voicingPresets } from '~/core/voicing'
 import { useLive, useSettings } from '~/live/use-live'
 import { useOwnCells } from '~/live/use-own'
 import { useSettingFor } from '~/live/use-setting'
-import { PlayButton } from '~/playback/play-button'
+import { PlayButton } from '~/session/play-button'
 import { liveSummaries } from '~/storage'
-import { Trouble } from '~/ui/parts'
+import { ErrorText } from '~/ui/parts'
 import { useAddressState } from '~/ui/use-address-state'
 import { useSpace } from '~/ui/use-space'
 import { plural } from '~/words/figures'
@@ -135,7 +135,7 @@ export function FlowPage() {
           <p className="tabular-nums">phrase {(now?.phrase ?? 0) + 1}</p>
         </div>
         {trouble && <p role="alert">{trouble}</p>}
-        <Trouble words={refused} />
+        <ErrorText words={refused} />
         <p role="status" className="text-sm empty:hidden">
           {saved && (
             <>

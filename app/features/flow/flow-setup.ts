@@ -51,8 +51,8 @@ export function isHatFoot(feet: string): feet is HatFoot {
   return HAT_FEET.some((one) => one === feet)
 }
 
-export const MOST_SOURCES = 12
-export const MOST_WEIGHT = 9
+export const MAX_SOURCES = 12
+export const MAX_WEIGHT = 9
 
 const whole = (least: number, most: number, usual: number) =>
   z.catch(z.coerce.number().check(z.multipleOf(1), z.minimum(least), z.maximum(most)), usual)
@@ -92,7 +92,7 @@ const FIRST: readonly SourceName[] = [
 
 /** Reads an address; what is not in it, or cannot be read, is as usual. */
 export function parseSetup(search: URLSearchParams): FlowSetup {
-  const sources = search.getAll('source').slice(0, MOST_SOURCES).flatMap(parseSource)
+  const sources = search.getAll('source').slice(0, MAX_SOURCES).flatMap(parseSource)
   const given = search.has('source') ? sources : FIRST
   return { ...setupSchema.parse(Object.fromEntries(search)), sources: given }
 }

@@ -10,7 +10,7 @@ import { IconButton } from '~/ui/icon-button'
 import { NumberField } from '~/ui/number-field'
 import { foundRows, sortedRows } from '../library'
 import type { ListedSource } from './flow-music'
-import { type FlowSetup, MOST_SOURCES, MOST_WEIGHT, type SourceName } from './flow-setup'
+import { type FlowSetup, MAX_SOURCES, MAX_WEIGHT, type SourceName } from './flow-setup'
 
 interface SourceListProps {
   readonly setup: FlowSetup
@@ -27,14 +27,14 @@ interface SourceListProps {
 }
 
 /** Licks that are offered at once; more are found by their names. */
-const MOST_OFFERED = 200
+const MAX_OFFERED = 200
 
 /** What is mixed: each with its weight, and everything that can be added. */
 export function SourceList({ setup, listed, licks, cells, versions, onSources }: SourceListProps) {
   const names = listed.map(({ name }) => name)
   const [sought, setSought] = useState('')
   const offered = useMemo(
-    () => foundRows(sortedRows(licks, 'title'), sought, '').slice(0, MOST_OFFERED),
+    () => foundRows(sortedRows(licks, 'title'), sought, '').slice(0, MAX_OFFERED),
     [licks, sought],
   )
   const change = (at: number, weight: number) =>
@@ -80,7 +80,7 @@ export function SourceList({ setup, listed, licks, cells, versions, onSources }:
                 title="Weight"
                 className="w-12 text-center"
                 min={0}
-                max={MOST_WEIGHT}
+                max={MAX_WEIGHT}
                 value={name.weight}
                 onChange={(weight) => change(i, weight)}
               />
@@ -95,7 +95,7 @@ export function SourceList({ setup, listed, licks, cells, versions, onSources }:
           </li>
         ))}
       </ul>
-      {licks.length > MOST_OFFERED && (
+      {licks.length > MAX_OFFERED && (
         <input
           type="search"
           aria-label="Find a lick for the flow"
@@ -109,7 +109,7 @@ export function SourceList({ setup, listed, licks, cells, versions, onSources }:
         label="Add to the flow"
         words="Add a cell or a lick …"
         className="w-full"
-        disabled={names.length >= MOST_SOURCES}
+        disabled={names.length >= MAX_SOURCES}
         onAdd={(value) => {
           const [kind, of] = splitOnce(value)
           if (kind === 'lick' || kind === 'line' || kind === 'version')

@@ -4,17 +4,17 @@ import {
   type CleanPlay,
   type Evidence,
   evidenceOf,
-  type Setting,
+  type PlayContext,
   withEvidence,
-} from '~/core/playing'
-import { Act, Part } from '~/ui/parts'
+} from '~/core/playability'
+import { Button, Part } from '~/ui/parts'
 import { tenth } from '~/words/figures'
 import { LIMB_NAMES } from '~/words/limb-names'
 import { capital } from '~/words/move-words'
 
 interface EvidencePartProps {
   readonly plays: readonly CleanPlay[]
-  readonly setting: Setting
+  readonly setting: PlayContext
   readonly onRaise: (player: Player) => void
 }
 
@@ -37,9 +37,9 @@ export const EvidencePart = memo(function EvidencePart({
         ))}
       </ul>
       <div>
-        <Act onClick={() => onRaise(withEvidence(setting.player, evidence))}>
+        <Button onClick={() => onRaise(withEvidence(setting.player, evidence))}>
           Raise my limb speeds
-        </Act>
+        </Button>
       </div>
     </Part>
   )

@@ -4,14 +4,14 @@ import { useHotkeys } from 'react-hotkeys-hook'
 import { Link } from 'react-router'
 import { formatKit } from '~/codecs/kit'
 import { findPiece, type Kit, overlapsOf, type Player, standIns } from '~/core/kit'
-import { crashesOf } from '~/core/playing'
+import { crashesOf } from '~/core/playability'
 import { SURFACE_NAMES, type Surface } from '~/core/sticking'
 import { DocumentNotice } from '~/live/document-notice'
 import { useCleanPlays } from '~/live/use-clean-plays'
 import { useLive, useSettings } from '~/live/use-live'
 import { useSaving } from '~/live/use-saving'
 import { liveKits, liveSummaries } from '~/storage'
-import { Act, Trouble } from '~/ui/parts'
+import { Button, ErrorText } from '~/ui/parts'
 import { saveFile } from '~/ui/save-file'
 import { useSettled } from '~/ui/use-settled'
 import { theSurface } from '~/words/surface-words'
@@ -97,10 +97,10 @@ export function KitPage() {
               Delete this kit
             </button>
           )}
-          {steps.past.length > 0 && <Act onClick={document.undo}>Undo</Act>}
-          {steps.future.length > 0 && <Act onClick={document.redo}>Redo</Act>}
+          {steps.past.length > 0 && <Button onClick={document.undo}>Undo</Button>}
+          {steps.future.length > 0 && <Button onClick={document.redo}>Redo</Button>}
         </div>
-        <Trouble words={refused} />
+        <ErrorText words={refused} />
         <DocumentNotice document={document} what="kit" differences={kitDifferences} />
         <p className="text-(--quiet) text-sm">
           {isOwn

@@ -1,7 +1,7 @@
 import { Timer } from 'lucide-react'
 import { memo, useState } from 'react'
 import { DEFAULT_PLAYER, type HandSpeed, type Kit, type LimbSpeed, tomsOf } from '~/core/kit'
-import { DEFAULT_REACH, travelTime } from '~/core/playing'
+import { DEFAULT_REACH, travelTime } from '~/core/playability'
 import type { Surface } from '~/core/sticking'
 import type { Settings } from '~/storage'
 import { IconButton } from '~/ui/icon-button'

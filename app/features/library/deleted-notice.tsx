@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { Trouble } from '~/ui/parts'
+import { ErrorText } from '~/ui/parts'
 import { type DeletedLick, restoreLicks } from './library-actions'
 
 const BUTTON = 'btn btn-sm border-none bg-white/15 text-inherit shadow-none hover:bg-white/25'
@@ -37,7 +37,7 @@ export function DeletedNotice({
       <Link to="/bin" className={BUTTON}>
         Open the bin
       </Link>
-      <Trouble words={trouble} />
+      <ErrorText words={trouble} />
     </div>
   )
 }

@@ -3,9 +3,9 @@ import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } f
 import { Form, useLocation, useSearchParams } from 'react-router'
 import type { Lick } from '~/core/line'
 import { useLive, useSettings } from '~/live/use-live'
-import { useHearLick } from '~/playback/use-hear-lick'
+import { useHearLick } from '~/session/use-hear-lick'
 import { type LickSummary, liveLogs, liveSummaries, loadLick, turnSummary } from '~/storage'
-import { Trouble } from '~/ui/parts'
+import { ErrorText } from '~/ui/parts'
 import { useFieldDraft } from '~/ui/use-field-draft'
 import { BackupReminder } from '../backup'
 import { StoreTrouble } from '../shell'
@@ -59,8 +59,8 @@ export function LibraryPage({ outcome }: { outcome: LibraryOutcome | undefined }
           </button>
         </Form>
       </div>
-      <Trouble words={outcome?.kind === 'failed' ? outcome.message : ''} />
-      <Trouble words={unheard} />
+      <ErrorText words={outcome?.kind === 'failed' ? outcome.message : ''} />
+      <ErrorText words={unheard} />
       <BackupReminder />
       <DeletedNotice licks={deleted} onDone={() => setDeleted([])} />
       {licks.kind === 'ready' && licks.unreadable > 0 && (

@@ -3,7 +3,7 @@ import { memo, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { MiniStacks } from '~/drawing/stacks/mini-stacks'
 import type { LickSummary } from '~/storage'
-import { Trouble } from '~/ui/parts'
+import { ErrorText } from '~/ui/parts'
 import {
   type DeletedLick,
   deleteLicks,
@@ -132,7 +132,7 @@ export const LickRowItem = memo(function LickRowItem({
       </div>
       {trouble && (
         <div className="absolute inset-x-2 bottom-1 z-20 bg-base-100">
-          <Trouble words={trouble} />
+          <ErrorText words={trouble} />
         </div>
       )}
     </div>

@@ -2,7 +2,7 @@ import { Columns2, Copy, Download, FileDown, ListPlus, Printer, Tag, Trash2 } fr
 import { useState } from 'react'
 import { Link } from 'react-router'
 import type { LickSummary, StoreIssue } from '~/storage'
-import { Act, TextBox, Trouble } from '~/ui/parts'
+import { Button, ErrorText, TextBox } from '~/ui/parts'
 import { saveFile } from '~/ui/save-file'
 import { ExportButton, JobProgress, useJob } from '../backup'
 import { type DeletedLick, deleteLicks, type LibraryOutcome, tagLicks } from './library-actions'
@@ -21,9 +21,9 @@ function notReadWords({ detail }: StoreIssue): string {
 }
 
 /** So many licks are seen side by side. */
-const MOST_COMPARED = 6
+const MAX_COMPARED = 6
 /** So many go on a sheet. */
-const MOST_ON_SHEET = 64
+const MAX_ON_SHEET = 64
 
 /** What can be done with all the licks that are selected; nothing while none is. */
 export function SelectionBar({ selected, shown, onSelect, onClear, onDeleted }: SelectionBarProps) {
@@ -73,7 +73,7 @@ export function SelectionBar({ selected, shown, onSelect, onClear, onDeleted }: 
       </span>
       {state.kind === 'running' && <JobProgress label="Changing" {...state} onCancel={cancel} />}
       {selected.size < shown.length && (
-        <Act
+        <Button
           onClick={() =>
             onSelect(
               shown.map(({ id }) => id),
@@ -82,7 +82,7 @@ export function SelectionBar({ selected, shown, onSelect, onClear, onDeleted }: 
           }
         >
           Select all {shown.length.toLocaleString('en-GB')}
-        </Act>
+        </Button>
       )}
       <form
         className="flex items-center gap-1"
@@ -106,7 +106,7 @@ export function SelectionBar({ selected, shown, onSelect, onClear, onDeleted }: 
       <ExportButton lickIds={ids} className="btn btn-outline border-base-300 btn-sm font-normal">
         <Download size={14} aria-hidden /> Export
       </ExportButton>
-      {selected.size > 1 && selected.size <= MOST_COMPARED && (
+      {selected.size > 1 && selected.size <= MAX_COMPARED && (
         <Link
           to={`/compare?licks=${ids.join(',')}`}
           className="btn btn-outline border-base-300 btn-sm font-normal"
@@ -114,7 +114,7 @@ export function SelectionBar({ selected, shown, onSelect, onClear, onDeleted }: 
           <Columns2 size={14} aria-hidden /> Compare
         </Link>
       )}
-      {selected.size <= MOST_ON_SHEET && (
+      {selected.size <= MAX_ON_SHEET && (
         <Link
           to={`/sheet?licks=${ids.join(',')}`}
           className="btn btn-outline border-base-300 btn-sm font-normal"
@@ -128,17 +128,17 @@ export function SelectionBar({ selected, shown, onSelect, onClear, onDeleted }: 
       >
         <ListPlus size={14} aria-hidden /> Add to a set
       </Link>
-      <Act onClick={() => void copy()}>
+      <Button onClick={() => void copy()}>
         <Copy size={14} aria-hidden /> Copy as text
-      </Act>
-      <Act onClick={() => void saveTexts()}>
+      </Button>
+      <Button onClick={() => void saveTexts()}>
         <FileDown size={14} aria-hidden /> Save texts
-      </Act>
-      <Act onClick={() => void remove()}>
+      </Button>
+      <Button onClick={() => void remove()}>
         <Trash2 size={14} aria-hidden /> Delete
-      </Act>
-      <Act onClick={onClear}>Select none</Act>
-      <Trouble words={outcome?.kind === 'failed' ? outcome.message : ''} />
+      </Button>
+      <Button onClick={onClear}>Select none</Button>
+      <ErrorText words={outcome?.kind === 'failed' ? outcome.message : ''} />
       {outcome?.kind === 'done' && outcome.message !== '' && (
         <p role="status" className="text-(--quiet)">
           {outcome.message}

@@ -13,9 +13,9 @@ import { RulerView } from '~/drawing/ruler/ruler-view'
 import type { RulerGestures } from '~/drawing/ruler/use-slot-pointer'
 import { useSettings } from '~/live/use-live'
 import { useCounting, useSettingFor, useStaffView } from '~/live/use-setting'
-import { useHearLick } from '~/playback/use-hear-lick'
+import { useHearLick } from '~/session/use-hear-lick'
 import { createLick, notSavedWords } from '~/storage'
-import { Trouble } from '~/ui/parts'
+import { ErrorText } from '~/ui/parts'
 import { useMedia } from '~/ui/use-media'
 import { usePageTitle } from '~/ui/use-page-title'
 import { useWidth } from '~/ui/use-width'
@@ -130,7 +130,7 @@ function LinkedMany({ link }: { link: Exclude<AnyLink, { kind: 'lick' }> }) {
       <p className="text-(--quiet) text-sm">
         Nothing is saved yet. All of it is in the address of this page; no server has it.
       </p>
-      <Trouble words={trouble} />
+      <ErrorText words={trouble} />
       {player}
     </>
   )
@@ -188,7 +188,7 @@ function LinkedView({ texts }: { texts: LinkedLick }) {
       <p className="text-(--quiet) text-sm">
         Nothing is saved yet. The whole lick is in the address of this page; no server has it.
       </p>
-      <Trouble words={trouble} />
+      <ErrorText words={trouble} />
       {player}
     </>
   )

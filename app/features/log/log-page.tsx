@@ -165,7 +165,7 @@ function TempoPart({ lick, now }: { lick: LoggedLick | undefined; now: number })
 }
 
 /** How many licks that were not practised lately are named. */
-const MOST_NEGLECTED = 30
+const MAX_NEGLECTED = 30
 
 /** What was not practised lately: days since, and what never was. */
 function Neglected({ never, alone }: ReturnType<typeof toNeglected>) {
@@ -181,18 +181,18 @@ function Neglected({ never, alone }: ReturnType<typeof toNeglected>) {
       </p>
       {alone.length > 0 && (
         <>
-          <NeglectedChart data={alone.slice(0, MOST_NEGLECTED)} />
+          <NeglectedChart data={alone.slice(0, MAX_NEGLECTED)} />
           <DataTable
             caption="Days since practised"
             head={['lick', 'days']}
-            rows={alone.slice(0, MOST_NEGLECTED).map(({ title, days }) => [title, days])}
+            rows={alone.slice(0, MAX_NEGLECTED).map(({ title, days }) => [title, days])}
           />
         </>
       )}
       {never.length > 0 && (
         <p className="mt-2 text-sm">
           Never practised:{' '}
-          {never.slice(0, MOST_NEGLECTED).map(({ id, title }, i) => (
+          {never.slice(0, MAX_NEGLECTED).map(({ id, title }, i) => (
             <span key={id}>
               {i > 0 && ' · '}
               <Link className="link" to={`/practice/${id}`}>
@@ -200,7 +200,7 @@ function Neglected({ never, alone }: ReturnType<typeof toNeglected>) {
               </Link>
             </span>
           ))}
-          {never.length > MOST_NEGLECTED && ` and ${never.length - MOST_NEGLECTED} more`}
+          {never.length > MAX_NEGLECTED && ` and ${never.length - MAX_NEGLECTED} more`}
         </p>
       )}
     </section>

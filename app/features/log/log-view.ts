@@ -123,7 +123,7 @@ export function toEvenness(
     const day = dayOf(createdAt, now)
     const known = days.get(day) ?? { at: createdAt, limbs: new Map() }
     for (const { limb, strokes, spreadMs } of heard.limbs) {
-      if (strokes < LEAST_EVEN) continue
+      if (strokes < MIN_EVEN) continue
       const sum = known.limbs.get(limb) ?? { strokes: 0, squares: 0 }
       sum.strokes += strokes
       sum.squares += strokes * spreadMs * spreadMs
@@ -155,7 +155,7 @@ export function toEvenness(
   return { rows, best }
 }
 /** Fewer strokes of a limb than this tell no spread. */
-const LEAST_EVEN = 8
+const MIN_EVEN = 8
 
 /** After so many days without practice a lick is listed as not practised lately. */
 export const ALONE_DAYS = 7

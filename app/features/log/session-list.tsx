@@ -14,7 +14,7 @@ import {
 } from '~/storage'
 import { IconButton } from '~/ui/icon-button'
 import { LabelledNumber } from '~/ui/number-field'
-import { Trouble } from '~/ui/parts'
+import { ErrorText } from '~/ui/parts'
 import { useTop } from '~/ui/use-top'
 import { dayOf } from '~/words/calendar'
 import { plural } from '~/words/figures'
@@ -60,7 +60,7 @@ export function SessionList({ sessions, more, onMore, titleOf, now }: SessionLis
       <h2 id="sessions-title" className="font-semibold text-lg">
         Practice sessions
       </h2>
-      <Trouble words={trouble} />
+      <ErrorText words={trouble} />
       {deleted && (
         <p role="status" className="text-sm">
           In the bin: {titleOf(deleted.lickId)}, {dayOf(deleted.createdAt, now)}.{' '}
@@ -198,7 +198,7 @@ function SessionRow({
   )
 }
 
-const MOST_REPEATS = 99_999
+const MAX_REPEATS = 99_999
 
 /** A session with all of its figures to be typed. */
 function SessionForm({
@@ -259,7 +259,7 @@ function SessionForm({
         <LabelledNumber
           label="Repeats"
           min={0}
-          max={MOST_REPEATS}
+          max={MAX_REPEATS}
           value={figures.repeats}
           onChange={set('repeats')}
         />

@@ -1,12 +1,13 @@
-import type { Stroke } from '~/playback/use-strikes'
-import { Nothing } from '~/ui/parts'
+import type { Stroke } from '~/session/use-strikes'
+import { EmptyState } from '~/ui/parts'
 import { LIMB_NAMES } from '~/words/limb-names'
 
 const SOURCE_WORDS = { keys: 'key or finger', pads: 'MIDI pad', mic: 'microphone' } as const
 
 /** The last strokes, the newest first, with how far each came after the one before. */
 export function Arrivals({ strokes }: { strokes: readonly Stroke[] }) {
-  if (strokes.length === 0) return <Nothing>No stroke yet. F, J, B and N are the limbs.</Nothing>
+  if (strokes.length === 0)
+    return <EmptyState>No stroke yet. F, J, B and N are the limbs.</EmptyState>
   return (
     <ol aria-label="Strokes" className="flex flex-col text-sm tabular-nums">
       {strokes.map((stroke, i) => (

@@ -1,10 +1,10 @@
 import { useEffect, useState } from 'react'
 import { toMeter } from '~/core/time'
 import { useSlices } from '~/live/use-slices'
-import { useClick } from '~/playback/use-click'
-import { type StrikeSource, useStrikes } from '~/playback/use-strikes'
+import { useClick } from '~/session/use-click'
+import { type StrikeSource, useStrikes } from '~/session/use-strikes'
 import type { Settings } from '~/storage'
-import { Act, Part, Trouble } from '~/ui/parts'
+import { Button, ErrorText, Part } from '~/ui/parts'
 import { CALIBRATING_TAPS, TapSession } from '~/workspace/tap-session'
 
 type Delays = Settings['tapDelays']
@@ -60,9 +60,9 @@ export function DelayPart({
             <span className="tabular-nums">
               {delays[one] === 0 ? 'not measured' : `${delays[one]} ms`}
             </span>
-            <Act disabled={delays[one] === 0} onClick={() => onDelays({ [one]: 0 })}>
+            <Button disabled={delays[one] === 0} onClick={() => onDelays({ [one]: 0 })}>
               Forget
-            </Act>
+            </Button>
           </li>
         ))}
       </ul>
@@ -71,15 +71,15 @@ export function DelayPart({
           {playing ? 'Stop the click' : 'Strike with the click'}
         </button>
         {measured !== null && (
-          <Act onClick={() => onDelays({ [source]: measured })}>
+          <Button onClick={() => onDelays({ [source]: measured })}>
             {NAMES[source]}: {measured} ms late. Correct for it
-          </Act>
+          </Button>
         )}
         <span role="status" className="text-(--quiet) text-sm">
           {playing ? `${taps.length} of ${CALIBRATING_TAPS} beats` : ''}
         </span>
       </p>
-      <Trouble words={trouble} />
+      <ErrorText words={trouble} />
     </Part>
   )
 }

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react'
 import { listenToPads, STAND_IN_PADS, strikeStandIn } from '~/devices/pads'
 import type { Settings } from '~/storage'
-import { Act, Part } from '~/ui/parts'
+import { Button, Part } from '~/ui/parts'
 import { LIMB_NAMES } from '~/words/limb-names'
 
 type PadLimb = Settings['padLimbs'][number]
@@ -42,11 +42,11 @@ export function PadLimbs({
       </p>
       <p className="flex flex-wrap gap-1.5">
         {LIMBS.map((one) => (
-          <Act key={one} pressed={limb === one} onClick={() => learn(limb === one ? null : one)}>
+          <Button key={one} pressed={limb === one} onClick={() => learn(limb === one ? null : one)}>
             {limb === one
               ? `Strike the pad of the ${LIMB_NAMES[one]} …`
               : `Learn ${LIMB_NAMES[one]}`}
-          </Act>
+          </Button>
         ))}
       </p>
       <ul className="flex flex-wrap gap-1.5 text-sm">
@@ -54,18 +54,18 @@ export function PadLimbs({
           .sort((a, b) => a.note - b.note)
           .map(({ note, limb: of }) => (
             <li key={note}>
-              <Act onClick={() => onLimbs(limbs.filter((one) => one.note !== note))}>
+              <Button onClick={() => onLimbs(limbs.filter((one) => one.note !== note))}>
                 Note {note}: {LIMB_NAMES[of]}. Forget
-              </Act>
+              </Button>
             </li>
           ))}
       </ul>
       <p className="flex flex-wrap items-center gap-1.5 text-sm">
         <span className="text-(--quiet)">No pads at hand? Try these:</span>
         {STAND_IN_PADS.map((note) => (
-          <Act key={note} onClick={() => strikeStandIn(note)}>
+          <Button key={note} onClick={() => strikeStandIn(note)}>
             Pad {note}
-          </Act>
+          </Button>
         ))}
       </p>
       <span role="status" className="sr-only">

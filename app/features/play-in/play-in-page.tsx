@@ -1,17 +1,17 @@
 import { useState } from 'react'
 import { useSettings } from '~/live/use-live'
-import { MicrophonePart } from '~/playback/microphone-part'
-import { StrikePads } from '~/playback/strike-pads'
-import { useMicrophone } from '~/playback/use-microphone'
-import { type Stroke, useStrokes } from '~/playback/use-strikes'
+import { MicrophonePart } from '~/session/microphone-part'
+import { StrikePads } from '~/session/strike-pads'
+import { useMicrophone } from '~/session/use-microphone'
+import { type Stroke, useStrokes } from '~/session/use-strikes'
+import { Checkbox } from '~/ui/checkbox'
 import { Part } from '~/ui/parts'
-import { Tick } from '~/ui/tick'
 import { Arrivals } from './arrivals'
 import { DelayPart } from './delay-part'
 import { PadLimbs } from './pad-limbs'
 
 /** Strokes that are listed at the most. */
-const MOST_LISTED = 10
+const MAX_LISTED = 10
 
 /** How the app hears you: every source tried, its delay measured, pads told apart by limb. */
 export function PlayInPage() {
@@ -20,7 +20,7 @@ export function PlayInPage() {
   const [strokes, setStrokes] = useState<readonly Stroke[]>([])
   const [wanted, setWanted] = useState(false)
   const [learning, setLearning] = useState(false)
-  const take = (stroke: Stroke) => setStrokes((now) => [stroke, ...now].slice(0, MOST_LISTED))
+  const take = (stroke: Stroke) => setStrokes((now) => [stroke, ...now].slice(0, MAX_LISTED))
   const strike = useStrokes(!learning, take)
   const microphone = useMicrophone(wanted ? 'mic' : null, {
     onStroke: (stamp, velocity) => take({ stamp, limb: undefined, from: 'mic', velocity }),
@@ -41,9 +41,9 @@ export function PlayInPage() {
           <Arrivals strokes={strokes} />
         </Part>
         <Part title="Microphone" level={2}>
-          <Tick checked={wanted} onTick={setWanted} className="min-h-8">
+          <Checkbox checked={wanted} onTick={setWanted} className="min-h-8">
             Use the microphone
-          </Tick>
+          </Checkbox>
           {wanted && (
             <MicrophonePart
               microphone={microphone}

@@ -2,7 +2,7 @@ import { useState } from 'react'
 import type { SlotRange } from '~/core/changes'
 import type { Lick } from '~/core/line'
 import { LOOP_KINDS, type LoopKind } from '~/core/practice'
-import { Act } from '~/ui/parts'
+import { Button } from '~/ui/parts'
 import { Pick } from '~/ui/pick'
 import { stretchWords } from '~/words/stretch-words'
 import type { SavedVersion } from './session/practised'
@@ -41,13 +41,13 @@ export function AddStep({
         options={LOOP_KINDS.map((kind) => [kind, SURFACE_WORDS[kind]] as const)}
         onPick={setSurface}
       />
-      <Act disabled={span === ''} onClick={() => onAdd(`${surface} ${span}`)}>
+      <Button disabled={span === ''} onClick={() => onAdd(`${surface} ${span}`)}>
         Add as a step
-      </Act>
+      </Button>
       {versions.map(({ id, name }) => (
-        <Act key={id} onClick={() => onAdd(`version ${id}`)}>
+        <Button key={id} onClick={() => onAdd(`version ${id}`)}>
           Add the version {name}
-        </Act>
+        </Button>
       ))}
     </div>
   )

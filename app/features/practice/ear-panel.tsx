@@ -1,16 +1,16 @@
 import { useMemo } from 'react'
 import { Link } from 'react-router'
-import { type CleanLimits, diagnose, leansFrom, SIMULATED_PLAYERS } from '~/core/listening'
 import type { PlannedStep } from '~/core/practice'
+import { type CleanLimits, diagnose, leansFrom, SIMULATED_PLAYERS } from '~/core/timing'
 import { useSettings } from '~/live/use-live'
 import { useSlices } from '~/live/use-slices'
-import { Meter, MicrophonePart } from '~/playback/microphone-part'
-import { StrikePads } from '~/playback/strike-pads'
+import { Meter, MicrophonePart } from '~/session/microphone-part'
+import { StrikePads } from '~/session/strike-pads'
 import type { PracticeSessionRecord } from '~/storage'
+import { Checkbox } from '~/ui/checkbox'
 import { SelectField } from '~/ui/field'
 import { NumberField } from '~/ui/number-field'
-import { Act, Nothing } from '~/ui/parts'
-import { Tick } from '~/ui/tick'
+import { Button, EmptyState } from '~/ui/parts'
 import { plural } from '~/words/figures'
 import {
   cleanMeans,
@@ -42,9 +42,9 @@ export function EarPanel({ room }: { room: PracticeRoom }) {
   if (!step) return null
   if (choice.improvise.drawn)
     return (
-      <Nothing>
+      <EmptyState>
         What changes each time round is not listened to: choose nothing under Playing.
-      </Nothing>
+      </EmptyState>
     )
   const { sessions } = world
   const { wanted, active, who, asSound, enough, begunAt } = state
@@ -54,13 +54,13 @@ export function EarPanel({ room }: { room: PracticeRoom }) {
   return (
     <section aria-label="Play along" className="flex flex-col gap-2">
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
-        <Tick
+        <Checkbox
           checked={wanted}
           onTick={(next) => ear.choose({ wanted: next })}
           className="min-h-8 text-sm"
         >
           Hear me play along
-        </Tick>
+        </Checkbox>
         {wanted && (
           <>
             <SelectField
@@ -71,17 +71,17 @@ export function EarPanel({ room }: { room: PracticeRoom }) {
               onChange={(next) => ear.choose({ who: next })}
             />
             {simulated && (
-              <Tick
+              <Checkbox
                 checked={asSound}
                 onTick={(next) => ear.choose({ asSound: next })}
                 className="min-h-8 text-sm"
               >
                 As sound, heard by the app’s ear
-              </Tick>
+              </Checkbox>
             )}
-            <Tick checked={choice.byEar} onTick={room.byEar} className="min-h-8 text-sm">
+            <Checkbox checked={choice.byEar} onTick={room.byEar} className="min-h-8 text-sm">
               Rate and climb by what is heard, every {enough} rounds
-            </Tick>
+            </Checkbox>
             <Link to="/play-in" className="link min-h-8 content-center text-sm">
               Set up and test
             </Link>
@@ -103,7 +103,7 @@ export function EarPanel({ room }: { room: PracticeRoom }) {
           {proposal && !choice.byEar && (
             <p className="flex flex-wrap items-center gap-2 text-sm">
               {plural(unsettled, 'round')} sounded {proposal}.
-              <Act onClick={() => ear.rate(proposal)}>Rate it {proposal}</Act>
+              <Button onClick={() => ear.rate(proposal)}>Rate it {proposal}</Button>
             </p>
           )}
           {!active && summary && (
@@ -219,7 +219,7 @@ function Diagnosis({
       {finding && (
         <p className="flex flex-wrap items-center gap-2 text-sm">
           {findingWords(finding)}
-          {step !== null && <Act onClick={() => onGo(step)}>Go to that step</Act>}
+          {step !== null && <Button onClick={() => onGo(step)}>Go to that step</Button>}
         </p>
       )}
     </>

@@ -1,5 +1,5 @@
-import type { Finding, HeardStep, HeardSummary } from '~/core/listening'
 import { PART_KINDS, type PartKind, type PlannedStep } from '~/core/practice'
+import type { Finding, HeardStep, HeardSummary } from '~/core/timing'
 import type { PracticeSessionRecord } from '~/storage'
 
 /** What was heard longer ago than this says little of today. */

@@ -1,7 +1,7 @@
 import { DRAWN, type Drawn } from '~/core/practice'
 import { useSlices } from '~/live/use-slices'
 import { SelectField } from '~/ui/field'
-import { Act } from '~/ui/parts'
+import { Button } from '~/ui/parts'
 import { DRAWN_WORDS } from './session/improvising'
 import type { PracticeRoom } from './session/room'
 import { usePractised } from './session/use-room'
@@ -42,12 +42,12 @@ export function ImprovisePart({ room }: { room: PracticeRoom }) {
             options={SHARES}
             onChange={(share) => room.improvise({ share: Number(share) })}
           />
-          <Act disabled={!playing} onClick={() => void room.keepImprovised(0)}>
+          <Button disabled={!playing} onClick={() => void room.keepImprovised(0)}>
             Keep this one
-          </Act>
-          <Act disabled={!playing} onClick={() => void room.keepImprovised(1)}>
+          </Button>
+          <Button disabled={!playing} onClick={() => void room.keepImprovised(1)}>
             Keep the one before
-          </Act>
+          </Button>
           <p role="status" className="text-(--quiet) text-sm empty:hidden">
             {kept}
           </p>

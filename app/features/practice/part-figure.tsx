@@ -10,7 +10,7 @@ import { Stack } from '~/drawing/stacks/discs'
 const SLOT = 44
 const PITCH = 12
 /** Of a longer part no more is shown. */
-const MOST_SLOTS = 40
+const MAX_SLOTS = 40
 
 interface PartFigureProps {
   readonly lick: Lick
@@ -26,19 +26,19 @@ export const PartFigure = memo(function PartFigure({
   counting,
   quiet = false,
 }: PartFigureProps) {
-  const slots = lick.line.slots.slice(0, MOST_SLOTS)
+  const slots = lick.line.slots.slice(0, MAX_SLOTS)
   const stacks = useMemo(() => {
     const starts = startsOf(lick.line.groups)
     return lick.line.groups.flatMap((size, i) => {
       const from = starts[i] as number
-      const inside = lick.line.slots.slice(from, Math.min(from + size, MOST_SLOTS))
+      const inside = lick.line.slots.slice(from, Math.min(from + size, MAX_SLOTS))
       return inside.length === 0 ? [] : [{ from, size, discs: inside.map(toDisc) }]
     })
   }, [lick])
   const tallest = Math.min(9, Math.max(1, ...stacks.map(({ discs }) => discs.length)))
   const floor = tallest * PITCH + 26
   const width = Math.max(1, slots.length) * SLOT
-  const counts = counting ? lineCounts(lick, counting).slice(0, MOST_SLOTS) : []
+  const counts = counting ? lineCounts(lick, counting).slice(0, MAX_SLOTS) : []
   return (
     <svg
       viewBox={`0 0 ${width} ${floor + (counting ? 86 : 66)}`}

@@ -11,7 +11,7 @@ import {
   saveSparePlan,
   sparePlanId,
 } from '~/storage'
-import { Act, Trouble } from '~/ui/parts'
+import { Button, ErrorText } from '~/ui/parts'
 import { planDifferences } from '~/workspace/documents/plan-differences'
 import type { PlanDocument } from '~/workspace/documents/plan-document'
 
@@ -36,11 +36,11 @@ export function PlanConflict({ document }: { document: PlanDocument }) {
       {spare && (
         <p className="flex flex-wrap items-center gap-2 text-sm">
           The practice plan that you did not use is kept.
-          <Act onClick={() => void swap(spare)}>Swap the plans</Act>
-          <Act onClick={() => void removeSparePlan(id)}>Remove it</Act>
+          <Button onClick={() => void swap(spare)}>Swap the plans</Button>
+          <Button onClick={() => void removeSparePlan(id)}>Remove it</Button>
         </p>
       )}
-      <Trouble words={trouble} />
+      <ErrorText words={trouble} />
     </>
   )
 }

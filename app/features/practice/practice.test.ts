@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { frameTicks } from '~/core/line'
 import { type LickLog, lickLogs } from '~/core/log'
 import { positionAt, toPerformance } from '~/core/performance'
-import { DEFAULT_SETTING, speedLimit } from '~/core/playing'
+import { DEFAULT_SETTING, speedLimit } from '~/core/playability'
 import {
   buildUp,
   type GridRung,

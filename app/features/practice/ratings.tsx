@@ -1,6 +1,6 @@
 import { ArrowDown, ArrowLeft, ArrowRight } from 'lucide-react'
 import { useSlices } from '~/live/use-slices'
-import { PlayButton } from '~/playback/play-button'
+import { PlayButton } from '~/session/play-button'
 import { tempoFigure } from '~/words/figures'
 import type { PracticeRoom } from './session/room'
 

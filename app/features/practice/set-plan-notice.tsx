@@ -1,5 +1,5 @@
 import { useSlices } from '~/live/use-slices'
-import { Act } from '~/ui/parts'
+import { Button } from '~/ui/parts'
 import type { PracticeRoom } from './session/room'
 
 /** In a set with a plan for all: says that it is followed, and leads back to it where this exercise is an exception. */
@@ -15,7 +15,7 @@ export function SetPlanNotice({ room }: { room: PracticeRoom }) {
   return (
     <p className="flex flex-wrap items-center gap-2 text-sm">
       This exercise has a plan of its own in the set.
-      <Act onClick={room.followSet}>Use the set’s plan</Act>
+      <Button onClick={room.followSet}>Use the set’s plan</Button>
     </p>
   )
 }

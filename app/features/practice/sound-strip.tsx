@@ -9,8 +9,8 @@ import {
   sameForm,
 } from '~/core/practice'
 import type { Settings } from '~/storage'
+import { Checkbox } from '~/ui/checkbox'
 import { SelectField } from '~/ui/field'
-import { Tick } from '~/ui/tick'
 import { CLICK_WORDS } from '~/words/click-words'
 
 /** What of the settings the strip changes. */
@@ -143,7 +143,7 @@ export function SoundStrip(props: SoundStripProps) {
         />
       )}
       <div className="flex flex-col gap-0.5 pb-0.5">
-        <Tick
+        <Checkbox
           checked={sound.voiceCount && canSpeak}
           disabled={!canSpeak}
           onTick={(voiceCount) => onSound({ voiceCount })}
@@ -151,7 +151,7 @@ export function SoundStrip(props: SoundStripProps) {
           <span title={canSpeak ? undefined : 'This browser has no voice to count with'}>
             {canSpeak ? 'Voice count' : 'No voice in this browser'}
           </span>
-        </Tick>
+        </Checkbox>
       </div>
     </section>
   )

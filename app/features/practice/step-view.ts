@@ -1,5 +1,5 @@
 import type { Lick } from '~/core/line'
-import { type Setting, speedLimit } from '~/core/playing'
+import { type PlayContext, speedLimit } from '~/core/playability'
 import {
   effectiveForm,
   formName,
@@ -65,7 +65,7 @@ function partWords(part: PracticePart, wished: PracticeForm, lick: Lick): string
 }
 
 /** Up to which tempo a step can be played, by the model; null where nothing limits it. */
-export function stepLimit({ part }: Step, setting: Setting): number | null {
+export function stepLimit({ part }: Step, setting: PlayContext): number | null {
   return speedLimit(part.lick, 'line', setting).bpm
 }
 

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { type PlannedStep, patternOf } from '~/core/practice'
-import { MOST_TEMPLATES, type PlanRecord, type PlanTemplate } from '~/storage'
-import { Act, TextBox } from '~/ui/parts'
+import { MAX_TEMPLATES, type PlanRecord, type PlanTemplate } from '~/storage'
+import { Button, TextBox } from '~/ui/parts'
 
 /** A plan as a template under a name: what it is made of, without the lick. */
 export function templateOf(
@@ -38,7 +38,7 @@ export function Templates({
   const save = () => {
     const made = templateOf(name, plan, planned)
     const others = templates.filter((one) => one.name !== made.name)
-    onTemplates([...others, made].slice(-MOST_TEMPLATES))
+    onTemplates([...others, made].slice(-MAX_TEMPLATES))
     setName('')
   }
   return (
@@ -69,12 +69,12 @@ export function Templates({
       {templates.length > 0 && (
         <p className="flex flex-wrap gap-1.5">
           {templates.map((one) => (
-            <Act
+            <Button
               key={one.name}
               onClick={() => onTemplates(templates.filter(({ name: other }) => other !== one.name))}
             >
               Remove {one.name}
-            </Act>
+            </Button>
           ))}
         </p>
       )}

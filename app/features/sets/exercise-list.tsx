@@ -6,7 +6,7 @@ import { useLive } from '~/live/use-live'
 import { liveLogs, type SetRecord } from '~/storage'
 import { IconButton } from '~/ui/icon-button'
 import { NumberField } from '~/ui/number-field'
-import { Nothing } from '~/ui/parts'
+import { EmptyState } from '~/ui/parts'
 import { MoveHandle, SortableList, useSortableRow } from '~/ui/sortable-list'
 import { dueWords } from '~/words/calendar'
 import { cleanWords } from '~/words/practice-words'
@@ -27,7 +27,7 @@ interface ExerciseListProps {
 /** The exercises of a set in their order: dragged, or lifted by space and carried by arrows. */
 export function ExerciseList({ set, progress, onEdit }: ExerciseListProps) {
   if (progress.length === 0)
-    return <Nothing>There is no exercise in this set yet. Add a lick below.</Nothing>
+    return <EmptyState>There is no exercise in this set yet. Add a lick below.</EmptyState>
   return (
     <SortableList
       label="Exercises"

@@ -1,14 +1,19 @@
 import { formatLickText } from '~/codecs/lick-text'
 import type { Family } from '~/core/families'
 import { type Lick, lineEvents } from '~/core/line'
-import { type Setting, speedLimit } from '~/core/playing'
+import { type PlayContext, speedLimit } from '~/core/playability'
 import { orderOf } from '~/core/practice'
 
 /**
  * All members of a family as lick texts, easiest first, numbered as in the family. They stand in the bar of a lick
  * as its line does: on its grid, from its start, into its landing.
  */
-export function familyTexts(lick: Lick, family: Family, name: string, setting: Setting): string[] {
+export function familyTexts(
+  lick: Lick,
+  family: Family,
+  name: string,
+  setting: PlayContext,
+): string[] {
   const members = Array.from({ length: Number(family.count) }, (_, i) => {
     const { slots, groups } = family.at(BigInt(i))
     const line = { slots, groups, gridChanges: [] }

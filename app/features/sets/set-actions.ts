@@ -6,7 +6,7 @@ import {
   type Kept,
   type LickRecord,
   loadLicks,
-  MOST_IN_SET,
+  MAX_IN_SET,
   notSavedWords,
   putInBin,
   type SetRecord,
@@ -61,8 +61,8 @@ export async function saveLinkedSet({
   plan,
   licks: texts,
 }: LinkedSet): Promise<SetOutcome> {
-  if (texts.length > MOST_IN_SET)
-    return { id: null, trouble: `A set has at most ${MOST_IN_SET} exercises.` }
+  if (texts.length > MAX_IN_SET)
+    return { id: null, trouble: `A set has at most ${MAX_IN_SET} exercises.` }
   const licks = texts.map((lick) => ({ id: nanoid(12), draft: null, ...lick }))
   const set = addLicksTo(
     { ...emptySet(name), minutes, plan: readPlan(plan) },

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { findVoicedLick } from '~/codecs/voicing'
 import { lineEvents } from '~/core/line'
-import { speedLimit } from '~/core/playing'
+import { speedLimit } from '~/core/playability'
 import type { SetOrder } from '~/core/practice'
 import { DocumentNotice } from '~/live/document-notice'
 import { useDocument } from '~/live/use-document'
@@ -13,7 +13,7 @@ import { useSlices } from '~/live/use-slices'
 import { type Kept, liveSummaries, loadLicks, notSavedWords, type SetRecord } from '~/storage'
 import { AddSelect } from '~/ui/add-select'
 import { NumberField } from '~/ui/number-field'
-import { Act, TitleBox, Trouble } from '~/ui/parts'
+import { Button, ErrorText, TitleBox } from '~/ui/parts'
 import { usePageTitle } from '~/ui/use-page-title'
 import { plural } from '~/words/figures'
 import { setDifferences } from '~/workspace/documents/set-differences'
@@ -27,7 +27,7 @@ import { ShareSet } from './share-set'
 import { useProgress } from './use-progress'
 
 /** So many licks go on a sheet. */
-const MOST_ON_SHEET = 64
+const MAX_ON_SHEET = 64
 const ANY_LICK = { kit: null, unknown: [] }
 
 /** A set: its exercises in their order, how far each is, and the way into practice. */
@@ -80,7 +80,7 @@ export function SetPage({ opened }: { opened: Kept<SetRecord> }) {
           </Link>
         )}
       </header>
-      <Trouble words={trouble} />
+      <ErrorText words={trouble} />
       <DocumentNotice document={document} what="set" differences={setDifferences} />
       <p className="flex flex-wrap items-center gap-x-4 gap-y-1 text-sm">
         <span className="font-semibold">
@@ -104,15 +104,15 @@ export function SetPage({ opened }: { opened: Kept<SetRecord> }) {
       </p>
       <SetPlanRow plan={set.plan} onPlan={(plan) => edit((now) => sharePlan(now, plan))} />
       <div className="flex flex-wrap items-center gap-1.5">
-        <Act disabled={count < 2} onClick={() => void reorder('easiest')}>
+        <Button disabled={count < 2} onClick={() => void reorder('easiest')}>
           Easiest first
-        </Act>
-        <Act disabled={count < 2} onClick={() => void reorder('due')}>
+        </Button>
+        <Button disabled={count < 2} onClick={() => void reorder('due')}>
           Due first
-        </Act>
-        <Act disabled={count < 2} onClick={() => void reorder('shuffled')}>
+        </Button>
+        <Button disabled={count < 2} onClick={() => void reorder('shuffled')}>
           Shuffle
-        </Act>
+        </Button>
         {count > 1 && (
           <AddSelect
             label="Bar settings of all exercises like those of"
@@ -127,16 +127,16 @@ export function SetPage({ opened }: { opened: Kept<SetRecord> }) {
             ))}
           </AddSelect>
         )}
-        {steps.past.length > 0 && <Act onClick={document.undo}>Undo</Act>}
-        {steps.future.length > 0 && <Act onClick={document.redo}>Redo</Act>}
+        {steps.past.length > 0 && <Button onClick={document.undo}>Undo</Button>}
+        {steps.future.length > 0 && <Button onClick={document.redo}>Redo</Button>}
         <span className="grow" />
         {count > 0 && (
           <Link
-            to={`/sheet?licks=${ids.slice(0, MOST_ON_SHEET).join(',')}&title=${encodeURIComponent(set.name)}`}
+            to={`/sheet?licks=${ids.slice(0, MAX_ON_SHEET).join(',')}&title=${encodeURIComponent(set.name)}`}
             className="btn btn-outline border-base-300 btn-sm font-normal"
           >
             <Printer size={14} aria-hidden />
-            {count > MOST_ON_SHEET ? `Sheet of the first ${MOST_ON_SHEET}` : 'Sheet'}
+            {count > MAX_ON_SHEET ? `Sheet of the first ${MAX_ON_SHEET}` : 'Sheet'}
           </Link>
         )}
         {count > 0 && (

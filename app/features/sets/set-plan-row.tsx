@@ -2,9 +2,9 @@ import { isEqual } from '~/core/foundation'
 import { LADDER_KINDS, type LadderKind, PRACTICE_ORDERS, type PracticeOrder } from '~/core/practice'
 import { useSettings } from '~/live/use-live'
 import type { SharedPlan } from '~/storage'
+import { Checkbox } from '~/ui/checkbox'
 import { SelectField } from '~/ui/field'
 import { NumberField } from '~/ui/number-field'
-import { Tick } from '~/ui/tick'
 import { LADDER_WORDS, ORDER_WORDS } from '~/words/plan-words'
 
 /** What a set's plan is before the player changes it. */
@@ -79,9 +79,9 @@ export function SetPlanRow({
             repeats per tempo
           </span>
           <span className="pb-2">
-            <Tick checked={plan.climbs} onTick={(climbs) => onPlan({ ...plan, climbs })}>
+            <Checkbox checked={plan.climbs} onTick={(climbs) => onPlan({ ...plan, climbs })}>
               Climb automatically
-            </Tick>
+            </Checkbox>
           </span>
         </>
       )}

@@ -4,7 +4,7 @@ import { Link, useNavigate, useSearchParams } from 'react-router'
 import { useLive } from '~/live/use-live'
 import { type Kept, liveSets, notSavedWords, restore, type SetRecord, saveRecord } from '~/storage'
 import { LongList } from '~/ui/long-list'
-import { Act, Part, TextBox, Trouble } from '~/ui/parts'
+import { Button, ErrorText, Part, TextBox } from '~/ui/parts'
 import { plural } from '~/words/figures'
 import { addLicksTo, minutesOfSet } from '~/workspace/documents/set-edits'
 import { StoreTrouble } from '../shell'
@@ -25,7 +25,7 @@ export function SetsPage() {
   return (
     <div className="mx-auto flex w-full max-w-5xl flex-col gap-6 px-4 py-7 sm:px-5">
       <h1 className="font-semibold text-3xl tracking-tight">Sets</h1>
-      <Trouble words={trouble} />
+      <ErrorText words={trouble} />
       {deleted && (
         <p role="status" className="flex items-center gap-3 text-sm">
           {deleted.name} is in the bin.
@@ -118,9 +118,9 @@ function SetRow({ set, onDelete }: { set: Kept<SetRecord>; onDelete: () => void 
         )}
       </p>
       <span className="relative z-10">
-        <Act label={`Delete ${set.name}`} onClick={onDelete}>
+        <Button label={`Delete ${set.name}`} onClick={onDelete}>
           Delete
-        </Act>
+        </Button>
       </span>
     </div>
   )
@@ -149,13 +149,13 @@ function AddTo({
       {sets.length > 0 && (
         <p className="flex flex-wrap gap-2">
           {sets.map((set) => (
-            <Act key={set.id} onClick={() => void add(set)}>
+            <Button key={set.id} onClick={() => void add(set)}>
               {set.name}
-            </Act>
+            </Button>
           ))}
         </p>
       )}
-      <Trouble words={trouble} />
+      <ErrorText words={trouble} />
     </Part>
   )
 }
@@ -188,7 +188,7 @@ function NewSet({ lickIds, label }: { lickIds: readonly string[]; label: string 
       <button type="submit" className="btn btn-primary btn-sm">
         <Plus size={16} aria-hidden /> {label}
       </button>
-      <Trouble words={trouble} />
+      <ErrorText words={trouble} />
     </form>
   )
 }

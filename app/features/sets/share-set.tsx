@@ -1,7 +1,7 @@
 import { useState } from 'react'
-import { formatSetLink, MOST_LINK } from '~/codecs/link'
+import { formatSetLink, MAX_LINK } from '~/codecs/link'
 import { loadLicks, type SetRecord } from '~/storage'
-import { Act } from '~/ui/parts'
+import { Button } from '~/ui/parts'
 
 /** Copies a link with the whole set in it. */
 export function ShareSet({ set }: { set: SetRecord }) {
@@ -15,7 +15,7 @@ export function ShareSet({ set }: { set: SetRecord }) {
     const { name, minutes, plan } = set
     const licks = read.value.map(({ text, voicing }) => ({ text, voicing }))
     const link = `${location.origin}/link#${formatSetLink({ name, minutes, plan, licks })}`
-    if (link.length > MOST_LINK) {
+    if (link.length > MAX_LINK) {
       setSaid('The set is too large for a link: export it as a file.')
       return
     }
@@ -26,7 +26,7 @@ export function ShareSet({ set }: { set: SetRecord }) {
   }
   return (
     <>
-      <Act onClick={() => void copy()}>Copy a link</Act>
+      <Button onClick={() => void copy()}>Copy a link</Button>
       <span role="status" className="w-full text-right text-(--quiet) text-sm empty:hidden">
         {said}
       </span>

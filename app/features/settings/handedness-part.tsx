@@ -1,6 +1,6 @@
 import { memo } from 'react'
 import type { Settings } from '~/storage'
-import { Tick } from '~/ui/tick'
+import { Checkbox } from '~/ui/checkbox'
 
 const SWITCHES = [
   ['turnLetters', 'The letters', 'right and left hand change places in every sticking and rule'],
@@ -26,11 +26,11 @@ export const HandednessPart = memo(function HandednessPart({
       <p className="text-(--quiet) text-sm">
         Mirrors the display only; what is stored stays as it was written.
       </p>
-      <Tick className="font-medium" checked={all} onTick={turnAll}>
+      <Checkbox className="font-medium" checked={all} onTick={turnAll}>
         Left-handed
-      </Tick>
+      </Checkbox>
       {SWITCHES.map(([key, name, words]) => (
-        <Tick
+        <Checkbox
           key={key}
           className="ml-6 text-sm"
           checked={settings[key]}
@@ -39,9 +39,9 @@ export const HandednessPart = memo(function HandednessPart({
           <span>
             {name} <span className="text-(--quiet)">{words}</span>
           </span>
-        </Tick>
+        </Checkbox>
       ))}
-      <Tick
+      <Checkbox
         className="mt-2 text-sm"
         checked={settings.openHanded}
         onTick={(openHanded) => onChange({ openHanded })}
@@ -52,7 +52,7 @@ export const HandednessPart = memo(function HandednessPart({
             the other hand keeps time, so that hands do not cross
           </span>
         </span>
-      </Tick>
+      </Checkbox>
     </fieldset>
   )
 })

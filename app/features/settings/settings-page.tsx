@@ -13,7 +13,7 @@ import {
 } from '~/core/time'
 import { useSettings } from '~/live/use-live'
 import type { Settings } from '~/storage'
-import { Tick } from '~/ui/tick'
+import { Checkbox } from '~/ui/checkbox'
 import { countingOf } from '~/workspace/counting'
 import { HandednessPart } from './handedness-part'
 
@@ -64,21 +64,21 @@ export function SettingsPage() {
           ))}
         </div>
         <div className="mt-4 flex flex-col gap-3 text-sm">
-          <Tick checked={shown.countUnits} onTick={(countUnits) => change({ countUnits })}>
+          <Checkbox checked={shown.countUnits} onTick={(countUnits) => change({ countUnits })}>
             <span>
               Count compound metres in eighths
               <Example>6/8: {countOfBar({ ...shown, countUnits: true }, '6/8', '1/16')}</Example>
             </span>
-          </Tick>
-          <Tick checked={shown.countGroups} onTick={(countGroups) => change({ countGroups })}>
+          </Checkbox>
+          <Checkbox checked={shown.countGroups} onTick={(countGroups) => change({ countGroups })}>
             <span>
               Count odd metres by their groups
               <Example>
                 7/8 2+2+3: {countOfBar({ ...shown, countGroups: true }, '7/8 2+2+3', '1/8')}
               </Example>
             </span>
-          </Tick>
-          <Tick
+          </Checkbox>
+          <Checkbox
             checked={shown.sextupletsInEighths}
             onTick={(sextupletsInEighths) => change({ sextupletsInEighths })}
           >
@@ -86,7 +86,7 @@ export function SettingsPage() {
               Voice and click count sextuplets in eighths
               <Example>1 &amp; 2 &amp; under six to a beat</Example>
             </span>
-          </Tick>
+          </Checkbox>
           <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
             The voice counts
             <Radios
@@ -115,13 +115,13 @@ export function SettingsPage() {
       />
       <fieldset className="mt-8">
         <legend className="font-semibold text-lg">Keys</legend>
-        <Tick
+        <Checkbox
           checked={shown.singleKeys}
           onTick={(singleKeys) => change({ singleKeys })}
           className="mt-2"
         >
           Single letters, digits, arrows and signs are shortcuts; Space always plays
-        </Tick>
+        </Checkbox>
       </fieldset>
       <div className="mt-8">
         <HandednessPart settings={shown} onChange={change} />

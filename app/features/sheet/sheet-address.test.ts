@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { DEFAULT_CHOICES } from '~/core/sheet'
-import { formatSheetAddress, MOST_ON_SHEET, parseSheetAddress } from './sheet-address'
+import { formatSheetAddress, MAX_ON_SHEET, parseSheetAddress } from './sheet-address'
 
 const read = (search: string) => parseSheetAddress(new URLSearchParams(search))
 
@@ -61,7 +61,7 @@ describe('the address of a sheet', () => {
     expect(strange.choices).toEqual(DEFAULT_CHOICES)
     expect([strange.ids, strange.under]).toEqual([['a', 'b'], []])
     const many = Array.from({ length: 500 }, (_, i) => `x${i}`).join()
-    expect(read(`licks=${many}`).ids).toHaveLength(MOST_ON_SHEET)
+    expect(read(`licks=${many}`).ids).toHaveLength(MAX_ON_SHEET)
     expect(read(`title=${'t'.repeat(90_000)}`).title).toHaveLength(2000)
   })
 })

@@ -16,9 +16,9 @@ export interface SheetState {
 }
 
 /** So many licks go on a sheet; more of them are cut. */
-export const MOST_ON_SHEET = 64
-const MOST_TEXT = 2000
-const MOST_SYSTEMS = 20
+export const MAX_ON_SHEET = 64
+const MAX_TEXT = 2000
+const MAX_SYSTEMS = 20
 
 const OWN_ID = /^[\w-]{1,60}$/
 
@@ -51,15 +51,15 @@ export function parseSheetAddress(search: URLSearchParams): SheetState {
   )
   const systems = Number(search.get('systems') ?? '')
   const mostSystems =
-    Number.isInteger(systems) && systems >= 1 && systems <= MOST_SYSTEMS ? systems : null
+    Number.isInteger(systems) && systems >= 1 && systems <= MAX_SYSTEMS ? systems : null
   const ids = (search.get('licks') ?? '').split(',').filter(Boolean)
   const under = (search.get('with') ?? '').split(',')
   const solo = search.get('solo')
   return {
     solo: solo && OWN_ID.test(solo) ? solo : null,
-    ids: [...new Set(ids)].slice(0, MOST_ON_SHEET),
-    title: (search.get('title') ?? '').slice(0, MOST_TEXT),
-    note: (search.get('note') ?? '').slice(0, MOST_TEXT),
+    ids: [...new Set(ids)].slice(0, MAX_ON_SHEET),
+    title: (search.get('title') ?? '').slice(0, MAX_TEXT),
+    note: (search.get('note') ?? '').slice(0, MAX_TEXT),
     under: UNDER.filter((one) => under.includes(one)),
     choices: { ...DEFAULT_CHOICES, ...chosen, mostSystems },
   }

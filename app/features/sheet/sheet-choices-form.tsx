@@ -1,9 +1,9 @@
 import { useEffect, useState } from 'react'
 import type { SheetChoices } from '~/core/sheet'
 import { useSettings } from '~/live/use-live'
+import { Checkbox } from '~/ui/checkbox'
 import { Field, SelectField } from '~/ui/field'
 import { Part } from '~/ui/parts'
-import { Tick } from '~/ui/tick'
 import type { SheetState } from './sheet-address'
 
 interface SheetChoicesFormProps {
@@ -105,9 +105,9 @@ export function SheetChoicesForm({ state, onChange }: SheetChoicesFormProps) {
         </div>
         <div className="flex flex-col gap-1.5">
           {TICKS.filter(([key]) => key !== 'turned' || !turnLetters).map(([key, words]) => (
-            <Tick key={key} checked={choices[key]} onTick={(on) => choose({ [key]: on })}>
+            <Checkbox key={key} checked={choices[key]} onTick={(on) => choose({ [key]: on })}>
               {words}
-            </Tick>
+            </Checkbox>
           ))}
           {turnLetters && (
             <p className="text-(--quiet) text-sm">

@@ -1,6 +1,6 @@
 import { findVoicedLick, parseVoicing } from '~/codecs/voicing'
 import type { Lick } from '~/core/line'
-import type { Setting } from '~/core/playing'
+import type { PlayContext } from '~/core/playability'
 import { buildUp } from '~/core/practice'
 import { PART_WORDS } from '~/words/practice-words'
 import type { SheetEntry } from '~/words/sheet-words'
@@ -27,7 +27,7 @@ export function entryOf(
   source: SheetSource,
   under: readonly Under[],
   turned: boolean,
-  setting: Setting,
+  setting: PlayContext,
 ): SheetEntry | undefined {
   const texts = turnTexts({ ...source, draft: null }, turned)
   const lick = findVoicedLick(texts)
@@ -42,7 +42,7 @@ export function entryOf(
 }
 
 /** The parts of the build-up, but the whole in the bar: that is the lick's own row. */
-function partRows(lick: Lick, setting: Setting): SheetEntry['rows'] {
+function partRows(lick: Lick, setting: PlayContext): SheetEntry['rows'] {
   return buildUp(lick, 'parts', setting)
     .filter(({ kind }) => kind !== 'bar')
     .map((part, i) => ({ label: `${i + 1}. ${capital(PART_WORDS[part.kind])}`, lick: part.lick }))

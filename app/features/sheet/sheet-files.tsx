@@ -1,7 +1,7 @@
 import { Download } from 'lucide-react'
 import { useState } from 'react'
 import type { Page } from '~/core/sheet'
-import { Act } from '~/ui/parts'
+import { Button } from '~/ui/parts'
 import { saveFile } from '~/ui/save-file'
 
 type Kind = 'pdf' | 'svg' | 'png'
@@ -40,14 +40,14 @@ export function SheetFiles({
   return (
     <>
       {KINDS.map(([kind, words]) => (
-        <Act
+        <Button
           key={kind}
           label={`Save as ${words}`}
           disabled={busy !== null}
           onClick={() => void save(kind)}
         >
           <Download size={14} aria-hidden /> {words}
-        </Act>
+        </Button>
       ))}
       <p role="status" className="w-full text-(--quiet) text-sm empty:hidden">
         {said}

@@ -2,11 +2,11 @@ import { X } from 'lucide-react'
 import { useLive } from '~/live/use-live'
 import { liveSummaries } from '~/storage'
 import { AddSelect } from '~/ui/add-select'
+import { Checkbox } from '~/ui/checkbox'
 import { IconButton } from '~/ui/icon-button'
 import { Part } from '~/ui/parts'
 import { MoveHandle, SortableList, useSortableRow } from '~/ui/sortable-list'
-import { Tick } from '~/ui/tick'
-import { MOST_ON_SHEET, type SheetState, UNDER, type Under } from './sheet-address'
+import { MAX_ON_SHEET, type SheetState, UNDER, type Under } from './sheet-address'
 
 interface SheetLicksProps {
   readonly state: SheetState
@@ -41,7 +41,7 @@ export function SheetLicks({ state, titles, onChange }: SheetLicksProps) {
           />
         ))}
       </SortableList>
-      {ids.length < MOST_ON_SHEET ? (
+      {ids.length < MAX_ON_SHEET ? (
         <AddSelect
           label="Add a lick"
           words="Add a lick …"
@@ -55,12 +55,12 @@ export function SheetLicks({ state, titles, onChange }: SheetLicksProps) {
           ))}
         </AddSelect>
       ) : (
-        <p className="text-(--quiet) text-sm">A sheet holds {MOST_ON_SHEET} licks.</p>
+        <p className="text-(--quiet) text-sm">A sheet holds {MAX_ON_SHEET} licks.</p>
       )}
       <fieldset className="flex flex-col gap-1">
         <legend className="mb-1 text-(--quiet) text-xs">Under each lick</legend>
         {UNDER.map((one) => (
-          <Tick
+          <Checkbox
             key={one}
             checked={under.includes(one)}
             onTick={(on) =>
@@ -70,7 +70,7 @@ export function SheetLicks({ state, titles, onChange }: SheetLicksProps) {
             }
           >
             {UNDER_WORDS[one]}
-          </Tick>
+          </Checkbox>
         ))}
       </fieldset>
     </Part>

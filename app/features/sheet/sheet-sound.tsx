@@ -3,11 +3,11 @@ import { soundsOn } from '~/core/kit'
 import type { Lick } from '~/core/line'
 import { useOwnGrooves } from '~/live/use-own'
 import { useSettingFor } from '~/live/use-setting'
-import { SaveSound } from '~/playback/save-sound'
+import { SaveSound } from '~/session/save-sound'
 import { LabelledNumber } from '~/ui/number-field'
 import { Part } from '~/ui/parts'
 
-const MOST_ROUNDS = 32
+const MAX_ROUNDS = 32
 const PLAIN = { kit: null, unknown: [] }
 
 /** The licks of a sheet one after the other as a sound file, each so often at its learning tempo. */
@@ -29,7 +29,7 @@ export function SheetSound({
           label="Rounds of each lick"
           value={rounds}
           min={1}
-          max={MOST_ROUNDS}
+          max={MAX_ROUNDS}
           onChange={setRounds}
         />
       </div>

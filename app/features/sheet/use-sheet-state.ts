@@ -3,7 +3,7 @@ import { useLocation } from 'react-router'
 import { useAddressState } from '~/ui/use-address-state'
 import {
   formatSheetAddress,
-  MOST_ON_SHEET,
+  MAX_ON_SHEET,
   parseSheetAddress,
   type SheetState,
   textId,
@@ -27,6 +27,6 @@ function opened(search: string, texts: readonly string[]): SheetState {
 function givenTexts(given: unknown): readonly string[] {
   const texts = (given as { texts?: unknown } | null)?.texts
   if (!Array.isArray(texts)) return NONE
-  return texts.filter((text) => typeof text === 'string').slice(0, MOST_ON_SHEET)
+  return texts.filter((text) => typeof text === 'string').slice(0, MAX_ON_SHEET)
 }
 const NONE: readonly string[] = []

@@ -8,12 +8,12 @@ import type { Solo, SoloPart } from '~/core/solo'
 import { useLive } from '~/live/use-live'
 import { liveSummaries, loadLick } from '~/storage'
 import { AddSelect } from '~/ui/add-select'
-import { Trouble } from '~/ui/parts'
+import { ErrorText } from '~/ui/parts'
 import { foundRows, sortedRows } from '../library'
 import { toLine } from './cell-line'
 
 /** Licks that are offered at once; more are found by their names. */
-const MOST_OFFERED = 200
+const MAX_OFFERED = 200
 const LONGEST_CELL = 9
 
 /** What can be put into a solo: groove, bars for the others, a lick, a cell that runs on, a flow. */
@@ -30,7 +30,7 @@ export function AddPart({
   const [sought, setSought] = useState('')
   const [trouble, setTrouble] = useState('')
   const offered = useMemo(
-    () => foundRows(sortedRows(summaries, 'title'), sought, '').slice(0, MOST_OFFERED),
+    () => foundRows(sortedRows(summaries, 'title'), sought, '').slice(0, MAX_OFFERED),
     [summaries, sought],
   )
   const { meter, tempo } = solo
@@ -112,7 +112,7 @@ export function AddPart({
           </optgroup>
         </AddSelect>
       </span>
-      {summaries.length > MOST_OFFERED && (
+      {summaries.length > MAX_OFFERED && (
         <input
           type="search"
           aria-label="Find a lick for the solo"
@@ -122,7 +122,7 @@ export function AddPart({
           onChange={(event) => setSought(event.target.value)}
         />
       )}
-      <Trouble words={trouble} />
+      <ErrorText words={trouble} />
     </div>
   )
 }

@@ -16,7 +16,7 @@ import { PhraseStacks } from '~/drawing/stacks/phrase-figure'
 import { useSettingFor } from '~/live/use-setting'
 import { Labelled, SelectField } from '~/ui/field'
 import { NumberField } from '~/ui/number-field'
-import { Act, Part, TextBox, Trouble } from '~/ui/parts'
+import { Button, ErrorText, Part, TextBox } from '~/ui/parts'
 import { gridWords } from '~/words/grid-words'
 import { lengthWords } from '~/words/solo-words'
 import { toLine } from './cell-line'
@@ -142,7 +142,7 @@ export function IdeaForm() {
             onChange={setSeed}
           />
         </Labelled>
-        <Act onClick={() => setSeed((now) => (now % 999_999) + 1)}>Draw again</Act>
+        <Button onClick={() => setSeed((now) => (now % 999_999) + 1)}>Draw again</Button>
       </div>
       <Part title="Bars of each stage">
         <div className="flex flex-wrap items-end gap-3">
@@ -160,9 +160,9 @@ export function IdeaForm() {
           ))}
           <span className="flex gap-1">
             {[8, 16, 32, 64].map((count) => (
-              <Act key={count} onClick={() => setBars(stageBars(count))}>
+              <Button key={count} onClick={() => setBars(stageBars(count))}>
                 {count} bars
-              </Act>
+              </Button>
             ))}
           </span>
         </div>
@@ -182,7 +182,7 @@ export function IdeaForm() {
             : 'Type a cell such as RLLRK, and give at least one stage a bar.'}
         </span>
       </p>
-      <Trouble words={trouble} />
+      <ErrorText words={trouble} />
     </section>
   )
 }

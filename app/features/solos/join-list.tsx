@@ -1,14 +1,14 @@
 import { useEffect, useMemo, useRef } from 'react'
 import type { Lick } from '~/core/line'
-import type { Setting } from '~/core/playing'
+import type { PlayContext } from '~/core/playability'
 import { type Join, remediesOf, type Solo, type SoloJudgement, type SoloPart } from '~/core/solo'
-import { Act, Nothing } from '~/ui/parts'
+import { Button, EmptyState } from '~/ui/parts'
 import { crossingWords, joinFaults, joinLimit, joinName, remedyWords } from '~/words/solo-words'
 
 interface JoinListProps {
   readonly solo: Solo
   readonly judgement: SoloJudgement
-  readonly setting: Setting
+  readonly setting: PlayContext
   readonly opened: number | null
   /** Other versions of the lick of a part, by name. */
   readonly versions: (part: SoloPart) => readonly { readonly name: string; readonly lick: Lick }[]
@@ -32,7 +32,7 @@ export function JoinList(props: JoinListProps) {
     list.current?.querySelector(`[data-open="${opened}"]`)?.scrollIntoView({ block: 'nearest' })
   }, [opened])
   if (listed.length === 0)
-    return <Nothing>Parts that follow each other are judged here, as one passage.</Nothing>
+    return <EmptyState>Parts that follow each other are judged here, as one passage.</EmptyState>
   return (
     <ul ref={list} className="flex max-h-96 flex-col overflow-y-auto" aria-label="Joins">
       {listed.map(({ join, number }) => {
@@ -66,9 +66,9 @@ export function JoinList(props: JoinListProps) {
             {crossing && <p className="text-(--quiet)">{crossing}</p>}
             {(open || faults.length > 0) && (
               <div className="mt-1.5 flex flex-wrap gap-1.5">
-                <Act label={`Loop the join ${name}`} onClick={() => onLoop(number)}>
+                <Button label={`Loop the join ${name}`} onClick={() => onLoop(number)}>
                   Loop this join
-                </Act>
+                </Button>
                 {faults.length > 0 && <Remedies {...props} join={join} />}
               </div>
             )}
@@ -94,9 +94,9 @@ function Remedies({ join, ...props }: JoinListProps & { readonly join: Join }) {
       </span>
     )
   return found.map((remedy) => (
-    <Act key={`${remedyWords(remedy)} ${remedy.name}`} onClick={() => onMend(remedy.parts)}>
+    <Button key={`${remedyWords(remedy)} ${remedy.name}`} onClick={() => onMend(remedy.parts)}>
       {remedyWords(remedy)}
-    </Act>
+    </Button>
   ))
 }
 

@@ -27,7 +27,7 @@ export interface RulerBar {
 }
 
 /** So many discs of a group are drawn; a taller one is as tall as that. */
-const MOST_DISCS = 9
+const MAX_DISCS = 9
 
 /** Stacks of sections, worked out once for each: few of them change at a time. */
 const known = new WeakMap<Section['lick'], readonly (readonly BarStack[])[]>()
@@ -72,7 +72,7 @@ function stacksOf({ lick, bars }: Section): readonly (readonly BarStack[])[] {
   for (const [i, size] of lick.line.groups.entries()) {
     const first = slots[starts[i] as number]
     if (!first) continue
-    const contents = slots.slice(first.index, first.index + Math.min(size, MOST_DISCS))
+    const contents = slots.slice(first.index, first.index + Math.min(size, MAX_DISCS))
     const tick = first.tick + lick.frame.lead * bar
     const index = Math.floor(tick / bar)
     const discs = contents.map(({ content }) => toDisc(content))

@@ -4,14 +4,14 @@ import { formatLickText, lineTextOf, parseLickText } from '~/codecs/lick-text'
 import { GROOVES } from '~/core/groove'
 import type { Lick } from '~/core/line'
 import { formatLine, parseLine } from '~/core/notation'
-import { MOST_PART_BARS, type PartEnd, type SoloPart } from '~/core/solo'
+import { MAX_PART_BARS, type PartEnd, type SoloPart } from '~/core/solo'
 import { findGrid, findMeter, gridName, meterName } from '~/core/time'
 import { useCounting } from '~/live/use-setting'
+import { Checkbox } from '~/ui/checkbox'
 import { Labelled, SelectField } from '~/ui/field'
 import { IconButton } from '~/ui/icon-button'
 import { NumberField } from '~/ui/number-field'
-import { TextBox, Trouble } from '~/ui/parts'
-import { Tick } from '~/ui/tick'
+import { ErrorText, TextBox } from '~/ui/parts'
 import { gridWords } from '~/words/grid-words'
 import { partName } from '~/words/solo-words'
 import { PartFigure } from '../practice'
@@ -97,14 +97,14 @@ function PartFields({ part, onChange }: FieldsProps<SoloPart>): ReactNode {
             onChange={(groove) => onChange((now) => ({ ...now, groove }) as SoloPart)}
           />
           <Metre part={part} onChange={onChange} />
-          <Tick
+          <Checkbox
             checked={part.kind === 'others'}
             onTick={(others) =>
               onChange((now) => ({ ...now, kind: others ? 'others' : 'groove' }) as SoloPart)
             }
           >
             Left to the others
-          </Tick>
+          </Checkbox>
         </div>
       )
     case 'flow':
@@ -153,7 +153,7 @@ function Bars({ value, onChange }: { value: number; onChange: PartEditorProps['o
         label="Bars of the part"
         className="w-16"
         min={1}
-        max={MOST_PART_BARS}
+        max={MAX_PART_BARS}
         value={value}
         onChange={(bars) => onChange((now) => ({ ...now, bars }) as SoloPart)}
       />
@@ -213,7 +213,7 @@ function CellsField({ part, onChange }: FieldsProps<SoloPart & { kind: 'flow' }>
         onType={take}
         onBlur={() => trouble === '' && setTyped(null)}
       />
-      <Trouble words={trouble} />
+      <ErrorText words={trouble} />
     </div>
   )
 }
@@ -243,7 +243,7 @@ function StruckFields({ part, onChange }: FieldsProps<SoloPart & { kind: 'lick' 
               label="Times"
               className="w-16"
               min={1}
-              max={MOST_PART_BARS}
+              max={MAX_PART_BARS}
               value={part.times}
               onChange={(times) => onChange((now) => ({ ...now, times }) as SoloPart)}
             />
@@ -271,12 +271,12 @@ function StruckFields({ part, onChange }: FieldsProps<SoloPart & { kind: 'lick' 
           options={ENDS}
           onChange={(end) => onChange((now) => ({ ...now, end: end as PartEnd }) as SoloPart)}
         />
-        <Tick
+        <Checkbox
           checked={part.otherHand}
           onTick={(otherHand) => onChange((now) => ({ ...now, otherHand }) as SoloPart)}
         >
           Led by the other hand
-        </Tick>
+        </Checkbox>
       </div>
     </>
   )
@@ -314,7 +314,7 @@ function StickingField({ lick, onLick }: { lick: Lick; onLick: (lick: Lick) => v
         onType={take}
         onBlur={() => trouble === '' && setTyped(null)}
       />
-      <Trouble words={trouble} />
+      <ErrorText words={trouble} />
     </div>
   )
 }

@@ -1,6 +1,6 @@
 import type { BarShape } from '~/core/solo'
 import { NumberField } from '~/ui/number-field'
-import { Act } from '~/ui/parts'
+import { Button } from '~/ui/parts'
 
 /** Every bar in figures, and what is wanted of it by number: the same as drawing over the columns. */
 export function ShapeTable({
@@ -25,7 +25,7 @@ export function ShapeTable({
       </p>
       {drawn && (
         <p className="mt-1">
-          <Act onClick={onClear}>Clear what is wanted</Act>
+          <Button onClick={onClear}>Clear what is wanted</Button>
         </p>
       )}
       <div className="mt-1 max-h-96 overflow-y-auto">

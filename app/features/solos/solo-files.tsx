@@ -1,13 +1,13 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { formatSoloLink, MOST_LINK } from '~/codecs/link'
+import { formatSoloLink, MAX_LINK } from '~/codecs/link'
 import { formatSolo } from '~/codecs/solo'
 import { soundsOn } from '~/core/kit'
-import type { Setting } from '~/core/playing'
+import type { PlayContext } from '~/core/playability'
 import { type Section, type Solo, soloSecondsPerTick } from '~/core/solo'
 import { useSettings } from '~/live/use-live'
-import { SaveSound } from '~/playback/save-sound'
-import { Act, Nothing, Part } from '~/ui/parts'
+import { SaveSound } from '~/session/save-sound'
+import { Button, EmptyState, Part } from '~/ui/parts'
 import { saveFile } from '~/ui/save-file'
 import { partName } from '~/words/solo-words'
 
@@ -15,7 +15,7 @@ interface SoloFilesProps {
   readonly id: string
   readonly solo: Solo
   readonly sections: readonly Section[]
-  readonly setting: Setting
+  readonly setting: PlayContext
 }
 
 /** A solo for paper, for other programs, and for other people. */
@@ -38,7 +38,7 @@ export function SoloFiles({ id, solo, sections, setting }: SoloFilesProps) {
   }
   const copyLink = () => {
     const link = `${location.origin}/link#${formatSoloLink(solo)}`
-    if (link.length > MOST_LINK) {
+    if (link.length > MAX_LINK) {
       setSaid('The solo is too large for a link: save it as a file.')
       return
     }
@@ -55,7 +55,7 @@ export function SoloFiles({ id, solo, sections, setting }: SoloFilesProps) {
   if (sections.length === 0)
     return (
       <Part title="On paper and in files" level={2}>
-        <Nothing>There is nothing to print or to save yet. Add a part first.</Nothing>
+        <EmptyState>There is nothing to print or to save yet. Add a part first.</EmptyState>
       </Part>
     )
   return (
@@ -67,12 +67,12 @@ export function SoloFiles({ id, solo, sections, setting }: SoloFilesProps) {
         >
           Make a sheet
         </Link>
-        <Act onClick={() => fetched(midi())}>Save as MIDI</Act>
-        <Act onClick={() => fetched(musicXml())}>Save as MusicXML</Act>
-        <Act onClick={copyLink}>Copy a link</Act>
-        <Act onClick={() => saveFile(`${name}.solo.json`, 'application/json', formatSolo(solo))}>
+        <Button onClick={() => fetched(midi())}>Save as MIDI</Button>
+        <Button onClick={() => fetched(musicXml())}>Save as MusicXML</Button>
+        <Button onClick={copyLink}>Copy a link</Button>
+        <Button onClick={() => saveFile(`${name}.solo.json`, 'application/json', formatSolo(solo))}>
           Save the solo
-        </Act>
+        </Button>
       </p>
       <p role="status" className="text-(--quiet) text-sm empty:hidden">
         {said}

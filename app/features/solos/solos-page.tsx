@@ -7,7 +7,7 @@ import { useLive } from '~/live/use-live'
 import { type Kept, liveSolos, restore, type SoloRecord } from '~/storage'
 import { IconButton } from '~/ui/icon-button'
 import { LongList } from '~/ui/long-list'
-import { Trouble } from '~/ui/parts'
+import { ErrorText } from '~/ui/parts'
 import { lengthWords, partName } from '~/words/solo-words'
 import { oncePer } from '~/workspace/memoize'
 import { StoreTrouble } from '../shell'
@@ -41,7 +41,7 @@ export function SolosPage() {
           <Plus size={16} aria-hidden /> New solo
         </button>
       </div>
-      <Trouble words={trouble} />
+      <ErrorText words={trouble} />
       {deleted && (
         <p role="status" className="flex items-center gap-3 text-sm">
           {deleted.name || 'The solo'} is in the bin.

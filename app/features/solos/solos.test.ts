@@ -4,7 +4,7 @@ import { formatSoloMidi } from '~/codecs/midi'
 import { formatSoloMusicXml } from '~/codecs/musicxml'
 import { parseSolo } from '~/codecs/solo'
 import { frameTicks } from '~/core/line'
-import { DEFAULT_SETTING } from '~/core/playing'
+import { DEFAULT_SETTING } from '~/core/playability'
 import { columnsOf, judgeSolo, type Solo, shapeOf, toSections } from '~/core/solo'
 import { toMeter } from '~/core/time'
 import {

@@ -12,12 +12,12 @@ import { soundsOn } from '~/core/kit'
 import { NO_GROOVE } from '~/core/line'
 import type { Rating } from '~/core/log'
 import { onKit, type Position, type Turn, toSequence } from '~/core/performance'
-import type { Setting } from '~/core/playing'
+import type { PlayContext } from '~/core/playability'
 import { grooveBars, type Section, type Solo, sectionAt } from '~/core/solo'
 import { barTicks, beatTicks } from '~/core/time'
-import type { Program } from '~/playback/program'
-import type { PlaySwitches } from '~/playback/use-playback'
-import { useProgram } from '~/playback/use-program'
+import type { Program } from '~/session/program'
+import type { PlaySwitches } from '~/session/use-playback'
+import { useProgram } from '~/session/use-program'
 
 /** What of a solo is played: sections from one up to another, which is not played any more. */
 export interface Stretch {
@@ -41,7 +41,7 @@ interface Sounded {
   readonly solo: Solo
   readonly sections: readonly Section[]
   readonly stretch: Stretch
-  readonly setting: Setting
+  readonly setting: PlayContext
   readonly tempo: number
   readonly switches: PlaySwitches
   readonly host: RefObject<HTMLElement | null>

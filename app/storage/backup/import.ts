@@ -319,7 +319,7 @@ export interface ImportDone {
 const WHOLE = 1000
 const WRITTEN_AT_ONCE = 400
 /** So many licks are told of by name once they came. */
-const MOST_TOLD = 5
+const MAX_TOLD = 5
 /** What fails for one entry fails for all: the store itself is full, or gone. */
 const OF_THE_STORE: ReadonlySet<StoreIssue['code']> = new Set(['quota', 'unavailable'])
 
@@ -354,7 +354,7 @@ export async function applyImport(
       for (const { as, name, changes } of kept) {
         count[as] += 1
         const [first] = changes
-        if (first?.table === 'licks' && licks.length < MOST_TOLD)
+        if (first?.table === 'licks' && licks.length < MAX_TOLD)
           licks.push({ id: first.kind === 'save' ? first.record.id : first.id, name })
       }
     }

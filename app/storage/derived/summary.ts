@@ -34,9 +34,9 @@ export interface LickSummary {
   readonly sortTitle: string
 }
 
-const MOST_STACKS = 12
+const MAX_STACKS = 12
 /** More than a row shows of one group. */
-const MOST_DISCS = 64
+const MAX_DISCS = 64
 
 /** What lists show of a lick. Unreadable texts have a summary too: they are listed as such. */
 export function toSummary(record: Kept<LickRecord>): LickSummary {
@@ -56,7 +56,7 @@ export function toSummary(record: Kept<LickRecord>): LickSummary {
     title,
     tags: lick.tags,
     stacks: stacksOf(lick),
-    more: Math.max(0, line.groups.length - MOST_STACKS),
+    more: Math.max(0, line.groups.length - MAX_STACKS),
     slots: line.slots.length,
     length: sum.fits ? `${used} slots` : `${used} of ${available} slots`,
     fits: sum.fits ? 'fits' : sum.left.ticks > 0 ? 'short' : 'over',
@@ -94,8 +94,8 @@ const UNREADABLE = {
 
 function stacksOf({ line }: Lick): Disc[][] {
   let from = 0
-  return line.groups.slice(0, MOST_STACKS).map((size) => {
-    const slots = line.slots.slice(from, from + Math.min(size, MOST_DISCS))
+  return line.groups.slice(0, MAX_STACKS).map((size) => {
+    const slots = line.slots.slice(from, from + Math.min(size, MAX_DISCS))
     from += size
     return slots.map(toDisc)
   })

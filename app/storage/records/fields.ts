@@ -2,7 +2,7 @@ import * as z from 'zod/mini'
 import { showControls } from '~/core/foundation'
 
 /** Texts longer than this are refused on the way in, so that what is written can be read. */
-export const MOST_TEXT = 65_536
+export const MAX_TEXT = 65_536
 
 /** Words that a person typed, on one row: nothing in them turns the order of what is around them. */
 export const words = (most: number) =>

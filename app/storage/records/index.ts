@@ -1,4 +1,4 @@
-export { MOST_TEXT } from './fields'
+export { MAX_TEXT } from './fields'
 export {
   LICK_RECORD_VERSION,
   type LickRecord,
@@ -16,8 +16,8 @@ export {
   kitRecordSchema,
 } from './own'
 export {
-  MOST_RUNGS,
-  MOST_TEMPLATES,
+  MAX_RUNGS,
+  MAX_TEMPLATES,
   type PlanContent,
   type PlanRecord,
   type PlanTemplate,
@@ -27,7 +27,7 @@ export {
 } from './plan'
 export { FLOW_ID, type PracticeSessionRecord, practiceSessionRecordSchema } from './session'
 export {
-  MOST_IN_SET,
+  MAX_IN_SET,
   type SetRecord,
   type SoloRecord,
   setRecordSchema,

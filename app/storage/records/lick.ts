@@ -1,18 +1,18 @@
 import * as z from 'zod/mini'
 import { fail, ok, type Result } from '~/core/foundation'
 import type { StoreIssue } from '../issue'
-import { MOST_TEXT, name } from './fields'
+import { MAX_TEXT, name } from './fields'
 
 /** A lick as it is stored. Times are milliseconds since 1970. */
 export const lickRecordSchema = z.object({
   id: z.string().check(z.minLength(1)),
   version: z.literal(2),
   /** The lick's text, always one that can be read. */
-  text: z.string().check(z.maxLength(MOST_TEXT)),
+  text: z.string().check(z.maxLength(MAX_TEXT)),
   /** The text as it was typed last, where that cannot be read; else null. */
-  draft: z.nullable(z.string().check(z.maxLength(MOST_TEXT))),
+  draft: z.nullable(z.string().check(z.maxLength(MAX_TEXT))),
   /** The voicing rules and pins as JSON; empty for none. */
-  voicing: z.string().check(z.maxLength(MOST_TEXT)),
+  voicing: z.string().check(z.maxLength(MAX_TEXT)),
   /** Goes up with every save, so that two tabs notice each other. */
   revision: z.int().check(z.minimum(0)),
   createdAt: z.number(),
@@ -29,9 +29,9 @@ export const versionRecordSchema = z.object({
   version: z.literal(1),
   lickId: z.string().check(z.minLength(1)),
   name,
-  text: z.string().check(z.maxLength(MOST_TEXT)),
+  text: z.string().check(z.maxLength(MAX_TEXT)),
   /** Versions kept before there were voicings have none. */
-  voicing: z._default(z.string().check(z.maxLength(MOST_TEXT)), ''),
+  voicing: z._default(z.string().check(z.maxLength(MAX_TEXT)), ''),
   createdAt: z.number(),
 })
 /** The longest name of a version. */

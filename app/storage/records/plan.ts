@@ -13,12 +13,12 @@ const practiceForm = z.discriminatedUnion('kind', [
 ])
 
 /** Tempos of a ladder at the most: one for each that can be set, in steps of three. */
-export const MOST_RUNGS = 128
+export const MAX_RUNGS = 128
 
 /** The tempos of a ladder, in beats per minute. */
 const tempos = z
   .array(z.number().check(z.minimum(20), z.maximum(400)))
-  .check(z.minLength(1), z.maxLength(MOST_RUNGS))
+  .check(z.minLength(1), z.maxLength(MAX_RUNGS))
 
 /** How a lick is practised, whichever lick it is: order of the steps, ladder, repeats. */
 export const planContent = z.object({
@@ -30,7 +30,7 @@ export const planContent = z.object({
   rungs: z.nullable(tempos),
   /** The grid of each rung, where they have several; null where all are on the lick's own. */
   rungGrids: z._default(
-    z.nullable(z.array(z.string().check(z.maxLength(8))).check(z.maxLength(MOST_RUNGS))),
+    z.nullable(z.array(z.string().check(z.maxLength(8))).check(z.maxLength(MAX_RUNGS))),
     null,
   ),
   /** Times on a rung. */
@@ -94,4 +94,4 @@ export type SharedPlan = z.infer<typeof sharedPlan>
 /** A plan of the player's own, by name, to be laid on other licks. */
 export const planTemplate = z.extend(sharedPlan, { name })
 export type PlanTemplate = z.infer<typeof planTemplate>
-export const MOST_TEMPLATES = 20
+export const MAX_TEMPLATES = 20

@@ -3,7 +3,7 @@ import { name, words } from './fields'
 import { planContent, sharedPlan } from './plan'
 
 /** Exercises of a set at the most: the largest family that is listed has fewer. */
-export const MOST_IN_SET = 500
+export const MAX_IN_SET = 500
 
 /** Licks in an order, to be practised one after the other. */
 export const setRecordSchema = z.object({
@@ -26,7 +26,7 @@ export const setRecordSchema = z.object({
       }),
     )
     .check(
-      z.maxLength(MOST_IN_SET),
+      z.maxLength(MAX_IN_SET),
       z.refine((all) => new Set(all.map(({ lickId }) => lickId)).size === all.length, {
         message: 'each lick once',
       }),

@@ -1,6 +1,6 @@
 import * as z from 'zod/mini'
 import type { ClickMark } from '~/core/performance'
-import { MOST_TEMPLATES, planTemplate } from './plan'
+import { MAX_TEMPLATES, planTemplate } from './plan'
 import { PULSES } from './practice-kinds'
 
 const milliseconds = z.number().check(z.minimum(15), z.maximum(2000))
@@ -103,7 +103,7 @@ export const settingsSchema = z.object({
   voiceCount: z._default(z.boolean(), false),
   voiceSays: z._default(z.enum(['slots', 'strokes']), 'slots'),
   /** Plans of the player's own, to be laid on other licks. */
-  templates: z._default(z.array(planTemplate).check(z.maxLength(MOST_TEMPLATES)), []),
+  templates: z._default(z.array(planTemplate).check(z.maxLength(MAX_TEMPLATES)), []),
   /** The limbs that strike the MIDI notes of pads; notes that are not there are a hand's. */
   padLimbs: z._default(
     z

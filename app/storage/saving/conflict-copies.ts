@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid'
-import { type LickRecord, MOST_TEXT, VERSION_NAME_MOST } from '../records'
+import { type LickRecord, MAX_TEXT, VERSION_NAME_MOST } from '../records'
 import type { KeptTable, RecordOf } from '../tables'
 import type { Change } from '../write'
 
@@ -33,5 +33,5 @@ function withDraft({ text, draft }: LickRecord): string {
   if (draft === null) return text
   const typed = draft.split(/[\r\n]+/).map((row) => `# typed: ${row}`)
   const whole = [text.trimEnd(), ...typed, ''].join('\n')
-  return whole.length <= MOST_TEXT ? whole : text
+  return whole.length <= MAX_TEXT ? whole : text
 }

@@ -2,7 +2,7 @@ import * as z from 'zod/mini'
 import type { History } from '~/core/editing'
 
 /** Undo goes back over a reload; what is larger than this is cut at its oldest end. */
-const MOST_CHARACTERS = 1_000_000
+const MAX_CHARACTERS = 1_000_000
 const KEY = 'dime-stack.history.'
 
 const spliceSchema = z.object({ at: z.number(), removed: z.string(), inserted: z.string() })
@@ -42,7 +42,7 @@ export class HistoryMemory {
   write(id: string, turned: boolean, history: History): void {
     for (let { past, future } = history; ; past = past.slice(Math.ceil(past.length / 2))) {
       const json = JSON.stringify({ ...history, past, future, turned })
-      if (json.length <= MOST_CHARACTERS && this.put(id, json)) return
+      if (json.length <= MAX_CHARACTERS && this.put(id, json)) return
       if (past.length === 0) {
         this.texts?.removeItem(KEY + id)
         return

@@ -14,7 +14,7 @@ import type { HistoryMemory } from './history-memory'
 import { type Follow, type Keeping, StoredDocument } from './stored-document'
 
 /** Texts longer than this cannot be stored: see the record. */
-const MOST_TEXT = 65_536
+const MAX_TEXT = 65_536
 
 /** Says why something was not done. */
 export type Refuse = (message: string) => void
@@ -111,7 +111,7 @@ const TOO_LONG: ReadonlySet<TextIssue['code']> = new Set([
 /** Why a document cannot be stored, in words; empty where it can. */
 function limitFault(next: BenchDocument, before: BenchDocument): string {
   const { text, beside } = next.history
-  if (text.length > MOST_TEXT && text.length > before.history.text.length) {
+  if (text.length > MAX_TEXT && text.length > before.history.text.length) {
     return 'That would make the lick longer than 65,536 characters, so nothing was changed.'
   }
   if (beside === before.history.beside) return ''

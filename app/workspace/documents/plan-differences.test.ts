@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { EMPTY_LICK } from '~/core/line'
-import { MOST_RUNGS } from '~/storage'
+import { MAX_RUNGS } from '~/storage'
 import { planDifferences } from './plan-differences'
 import { newPlan, planFault } from './plan-document'
 
@@ -36,8 +36,8 @@ describe('a plan', () => {
 
   it('may have every ladder that can be read again, and no longer one', () => {
     expect(planFault({ ...newPlan('x', EMPTY_LICK, 1), rungs: rungs(44) })).toBe('')
-    expect(planFault({ ...newPlan('x', EMPTY_LICK, 1), rungs: rungs(MOST_RUNGS) })).toBe('')
-    expect(planFault({ ...newPlan('x', EMPTY_LICK, 1), rungs: rungs(MOST_RUNGS + 1) })).toMatch(
+    expect(planFault({ ...newPlan('x', EMPTY_LICK, 1), rungs: rungs(MAX_RUNGS) })).toBe('')
+    expect(planFault({ ...newPlan('x', EMPTY_LICK, 1), rungs: rungs(MAX_RUNGS + 1) })).toMatch(
       /at most 128 tempos/,
     )
   })

@@ -3,7 +3,7 @@ import { usualOrder } from '~/core/practice'
 import {
   contentOf,
   type Kept,
-  MOST_RUNGS,
+  MAX_RUNGS,
   openSaver,
   type PlanRecord,
   planRecordSchema,
@@ -48,7 +48,7 @@ export function planDocument(opened: Kept<PlanRecord> | null, usual: PlanRecord)
 export function planFault(plan: PlanRecord): string {
   if (planRecordSchema.safeParse(plan).success) return ''
   const { rungs } = plan
-  return rungs && rungs.length > MOST_RUNGS
-    ? `A ladder has at most ${MOST_RUNGS} tempos, so nothing was changed.`
+  return rungs && rungs.length > MAX_RUNGS
+    ? `A ladder has at most ${MAX_RUNGS} tempos, so nothing was changed.`
     : 'The plan can’t be saved like that, so nothing was changed.'
 }

@@ -1,5 +1,5 @@
 import { orderOf, type SetExercise, type SetOrder } from '~/core/practice'
-import { MOST_IN_SET, type PlanContent, type SetRecord, type SharedPlan } from '~/storage'
+import { MAX_IN_SET, type PlanContent, type SetRecord, type SharedPlan } from '~/storage'
 
 type Exercise = SetRecord['exercises'][number]
 
@@ -9,7 +9,7 @@ export function addLicksTo(set: SetRecord, lickIds: readonly string[]): SetRecor
   const more = [...new Set(lickIds)].filter((id) => !known.has(id))
   if (more.length === 0) return set
   const added = more.map((lickId): Exercise => ({ lickId, minutes: null, plan: null }))
-  return { ...set, exercises: [...set.exercises, ...added].slice(0, MOST_IN_SET) }
+  return { ...set, exercises: [...set.exercises, ...added].slice(0, MAX_IN_SET) }
 }
 
 /** A set without a lick. */

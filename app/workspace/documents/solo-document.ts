@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid'
 import { formatSolo, parseSolo } from '~/codecs/solo'
-import { MOST_PARTS, MOST_SOLO_BARS, type Solo, type SoloPart, soloLength } from '~/core/solo'
+import { MAX_PARTS, MAX_SOLO_BARS, type Solo, type SoloPart, soloLength } from '~/core/solo'
 import { type Kept, openSaver, type RecordSaver, type SoloRecord } from '~/storage'
 import { aside } from './aside'
 import { type Follow, type Keeping, StoredDocument } from './stored-document'
@@ -145,10 +145,10 @@ export function soloDocument(opened: Kept<SoloRecord>, solo: Solo): SoloDocument
 
 /** Why a solo cannot be as it would become; empty where it can. What shortens it is always taken. */
 function faultOf(next: Solo, before: Solo): string {
-  if (next.parts.length > Math.max(MOST_PARTS, before.parts.length))
-    return `A solo has at most ${MOST_PARTS} parts, so nothing was changed.`
+  if (next.parts.length > Math.max(MAX_PARTS, before.parts.length))
+    return `A solo has at most ${MAX_PARTS} parts, so nothing was changed.`
   const { bars } = soloLength(next)
-  return bars > MOST_SOLO_BARS && bars > soloLength(before).bars
-    ? `A solo has at most ${MOST_SOLO_BARS} bars, so nothing was changed.`
+  return bars > MAX_SOLO_BARS && bars > soloLength(before).bars
+    ? `A solo has at most ${MAX_SOLO_BARS} bars, so nothing was changed.`
     : ''
 }

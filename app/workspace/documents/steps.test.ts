@@ -1,12 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { NO_STEPS, type Steps, stepBack, stepDone, stepForth, stepFrom } from './steps'
+import { NO_STEPS, stepBack, stepDone, stepForth, stepFrom, type UndoStack } from './steps'
 
 describe('steps back and forth', () => {
   it('lead back to every state and forth to the last one again (law)', () => {
     fc.assert(
       fc.property(fc.array(fc.nat(), { maxLength: 40 }), (states) => {
-        let steps: Steps<number> = NO_STEPS
+        let steps: UndoStack<number> = NO_STEPS
         let now = -1
         for (const state of states) {
           steps = stepFrom(steps, now)
@@ -30,7 +30,7 @@ describe('steps back and forth', () => {
   })
 
   it('are one for changes about the same, until one is done or another comes between', () => {
-    const name = (steps: Steps<string>, state: string) => stepFrom(steps, state, 'name')
+    const name = (steps: UndoStack<string>, state: string) => stepFrom(steps, state, 'name')
     const one = name(name(NO_STEPS, 'a'), 'b')
     expect(one.past).toEqual(['a'])
     expect(name(stepDone(one), 'c').past).toEqual(['a', 'c'])
@@ -38,10 +38,10 @@ describe('steps back and forth', () => {
   })
 
   it('forget the way forth with a change, and the oldest of very many', () => {
-    const back = stepBack(stepFrom(NO_STEPS as Steps<number>, 1), 2)
+    const back = stepBack(stepFrom(NO_STEPS as UndoStack<number>, 1), 2)
     expect(back?.steps.future).toEqual([2])
     expect(back && stepFrom(back.steps, 1).future).toEqual([])
-    let steps: Steps<number> = NO_STEPS
+    let steps: UndoStack<number> = NO_STEPS
     for (let state = 0; state < 300; state += 1) steps = stepFrom(steps, state)
     expect([steps.past.length, steps.past[0]]).toEqual([200, 100])
   })

@@ -5,11 +5,11 @@ import { Slices } from '../slices'
 import {
   NO_STEPS,
   type Stepped,
-  type Steps,
   stepBack,
   stepDone,
   stepForth,
   stepFrom,
+  type UndoStack,
 } from './steps'
 
 /** Why one of two versions of a record is kept beside the other. */
@@ -41,7 +41,7 @@ export interface DocumentState<T, V = null> {
   /** How the player looks at it: no change of this is kept or undone. */
   readonly view: V
   /** What can be undone and redone. */
-  readonly steps: Steps<T>
+  readonly steps: UndoStack<T>
   /** Whether it was deleted elsewhere. */
   readonly deleted: boolean
   /** Why the last change was not made, or what could not be decided, in words; empty where it was. */
@@ -114,7 +114,7 @@ export class StoredDocument<K extends KeptTable, T, V = null> extends Slices<Doc
   }
 
   /** Shows a content and hands it on to be saved. */
-  protected put(content: T, steps: Steps<T> = this.current.steps): void {
+  protected put(content: T, steps: UndoStack<T> = this.current.steps): void {
     this.patch({ content, steps, refused: '' })
     this.saver.change(this.keeping.toRecord(content))
   }

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { MOST_NAMED_PARTS } from '~/core/line'
+import { MAX_NAMED_PARTS } from '~/core/line'
 import { strokesInSlot } from '~/core/sticking'
 import * as random from '../../../tests/support/arbitraries'
 import { lickOf } from '../../../tests/support/licks'
@@ -47,7 +47,7 @@ describe('beats as parts', () => {
         const lick = { ...drawn, parts: [] }
         const { parts } = nameBeats(lick).lick
         const { slots } = lick.line
-        expect(parts.length).toBeLessThanOrEqual(MOST_NAMED_PARTS)
+        expect(parts.length).toBeLessThanOrEqual(MAX_NAMED_PARTS)
         let at = 0
         for (const { from, to } of parts) {
           expect(from).toBe(at)
@@ -55,7 +55,7 @@ describe('beats as parts', () => {
           const strokes = slots.slice(from, to + 1).flatMap(strokesInSlot).length
           if (parts.length > 1) expect(strokes).toBeGreaterThan(1)
         }
-        if (parts.length < MOST_NAMED_PARTS) expect(at).toBe(slots.length)
+        if (parts.length < MAX_NAMED_PARTS) expect(at).toBe(slots.length)
       }),
     )
   })

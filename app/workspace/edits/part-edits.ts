@@ -5,7 +5,7 @@ import {
   frameTicks,
   type Lick,
   lickSlots,
-  MOST_NAMED_PARTS,
+  MAX_NAMED_PARTS,
   PART_NAME_MOST,
 } from '~/core/line'
 import { strokesInSlot } from '~/core/sticking'
@@ -30,7 +30,7 @@ export function nameBeats(lick: Lick): Edit {
     .filter((one) => !lick.parts.some(({ from, to }) => from === one.from && to === one.to))
   return {
     label: 'Name the beats as parts',
-    lick: { ...lick, parts: [...lick.parts, ...parts].slice(0, MOST_NAMED_PARTS) },
+    lick: { ...lick, parts: [...lick.parts, ...parts].slice(0, MAX_NAMED_PARTS) },
   }
 }
 

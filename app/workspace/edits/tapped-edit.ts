@@ -1,8 +1,8 @@
 import { modulo } from '~/core/foundation'
 import { frameTicks, type Lick, TEMPO_RANGE } from '~/core/line'
-import type { TappedLine } from '~/core/listening'
 import { formatLine } from '~/core/notation'
 import { STRAIGHT, TICKS_PER_QUARTER } from '~/core/time'
+import type { TappedLine } from '~/core/timing'
 import type { Edit } from './edits'
 
 /** A lick's text has tempos to a millionth; to a hundredth of a beat a minute is nearer than anybody taps. */

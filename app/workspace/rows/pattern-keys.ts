@@ -20,7 +20,7 @@ import {
 import { putOn } from '../edits/voice-edits'
 import { openSlot, type RowKey, removeSlots, stickingKey } from './sticking-keys'
 import { hasHand } from './voice-keys'
-import type { Waiting } from './waiting'
+import type { PendingModifiers } from './waiting'
 
 /** What a key does to a pattern: what it is then, null for what it was, and what goes with that. */
 export interface PatternKey extends Pick<RowKey, 'waiting' | 'refused'> {
@@ -58,7 +58,7 @@ export function stepPattern(
 export function patternKey(
   pattern: Pattern,
   slot: number,
-  waiting: Waiting,
+  waiting: PendingModifiers,
   key: string,
 ): PatternKey | undefined {
   const done = stickingKey(asLick(pattern), { from: slot, to: slot + 1 }, waiting, key)

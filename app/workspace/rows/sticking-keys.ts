@@ -16,14 +16,14 @@ import {
 } from '~/core/sticking'
 import { type Edit, replaceRange, splitAt } from '../edits/edits'
 import { groupsAround } from '../selection'
-import { NOTHING_WAITING, type Waiting } from './waiting'
+import { NOTHING_WAITING, type PendingModifiers } from './waiting'
 
 /** What a key in the sticking row does. */
 export interface RowKey {
   readonly edit: Edit | null
   /** The slot that is marked afterwards; the number of slots means the end of the line. */
   readonly to: number
-  readonly waiting: Waiting
+  readonly waiting: PendingModifiers
   /** Why nothing was done; empty where something was. */
   readonly refused: string
 }
@@ -58,7 +58,7 @@ export const GRACE_KEYS: Readonly<Record<string, Graces>> = { f: 1, d: 2, t: 3 }
 export function stickingKey(
   lick: Lick,
   range: SlotRange | null,
-  waiting: Waiting,
+  waiting: PendingModifiers,
   key: string,
 ): RowKey | undefined {
   const size = lick.line.slots.length
@@ -98,7 +98,7 @@ export function stickingKey(
 }
 
 /** A sign that waits for its letter; typed again at the end of the line it is taken back. */
-function withSign(waiting: Waiting, level?: Level, graces?: Graces): Waiting {
+function withSign(waiting: PendingModifiers, level?: Level, graces?: Graces): PendingModifiers {
   if (level) return { ...waiting, level: waiting.level === level ? null : level }
   return { ...waiting, graces: waiting.graces === graces ? 0 : (graces ?? 0) }
 }
@@ -129,7 +129,7 @@ export function openSlot(lick: Lick, at: number): Edit {
 function letterKey(
   lick: Lick,
   range: SlotRange | null,
-  waiting: Waiting,
+  waiting: PendingModifiers,
   letter: Letter,
   ghost: boolean,
 ): RowKey {
@@ -161,7 +161,7 @@ function letterKey(
 function put(
   lick: Lick,
   range: SlotRange | null,
-  waiting: Waiting,
+  waiting: PendingModifiers,
   content: SlotContent,
   label: string,
 ): RowKey {

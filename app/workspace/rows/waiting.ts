@@ -1,7 +1,7 @@
 import type { Graces, Level } from '~/core/sticking'
 
 /** What the next letter does, besides being a stroke. */
-export interface Waiting {
+export interface PendingModifiers {
   /** It joins the slot, splits it, or begins a group. */
   readonly mode: 'together' | 'split' | 'new-group' | null
   /** The level and the graces that it will have, typed before it as in the line. */
@@ -9,4 +9,4 @@ export interface Waiting {
   readonly graces: Graces
 }
 
-export const NOTHING_WAITING: Waiting = { mode: null, level: null, graces: 0 }
+export const NOTHING_WAITING: PendingModifiers = { mode: null, level: null, graces: 0 }

@@ -12,7 +12,7 @@ import {
   WandSparkles,
 } from 'lucide-react'
 import type { ComponentType } from 'react'
-import { type Late, late } from '~/ui/late'
+import { type Late, lazyComponent } from '~/ui/lazy-component'
 import { stacked } from './stacked'
 
 /** A panel of the dock. */
@@ -34,7 +34,7 @@ function panel(
   about: string,
   load: () => Promise<ComponentType>,
 ): Panel {
-  return { id, name, icon, about, whole: WHOLE.has(id), View: late(load) }
+  return { id, name, icon, about, whole: WHOLE.has(id), View: lazyComponent(load) }
 }
 
 const WHOLE = new Set(['answers', 'hands', 'feet', 'text'])

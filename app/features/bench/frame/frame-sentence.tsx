@@ -3,7 +3,7 @@ import { NO_GROOVE } from '~/core/line'
 import { meterName } from '~/core/time'
 import { useGroovesFor } from '~/live/use-own'
 import { useCounting } from '~/live/use-setting'
-import { late } from '~/ui/late'
+import { lazyComponent } from '~/ui/lazy-component'
 import { LoadBoundary } from '~/ui/load-boundary'
 import { SentencePart } from '~/ui/sentence-part'
 import { plural } from '~/words/figures'
@@ -17,7 +17,7 @@ import { useSlice } from '../state/use-workspace'
 import { type FramePartId, PART_NAMES } from './frame-words'
 
 /** Fetched when a part is opened first. */
-const FrameFields = late(async () => (await import('./frame-fields')).default)
+const FrameFields = lazyComponent(async () => (await import('./frame-fields')).default)
 
 interface FramePart {
   readonly id: FramePartId

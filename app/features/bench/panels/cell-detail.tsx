@@ -4,7 +4,7 @@ import { type Cell, inversionsOf, traitsOf } from '~/core/catalogue'
 import { formatPhrase, mirrorHands, type Phrase } from '~/core/changes'
 import { PhraseStacks, PhraseText } from '~/drawing/stacks/phrase-figure'
 import type { CellRecord, Kept } from '~/storage'
-import { Act } from '~/ui/parts'
+import { Button } from '~/ui/parts'
 import { appendPhrase, insertAt, replaceRange } from '~/workspace/edits/edits'
 import type { PanelView } from '../state/use-panel'
 import { useSelection } from '../state/use-workspace'
@@ -18,7 +18,7 @@ interface CellDetailProps extends PanelView {
   readonly own: Kept<CellRecord> | undefined
 }
 
-const MOST_FORMS = 12
+const MAX_FORMS = 12
 
 /** One cell: into the line, and its mirror and inversions in one glance. */
 export function CellDetail(props: CellDetailProps) {
@@ -45,19 +45,19 @@ export function CellDetail(props: CellDetailProps) {
         </div>
       </div>
       <div className="flex flex-wrap gap-2">
-        <Act onClick={append(cell.phrase, cell.name)}>Append</Act>
-        <Act onClick={() => onEdit(insertAt(lick, caret, cell.phrase, cell.name))}>
+        <Button onClick={append(cell.phrase, cell.name)}>Append</Button>
+        <Button onClick={() => onEdit(insertAt(lick, caret, cell.phrase, cell.name))}>
           {selection ? 'Insert at the caret' : 'Insert first'}
-        </Act>
-        <Act
+        </Button>
+        <Button
           disabled={range.to === range.from}
           onClick={() => onEdit(replaceRange(lick, range, cell.phrase, cell.name))}
         >
           {selection ? 'Replace' : 'Replace the line'}
-        </Act>
-        <Act onClick={() => onHear(soloLick(lick, cell.phrase))}>
+        </Button>
+        <Button onClick={() => onHear(soloLick(lick, cell.phrase))}>
           <Play size={14} aria-hidden /> Hear
-        </Act>
+        </Button>
       </div>
       {own && <OwnCellEdit key={own.id} cell={own} />}
       <ul aria-label="Its mirror and inversions" className="flex flex-col">
@@ -67,7 +67,7 @@ export function CellDetail(props: CellDetailProps) {
           onAppend={append(mirrorHands(cell.phrase), `${cell.name}, mirrored`)}
           onHear={() => onHear(soloLick(lick, mirrorHands(cell.phrase)))}
         />
-        {forms.slice(1, MOST_FORMS).map(({ steps, phrase, mirrorOf }) => (
+        {forms.slice(1, MAX_FORMS).map(({ steps, phrase, mirrorOf }) => (
           <FormRow
             key={steps}
             words={
@@ -81,7 +81,7 @@ export function CellDetail(props: CellDetailProps) {
           />
         ))}
       </ul>
-      {forms.length > MOST_FORMS && (
+      {forms.length > MAX_FORMS && (
         <p className="text-(--quiet) text-xs">{forms.length} inversions in all</p>
       )}
     </section>

@@ -6,8 +6,8 @@ import { findPhrase } from '~/core/changes'
 import { PhraseStacks, PhraseText } from '~/drawing/stacks/phrase-figure'
 import { useOwnCells } from '~/live/use-own'
 import type { CellRecord } from '~/storage'
-import { late } from '~/ui/late'
-import { Act, Nothing, TextBox } from '~/ui/parts'
+import { lazyComponent } from '~/ui/lazy-component'
+import { Button, EmptyState, TextBox } from '~/ui/parts'
 import { usePanel } from '../state/use-panel'
 import { CellDetail } from './cell-detail'
 import { dragPhrase } from './drag-phrase'
@@ -15,11 +15,11 @@ import { OwnCellForm } from './own-cell-form'
 import { soloLick } from './solo'
 
 /** Fetched when a line is to be tapped in. */
-const TapPart = late(async () => (await import('./tap-part')).TapPart)
+const TapPart = lazyComponent(async () => (await import('./tap-part')).TapPart)
 
 /** This panel with the part that takes taps, as the address names it. */
 const TAPS = 'cells:tap'
-const MOST_SHOWN = 60
+const MAX_SHOWN = 60
 /** Those that are drawn at once; the others and what is said of the chosen one come a moment later. */
 const FIRST_SHOWN = 12
 
@@ -32,7 +32,7 @@ export function CellsPanel() {
   const cells = useMemo(() => [...ownCells(own), ...CATALOGUE], [own])
   const asked = useDeferredValue(query)
   const found = useMemo(() => findCells(cells, asked), [cells, asked])
-  const most = useDeferredValue(MOST_SHOWN, FIRST_SHOWN)
+  const most = useDeferredValue(MAX_SHOWN, FIRST_SHOWN)
   const chosen = found.find(({ id }) => id === chosenId) ?? found[0]
   const detailed = useDeferredValue(chosen, undefined)
   const [search, setSearch] = useSearchParams()
@@ -42,20 +42,20 @@ export function CellsPanel() {
   return (
     <div className="grid grid-cols-1 gap-x-6 gap-y-4">
       <div>
-        <Act pressed={taps} onClick={() => setTaps(!taps)}>
+        <Button pressed={taps} onClick={() => setTaps(!taps)}>
           Tap a line in
-        </Act>
+        </Button>
       </div>
       {taps && <TapPart />}
       <div className="flex min-w-0 flex-col gap-3">
         <Filters query={query} onQuery={setQuery} />
         {found.length === 0 ? (
-          <Nothing>
+          <EmptyState>
             No matches.{' '}
             <button type="button" className="link" onClick={() => setQuery({})}>
               Clear the filters
             </button>
-          </Nothing>
+          </EmptyState>
         ) : (
           <ul aria-label="Cells" className="grid max-h-80 grid-cols-1 gap-x-3 overflow-y-auto">
             {found.slice(0, most).map((cell) => (
@@ -211,13 +211,13 @@ function Filters({ query, onQuery }: { query: CellQuery; onQuery: (query: CellQu
         </select>
       ))}
       {FLAGS.map(([flag, label]) => (
-        <Act
+        <Button
           key={flag}
           pressed={query[flag] === true}
           onClick={() => set({ [flag]: query[flag] ? undefined : true })}
         >
           {label}
-        </Act>
+        </Button>
       ))}
     </div>
   )

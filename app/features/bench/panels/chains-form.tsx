@@ -3,7 +3,7 @@ import { type Part as ChainPart, type Chains, chainsOf } from '~/core/fitting'
 import { aimOf, frameTicks, type Lick } from '~/core/line'
 import { gridTicks } from '~/core/time'
 import { NumberField } from '~/ui/number-field'
-import { Act, Nothing, Part, TextBox } from '~/ui/parts'
+import { Button, EmptyState, Part, TextBox } from '~/ui/parts'
 import { Pick } from '~/ui/pick'
 import { plural } from '~/words/figures'
 import { findSizes } from '~/workspace/edits/change-edits'
@@ -11,8 +11,8 @@ import { chainEdit } from '~/workspace/edits/fitting-edits'
 import type { PanelView } from '../state/use-panel'
 
 const SHOWN_CHAINS = 24
-const MOST_SIZES = 6
-const MOST_USES = 16
+const MAX_SIZES = 6
+const MAX_USES = 16
 const ANY = 'any'
 
 /** How often a size must and may be used. */
@@ -31,7 +31,7 @@ export function ChainsForm({ lick, onEdit }: PanelView) {
   const setLength = (typed: number) => setOwn({ space, length: typed })
   const [typed, setTyped] = useState(() => [...new Set(lick.line.groups)].slice(0, 4).join(' '))
   const [uses, setUses] = useState<Readonly<Record<number, Uses>>>({})
-  const sizes = useMemo(() => [...new Set(findSizes(typed) ?? [])].slice(0, MOST_SIZES), [typed])
+  const sizes = useMemo(() => [...new Set(findSizes(typed) ?? [])].slice(0, MAX_SIZES), [typed])
   const chains = useMemo(() => {
     const parts = sizes.map((size): ChainPart => {
       const { least, most } = uses[size] ?? FREELY
@@ -62,7 +62,7 @@ export function ChainsForm({ lick, onEdit }: PanelView) {
           onTake={(order) => onEdit(chainEdit(lick, order))}
         />
       )}
-      {!chains && <Nothing>Type sizes such as 4 5, with spaces between.</Nothing>}
+      {!chains && <EmptyState>Type sizes such as 4 5, with spaces between.</EmptyState>}
     </Part>
   )
 }
@@ -77,7 +77,7 @@ function UsesRow({
   onUses: (uses: Uses) => void
 }) {
   const numbers = (from: number) =>
-    Array.from({ length: MOST_USES + 1 - from }, (_, i) => String(from + i))
+    Array.from({ length: MAX_USES + 1 - from }, (_, i) => String(from + i))
   return (
     <div className="flex flex-wrap items-center gap-2 text-sm">
       <span className="w-24">groups of {size}:</span>
@@ -128,9 +128,9 @@ function ChainList({
       </p>
       <div className="flex flex-wrap gap-1.5">
         {orders.map((order) => (
-          <Act key={order.join(' ')} onClick={() => onTake(order)}>
+          <Button key={order.join(' ')} onClick={() => onTake(order)}>
             {order.join(' ')}
-          </Act>
+          </Button>
         ))}
       </div>
     </>

@@ -6,7 +6,7 @@ import { cutsOf } from '~/core/fitting'
 import { isEqual } from '~/core/foundation'
 import type { Lick } from '~/core/line'
 import { PhraseStacks, PhraseText } from '~/drawing/stacks/phrase-figure'
-import { Act, Nothing, Part, TextBox } from '~/ui/parts'
+import { Button, EmptyState, Part, TextBox } from '~/ui/parts'
 import { applyChange, changedPhrase, findSizes, groupAs } from '~/workspace/edits/change-edits'
 import type { Edit } from '~/workspace/edits/edits'
 import { groupingEdits } from '~/workspace/edits/grouping-edits'
@@ -33,7 +33,8 @@ export function ChangePanel() {
   const { lick, range, onEdit, onShow } = props
   const before = phraseOf(lick.line, range)
   const [name] = before.slots.length <= 64 ? namesOf(before) : []
-  if (lick.line.slots.length === 0) return <Nothing>Type a line first, or append a cell.</Nothing>
+  if (lick.line.slots.length === 0)
+    return <EmptyState>Type a line first, or append a cell.</EmptyState>
   return (
     <div className="flex flex-col gap-4">
       <div className="flex flex-wrap items-end gap-x-5 gap-y-2">
@@ -102,9 +103,9 @@ function Grouping({ lick, range, selection, onEdit, onShow }: PanelView) {
         </form>
         {acts.map(({ label, edit }) =>
           edit ? (
-            <Act key={label} onClick={() => onEdit(edit)} {...showing(onShow, () => edit)}>
+            <Button key={label} onClick={() => onEdit(edit)} {...showing(onShow, () => edit)}>
               {label}
-            </Act>
+            </Button>
           ) : null,
         )}
       </div>
@@ -112,7 +113,7 @@ function Grouping({ lick, range, selection, onEdit, onShow }: PanelView) {
         <div className="flex flex-wrap items-center gap-2">
           <span className="text-(--quiet) text-sm">Found in the line:</span>
           {cuts.map((found) => (
-            <Act
+            <Button
               key={found.kind}
               onClick={() =>
                 onEdit(groupAs(lick, { from: 0, to: lick.line.slots.length }, found.groups))
@@ -120,7 +121,7 @@ function Grouping({ lick, range, selection, onEdit, onShow }: PanelView) {
             >
               {CUT_WORDS[found.kind]}{' '}
               <span className="text-(--quiet)">{shortSum(found.groups)}</span>
-            </Act>
+            </Button>
           ))}
         </div>
       )}

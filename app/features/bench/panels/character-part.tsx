@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import type { Lick } from '~/core/line'
-import { type Character, characterOf, type Setting } from '~/core/playing'
+import { type Character, characterOf, type PlayContext } from '~/core/playability'
 import { useOthers } from '~/live/use-others'
 import { Part } from '~/ui/parts'
 import { plural, tenth } from '~/words/figures'
@@ -9,7 +9,7 @@ import { LIMB_NAMES } from '~/words/limb-names'
 interface CharacterProps {
   readonly id: string
   readonly lick: Lick
-  readonly setting: Setting
+  readonly setting: PlayContext
   readonly tempo: number
 }
 

@@ -4,7 +4,7 @@ import { phraseOf } from '~/core/changes'
 import { isEqual } from '~/core/foundation'
 import { numberedPieces } from '~/core/kit'
 import type { Surface } from '~/core/sticking'
-import { Act, Part } from '~/ui/parts'
+import { Button, Part } from '~/ui/parts'
 import { Pick } from '~/ui/pick'
 import { theSurface } from '~/words/surface-words'
 import { applyChange } from '~/workspace/edits/change-edits'
@@ -34,14 +34,14 @@ export function ChosenPart(props: PanelView) {
     const label = `Strike ${theSurface(surface)} with ${CHOICES[choice]}`
     return (
       <Sentence {...{ deed, deeds, choice, setDeed, setChoice }}>
-        <Act
+        <Button
           disabled={slots.length === 0}
           onClick={() => onVoice(label, struck)}
           onPointerEnter={() => onShowVoicing(struck)}
           onPointerLeave={() => onShowVoicing(null)}
         >
           Do it
-        </Act>
+        </Button>
       </Sentence>
     )
   }
@@ -49,13 +49,13 @@ export function ChosenPart(props: PanelView) {
   const changes = !isEqual(edit.lick.line, lick.line) && phraseOf(lick.line, range).slots.length > 0
   return (
     <Sentence {...{ deed, deeds, choice, setDeed, setChoice }}>
-      <Act
+      <Button
         disabled={!changes}
         onClick={() => onEdit(edit)}
         {...showing(onShow, () => (changes ? edit : null))}
       >
         Do it
-      </Act>
+      </Button>
     </Sentence>
   )
 }

@@ -3,7 +3,7 @@ import type { SlotRange } from '~/core/changes'
 import { type Cycle, cycleOf, groupsInSpace, naturalMetre, type RunOn, runOn } from '~/core/fitting'
 import { frameTicks, type Lick, lickSlots } from '~/core/line'
 import { gridTicks } from '~/core/time'
-import { Act, Nothing, Part } from '~/ui/parts'
+import { Button, EmptyState, Part } from '~/ui/parts'
 import { useWidth } from '~/ui/use-width'
 import { often, plural, slots } from '~/words/figures'
 import { runOnEdit } from '~/workspace/edits/fitting-edits'
@@ -11,7 +11,7 @@ import type { PanelView } from '../state/use-panel'
 import { CycleMap } from './cycle-map'
 
 const SHOWN_BARS = 12
-const MOST_BARS = 64
+const MAX_BARS = 64
 
 /** When the selection, repeated, realigns with the barline; where it falls until then; where to stop. */
 export function CyclePanel({ lick, range, counting, onEdit }: PanelView) {
@@ -20,15 +20,17 @@ export function CyclePanel({ lick, range, counting, onEdit }: PanelView) {
   const host = useRef<HTMLDivElement>(null)
   const width = useWidth(host)
   const cycle = useMemo(() => cycleOf(lick, range), [lick, range])
-  const round = Math.min(MOST_BARS, cycle?.bars ?? 0)
+  const round = Math.min(MAX_BARS, cycle?.bars ?? 0)
   const bars = stop ?? Math.min(round, all ? round : SHOWN_BARS)
   const first = barsBefore(lick, range)
   const shown = useMemo(
-    () => runOn(lick, range, Math.min(MOST_BARS, first + bars)),
+    () => runOn(lick, range, Math.min(MAX_BARS, first + bars)),
     [lick, range, first, bars],
   )
   if (!cycle)
-    return <Nothing>Type a line and select a group to see when it realigns with the bar.</Nothing>
+    return (
+      <EmptyState>Type a line and select a group to see when it realigns with the bar.</EmptyState>
+    )
   return (
     <Part title="Cycle">
       <p className="text-sm">{cycleWords(lick, range.to - range.from, cycle)}</p>
@@ -46,9 +48,9 @@ export function CyclePanel({ lick, range, counting, onEdit }: PanelView) {
           </button>
         ))}
         {round > SHOWN_BARS && (
-          <Act onClick={() => setAll(!all)}>
+          <Button onClick={() => setAll(!all)}>
             {all ? 'Fewer bars' : `All ${plural(round, 'bar')}`}
-          </Act>
+          </Button>
         )}
         {cycle.shortened && (
           <span className="text-(--quiet)">{cycle.bars} bars until it realigns</span>
@@ -57,14 +59,14 @@ export function CyclePanel({ lick, range, counting, onEdit }: PanelView) {
       {stop !== null && shown && (
         <p className="flex flex-wrap items-center gap-3 text-sm">
           {stopWords(shown, range, lick)}
-          <Act
+          <Button
             onClick={() => {
               setStop(null)
               onEdit(runOnEdit(lick, range, shown, `Run on to bar ${first + stop}`))
             }}
           >
             Use it
-          </Act>
+          </Button>
         </p>
       )}
       {stop !== null && !shown && (

@@ -6,8 +6,8 @@ import { halfRateOstinatos, withoutOstinatos } from '~/core/changes'
 import { isEqual } from '~/core/foundation'
 import { isPlain, PLAIN_VOICING } from '~/core/voicing'
 import { useSaving } from '~/live/use-saving'
-import { Act, Part, Trouble } from '~/ui/parts'
-import { Tick } from '~/ui/tick'
+import { Checkbox } from '~/ui/checkbox'
+import { Button, ErrorText, Part } from '~/ui/parts'
 import { applyChange } from '~/workspace/edits/change-edits'
 import type { Edit } from '~/workspace/edits/edits'
 import { turnTexts } from '~/workspace/turned'
@@ -41,7 +41,7 @@ export function EasierPart(props: PanelView) {
     <Part title="Easier">
       <div className="flex flex-wrap gap-1.5">
         {edits.map((edit) => (
-          <Act
+          <Button
             key={edit.label}
             onClick={() => {
               if (onEdit(edit)) save(edit)
@@ -49,23 +49,23 @@ export function EasierPart(props: PanelView) {
             {...showing(onShow, () => edit)}
           >
             {edit.label}
-          </Act>
+          </Button>
         ))}
         {!isPlain(voicing) && (
-          <Act
+          <Button
             onClick={() => {
               onVoice('No voices', { ...voicing, rules: [], pins: [] })
               save({ label: 'No voices', lick }, PLAIN_VOICING)
             }}
           >
             No voices
-          </Act>
+          </Button>
         )}
       </div>
-      <Tick className="text-sm" checked={saves} onTick={setSaves}>
+      <Checkbox className="text-sm" checked={saves} onTick={setSaves}>
         Save each as a version
-      </Tick>
-      <Trouble words={trouble} />
+      </Checkbox>
+      <ErrorText words={trouble} />
     </Part>
   )
 }

@@ -8,7 +8,7 @@ import type { Surface } from '~/core/sticking'
 import { SURFACE_NAMES } from '~/core/sticking'
 import type { CountingSystem } from '~/core/time'
 import { useSaving } from '~/live/use-saving'
-import { Act, Choice, Nothing, Part, Trouble } from '~/ui/parts'
+import { Button, Choice, EmptyState, ErrorText, Part } from '~/ui/parts'
 import { Pick } from '~/ui/pick'
 import { capital } from '~/words/move-words'
 import { placeIn } from '~/words/places'
@@ -22,7 +22,7 @@ const STOPS = [
   ['strokes', 'on any stroke'],
 ] as const
 /** More are found by choosing another surface. */
-const MOST_SHOWN = 40
+const MAX_SHOWN = 40
 
 /** The same fill with other endings, to be heard, used, or saved as versions. */
 export function EndingsPart() {
@@ -34,7 +34,7 @@ export function EndingsPart() {
   const crash = surfaces.find(({ surface: one }) => one === 'c1') ?? surfaces[0]
   const [surface, setSurface] = useState<Surface>(crash?.surface ?? 'c1')
   const endings = useMemo(
-    () => endingsOf(voiced, { stops, surfaces: [surface] }).slice(0, MOST_SHOWN),
+    () => endingsOf(voiced, { stops, surfaces: [surface] }).slice(0, MAX_SHOWN),
     [voiced, stops, surface],
   )
   const save = (words: string, text: string) => {
@@ -42,7 +42,7 @@ export function EndingsPart() {
     void tell({ intent: 'save', lickId: id, name: words.slice(0, 80), ...texts })
   }
   if (voiced.line.slots.length === 0)
-    return <Nothing>Type a sticking, and its endings are listed here.</Nothing>
+    return <EmptyState>Type a sticking, and its endings are listed here.</EmptyState>
   return (
     <Part title="Other endings">
       <div className="flex flex-wrap items-center gap-2 text-sm">
@@ -69,23 +69,23 @@ export function EndingsPart() {
               onPointerLeave={() => onShow(null)}
             >
               <span className="min-w-40 grow">{words}</span>
-              <Act label={`Hear: ${words}`} onClick={() => onHear(ending.lick)}>
+              <Button label={`Hear: ${words}`} onClick={() => onHear(ending.lick)}>
                 Hear
-              </Act>
-              <Act label={`Use: ${words}`} onClick={() => onEdit(edit)}>
+              </Button>
+              <Button label={`Use: ${words}`} onClick={() => onEdit(edit)}>
                 Use
-              </Act>
-              <Act
+              </Button>
+              <Button
                 label={`Save as a version: ${words}`}
                 onClick={() => save(words, formatLickText(edit.lick))}
               >
                 Save
-              </Act>
+              </Button>
             </li>
           )
         })}
       </ul>
-      <Trouble words={trouble} />
+      <ErrorText words={trouble} />
     </Part>
   )
 }

@@ -13,9 +13,9 @@ import {
 } from '~/core/families'
 import { PhraseStacks, PhraseText } from '~/drawing/stacks/phrase-figure'
 import { useSaving } from '~/live/use-saving'
-import { MOST_IN_SET } from '~/storage'
+import { MAX_IN_SET } from '~/storage'
 import { NumberField } from '~/ui/number-field'
-import { Act, Choice, Nothing, Part } from '~/ui/parts'
+import { Button, Choice, EmptyState, Part } from '~/ui/parts'
 import { appendPhrase, replaceRange } from '~/workspace/edits/edits'
 import { usePanel } from '../state/use-panel'
 import { changeCells } from './saved-store'
@@ -54,7 +54,7 @@ function familyOf(rule: Rule, phrase: Phrase, asked: Asked): Family {
 }
 
 /** So many members go on a sheet. */
-const MOST_ON_SHEET = 64
+const MAX_ON_SHEET = 64
 
 /** All members of a rule, counted and numbered, to try one after the other. */
 export function FamilyPanel() {
@@ -88,7 +88,7 @@ export function FamilyPanel() {
   }
   // The members from the one that is shown on, as many as a sheet holds.
   const sheet = () => {
-    const count = Math.min(MOST_ON_SHEET, last - at + 1)
+    const count = Math.min(MAX_ON_SHEET, last - at + 1)
     const texts = Array.from({ length: count }, (_, i) => {
       const one = family?.at(BigInt(at + i))
       const title = `${name} ${at + i + 1}`
@@ -101,8 +101,8 @@ export function FamilyPanel() {
   // All members, easiest first: what can be played fastest, then with fewest kicks, then as they are numbered.
   const makeSet = async () => {
     if (!family) return
-    if (family.count > BigInt(MOST_IN_SET)) {
-      setUnmade(`A set has at most ${MOST_IN_SET} exercises: narrow the family first.`)
+    if (family.count > BigInt(MAX_IN_SET)) {
+      setUnmade(`A set has at most ${MAX_IN_SET} exercises: narrow the family first.`)
       return
     }
     setMaking(true)
@@ -174,23 +174,23 @@ export function FamilyPanel() {
             <PhraseText phrase={member} />
           </div>
           <div className="flex flex-wrap gap-2">
-            <Act onClick={() => onHear(soloLick(lick, member))}>
+            <Button onClick={() => onHear(soloLick(lick, member))}>
               <Play size={14} aria-hidden /> Hear
-            </Act>
-            <Act onClick={() => onEdit(appendPhrase(lick, member, name))}>Append</Act>
-            <Act
+            </Button>
+            <Button onClick={() => onEdit(appendPhrase(lick, member, name))}>Append</Button>
+            <Button
               disabled={range.to === range.from}
               onClick={() => onEdit(replaceRange(lick, range, member, name))}
             >
               {selection ? 'Replace' : 'Replace the line'}
-            </Act>
-            <Act onClick={sheet}>Make a sheet</Act>
-            <Act disabled={making} onClick={() => void makeSet()}>
+            </Button>
+            <Button onClick={sheet}>Make a sheet</Button>
+            <Button disabled={making} onClick={() => void makeSet()}>
               {making ? 'Making the set …' : 'Make a set'}
-            </Act>
-            <Act disabled={busy} onClick={() => save(member)}>
+            </Button>
+            <Button disabled={busy} onClick={() => save(member)}>
               Save as cell
-            </Act>
+            </Button>
             {saved && (
               <span role="status" className="self-center text-sm text-success">
                 {saved}
@@ -202,9 +202,9 @@ export function FamilyPanel() {
           </p>
         </Part>
       ) : (
-        <Nothing>
+        <EmptyState>
           {long ? 'Select up to 64 slots of the line to count their family.' : 'No patterns match.'}
-        </Nothing>
+        </EmptyState>
       )}
     </div>
   )
@@ -235,7 +235,7 @@ function StepButton({
   )
 }
 
-const MOST_SLOTS = 64
+const MAX_SLOTS = 64
 
 /** How many of them, and for natural sticking in how many slots. */
 function AskedFields({
@@ -254,7 +254,7 @@ function AskedFields({
       <NumberField
         label={label}
         min={least}
-        max={MOST_SLOTS}
+        max={MAX_SLOTS}
         value={asked[field]}
         onChange={(value) => onAsked({ ...asked, [field]: value })}
       />

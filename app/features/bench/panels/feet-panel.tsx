@@ -4,7 +4,7 @@ import { formatLayer } from '~/codecs/lick-text'
 import type { Lick } from '~/core/line'
 import { type FieldFault, TypedField } from '~/ui/field'
 import { IconButton } from '~/ui/icon-button'
-import { Act, Part, TextBox } from '~/ui/parts'
+import { Button, Part, TextBox } from '~/ui/parts'
 import { Pick } from '~/ui/pick'
 import { faultWords } from '~/words/fault-words'
 import type { Edit } from '~/workspace/edits/edits'
@@ -66,15 +66,15 @@ export function FeetPanel() {
         <OwnFeet lick={lick} onAdd={(edit) => workspace.edit(edit)} />
         <div className="flex flex-wrap gap-1.5">
           {hands && (
-            <Act onClick={() => workspace.edit(hands)}>
+            <Button onClick={() => workspace.edit(hands)}>
               <Plus size={14} aria-hidden />
               Hands of the groove, over feet
-            </Act>
+            </Button>
           )}
           {FEET.map(([text, name]) => {
             const made = addLayer(lick, text, name)
             return made ? (
-              <Act
+              <Button
                 key={text}
                 onClick={() => workspace.edit(made)}
                 {...showing(
@@ -84,7 +84,7 @@ export function FeetPanel() {
               >
                 <Plus size={14} aria-hidden />
                 {name}
-              </Act>
+              </Button>
             ) : null
           })}
         </div>

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { formatLink } from '~/codecs/link'
-import { Act, Part } from '~/ui/parts'
+import { Button, Part } from '~/ui/parts'
 import { saveFile } from '~/ui/save-file'
 import { usePanel } from '../state/use-panel'
 import { useWorkspace } from '../state/use-workspace'
@@ -93,12 +93,12 @@ export function FilesPart({ text, withVoices }: FilesPartProps) {
       </Part>
       <Part title="For other programs, and to share">
         <p className="flex flex-wrap gap-1.5">
-          <Act onClick={() => fetched(midi())}>Save as MIDI</Act>
-          <Act onClick={() => fetched(musicXml(false))}>Save as MusicXML</Act>
-          <Act onClick={() => fetched(musicXml(true))}>Save as MXL</Act>
-          <Act onClick={copyLink}>Copy a link</Act>
-          <Act onClick={() => void copyPicture()}>Copy as a picture</Act>
-          {'share' in navigator && <Act onClick={share}>Share …</Act>}
+          <Button onClick={() => fetched(midi())}>Save as MIDI</Button>
+          <Button onClick={() => fetched(musicXml(false))}>Save as MusicXML</Button>
+          <Button onClick={() => fetched(musicXml(true))}>Save as MXL</Button>
+          <Button onClick={copyLink}>Copy a link</Button>
+          <Button onClick={() => void copyPicture()}>Copy as a picture</Button>
+          {'share' in navigator && <Button onClick={share}>Share …</Button>}
         </p>
         <p role="status" className="text-(--quiet) text-sm">
           {said}

@@ -4,7 +4,7 @@ import { filledMetres, onGrid, ratesOf } from '~/core/fitting'
 import { frameTicks, type Lick, lickSlots, lineCounts, trueSpeed } from '~/core/line'
 import { formatSlot } from '~/core/notation'
 import { gridName, meterName, UNNAMED_COUNT } from '~/core/time'
-import { Act, Nothing, Part, TextBox } from '~/ui/parts'
+import { Button, EmptyState, Part, TextBox } from '~/ui/parts'
 import { plural, slots, wholeMs } from '~/words/figures'
 import { gridWords } from '~/words/grid-words'
 import { capital } from '~/words/move-words'
@@ -20,7 +20,7 @@ import { showing } from './showing'
 export function FitPanel() {
   const props = usePanel()
   if (props.lick.line.slots.length === 0)
-    return <Nothing>Type a line first. Then you see here how it fits the bar.</Nothing>
+    return <EmptyState>Type a line first. Then you see here how it fits the bar.</EmptyState>
   return (
     <div className="flex min-w-0 flex-col gap-5">
       <Fixes {...props} />
@@ -126,11 +126,11 @@ function Rates({ lick, tempo, counting, onEdit, onShow }: PanelView) {
   )
 }
 
-const MOST_ALOUD = 64
+const MAX_ALOUD = 64
 
 /** The count as it is said, group by group. */
 function Aloud({ lick, counting }: PanelView) {
-  const counts = lineCounts(lick, counting).slice(0, MOST_ALOUD)
+  const counts = lineCounts(lick, counting).slice(0, MAX_ALOUD)
   const starts = new Set(startsOf(lick.line.groups))
   const words = counts.map((count, slot) => {
     const said = count === '&' ? 'and' : count === UNNAMED_COUNT || count === '.' ? '–' : count
@@ -140,7 +140,7 @@ function Aloud({ lick, counting }: PanelView) {
     <Part title="Count aloud">
       <p className="text-sm">
         {words.join('').trim()}
-        {lick.line.slots.length > MOST_ALOUD && ' …'}
+        {lick.line.slots.length > MAX_ALOUD && ' …'}
       </p>
     </Part>
   )
@@ -152,11 +152,11 @@ function Metres({ lick, onEdit }: PanelView) {
   return (
     <Part title="Metres it fills exactly">
       {metres.length === 0 ? (
-        <Nothing>None up to 21 beats: something is always left over.</Nothing>
+        <EmptyState>None up to 21 beats: something is always left over.</EmptyState>
       ) : (
         <div className="flex flex-wrap gap-2">
           {metres.map(({ meter, bars }) => (
-            <Act
+            <Button
               key={meterName(meter)}
               onClick={() =>
                 onEdit({
@@ -169,7 +169,7 @@ function Metres({ lick, onEdit }: PanelView) {
               }
             >
               {meterName(meter)} <span className="text-(--quiet)">{plural(bars, 'bar')}</span>
-            </Act>
+            </Button>
           ))}
         </div>
       )}

@@ -4,7 +4,7 @@ import { type Fix, fixesOf } from '~/core/fitting'
 import { type FreeHand, frameTicks, type Lick } from '~/core/line'
 import { gridName, gridTicks, secondsPerTick } from '~/core/time'
 import { PhraseText } from '~/drawing/stacks/phrase-figure'
-import { Nothing, Part, TextBox } from '~/ui/parts'
+import { EmptyState, Part, TextBox } from '~/ui/parts'
 import { plural, slots } from '~/words/figures'
 import { LETTER_NAMES } from '~/words/limb-names'
 import { fixEdit, fixWords } from '~/workspace/edits/fitting-edits'
@@ -29,7 +29,7 @@ export function Fixes({ lick, range, selection, setting, tempo, onEdit, onShow }
   if (fixes.length === 0) {
     return (
       <Part title="Fixes">
-        <Nothing>It fits: nothing to fix.</Nothing>
+        <EmptyState>It fits: nothing to fix.</EmptyState>
       </Part>
     )
   }

@@ -8,7 +8,7 @@ import { PhraseStacks } from '~/drawing/stacks/phrase-figure'
 import { useLive } from '~/live/use-live'
 import { useSaving } from '~/live/use-saving'
 import { liveGrooves } from '~/storage'
-import { Act, Nothing, Part, TextBox, Trouble } from '~/ui/parts'
+import { Button, EmptyState, ErrorText, Part, TextBox } from '~/ui/parts'
 import { slotsWords } from '~/words/figures'
 import { appendPhrase } from '~/workspace/edits/edits'
 import { type PanelView, usePanel } from '../state/use-panel'
@@ -39,10 +39,10 @@ export function GroovePart() {
       />
       <Part title="Your grooves">
         {saved.length === 0 ? (
-          <Nothing>
+          <EmptyState>
             None yet. Change this bar and save it under a name: it then appears in the list of
             grooves.
-          </Nothing>
+          </EmptyState>
         ) : (
           <ul className="flex flex-col">
             {saved.map((groove) => (
@@ -163,33 +163,36 @@ function GrooveForm(props: GrooveFormProps) {
           value={name}
           onType={setName}
         />
-        <Act disabled={busy || !read.ok || name.trim() === ''} onClick={() => void save(undefined)}>
+        <Button
+          disabled={busy || !read.ok || name.trim() === ''}
+          onClick={() => void save(undefined)}
+        >
           Save as groove
-        </Act>
+        </Button>
         {own && (
-          <Act
+          <Button
             disabled={busy || !read.ok || name.trim() === ''}
             onClick={() => void save(seen ?? record?.revision)}
           >
             Change {own.name}
-          </Act>
+          </Button>
         )}
-        <Act disabled={slots === 0 || lick.line.slots.length === 0} onClick={fromLine}>
+        <Button disabled={slots === 0 || lick.line.slots.length === 0} onClick={fromLine}>
           Copy from line: {slotsWords(copied)}
-        </Act>
-        <Act
+        </Button>
+        <Button
           disabled={!read.ok}
           onClick={() => read.ok && onEdit(appendPhrase(lick, read.value, 'Bar of groove'))}
         >
           Append to line
-        </Act>
-        <Act disabled={!read.ok} onClick={hear}>
+        </Button>
+        <Button disabled={!read.ok} onClick={hear}>
           <Play size={14} aria-hidden /> Hear
-        </Act>
+        </Button>
       </div>
-      <Trouble words={trouble} />
+      <ErrorText words={trouble} />
       {overtaken !== undefined && (
-        <Act onClick={() => void save(overtaken)}>Replace it with mine</Act>
+        <Button onClick={() => void save(overtaken)}>Replace it with mine</Button>
       )}
     </Part>
   )
@@ -216,10 +219,10 @@ function OwnGroove({
           {meter} @{bar?.grid} {bar?.line}
         </span>
       </span>
-      <Act disabled={used} label={`Use ${groove.name}`} onClick={onUse}>
+      <Button disabled={used} label={`Use ${groove.name}`} onClick={onUse}>
         {used ? 'in use' : 'Use'}
-      </Act>
-      <Act
+      </Button>
+      <Button
         label={`Delete ${groove.name}`}
         onClick={() => {
           void tell({ intent: 'delete', id: groove.id }).then((notice) => {
@@ -228,8 +231,8 @@ function OwnGroove({
         }}
       >
         Delete
-      </Act>
-      <Trouble words={trouble} />
+      </Button>
+      <ErrorText words={trouble} />
     </li>
   )
 }

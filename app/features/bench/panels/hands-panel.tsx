@@ -9,10 +9,10 @@ import {
 } from '~/core/hands'
 import { type Lick, limbClashes } from '~/core/line'
 import { formatSlot } from '~/core/notation'
-import { feetUnderHands } from '~/core/playing'
+import { feetUnderHands } from '~/core/playability'
 import { SURFACE_NAMES } from '~/core/sticking'
 import { PhraseText } from '~/drawing/stacks/phrase-figure'
-import { Act, Nothing, Part } from '~/ui/parts'
+import { Button, EmptyState, Part } from '~/ui/parts'
 import { LIMB_NAMES } from '~/words/limb-names'
 import { placeIn } from '~/words/places'
 import { leaveOutClashing } from '~/workspace/edits/change-edits'
@@ -30,7 +30,7 @@ export function HandsPanel() {
   const { lick, setting, counting, onEdit } = usePanel()
   const distances = useMemo(() => policyDistances(lick), [lick])
   if (lick.line.slots.length === 0)
-    return <Nothing>Type a line first to compare its hands.</Nothing>
+    return <EmptyState>Type a line first to compare its hands.</EmptyState>
   return (
     <div className="flex flex-col gap-5">
       <Part title="Hands around kicks and rests">
@@ -51,13 +51,13 @@ export function HandsPanel() {
                   <MarkedLine line={turned.line} marked={differs} />
                   <span className="block text-(--quiet) text-xs">{differWords(lick, differs)}</span>
                 </p>
-                <Act
+                <Button
                   disabled={differs.length === 0}
                   label={`Use ${name.toLowerCase()} hands`}
                   onClick={() => onEdit(wholeLine(lick, turned, `${name} hands`))}
                 >
                   {differs.length === 0 ? 'as it is' : 'Use'}
-                </Act>
+                </Button>
               </li>
             )
           })}
@@ -70,12 +70,12 @@ export function HandsPanel() {
   )
 }
 
-const MOST_MARKED = 64
+const MAX_MARKED = 64
 
 /** A line as it is typed, the slots that differ marked by weight and a line under them. */
 function MarkedLine({ line, marked }: { line: Lick['line']; marked: readonly number[] }) {
   const starts = new Set(startsOf(line.groups))
-  if (line.slots.length > MOST_MARKED) return <PhraseText phrase={line} />
+  if (line.slots.length > MAX_MARKED) return <PhraseText phrase={line} />
   return (
     <span className="font-mono text-[13px] tracking-wide">
       {line.slots.map((content, slot) => (
@@ -113,9 +113,9 @@ function Suggestion({ lick, setting, onEdit }: Pick<PanelView, 'lick' | 'setting
     <Part title="Hands not decided yet">
       <div className="flex flex-wrap items-center gap-3 text-sm">
         <PhraseText phrase={suggested.line} />
-        <Act onClick={() => onEdit(wholeLine(lick, suggested, 'Suggested hands'))}>
+        <Button onClick={() => onEdit(wholeLine(lick, suggested, 'Suggested hands'))}>
           Use these hands
-        </Act>
+        </Button>
       </div>
     </Part>
   )
@@ -138,12 +138,12 @@ function Clashes({ lick, counting, onEdit }: Pick<PanelView, 'lick' | 'counting'
       </p>
       <div className="flex flex-wrap gap-2">
         {limbs.map((limb) => (
-          <Act key={limb} onClick={() => onEdit(leaveOutClashing(lick, limb))}>
+          <Button key={limb} onClick={() => onEdit(leaveOutClashing(lick, limb))}>
             Remove the {LIMB_NAMES[limb]} from the line there
-          </Act>
+          </Button>
         ))}
         {lick.ostinatos.map((layer, i) => (
-          <Act
+          <Button
             key={`${i} ${layer.scope}`}
             onClick={() =>
               onEdit({
@@ -153,7 +153,7 @@ function Clashes({ lick, counting, onEdit }: Pick<PanelView, 'lick' | 'counting'
             }
           >
             Remove ostinato {i + 1} ({SURFACE_NAMES[layerVoice(layer.line)]})
-          </Act>
+          </Button>
         ))}
       </div>
     </Part>

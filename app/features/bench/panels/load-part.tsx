@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import type { Lick } from '~/core/line'
-import { loadOf } from '~/core/playing'
+import { loadOf } from '~/core/playability'
 import { Part } from '~/ui/parts'
 import { tenth } from '~/words/figures'
 import { LIMB_NAMES } from '~/words/limb-names'

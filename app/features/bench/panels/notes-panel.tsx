@@ -2,7 +2,7 @@ import { X } from 'lucide-react'
 import { useState } from 'react'
 import { lineCounts } from '~/core/line'
 import { IconButton } from '~/ui/icon-button'
-import { Act, Nothing, TextBox } from '~/ui/parts'
+import { Button, EmptyState, TextBox } from '~/ui/parts'
 import { notesIn, withAbout, withNote } from '~/workspace/notes'
 import { usePanel } from '../state/use-panel'
 import { PartsPart } from './parts-part'
@@ -36,9 +36,9 @@ export function NotesPanel() {
         onChange={(event) => onVoice('Note for the lick', withAbout(voicing, event.target.value))}
       />
       {slot === undefined ? (
-        <Nothing>
+        <EmptyState>
           Select a stroke on the ruler, or put the caret before it, to add a note to it.
-        </Nothing>
+        </EmptyState>
       ) : (
         <form
           className="flex flex-wrap items-center gap-2"
@@ -59,9 +59,9 @@ export function NotesPanel() {
             Add note
           </button>
           {USUAL.map((text) => (
-            <Act key={text} onClick={() => add(text)}>
+            <Button key={text} onClick={() => add(text)}>
               {text}
-            </Act>
+            </Button>
           ))}
         </form>
       )}

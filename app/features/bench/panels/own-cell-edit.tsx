@@ -2,7 +2,7 @@ import { useState } from 'react'
 import { findPhrase } from '~/core/changes'
 import { useSaving } from '~/live/use-saving'
 import type { CellRecord, Kept } from '~/storage'
-import { Act, TextBox, Trouble } from '~/ui/parts'
+import { Button, ErrorText, TextBox } from '~/ui/parts'
 import { type CellCommand, changeCells } from './saved-store'
 
 /** Changes an own cell's name, sticking and tags, or deletes it. */
@@ -48,15 +48,15 @@ export function OwnCellEdit({ cell }: { cell: Kept<CellRecord> }) {
       >
         Save changes
       </button>
-      <Act
+      <Button
         label={`Delete ${cell.name}`}
         onClick={() => void tell({ intent: 'delete', id: cell.id })}
       >
         Delete
-      </Act>
-      <Trouble words={trouble} />
+      </Button>
+      <ErrorText words={trouble} />
       {overtaken !== undefined && (
-        <Act onClick={() => void save(overtaken)}>Replace it with mine</Act>
+        <Button onClick={() => void save(overtaken)}>Replace it with mine</Button>
       )}
     </form>
   )

@@ -3,7 +3,7 @@ import { formatPhrase, phraseOf, type SlotRange } from '~/core/changes'
 import type { Lick } from '~/core/line'
 import { PhraseText } from '~/drawing/stacks/phrase-figure'
 import { useSaving } from '~/live/use-saving'
-import { TextBox, Trouble } from '~/ui/parts'
+import { ErrorText, TextBox } from '~/ui/parts'
 import { type CellCommand, changeCells } from './saved-store'
 
 /** Saves what is selected as a cell of the player's own, by a name and tags. */
@@ -63,7 +63,7 @@ export function OwnCellForm({
       >
         Save as cell
       </button>
-      <Trouble words={trouble} />
+      <ErrorText words={trouble} />
     </form>
   )
 }

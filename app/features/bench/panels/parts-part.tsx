@@ -1,9 +1,9 @@
 import { X } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { MOST_NAMED_PARTS, PART_NAME_MOST } from '~/core/line'
+import { MAX_NAMED_PARTS, PART_NAME_MOST } from '~/core/line'
 import { IconButton } from '~/ui/icon-button'
-import { Act, Nothing, Part, TextBox } from '~/ui/parts'
+import { Button, EmptyState, Part, TextBox } from '~/ui/parts'
 import { nameBeats, namePart, removePart, renamePart } from '~/workspace/edits/part-edits'
 import { usePanel } from '../state/use-panel'
 import { useWorkspace } from '../state/use-workspace'
@@ -13,15 +13,15 @@ export function PartsPart() {
   const { id, lick, selection, onEdit } = usePanel()
   const workspace = useWorkspace()
   const [name, setName] = useState('')
-  const full = lick.parts.length >= MOST_NAMED_PARTS
+  const full = lick.parts.length >= MAX_NAMED_PARTS
   return (
     <Part
       title="Parts"
       aside={
         lick.line.slots.length > 0 && (
-          <Act disabled={full} onClick={() => onEdit(nameBeats(lick))}>
+          <Button disabled={full} onClick={() => onEdit(nameBeats(lick))}>
             One for each beat
-          </Act>
+          </Button>
         )
       }
     >
@@ -52,9 +52,9 @@ export function PartsPart() {
           </button>
         </form>
       ) : (
-        <Nothing>
+        <EmptyState>
           Select slots on the ruler to name them as a part. Without names, the groups are the parts.
-        </Nothing>
+        </EmptyState>
       )}
       {lick.parts.length > 0 && (
         <>
@@ -68,12 +68,12 @@ export function PartsPart() {
                 <span className="grow text-(--quiet)">
                   slots {part.from + 1} to {part.to + 1}
                 </span>
-                <Act
+                <Button
                   label={`Select the part ${part.name}`}
                   onClick={() => workspace.mark(part.from, part.to)}
                 >
                   Select
-                </Act>
+                </Button>
                 <IconButton
                   size="tiny"
                   label={`Remove the part ${part.name}`}

@@ -7,14 +7,14 @@ import {
   farStrokes,
   type HandCollision,
   handCollisions,
-} from '~/core/playing'
+} from '~/core/playability'
 import { isOneHand, SURFACE_NAMES, type Surface } from '~/core/sticking'
 import type { CountingSystem } from '~/core/time'
 import { KitPlan } from '~/drawing/kit/kit-plan'
 import { toPathView } from '~/drawing/kit/path-view'
 import { type Followed, PathsFigure } from '~/drawing/kit/paths-figure'
 import { usePathCursor } from '~/drawing/kit/use-path-cursor'
-import { Choice, Nothing, Part } from '~/ui/parts'
+import { Choice, EmptyState, Part } from '~/ui/parts'
 import { LIMB_NAMES } from '~/words/limb-names'
 import { placeIn } from '~/words/places'
 import { theSurface } from '~/words/surface-words'
@@ -141,7 +141,7 @@ function collisionWords(lick: Lick, collision: HandCollision, counting: Counting
 function Collisions(props: CollisionsProps) {
   const { voiced, counting, collisions, kind, none } = props
   const here = collisions.filter((one) => one.kind === kind)
-  if (here.length === 0) return <Nothing>{none}</Nothing>
+  if (here.length === 0) return <EmptyState>{none}</EmptyState>
   return (
     <ul className="flex flex-col gap-1 text-sm">
       {here.slice(0, SHOWN).map((one) => (

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { formatVoicing } from '~/codecs/voicing'
 import { useSaving } from '~/live/use-saving'
-import { TextBox, Trouble } from '~/ui/parts'
+import { ErrorText, TextBox } from '~/ui/parts'
 import { turnTexts } from '~/workspace/turned'
 import { usePanel } from '../state/use-panel'
 import { changeVersions } from './saved-store'
@@ -46,7 +46,7 @@ export function SaveVersion() {
       <span role="status" className="text-(--quiet) text-sm">
         {saved}
       </span>
-      <Trouble words={trouble} />
+      <ErrorText words={trouble} />
     </form>
   )
 }

@@ -3,7 +3,7 @@ import { findVoicedLick } from '~/codecs/voicing'
 import type { Lick } from '~/core/line'
 import { useRead } from '~/live/use-read'
 import { listSnapshots, type Snapshot } from '~/storage'
-import { Act, Part } from '~/ui/parts'
+import { Button, Part } from '~/ui/parts'
 import { differenceWords } from '~/words/versions'
 import { turnTexts } from '~/workspace/turned'
 
@@ -52,12 +52,12 @@ function SnapshotRow({
         {then ? differenceWords(then, lick) : 'a text that cannot be read'}
         {draft !== null && '; unfinished sticking'}
       </span>
-      <Act
+      <Button
         label={`Restore the state of ${when}`}
         onClick={() => onRestore(draft ?? text, voicing, `the state of ${when}`)}
       >
         Restore
-      </Act>
+      </Button>
     </li>
   )
 }

@@ -3,7 +3,7 @@ import { lcm } from '~/core/foundation'
 import { EMPTY_LINE, frameTicks, type Lick, NO_GROOVE } from '~/core/line'
 import { gridTicks, STRAIGHT } from '~/core/time'
 
-const MOST_BARS = 16
+const MAX_BARS = 16
 
 /**
  * A phrase by itself in the lick's metre and grid: no groove, no landing, over and over until it
@@ -13,7 +13,7 @@ export function soloLick({ frame }: Lick, phrase: Phrase): Lick {
   const { bar } = frameTicks(frame)
   const slot = gridTicks(frame.grid)
   const length = phrase.slots.length * slot
-  const bars = length === 0 ? 1 : Math.min(MOST_BARS, lcm(length, bar) / bar)
+  const bars = length === 0 ? 1 : Math.min(MAX_BARS, lcm(length, bar) / bar)
   return {
     title: '',
     tags: [],

@@ -4,15 +4,15 @@ import { soundsOn } from '~/core/kit'
 import { goalLadder } from '~/core/practice'
 import type { LoopParts, LoopStretch } from '~/core/sound'
 import { useLive } from '~/live/use-live'
-import { SaveSound } from '~/playback/save-sound'
+import { SaveSound } from '~/session/save-sound'
 import { liveVersions } from '~/storage'
+import { Checkbox } from '~/ui/checkbox'
 import { LabelledNumber } from '~/ui/number-field'
 import { Choice, Part } from '~/ui/parts'
-import { Tick } from '~/ui/tick'
 import { usePanel } from '../state/use-panel'
 import { usePlayedTempo } from '../state/use-workspace'
 
-const MOST_ROUNDS = 64
+const MAX_ROUNDS = 64
 const PARTS = [
   ['all', 'everything'],
   ['without-line', 'the fill left free'],
@@ -52,15 +52,15 @@ export function SoundFilePart() {
             label={chosen === 'tempo' ? 'Rounds' : 'Rounds of each'}
             value={rounds}
             min={1}
-            max={MOST_ROUNDS}
+            max={MAX_ROUNDS}
             onChange={setRounds}
           />
         </div>
         <Choice legend="What is heard" options={PARTS} value={parts} onChoose={setParts} />
         {parts !== 'click' && (
-          <Tick checked={click} onTick={setClick}>
+          <Checkbox checked={click} onTick={setClick}>
             Click
-          </Tick>
+          </Checkbox>
         )}
       </div>
       {courses.length > 1 && (

@@ -7,15 +7,15 @@ import {
   landingHands,
   type Move,
   missingPedal,
+  type PlayContext,
   type Raise,
   type Reading,
   raisesOf,
-  type Setting,
   speedLimit,
-} from '~/core/playing'
+} from '~/core/playability'
 import type { SlotContent } from '~/core/sticking'
 import { voiceLick } from '~/core/voicing'
-import { Act, Choice, Nothing, Part } from '~/ui/parts'
+import { Button, Choice, EmptyState, Part } from '~/ui/parts'
 import { listWords, plural, tempoFigure, tenth, wholeMs, wholeTempo } from '~/words/figures'
 import { LIMB_NAMES } from '~/words/limb-names'
 import { moveName, moveWords } from '~/words/move-words'
@@ -43,7 +43,8 @@ export function SpeedPanel() {
     () => (playedClean === null ? [] : [{ lick: voiced, tempo: playedClean }]),
     [voiced, playedClean],
   )
-  if (lick.line.slots.length === 0) return <Nothing>Type a line to see how fast it plays.</Nothing>
+  if (lick.line.slots.length === 0)
+    return <EmptyState>Type a line to see how fast it plays.</EmptyState>
   return (
     <div className="grid grid-cols-1 gap-x-6 gap-y-4">
       <div className="flex min-w-0 flex-col gap-4">
@@ -69,7 +70,7 @@ export function SpeedPanel() {
               ))}
             </ol>
           ) : (
-            <Nothing>No limb strikes twice, or hands are not decided yet.</Nothing>
+            <EmptyState>No limb strikes twice, or hands are not decided yet.</EmptyState>
           )}
         </Part>
         {playedClean !== null && limit.bpm !== null && playedClean > limit.bpm && (
@@ -114,7 +115,7 @@ function Raises({ lick, voicing, setting, reading, onEdit }: PanelView & { readi
   )
   return (
     <Part title="What would raise it">
-      {raises.length === 0 && <Nothing>No change of a single stroke would.</Nothing>}
+      {raises.length === 0 && <EmptyState>No change of a single stroke would.</EmptyState>}
       <ul className="flex flex-col">
         {raises.map((raise) => {
           const words = raiseWords(lick, raise)
@@ -151,13 +152,13 @@ function raiseWords(lick: Lick, { kind, slots, voice }: Raise): string {
 }
 
 /** Which hand takes the crash, and which crash, at the playing tempo. */
-function Crash({ lick, setting, tempo }: { lick: Lick; setting: Setting; tempo: number }) {
+function Crash({ lick, setting, tempo }: { lick: Lick; setting: PlayContext; tempo: number }) {
   const { kind } = lick.frame.landing
   const hands = useMemo(() => landingHands(lick, setting, tempo), [lick, setting, tempo])
   if (kind !== 'crash' && kind !== 'stop') return null
   return (
     <Part title={`The crash, at ${tempoFigure(tempo)} bpm`}>
-      {hands.length === 0 && <Nothing>Not known: hands are not decided.</Nothing>}
+      {hands.length === 0 && <EmptyState>Not known: hands are not decided.</EmptyState>}
       <ul className="text-sm">
         {hands.map(({ hand, crash, hasMs, needMs, bpm }) => (
           <li key={`${hand} ${crash}`} className={hasMs >= needMs ? '' : 'text-(--quiet)'}>
@@ -215,7 +216,7 @@ function SecondPedal({ lick, voiced, setting, tempo, onEdit }: PanelView) {
         {missing.nearestMs !== null &&
           ` The lead foot would have ${wholeMs(missing.nearestMs)} ms between its nearest strokes.`}
       </p>
-      <Act onClick={byLead}>Play J with the lead foot</Act>
+      <Button onClick={byLead}>Play J with the lead foot</Button>
     </Part>
   )
 }

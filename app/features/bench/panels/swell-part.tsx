@@ -4,7 +4,7 @@ import { plainStrokes, removeSwell, type SlotRange } from '~/core/changes'
 import type { Lick } from '~/core/line'
 import { LEVELS, type Level } from '~/core/sticking'
 import { IconButton } from '~/ui/icon-button'
-import { Act, Part } from '~/ui/parts'
+import { Button, Part } from '~/ui/parts'
 import { Pick } from '~/ui/pick'
 import { plural } from '~/words/figures'
 import { swellEdit } from '~/workspace/edits/change-edits'
@@ -28,9 +28,9 @@ export function SwellPart({ lick, range, onEdit }: SwellPartProps) {
         <Pick label="Swell from" value={start} options={CHOICES} onPick={setStart} />
         <span>to</span>
         <Pick label="Swell to" value={end} options={CHOICES} onPick={setEnd} />
-        <Act disabled={!edit} onClick={() => edit && onEdit(edit)}>
+        <Button disabled={!edit} onClick={() => edit && onEdit(edit)}>
           Over {slotWords({ from: range.from, to: range.to - 1 })}
-        </Act>
+        </Button>
         <span className="text-(--quiet)">{plainWords(plain)}</span>
       </div>
       {lick.frame.swells.length > 0 && (

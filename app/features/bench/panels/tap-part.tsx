@@ -1,21 +1,21 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { type Kit, surfaceOfNote } from '~/core/kit'
 import { frameTicks, TEMPO_RANGE } from '~/core/line'
-import type { Tap, TappedLine } from '~/core/listening'
 import type { Position } from '~/core/performance'
 import type { Limb } from '~/core/sticking'
 import { ALL_GRIDS, findGrid, gridName, TICKS_PER_QUARTER } from '~/core/time'
+import type { Tap, TappedLine } from '~/core/timing'
 import { useSettings } from '~/live/use-live'
 import { useSlices } from '~/live/use-slices'
-import { MicrophonePart } from '~/playback/microphone-part'
-import { StrikePads } from '~/playback/strike-pads'
-import { useClick } from '~/playback/use-click'
-import { micDelay, useMicrophone } from '~/playback/use-microphone'
-import { type StrikeSource, useStrikes } from '~/playback/use-strikes'
+import { MicrophonePart } from '~/session/microphone-part'
+import { StrikePads } from '~/session/strike-pads'
+import { useClick } from '~/session/use-click'
+import { micDelay, useMicrophone } from '~/session/use-microphone'
+import { type StrikeSource, useStrikes } from '~/session/use-strikes'
+import { Checkbox } from '~/ui/checkbox'
 import { SelectField } from '~/ui/field'
 import { LabelledNumber } from '~/ui/number-field'
-import { Act, Part, Trouble } from '~/ui/parts'
-import { Tick } from '~/ui/tick'
+import { Button, ErrorText, Part } from '~/ui/parts'
 import { plural } from '~/words/figures'
 import { gridWords } from '~/words/grid-words'
 import { tappedEdit } from '~/workspace/edits/tapped-edit'
@@ -126,7 +126,7 @@ export function TapPart() {
         <button type="button" className="btn btn-primary btn-sm" onClick={toggle}>
           {label}
         </button>
-        <Tick
+        <Checkbox
           checked={!free}
           onTick={(click) => {
             stop()
@@ -135,10 +135,10 @@ export function TapPart() {
           className="min-h-8 text-sm"
         >
           Beside a click
-        </Tick>
-        <Tick checked={byMic} onTick={setByMic} className="min-h-8 text-sm">
+        </Checkbox>
+        <Checkbox checked={byMic} onTick={setByMic} className="min-h-8 text-sm">
           At the microphone
-        </Tick>
+        </Checkbox>
         {!free && (
           <div className="w-24">
             <LabelledNumber
@@ -180,24 +180,24 @@ export function TapPart() {
         <>
           <TappedFigure found={found} />
           <p className="flex flex-wrap gap-1.5">
-            <Act onClick={use}>Use as the line</Act>
-            <Act onClick={() => session.undo()}>Take back the last tap</Act>
+            <Button onClick={use}>Use as the line</Button>
+            <Button onClick={() => session.undo()}>Take back the last tap</Button>
             {measured !== null && (
-              <Act
+              <Button
                 onClick={() => change({ tapDelays: { ...settings.tapDelays, [source]: measured } })}
               >
                 These were on the beat: {measured} ms late
-              </Act>
+              </Button>
             )}
             {delayMs !== 0 && (
-              <Act onClick={() => change({ tapDelays: { ...settings.tapDelays, [source]: 0 } })}>
+              <Button onClick={() => change({ tapDelays: { ...settings.tapDelays, [source]: 0 } })}>
                 Forget the delay of {delayMs} ms
-              </Act>
+              </Button>
             )}
           </p>
         </>
       )}
-      <Trouble
+      <ErrorText
         words={
           lost
             ? 'Sound was lost on its way from the microphone, so tapping was stopped. Use what is there, or play it again.'

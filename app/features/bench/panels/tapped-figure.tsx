@@ -1,5 +1,5 @@
-import type { TappedLine } from '~/core/listening'
 import { formatSlot } from '~/core/notation'
+import type { TappedLine } from '~/core/timing'
 import { PhraseStacks } from '~/drawing/stacks/phrase-figure'
 
 /** A line as it is tapped in: its stacks, and its slots, those that might belong to the next one marked. */

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react'
 import { formatLickText, withOwnGroove } from '~/codecs/lick-text'
 import { isPlain } from '~/core/voicing'
-import { Act } from '~/ui/parts'
+import { Button } from '~/ui/parts'
 import { saveFile } from '~/ui/save-file'
 import { faultWords } from '~/words/fault-words'
 import { usePanel } from '../state/use-panel'
@@ -39,14 +39,16 @@ export function TextPanel() {
         ))}
       </ul>
       <p className="mt-1 flex flex-wrap items-center gap-3 text-sm">
-        <Act onClick={() => saveFile(`${lick.title || 'lick'}.lick`, 'text/plain', withVoices())}>
+        <Button
+          onClick={() => saveFile(`${lick.title || 'lick'}.lick`, 'text/plain', withVoices())}
+        >
           Save as a file
-        </Act>
+        </Button>
         {carries && <span className="text-(--quiet)">The file takes your groove along.</span>}
       </p>
       {!isPlain(voicing) && (
         <p className="mt-2 flex flex-wrap items-center gap-3 text-sm">
-          <Act
+          <Button
             onClick={() =>
               void navigator.clipboard.writeText(withVoices()).then(
                 () => setCopied('Copied.'),
@@ -55,7 +57,7 @@ export function TextPanel() {
             }
           >
             Copy with voices
-          </Act>
+          </Button>
           <span role="status" className="text-(--quiet)">
             {copied || 'A saved file and a copy have the voices, not the rules that gave them.'}
           </span>

@@ -5,7 +5,7 @@ import { PhraseStacks } from '~/drawing/stacks/phrase-figure'
 import { useLive } from '~/live/use-live'
 import { useSaving } from '~/live/use-saving'
 import { type Kept, liveVersions, type VersionRecord } from '~/storage'
-import { Act, Nothing, Part, Trouble } from '~/ui/parts'
+import { Button, EmptyState, ErrorText, Part } from '~/ui/parts'
 import { differenceWords } from '~/words/versions'
 import { turnTexts } from '~/workspace/turned'
 import { usePanel } from '../state/use-panel'
@@ -33,9 +33,9 @@ export function VersionsPanel() {
     <div className="flex flex-col gap-4">
       <SaveVersion />
       {versions.length === 0 ? (
-        <Nothing>
+        <EmptyState>
           Save the line as it is now before you change it, and you can compare both.
-        </Nothing>
+        </EmptyState>
       ) : (
         <Part title="Saved versions">
           <ul className="flex flex-col">
@@ -53,7 +53,7 @@ export function VersionsPanel() {
           </ul>
         </Part>
       )}
-      <Trouble words={trouble} />
+      <ErrorText words={trouble} />
       {row.length > 1 && <VersionsRow versions={row} />}
       <SnapshotList id={id} turned={turned} lick={voiced} onRestore={onRestore} />
     </div>
@@ -104,15 +104,18 @@ function VersionRow({ version, turned, lick, before, onRestore, onTell }: Versio
           {differenceWords(savedLick, lick, '') === '' && ' · on the bench now'}
         </p>
       </div>
-      <Act label={`Restore ${version.name}`} onClick={() => onRestore(text, voicing, version.name)}>
+      <Button
+        label={`Restore ${version.name}`}
+        onClick={() => onRestore(text, voicing, version.name)}
+      >
         Restore
-      </Act>
-      <Act
+      </Button>
+      <Button
         label={`Delete ${version.name}`}
         onClick={() => onTell({ intent: 'delete', id: version.id })}
       >
         Delete
-      </Act>
+      </Button>
     </li>
   )
 }

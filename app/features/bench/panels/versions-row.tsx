@@ -5,9 +5,9 @@ import { type Lick, TEMPO_RANGE } from '~/core/line'
 import { onKit, toSequence } from '~/core/performance'
 import { type PracticeForm, versionsInRow } from '~/core/practice'
 import { useSettings } from '~/live/use-live'
-import { useSounding } from '~/playback/use-sounding'
+import { useSounding } from '~/session/use-sounding'
 import { NumberField } from '~/ui/number-field'
-import { Part, Trouble } from '~/ui/parts'
+import { ErrorText, Part } from '~/ui/parts'
 import { Pick } from '~/ui/pick'
 import { usePanel } from '../state/use-panel'
 
@@ -107,7 +107,7 @@ export function VersionsRow({ versions }: { versions: readonly NamedLick[] }) {
           </li>
         ))}
       </ul>
-      <Trouble words={trouble} />
+      <ErrorText words={trouble} />
     </Part>
   )
 }

@@ -3,15 +3,15 @@ import { useEffect, useMemo, useRef, useState } from 'react'
 import { phraseOf } from '~/core/changes'
 import { pieceAt, standIns } from '~/core/kit'
 import { type Lick, lineEvents } from '~/core/line'
-import { speedLimit } from '~/core/playing'
+import { speedLimit } from '~/core/playability'
 import { SURFACE_NAMES, type Surface } from '~/core/sticking'
 import { type Pin, type Voicing, type VoicingRule, voiceLick } from '~/core/voicing'
 import { PlanButtons } from '~/drawing/kit/plan-buttons'
 import { PhraseText } from '~/drawing/stacks/phrase-figure'
+import { Checkbox } from '~/ui/checkbox'
 import { IconButton } from '~/ui/icon-button'
 import { bareKey, isTypedIn } from '~/ui/keys'
-import { Act, Nothing, Part } from '~/ui/parts'
-import { Tick } from '~/ui/tick'
+import { Button, EmptyState, Part } from '~/ui/parts'
 import { listWords, plural, wholeTempo } from '~/words/figures'
 import { theSurface } from '~/words/surface-words'
 import {
@@ -52,7 +52,7 @@ export function VoicesPanel() {
   )
   return (
     <div className="flex flex-col gap-4">
-      {lick.line.slots.length === 0 && <Nothing>Type a line, and lay it on the kit.</Nothing>}
+      {lick.line.slots.length === 0 && <EmptyState>Type a line, and lay it on the kit.</EmptyState>}
       <Strokes {...props} />
       {/* Above all that a press makes grow, and with room of its own: nothing moves under the pointer. */}
       <Presets {...props} onPreview={preview} />
@@ -94,7 +94,7 @@ interface RuleListProps {
 function RuleList({ voicing, onVoice }: RuleListProps) {
   const { rules, pins } = voicing
   if (rules.length === 0 && pins.length === 0) {
-    return <Nothing>No rules yet: hands play the snare wherever no voice is written.</Nothing>
+    return <EmptyState>No rules yet: hands play the snare wherever no voice is written.</EmptyState>
   }
   return (
     <ol aria-label="Voicing rules, later ones win" className="flex flex-col">
@@ -102,13 +102,13 @@ function RuleList({ voicing, onVoice }: RuleListProps) {
         const words = ruleWords(rule)
         return (
           <li key={`${i} ${words}`} className="flex items-center gap-2 py-0.5 text-sm">
-            <Tick
+            <Checkbox
               className="grow text-sm"
               checked={rule.on}
               onTick={() => onVoice(rule.on ? 'Rule off' : 'Rule on', switchRule(voicing, i))}
             >
               <span className={rule.on ? '' : 'text-(--quiet) line-through'}>{words}</span>
-            </Tick>
+            </Checkbox>
             {rule.action.kind === 'draw' && (
               <IconButton
                 size="tiny"
@@ -278,9 +278,9 @@ function Strokes({ lick, voiced, voicing, selection, range, setting, onVoice }: 
             {SURFACE_NAMES[surface]}
           </button>
         ))}
-        <Act disabled={!struck} onClick={() => unstrike(workspace)}>
+        <Button disabled={!struck} onClick={() => unstrike(workspace)}>
           Clear struck voices
-        </Act>
+        </Button>
       </div>
     </Part>
   )

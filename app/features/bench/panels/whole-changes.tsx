@@ -3,7 +3,7 @@ import { type Renotated, type RenotateFault, renotate } from '~/core/fitting'
 import type { Lick } from '~/core/line'
 import { type CountingSystem, gridName } from '~/core/time'
 import { useSaving } from '~/live/use-saving'
-import { Act, Part, Trouble } from '~/ui/parts'
+import { Button, ErrorText, Part } from '~/ui/parts'
 import { plural } from '~/words/figures'
 import { startPlace } from '~/words/places'
 import type { PanelView } from '../state/use-panel'
@@ -35,22 +35,22 @@ export function WholeChanges({ lick, grooves, counting, onEdit }: PanelView) {
         {written.map(([name, after]) =>
           after.ok ? (
             <div key={name}>
-              <Act onClick={() => apply(name, after.value)}>{name}</Act>
+              <Button onClick={() => apply(name, after.value)}>{name}</Button>
               <p className="mt-0.5 text-(--quiet) text-xs">
                 {renotatedWords(lick, after.value, counting)}
               </p>
             </div>
           ) : (
             <div key={name}>
-              <Act disabled onClick={() => undefined}>
+              <Button disabled onClick={() => undefined}>
                 {name}
-              </Act>
+              </Button>
               <p className="mt-0.5 text-(--quiet) text-xs">{FAULT_WORDS[after.error]}</p>
             </div>
           ),
         )}
       </div>
-      <Trouble words={trouble} />
+      <ErrorText words={trouble} />
     </Part>
   )
 }

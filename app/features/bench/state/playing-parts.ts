@@ -1,4 +1,4 @@
-import { landOnKit, movesOf } from '~/core/playing'
+import { landOnKit, movesOf } from '~/core/playability'
 import { toAnswers } from '~/words/answers'
 
 /** What works out how a lick is played. */

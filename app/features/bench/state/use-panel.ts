@@ -4,7 +4,7 @@ import type { Groove } from '~/core/groove'
 import type { Kit, Player } from '~/core/kit'
 import type { Lick } from '~/core/line'
 import type { Position } from '~/core/performance'
-import type { Setting } from '~/core/playing'
+import type { PlayContext } from '~/core/playability'
 import type { CountingSystem } from '~/core/time'
 import type { Voicing } from '~/core/voicing'
 import { useSettings } from '~/live/use-live'
@@ -37,7 +37,7 @@ export interface PanelView {
   /** The same as its voicing lays it on the kit. */
   readonly voiced: Lick
   readonly voicing: Voicing
-  readonly setting: Setting
+  readonly setting: PlayContext
   /** Whether the letters on the bench are turned; what is stored never is. */
   readonly turned: boolean
   readonly playing: boolean

@@ -10,7 +10,7 @@ import type { SlotRange } from '~/core/changes'
 import type { Groove, PatternPlace } from '~/core/groove'
 import type { Lick } from '~/core/line'
 import type { Position } from '~/core/performance'
-import type { Setting } from '~/core/playing'
+import type { PlayContext } from '~/core/playability'
 import { useGroovesFor } from '~/live/use-own'
 import { useSettingFor } from '~/live/use-setting'
 import { rangeOf, type Workspace, type WorkspaceState } from '~/workspace/workspace'
@@ -72,7 +72,7 @@ export function useBenchGrooves(): readonly Groove[] {
 }
 
 /** Who plays the lick on what. */
-export function useSetting(): Setting {
+export function useSetting(): PlayContext {
   return useSettingFor(useBenchLick())
 }
 

@@ -2,9 +2,9 @@ import { useMemo, useState } from 'react'
 import { tomsOf } from '~/core/kit'
 import type { Surface } from '~/core/sticking'
 import { outAndBack, roundTheKit, type Voicing, voicingPresets } from '~/core/voicing'
+import { Checkbox } from '~/ui/checkbox'
 import { NumberField } from '~/ui/number-field'
-import { Act, Part, TextBox } from '~/ui/parts'
-import { Tick } from '~/ui/tick'
+import { Button, Part, TextBox } from '~/ui/parts'
 import { plural } from '~/words/figures'
 import { findSurfaces, SURFACES_EXPECTED } from '~/words/surface-words'
 import { appendPhrase } from '~/workspace/edits/edits'
@@ -81,9 +81,9 @@ function RoundTheKit({ lick, setting, onEdit }: PanelView) {
         aria-invalid={!sameWay && !wayBack}
       />
       {sameWay ? (
-        <Tick checked={again} onTick={setAgain}>
+        <Checkbox checked={again} onTick={setAgain}>
           Repeat the outer drums
-        </Tick>
+        </Checkbox>
       ) : (
         <>
           <NumberField
@@ -97,9 +97,9 @@ function RoundTheKit({ lick, setting, onEdit }: PanelView) {
         </>
       )}
       {pass ? (
-        <Act onClick={() => onEdit(appendPhrase(lick, pass, 'Round the kit'))}>
+        <Button onClick={() => onEdit(appendPhrase(lick, pass, 'Round the kit'))}>
           Append {plural(pass.slots.length, 'stroke')}
-        </Act>
+        </Button>
       ) : (
         <span role="alert" className="text-error">
           {SURFACES_EXPECTED}

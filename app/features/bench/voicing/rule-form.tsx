@@ -12,8 +12,8 @@ import {
   type Which,
   type WhichKind,
 } from '~/core/voicing'
+import { Checkbox } from '~/ui/checkbox'
 import { Pick, type PickProps } from '~/ui/pick'
-import { Tick } from '~/ui/tick'
 import { findSurfaces, SURFACES_EXPECTED } from '~/words/surface-words'
 import { ACTION_WORDS, END_WORDS, HANDS_WORDS, WHICH_WORDS } from './words'
 
@@ -116,9 +116,9 @@ export function RuleForm({ kit, onDraft, onAdd, about }: RuleFormProps) {
             ]}
             onPick={(per) => change({ per })}
           />
-          <Tick checked={!draft.twice} onTick={(once) => change({ twice: !once })}>
+          <Checkbox checked={!draft.twice} onTick={(once) => change({ twice: !once })}>
             None twice in a row
-          </Tick>
+          </Checkbox>
         </>
       )}
       {action === 'path' && (
@@ -139,12 +139,12 @@ export function RuleForm({ kit, onDraft, onAdd, about }: RuleFormProps) {
             onPick={(end) => change({ end })}
           />
           {draft.end !== 'over' && draft.per !== 'group' && (
-            <Tick
+            <Checkbox
               checked={draft.turningStroke}
               onTick={(turningStroke) => change({ turningStroke })}
             >
               One extra at the turn
-            </Tick>
+            </Checkbox>
           )}
         </>
       )}

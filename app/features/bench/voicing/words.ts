@@ -109,7 +109,7 @@ function names(surfaces: readonly Surface[]): string {
 }
 
 /** More strokes than this have more voicings than say anything. */
-const MOST_COUNTED = 24
+const MAX_COUNTED = 24
 
 /**
  * How many voicings a rule has for the strokes that it moves; empty where it has one surface or moves
@@ -120,7 +120,7 @@ export function howManyWords(lick: Lick, range: SlotRange, rule: VoicingRule): s
   if (action.kind !== 'path' && action.kind !== 'draw') return ''
   const surfaces = new Set(action.surfaces)
   const strokes = strokesMoved(lick, rule, range)
-  if (strokes === 0 || strokes > MOST_COUNTED || surfaces.size < 2) return ''
+  if (strokes === 0 || strokes > MAX_COUNTED || surfaces.size < 2) return ''
   const count = (noneTwice: boolean) =>
     countVoicings(strokes, surfaces.size, noneTwice).toLocaleString('en')
   const { kind } = rule.which

@@ -1,6 +1,6 @@
 import { type Lick, lickSlots } from '~/core/line'
-import { type CleanLimits, LEAST_RATED_ROUNDS } from '~/core/listening'
 import type { CountingSystem } from '~/core/time'
+import { type CleanLimits, MIN_RATED_ROUNDS } from '~/core/timing'
 import { claimsWords, notCleanWords } from '~/words/heard-words'
 import { placeInBar } from '~/words/places'
 import type { AlongState } from '~/workspace/along-session'
@@ -13,7 +13,7 @@ export function heardSentence(
   limits: CleanLimits,
 ): string {
   if (!claims || counted === 0) return ''
-  const enough = counted >= LEAST_RATED_ROUNDS
+  const enough = counted >= MIN_RATED_ROUNDS
   const slots = lickSlots(lick)
   const placeOf = (slot: number) => placeInBar(lick, slots[slot]?.tick ?? 0, counting)
   const clean = enough && cleanness?.is === true

@@ -1,5 +1,5 @@
 import { useSlices } from '~/live/use-slices'
-import { Nothing } from '~/ui/parts'
+import { EmptyState } from '~/ui/parts'
 import { dayOf } from '~/words/calendar'
 import { plural, tempoFigure } from '~/words/figures'
 import type { PracticeRoom } from '../session/room'
@@ -7,15 +7,15 @@ import { usePractised } from '../session/use-room'
 import { logWords } from '../words'
 
 /** So many sessions are listed; all of them are in the log. */
-const MOST_LISTED = 30
+const MAX_LISTED = 30
 
 /** What the log has of this lick: how far it is, and its last sessions. */
 export function HistoryPanel({ room }: { room: PracticeRoom }) {
   const { sessions } = useSlices(room).world
   const { log } = usePractised(room)
   const now = Date.now()
-  const last = [...sessions].sort((a, b) => b.createdAt - a.createdAt).slice(0, MOST_LISTED)
-  if (!log) return <Nothing>Not practised yet: what you play here is written down.</Nothing>
+  const last = [...sessions].sort((a, b) => b.createdAt - a.createdAt).slice(0, MAX_LISTED)
+  if (!log) return <EmptyState>Not practised yet: what you play here is written down.</EmptyState>
   return (
     <>
       <p className="text-sm">{logWords(log)}</p>

@@ -14,9 +14,9 @@ import {
 import { findGrid, type Grid, gridName } from '~/core/time'
 import { useSettings } from '~/live/use-live'
 import { useSlices } from '~/live/use-slices'
+import { Checkbox } from '~/ui/checkbox'
 import { SelectField } from '~/ui/field'
-import { Act } from '~/ui/parts'
-import { Tick } from '~/ui/tick'
+import { Button } from '~/ui/parts'
 import { plural, tempoFigure } from '~/words/figures'
 import { LADDER_WORDS, ORDER_WORDS, SEQUENCE_WORDS } from '~/words/plan-words'
 import { AddStep } from '../add-step'
@@ -79,12 +79,12 @@ export function TemposPanel({ room }: { room: PracticeRoom }) {
             )}
           </p>
         )}
-        <Tick
+        <Checkbox
           checked={alone !== undefined && alone !== null}
           onTick={(own) => room.temposAlone(own ? rungs.map(({ tempo }) => tempo) : null)}
         >
           These tempos for this step alone
-        </Tick>
+        </Checkbox>
         <div className="flex items-end gap-3">
           <SelectField
             label="Tempos"
@@ -107,9 +107,9 @@ export function TemposPanel({ room }: { room: PracticeRoom }) {
             onChange={(count) => onChange({ repeats: Number(count) })}
           />
         </div>
-        <Tick checked={plan.climbs} onTick={(climbs) => onChange({ climbs })}>
+        <Checkbox checked={plan.climbs} onTick={(climbs) => onChange({ climbs })}>
           Climb automatically after {plan.repeats} repeats
-        </Tick>
+        </Checkbox>
       </div>
     </>
   )
@@ -155,7 +155,7 @@ export function StepsPanel({ room }: { room: PracticeRoom }) {
         {arranging && (
           <>
             <AddStep lick={played} loop={choice.loop} versions={versions} onAdd={room.add} />
-            <Act onClick={room.skipProposed}>Skip all proposed steps</Act>
+            <Button onClick={room.skipProposed}>Skip all proposed steps</Button>
             <Templates
               templates={settings.templates}
               plan={plan}

@@ -1,5 +1,5 @@
 import { type RefObject, useEffect, useMemo, useRef, useState } from 'react'
-import type { PlayedStroke } from '~/core/listening'
+import type { PlayedStroke } from '~/core/timing'
 import { useCounting } from '~/live/use-setting'
 import { useSlices } from '~/live/use-slices'
 import type { PracticeRoom } from '../session/room'

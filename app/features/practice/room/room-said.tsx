@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react'
 import { useCounting } from '~/live/use-setting'
 import { useSlices } from '~/live/use-slices'
-import { Act, Trouble } from '~/ui/parts'
+import { Button, ErrorText } from '~/ui/parts'
 import { tempoFigure } from '~/words/figures'
 import { Cautions } from '../cautions'
 import { LostNotice } from '../lost-notice'
@@ -43,7 +43,8 @@ export function RoomSaid({ room, children }: { room: PracticeRoom; children: Rea
       </p>
       {rated && (
         <p role="status" className="flex flex-wrap items-center gap-3 text-sm">
-          Rated {rated.rating} at {tempoFigure(rated.tempo)}.<Act onClick={room.unrate}>Undo</Act>
+          Rated {rated.rating} at {tempoFigure(rated.tempo)}.
+          <Button onClick={room.unrate}>Undo</Button>
         </p>
       )}
       {lost !== null && (
@@ -57,8 +58,8 @@ export function RoomSaid({ room, children }: { room: PracticeRoom; children: Rea
           {warning}
         </p>
       ))}
-      <Trouble words={trouble} />
-      <Trouble
+      <ErrorText words={trouble} />
+      <ErrorText
         words={world.deleted ? 'This lick was deleted in another tab. It is in the bin.' : ''}
       />
       {children}

@@ -1,17 +1,17 @@
 import type { HeardDevice } from '~/audio'
 import type { Kit } from '~/core/kit'
-import {
-  type HeardSummary,
-  LEAST_RATED_ROUNDS,
-  SIMULATED_DELAY_MS,
-  SIMULATED_PLAYERS,
-} from '~/core/listening'
 import type { Rating } from '~/core/log'
 import type { Performance, Position, TempoPlan } from '~/core/performance'
-import type { MicrophoneState } from '~/playback/microphone-session'
-import { type Clock, PAGE_CLOCK } from '~/playback/program-player'
-import { type HeardThing, Microphone, micDelay } from '~/playback/use-microphone'
-import { listenToStrokes, type StrikeSource, type Stroke } from '~/playback/use-strikes'
+import {
+  type HeardSummary,
+  MIN_RATED_ROUNDS,
+  SIMULATED_DELAY_MS,
+  SIMULATED_PLAYERS,
+} from '~/core/timing'
+import type { MicrophoneState } from '~/session/microphone-session'
+import { type Clock, PAGE_CLOCK } from '~/session/program-player'
+import { type HeardThing, Microphone, micDelay } from '~/session/use-microphone'
+import { listenToStrokes, type StrikeSource, type Stroke } from '~/session/use-strikes'
 import type { Settings } from '~/storage'
 import { type AlongLine, AlongSession, type AlongState } from '~/workspace/along-session'
 import { memoize } from '~/workspace/memoize'
@@ -115,7 +115,7 @@ export class Ear extends Slices<EarState> {
       device: undefined,
       heard: new AlongSession(SILENT, 'find').state(),
       delayMs: 'find',
-      enough: LEAST_RATED_ROUNDS,
+      enough: MIN_RATED_ROUNDS,
     })
     this.clock = ports.clock ?? PAGE_CLOCK
     this.microphone = new Microphone({
@@ -219,7 +219,7 @@ export class Ear extends Slices<EarState> {
     const meant = this.meant()
     const delayMs = this.delay(listened.settings)
     const active = this.current.wanted && listened.playing && meant !== undefined
-    const enough = Math.max(LEAST_RATED_ROUNDS, listened.repeats)
+    const enough = Math.max(MIN_RATED_ROUNDS, listened.repeats)
     if (this.listensTo !== sounding) {
       this.listensTo = sounding
       // A click that begins softly spoils less of what is near it.

@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid'
 import { formatLickText } from '~/codecs/lick-text'
 import type { Lick } from '~/core/line'
-import type { Setting } from '~/core/playing'
+import type { PlayContext } from '~/core/playability'
 import { type Bounds, type Drawn, toImprovised } from '~/core/practice'
 import type { Surface } from '~/core/sticking'
 import { notSavedWords, saveRecord } from '~/storage'
@@ -16,7 +16,7 @@ export interface ImproviseChoice {
   readonly seed: number
 }
 
-const MOST_IN_ROW = 4
+const MAX_IN_ROW = 4
 
 export const DRAWN_WORDS: Readonly<Record<Drawn, string>> = {
   voices: 'voices',
@@ -27,15 +27,15 @@ export const DRAWN_WORDS: Readonly<Record<Drawn, string>> = {
 /** Within what a line is drawn anew each time; null where it is played as it is. `tempo` is the fastest. */
 export function boundsOf(
   { drawn, share, seed }: ImproviseChoice,
-  setting: Setting,
+  setting: PlayContext,
   tempo: number,
 ): Bounds | null {
   if (!drawn || drawn === 'versions') return null
-  return { drawn, surfaces: drumsOf(setting), share, mostInRow: MOST_IN_ROW, tempo, seed }
+  return { drawn, surfaces: drumsOf(setting), share, mostInRow: MAX_IN_ROW, tempo, seed }
 }
 
 /** The drums that hands strike on a kit. */
-function drumsOf({ kit }: Setting): Surface[] {
+function drumsOf({ kit }: PlayContext): Surface[] {
   const drums = kit.pieces.filter(({ kind }) => kind === 'drum').map(({ surface }) => surface)
   return drums.length > 0 ? drums : ['sn']
 }
@@ -46,7 +46,7 @@ interface Keepable {
   /** What is heard before it is drawn anew. */
   readonly heard: Lick
   readonly bounds: Bounds
-  readonly setting: Setting
+  readonly setting: PlayContext
   readonly turned: boolean
 }
 

@@ -4,7 +4,7 @@ import { soundsOn } from '~/core/kit'
 import { frameTicks, type Lick } from '~/core/line'
 import type { LickLog } from '~/core/log'
 import { onKit, type Performance, toMedley, toPerformance } from '~/core/performance'
-import { type Setting, speedLimit } from '~/core/playing'
+import { type PlayContext, speedLimit } from '~/core/playability'
 import {
   addedPart,
   type Bounds,
@@ -28,7 +28,7 @@ import {
   withRung,
 } from '~/core/practice'
 import { findGrid, type Grid, gridName, sameGrid } from '~/core/time'
-import type { Program } from '~/playback/program'
+import type { Program } from '~/session/program'
 import {
   clickedMarks,
   type PlanContent,
@@ -66,7 +66,7 @@ export interface Given {
 /** A lick as it is practised: its plan, the step that is played, and how it sounds. */
 export interface Practised {
   readonly lick: Lick
-  readonly setting: Setting
+  readonly setting: PlayContext
   readonly log: LickLog | undefined
   readonly plan: PlanRecord
   /** The ladder of the plan. */
@@ -143,7 +143,7 @@ export function toPlanRungs(
 export function laidPlan(
   { school, ladder, sequence, repeats, climbs, steps: pattern }: SharedPlan,
   lick: Lick,
-  setting: Setting,
+  setting: PlayContext,
 ): PlanContent {
   const steps = pattern.length === 0 ? [] : layPattern(buildUp(lick, school, setting), pattern)
   return { school, ladder, sequence, repeats, climbs, rungs: null, rungGrids: null, steps }
@@ -165,8 +165,12 @@ export function practising(): (given: Given) => Practised {
   const lickIn = memoize((record: World['record'], turned: boolean) => lickOf(record, turned))
   const logIn = memoize(logOf)
   const rungsIn = memoize(
-    (plan: Parameters<typeof rungsOf>[0], lick: Lick, setting: Setting, log: LickLog | undefined) =>
-      rungsOf(plan, lick, speedLimit(lick, 'line', setting).bpm, log),
+    (
+      plan: Parameters<typeof rungsOf>[0],
+      lick: Lick,
+      setting: PlayContext,
+      log: LickLog | undefined,
+    ) => rungsOf(plan, lick, speedLimit(lick, 'line', setting).bpm, log),
   )
   const temposIn = memoize((rungs: readonly GridRung[]) => rungs.map(({ tempo }) => tempo))
   const countsIn = memoize((planned: readonly PlannedStep[], rungs: number) =>
@@ -179,14 +183,19 @@ export function practising(): (given: Given) => Practised {
     sameGrid(grid, lick.frame.grid) ? lick : onGrid(lick, grid),
   )
   const planIn = memoize(
-    (stored: PlanRecord, setPlan: SetPlan | null, played: Lick, setting: Setting): PlanRecord => {
+    (
+      stored: PlanRecord,
+      setPlan: SetPlan | null,
+      played: Lick,
+      setting: PlayContext,
+    ): PlanRecord => {
       if (!setPlan) return stored
       return { ...stored, ...(setPlan.exception ?? laidPlan(setPlan.shared, played, setting)) }
     },
   )
   const versionsIn = memoize(savedVersions)
   const plannedIn = memoize(
-    (played: Lick, plan: PlanRecord, setting: Setting, versions: Practised['versions']) =>
+    (played: Lick, plan: PlanRecord, setting: PlayContext, versions: Practised['versions']) =>
       planSteps(buildUp(played, plan.school, setting), plan.steps, (key) =>
         addedPart(played, key, versions),
       ),
@@ -202,7 +211,7 @@ export function practising(): (given: Given) => Practised {
   const climbIn = memoize(climbOf)
   const programIn = memoize(toProgram)
 
-  let setting: Setting | undefined
+  let setting: PlayContext | undefined
   return ({ world, plan: stored, setPlan, choice, rung, first }) => {
     const { record, settings } = world
     const lick = lickIn(record, settings.turnLetters)
@@ -282,7 +291,7 @@ function soundingOf(
   step: Step | undefined,
   bounds: Bounds | null,
   others: Practised['versions'],
-  setting: Setting,
+  setting: PlayContext,
 ): ((round: number) => Lick) | null {
   // Asked for by the sound and by the picture: each round is drawn once.
   if (bounds) return memoize(toImprovised(heard, bounds, setting), KEPT_ROUNDS)
@@ -301,7 +310,7 @@ function composing(
   heard: Lick,
   countsEach: boolean,
   settings: Settings,
-  setting: Setting,
+  setting: PlayContext,
 ): () => Performance {
   const { practiceCountIn, dropOut, sextupletsInEighths: inEighths } = settings
   return () => {

@@ -2,7 +2,7 @@ import { findVoicedLick, parseVoicing } from '~/codecs/voicing'
 import { onGrid } from '~/core/fitting'
 import { EMPTY_LICK, type Lick } from '~/core/line'
 import { type LickLog, logOfLick } from '~/core/log'
-import type { Setting } from '~/core/playing'
+import type { PlayContext } from '~/core/playability'
 import { type Grid, sameGrid } from '~/core/time'
 import { PLAIN_VOICING, type Voicing } from '~/core/voicing'
 import { toPracticeSession } from '~/live/practice-session'
@@ -34,7 +34,7 @@ export function secondsToday(own: readonly { createdAt: number; seconds: number 
 }
 
 /** Who plays the lick on what. */
-export function settingOfWorld(lick: Lick, { settings, kits, grooves }: World): Setting {
+export function settingOfWorld(lick: Lick, { settings, kits, grooves }: World): PlayContext {
   return settingFor(lick, settings, ownKitsOf(kits), ownGrooves(grooves))
 }
 

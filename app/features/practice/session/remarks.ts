@@ -1,5 +1,5 @@
 import type { Lick } from '~/core/line'
-import type { Setting } from '~/core/playing'
+import type { PlayContext } from '~/core/playability'
 import { type GridRung, minutesSinceBreak, seamRuns, strainsAt } from '~/core/practice'
 import type { Grid } from '~/core/time'
 import { memoize } from '~/workspace/memoize'
@@ -8,13 +8,13 @@ import { breakWords, jumpWords, seamWords, strainWords } from '../words'
 import type { Practised } from './lick-program'
 import type { World } from './world'
 
-const strainsIn = memoize((heard: Lick, tempo: number, setting: Setting) =>
+const strainsIn = memoize((heard: Lick, tempo: number, setting: PlayContext) =>
   strainsAt(heard, tempo, setting).map(strainWords),
 )
-const seamIn = memoize((step: Step, { grooves = [] }: Setting) =>
+const seamIn = memoize((step: Step, { grooves = [] }: PlayContext) =>
   seamWords(seamRuns(step.played, { grooves })),
 )
-const pastIn = memoize((rungs: readonly GridRung[], grid: Grid, step: Step, setting: Setting) =>
+const pastIn = memoize((rungs: readonly GridRung[], grid: Grid, step: Step, setting: PlayContext) =>
   rungsAbove(rungs, grid, stepLimit(step, setting)),
 )
 

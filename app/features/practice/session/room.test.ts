@@ -3,8 +3,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { lineEvents } from '~/core/line'
 import { addGridRung } from '~/core/practice'
-import { ProgramPlayer } from '~/playback/program-player'
-import { SessionLog } from '~/playback/session-log'
+import { ProgramPlayer } from '~/session/program-player'
+import { SessionLog } from '~/session/session-log'
 import {
   DEFAULT_SETTINGS,
   type Kept,

@@ -14,7 +14,7 @@ import {
   slowerRung,
   toChoices,
 } from '~/core/practice'
-import type { PlayerState, ProgramPlayer } from '~/playback/program-player'
+import type { PlayerState, ProgramPlayer } from '~/session/program-player'
 import {
   liveSettings,
   type PlanContent,
