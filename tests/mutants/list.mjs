@@ -80,12 +80,7 @@ export const MUTANTS = [
     '(x1 - x0) * (t1 - tick)',
     ['app/core/sheet'],
   ],
-  [
-    'app/core/sheet/system.ts',
-    'Math.min(room, natural * MAX_STRETCH)',
-    'room',
-    ['app/core/sheet'],
-  ],
+  ['app/core/sheet/system.ts', 'Math.min(room, natural * MAX_STRETCH)', 'room', ['app/core/sheet']],
   ['app/core/sheet/system.ts', "ends ? 'final' : 'single'", "'single'", ['app/core/sheet']],
   ['app/core/sheet/system.ts', 'let x = width - room', 'let x = CLEF', ['app/core/sheet']],
   [
@@ -283,5 +278,84 @@ export const MUTANTS = [
     'Math.sign(at(a).kicks) - Math.sign(at(b).kicks) ||',
     '',
     ['app/core/practice/improvise.test.ts'],
+  ],
+  // Documents, what is played, and the plan.
+  [
+    'app/workspace/documents/decisions.ts',
+    "if (ours !== undefined && !(await putAside(document, ours, 'before the change'))) return",
+    '',
+    ['app/workspace/documents/stored-document.test.ts'],
+  ],
+  [
+    'app/workspace/documents/decisions.ts',
+    "if (await putAside(document, theirs, 'from another tab')) document.saver.keepMine(theirs)",
+    'document.saver.keepMine(theirs)',
+    ['app/workspace/documents/stored-document.test.ts'],
+  ],
+  [
+    'app/storage/saving/record-saver.ts',
+    'if (isKnown) this.keepMine(stored.value)',
+    'if (stored.ok) this.keepMine(stored.value)',
+    ['app/workspace/documents/stored-document.test.ts'],
+  ],
+  [
+    'app/storage/saving/record-saver.ts',
+    'if (ours === undefined) return',
+    '',
+    ['app/workspace/documents/stored-document.test.ts'],
+  ],
+  [
+    'app/session/program-player.ts',
+    'if (playing && before?.music !== program?.music) this.look()',
+    '',
+    ['app/session/program-player.test.ts'],
+  ],
+  [
+    'app/session/program-player.ts',
+    "const bar = this.current.playing && at?.phase === 'round' ? at.bar : null",
+    'const bar = null',
+    ['app/session/program-player.test.ts'],
+  ],
+  [
+    'app/features/practice/session/room.ts',
+    'if (this.ear.simulates) {',
+    'if (false) {',
+    ['app/features/practice/session'],
+  ],
+  [
+    'app/features/practice/session/room.ts',
+    'if (rungs.length !== tempos.length)',
+    'if (rungs.length === 0)',
+    ['app/features/practice/session'],
+  ],
+  [
+    'app/features/practice/session/lick-program.ts',
+    'if (bounds) return memoize(toImprovised(heard, bounds, setting), KEPT_ROUNDS)',
+    'if (bounds) return memoize(toImprovised(heard, { ...bounds, seed: bounds.seed + 1 }, setting), 1)',
+    ['app/features/practice/session'],
+  ],
+  [
+    'app/core/practice/plan.ts',
+    'const later = counts.findIndex((count, i) => i > step && count > rung)',
+    'const later = counts.findIndex((count, i) => i > step && count > 0)',
+    ['app/core/practice/plan.test.ts'],
+  ],
+  [
+    'app/core/practice/build-up.ts',
+    "if (kind === 'part' && played.has(music)) return",
+    '',
+    ['app/core/practice'],
+  ],
+  [
+    'app/core/practice/build-up.ts',
+    'few(withoutSingles(groups, lick))',
+    'few(groups)',
+    ['app/core/practice'],
+  ],
+  [
+    'app/core/log/log.ts',
+    "rating === 'clean' && !tense && inBar",
+    "rating === 'clean'",
+    ['app/core/log'],
   ],
 ].map(([file, is, becomes, tests]) => ({ file, is, becomes, tests }))
