@@ -14,7 +14,7 @@ import {
 import { formatSlot } from '../notation'
 import { DEFAULT_SETTING, type PlayContext, speedLimit } from '../playability'
 import { HOME_SURFACE, isHand, type Stroke, strokesInSlot } from '../sticking'
-import type { Grid, Ticks } from '../time'
+import { type Grid, gridName, type Ticks } from '../time'
 import { inForm, type PracticeForm } from './form'
 import type { PartKind, PracticeOrder } from './kinds'
 import { barPulseOf, pulseOf } from './pulse'
@@ -209,12 +209,11 @@ function joinedParts(making: Making): PracticePart[] {
   const add = (kind: 'part' | 'so-far', { from, to, name }: (typeof spans)[number]) => {
     if (seen.has(`${from}-${to}`)) return
     seen.add(`${from}-${to}`)
-    const part = placedPart(kind, lick, { from, to }, making)
-    const music = name + musicOf(part)
+    const music = name + musicOf(lick, from, to)
     // Equal parts are one step: the same strokes in the same place against the beat.
     if (kind === 'part' && played.has(music)) return
     played.add(music)
-    steps.push({ ...part, ...(name && { name }) })
+    steps.push({ ...placedPart(kind, lick, { from, to }, making), ...(name && { name }) })
   }
   let [least, most] = [count, 0]
   for (const span of spans) {
@@ -227,11 +226,15 @@ function joinedParts(making: Making): PracticePart[] {
   return steps
 }
 
-/** What a part is to the hands: its strokes, their grids, and where they lie against the beat. */
-function musicOf({ lick: { line, frame } }: PracticePart): string {
-  const { beat } = frameTicks(frame)
-  const grids = [frame.grid, ...line.gridChanges.map(({ at, grid }) => ({ at, ...grid }))]
-  return [line.slots.map(formatSlot).join(' '), frame.start % beat, JSON.stringify(grids)].join('|')
+/** What some slots are to the hands: their strokes and grids, and where they lie against the beat. */
+function musicOf(lick: Lick, from: number, to: number): string {
+  const { beat } = frameTicks(lick.frame)
+  const slots = lickSlots(lick).slice(from, to)
+  const place = (slots[0]?.tick ?? 0) % beat
+  return [
+    place,
+    ...slots.map(({ content, grid }) => `${gridName(grid)} ${formatSlot(content)}`),
+  ].join()
 }
 
 /** Spans that are no single stroke: one of a slot alone joins the span before it, the first the one after it. */

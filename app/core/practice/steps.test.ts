@@ -73,6 +73,23 @@ describe('the steps of a plan', () => {
 })
 
 describe('parts, joined one by one', () => {
+  const alone = (text: string) =>
+    buildUp(lickOf(text), 'joined').flatMap(({ kind, range }) =>
+      kind === 'part' ? [`${range.from}-${range.to}`] : [],
+    )
+
+  it('play equal parts once, and those that lie otherwise against the beat each', () => {
+    expect(alone('line: RLRK RLRK RLRK RLRK')).toEqual(['0-4'])
+    expect(alone('line: RLRK RLRR RLRK RLRK')).toEqual(['0-4', '4-8'])
+    expect(alone('line: RLK RLK RLK RLK RLRL')).toHaveLength(5)
+  })
+
+  it('have no part of a single stroke: it joins its neighbour', () => {
+    expect(alone('line: RLLRL K RLRL')).toEqual(['0-6', '6-10'])
+    expect(alone('line: R LLRL RLRL')).toEqual(['0-5', '5-9'])
+    expect(alone('line: RLLRL K--- RLRL')).toEqual(['0-9', '9-13'])
+  })
+
   const groups = lickOf('line: RLLRK RLK RLRL RRLK')
   const spans = (of: ReturnType<typeof buildUp>) =>
     of.map(({ kind, range }) => `${kind} ${range.from}-${range.to}`)
