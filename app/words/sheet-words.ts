@@ -22,6 +22,8 @@ export interface SheetEntry {
   readonly notes?: readonly string[]
   /** Lines under its own, each with what stands over it. */
   readonly rows: readonly { readonly label: string; readonly lick: Lick }[]
+  /** The tempos that it is practised at; those from its own to its goal where none are told. */
+  readonly tempos?: readonly number[]
 }
 
 /** What a sheet is read with. */
@@ -47,7 +49,7 @@ export function sheetOf(
 }
 
 function itemOf(
-  { lick, notes = [], rows }: SheetEntry,
+  { lick, notes = [], rows, tempos = goalLadder(lick.frame) }: SheetEntry,
   choices: SheetChoices,
   reading: SheetReading,
 ): SheetItem {
@@ -67,7 +69,7 @@ function itemOf(
       { label: '', line: line(lick, choices.groove === 'none' ? null : groove) },
       ...rows.map(({ label, lick: one }) => ({ label, line: line(one, null) })),
     ],
-    rungs: choices.ladder ? goalLadder(lick.frame) : [],
+    rungs: choices.ladder ? [...tempos] : [],
   }
 }
 

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { lickOf } from '../support/licks'
-import { expectAccessible, sticking } from './bench-page'
+import { expectAccessible, openPanel, sticking } from './bench-page'
 import { expect, test } from './watched'
 
 const bar = (page: Page, which: 'now' | 'next' | 'then') =>
@@ -14,6 +14,7 @@ test('a flow goes on without a break, two bars ahead, and every bar is as it was
   await page.goto('/')
   await page.getByRole('link', { name: 'Flow', exact: true }).click()
   await expect(bar(page, 'now')).toBeVisible()
+  await openPanel(page, 'Music')
   await page.getByLabel('Tempo').fill('100')
   await page.getByLabel('Seed').fill('3')
   await expect(page).toHaveURL(/seed=3/)
@@ -61,6 +62,7 @@ test('a phrase grows by small cells, and what is drawn is saved as a lick', asyn
   await page.getByRole('button', { name: 'Remove RLLRK' }).click()
   await page.getByRole('spinbutton', { name: 'Weight of RLK' }).fill('3')
   await expect(page.getByRole('list', { name: 'Sources' }).getByRole('listitem')).toHaveCount(2)
+  await openPanel(page, 'Music')
   await page.getByLabel('Kind').selectOption('stretch a phrase')
   await expect(page.getByText('grows', { exact: true })).toBeVisible()
   await expect(page.getByRole('region', { name: 'now' })).toContainText('groove')

@@ -62,7 +62,7 @@ test('a page for a pupil has the lick and its parts, and is saved as PDF, SVG an
   const written = Buffer.from(svg['page 1.svg'] ?? []).toString('utf8')
   expect(written).toContain('data:font/')
   expect(written).not.toMatch(/https?:\/\/(?!www\.w3\.org\/2000\/svg)/)
-  await page.getByRole('checkbox', { name: 'its parts, in the order of learning' }).uncheck()
+  await page.getByRole('checkbox', { name: 'the steps of its plan, in their order' }).uncheck()
   await expect(pages(page)).toHaveCount(1)
   const png = await saved(page, 'Save as PNG')
   expect([png.name, png.bytes.subarray(1, 4).toString()]).toEqual(['Tightrope.png', 'PNG'])

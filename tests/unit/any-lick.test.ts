@@ -19,11 +19,11 @@ import { voiceLick, voicingPresets } from '~/core/voicing'
 import { toPathView } from '~/drawing/kit/path-view'
 import { toRuler } from '~/drawing/ruler/layout'
 import { toRowView, toScene } from '~/drawing/ruler/view'
-import { toSteps } from '~/features/practice/step-view'
 import { jumpWords, seamWords, speedWords, strainWords } from '~/features/practice/words'
 import { toSummary } from '~/storage/derived/summary'
 import { toAnswers } from '~/words/answers'
 import { toFit } from '~/words/fit'
+import { toSteps } from '~/words/practice-steps'
 import * as random from '../support/arbitraries'
 
 /** Words that a program says by mistake: of a number, a field or an object that is none. */

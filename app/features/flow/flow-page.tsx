@@ -1,4 +1,4 @@
-import { Dices, Volume2, VolumeX } from 'lucide-react'
+import { Blend, Dices, SlidersHorizontal, Volume2, VolumeX } from 'lucide-react'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { Link } from 'react-router'
@@ -8,6 +8,7 @@ import { DEFAULT_FRAME, frameTicks, TEMPO_RANGE } from '~/core/line'
 import type { Position } from '~/core/performance'
 import { findMeter, toMeter } from '~/core/time'
 import { voicingPresets } from '~/core/voicing'
+import { LINE_STACKS, LineFigure } from '~/drawing/line/line-figure'
 import { useLive, useSettings } from '~/live/use-live'
 import { useOwnCells } from '~/live/use-own'
 import { useSettingFor } from '~/live/use-setting'
@@ -19,7 +20,7 @@ import { useSpace } from '~/ui/use-space'
 import { plural } from '~/words/figures'
 import { createLick } from '../library'
 import type { Phase } from '../practice'
-import { BigCount, PartFigure, stillWords, useLights } from '../practice'
+import { BigCount, RoomDock, stillWords, useLights } from '../practice'
 import { FlowForm } from './flow-form'
 import { type FlowBar, flowBar, flowPhaseAt, toFlowMusic, toSavedLick } from './flow-music'
 import { FLOW_ADDRESS, rememberFlow } from './flow-setup'
@@ -95,6 +96,10 @@ export function FlowPage() {
   useHotkeys('+, =, shift+=', () => faster(2), { useKey: true, enabled })
   useHotkeys('-', () => faster(-2), { useKey: true, enabled })
 
+  // Where there is room beside the line, what is mixed is in sight.
+  const [panel, open] = useState<FlowPanel | null>(() =>
+    globalThis.innerWidth >= 1024 ? 'mixture' : null,
+  )
   const [saved, setSaved] = useState<{ id: string; title: string } | null>(null)
   const [refused, setRefused] = useState('')
   const save = async (before: number) => {
@@ -108,114 +113,110 @@ export function FlowPage() {
     else setRefused(outcome.message)
   }
   return (
-    <div
-      ref={host}
-      data-phase="still"
-      className="group mx-auto grid w-full max-w-7xl grow grid-cols-1 content-start gap-x-8 gap-y-3 px-4 py-3 sm:px-5 lg:grid-cols-[minmax(0,1fr)_20rem]"
-    >
-      <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1 lg:col-span-2">
-        <h1 className="font-semibold text-2xl tracking-tight">Flow</h1>
-        <p className="text-(--quiet)">
-          {setup.mode === 'mix'
-            ? `mixed at random, on the barline every ${setup.bars === 1 ? 'bar' : plural(setup.bars, 'bar')}`
-            : `a phrase that grows by up to ${plural(setup.beats, 'beat')}, always into the downbeat`}
-        </p>
+    <div ref={host} data-phase="still" className="room group">
+      <header className="room-top">
+        <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
+          <h1 className="font-semibold text-2xl tracking-tight">Flow</h1>
+          <p className="text-(--quiet)">
+            {setup.mode === 'mix'
+              ? `mixed at random, on the barline every ${setup.bars === 1 ? 'bar' : plural(setup.bars, 'bar')}`
+              : `a phrase that grows by up to ${plural(setup.beats, 'beat')}, always into the downbeat`}
+          </p>
+          <p className="hidden font-mono text-(--quiet) text-xs xl:block">
+            Space play · S kit or click only · D draw again · + − tempo
+          </p>
+        </div>
       </header>
-      <div className="flex min-w-0 flex-col gap-3">
+      <div className="room-main">
         <BigCount
           beats={Math.max(1, Math.round(ticks.bar / ticks.beat))}
           playing={playing}
           onTap={toggle}
         />
-        <div className="flex flex-wrap items-baseline justify-between gap-x-6 font-semibold text-lg">
+        <div className="room-words">
           <p data-phase-words className="text-primary">
             {stillWords()}
           </p>
           <p className="tabular-nums">{setup.tempo} bpm</p>
           <p className="tabular-nums">phrase {(now?.phrase ?? 0) + 1}</p>
         </div>
-        {trouble && <p role="alert">{trouble}</p>}
-        <ErrorText words={refused} />
-        <p role="status" className="text-sm empty:hidden">
-          {saved && (
-            <>
-              Saved as{' '}
-              <Link to={`/bench/${saved.id}`} className="link">
-                {saved.title}
-              </Link>
-              .
-            </>
-          )}
-        </p>
-        {now && <BarFigure title="now" bar={now} lit />}
-        <div className="grid grid-cols-2 gap-3">
-          {bars.slice(1).map((next, i) => (
-            <BarFigure key={next.index} title={i === 0 ? 'next' : 'then'} bar={next} />
-          ))}
+        <div className="room-line">
+          {now && <BarFigure title="now" bar={now} lit />}
+          <div className="grid grid-cols-2 gap-3">
+            {bars.slice(1).map((next, i) => (
+              <BarFigure key={next.index} title={i === 0 ? 'next' : 'then'} bar={next} />
+            ))}
+          </div>
         </div>
-        <div className="flex flex-wrap items-center gap-2">
+        {(trouble || refused || flow.trouble || saved) && (
+          <div>
+            {trouble && <p role="alert">{trouble}</p>}
+            <ErrorText words={refused} />
+            <ErrorText words={flow.trouble} />
+            {saved && (
+              <p role="status" className="text-sm">
+                Saved as{' '}
+                <Link to={`/bench/${saved.id}`} className="link">
+                  {saved.title}
+                </Link>
+                .
+              </p>
+            )}
+          </div>
+        )}
+        <div className="grid grid-cols-2 gap-2 sm:grid-cols-[auto_repeat(4,1fr)] sm:gap-3">
           <PlayButton
             playing={playing}
             disabled={!phraseAt}
-            className="h-16 w-16 rounded-full"
+            className="col-span-2 h-16 w-full sm:col-span-1 sm:h-20 sm:w-20 sm:rounded-full"
             onPlay={toggle}
           />
-          <button
-            type="button"
-            aria-pressed={heard}
-            className="btn btn-outline border-base-300 font-normal"
-            onClick={louder}
-          >
-            {heard ? <Volume2 size={18} aria-hidden /> : <VolumeX size={18} aria-hidden />}
+          <button type="button" aria-pressed={heard} className={HAND} onClick={louder}>
+            {heard ? <Volume2 size={20} aria-hidden /> : <VolumeX size={20} aria-hidden />}
             {heard ? 'Kit and click' : 'Click only'}
           </button>
-          <button
-            type="button"
-            className="btn btn-outline border-base-300 font-normal"
-            onClick={draw}
-          >
-            <Dices size={18} aria-hidden /> Draw again
+          <button type="button" className={HAND} onClick={draw}>
+            <Dices size={20} aria-hidden /> Draw again
           </button>
-          <button
-            type="button"
-            className="btn btn-outline border-base-300 font-normal"
-            disabled={!phraseAt}
-            onClick={() => void save(0)}
-          >
+          <button type="button" className={HAND} disabled={!phraseAt} onClick={() => void save(0)}>
             Save this phrase as a lick
           </button>
           <button
             type="button"
-            className="btn btn-outline border-base-300 font-normal"
+            className={HAND}
             disabled={!now || now.phrase === 0}
             onClick={() => void save(1)}
           >
             Save the one before
           </button>
         </div>
-        {flow.trouble && (
-          <p role="alert" className="text-error">
-            {flow.trouble}
-          </p>
-        )}
-        <p className="hidden font-mono text-(--quiet) text-xs lg:block">
-          Space play · S kit or click only · D draw again · + − tempo
-        </p>
       </div>
-      <aside aria-label="Mixture" className="flex flex-col gap-5">
-        <SourceList
-          setup={setup}
-          listed={listed}
-          licks={summaries}
-          cells={cells}
-          versions={versions}
-          onSources={(sources) => change({ sources })}
-        />
-        <FlowForm setup={setup} presets={presets} onChange={change} />
-      </aside>
+      <RoomDock panels={FLOW_PANELS} open={panel} onOpen={open}>
+        {panel === 'mixture' && (
+          <SourceList
+            setup={setup}
+            listed={listed}
+            licks={summaries}
+            cells={cells}
+            versions={versions}
+            onSources={(sources) => change({ sources })}
+          />
+        )}
+        {panel === 'music' && <FlowForm setup={setup} presets={presets} onChange={change} />}
+      </RoomDock>
     </div>
   )
 }
+
+const FLOW_PANELS = [
+  { id: 'mixture', name: 'Mixture', icon: Blend },
+  { id: 'music', name: 'Music', icon: SlidersHorizontal },
+] as const
+type FlowPanel = (typeof FLOW_PANELS)[number]['id']
+
+/** As large as a hand. */
+const HAND =
+  'flex min-h-14 items-center justify-center gap-2 rounded-box border border-base-300 bg-base-100 px-3 text-sm hover:bg-base-300 disabled:opacity-60 sm:h-20 sm:text-base'
 
 function says({ name }: Phase): string {
   return { still: stillWords(), 'count-in': 'counting in', groove: 'groove', fill: 'play' }[name]
@@ -225,13 +226,13 @@ function says({ name }: Phase): string {
 function BarFigure({ title, bar, lit = false }: { title: string; bar: FlowBar; lit?: boolean }) {
   const { lick, groove } = bar
   return (
-    <section aria-label={title} className="min-w-0 rounded-box bg-base-100 px-4 py-2">
+    <section aria-label={title} className="min-w-0">
       <h2 className="text-(--quiet) text-sm">
         {title}
         {groove && lick ? ', after groove' : ''}
       </h2>
       {lick ? (
-        <PartFigure lick={lick} quiet={!lit} />
+        <LineFigure lick={lick} lit={lit} stacks={LINE_STACKS} />
       ) : (
         <p className={`font-semibold ${lit ? 'py-8 text-3xl' : 'py-4 text-xl'}`}>
           {groove ? 'groove' : 'rest'}

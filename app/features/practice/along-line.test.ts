@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { DEFAULT_KIT, MIDI_NOTES } from '~/core/kit'
 import { toPerformance } from '~/core/performance'
+import { toStep } from '~/words/practice-steps'
 import type { AlongLine } from '~/workspace/along-session'
 import { lickOf } from '../../../tests/support/licks'
 import { meantOf } from './along-line'
-import { toStep } from './step-view'
 
 const lick = lickOf('start: 3\nline: R:t1LRL (RK)L:f1K-')
 const FORM = { kind: 'bars', groove: 1, fill: 1 } as const

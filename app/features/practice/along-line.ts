@@ -5,9 +5,9 @@ import { roundOf } from '~/core/practice'
 import type { Limb, Voice } from '~/core/sticking'
 import type { Ticks } from '~/core/time'
 import { type LineStroke, lineStrokes } from '~/core/timing'
+import type { Step } from '~/words/practice-steps'
 import type { AlongLine } from '~/workspace/along-session'
 import { litOf } from './lights'
-import type { Step } from './step-view'
 
 /**
  * What is meant to be played of a step, and where in a round it lies. With what sounds beside it, it is meant

@@ -20,11 +20,11 @@ import {
   limbWords,
   sessionWords,
 } from '~/words/heard-words'
+import { partKeyOf } from '~/words/practice-steps'
 import { heardBefore, heardSteps, stepToWork } from './heard-steps'
 import { type EarState, isSimulated } from './session/ear'
 import type { PracticeRoom } from './session/room'
 import { usePractised } from './session/use-room'
-import { partKeyOf } from './step-view'
 
 const PLAYERS = [
   { value: 'you', label: 'you: keys, fingers, pads' },

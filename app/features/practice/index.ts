@@ -1,6 +1,6 @@
 export { BigCount } from './big-count'
 export { type Phase, STILL } from './lights'
-export { PartFigure } from './part-figure'
+export { RoomDock } from './room/room-dock'
 export { LIMB_KEYS } from './sound-strip'
 export { stillWords } from './still-words'
 export { useLights } from './use-lights'

@@ -1,7 +1,7 @@
 import { frameTicks, type Lick, lickSlots } from '~/core/line'
 import type { Position } from '~/core/performance'
 import type { Ticks } from '~/core/time'
-import type { Step } from './step-view'
+import type { Step } from '~/words/practice-steps'
 
 /** Where the lights of a page are worked out from: ticks of a round, from its beginning. */
 export interface Lit {

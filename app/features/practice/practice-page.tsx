@@ -10,7 +10,7 @@ import { LeaveFullScreen } from './room/leave-full-screen'
 import { StepsPanel, TemposPanel } from './room/plan-panels'
 import { PlayingPanel } from './room/playing-panel'
 import { RoomCount } from './room/room-count'
-import { RoomDock, useRoomPanel } from './room/room-dock'
+import { ROOM_PANELS, RoomDock, useRoomPanel } from './room/room-dock'
 import { RoomLine } from './room/room-line'
 import { RoomRunner } from './room/room-runner'
 import { RoomSaid } from './room/room-said'
@@ -49,7 +49,7 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
         <RoomSaid room={room}>{inSet?.notice}</RoomSaid>
         <Ratings room={room} />
       </div>
-      <RoomDock open={panel} onOpen={open} onFull={() => showFull(true)}>
+      <RoomDock panels={ROOM_PANELS} open={panel} onOpen={open} onFull={() => showFull(true)}>
         {panel === 'steps' && <StepsPanel room={room} />}
         {panel === 'tempos' && <TemposPanel room={room} />}
         {panel === 'playing' && <PlayingPanel room={room} />}

@@ -13,11 +13,11 @@ import {
 } from '~/core/practice'
 import { DEFAULT_COUNTING } from '~/core/time'
 import type { PracticeSessionRecord } from '~/storage'
+import { planMinutes, rungsAbove, stepLimit, toStep, toSteps } from '~/words/practice-steps'
 import { newPlan } from '~/workspace/documents/plan-document'
+import { rungsOf, toPlanRungs } from '~/workspace/plan-ladder'
 import { lickOf } from '../../../tests/support/licks'
 import { DARK, litOf, phaseAt, slotTicks } from './lights'
-import { rungsOf, toPlanRungs } from './session/lick-program'
-import { planMinutes, rungsAbove, stepLimit, toStep, toSteps } from './step-view'
 import {
   breakWords,
   jumpWords,

@@ -4,7 +4,7 @@ import { isAdded, moveStep, type PlanCell, type PlannedStep, repeatStep } from '
 import { IconButton } from '~/ui/icon-button'
 import { MoveHandle, SortableList, useSortableRow } from '~/ui/sortable-list'
 import { tempoFigure } from '~/words/figures'
-import { partKeyOf, type Step } from './step-view'
+import { partKeyOf, type Step } from '~/words/practice-steps'
 import { stepLogWords } from './words'
 
 interface StepListProps {

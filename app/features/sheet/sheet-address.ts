@@ -1,6 +1,6 @@
 import { DEFAULT_CHOICES, PAPERS, SHEET_SIZES, type SheetChoices } from '~/core/sheet'
 
-/** What stands under each lick of a sheet: nothing, the parts it is learnt in, its saved versions. */
+/** What stands under each lick of a sheet: nothing, the steps of its plan, its saved versions. */
 export const UNDER = ['parts', 'versions'] as const
 export type Under = (typeof UNDER)[number]
 

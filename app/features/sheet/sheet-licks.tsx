@@ -15,7 +15,7 @@ interface SheetLicksProps {
 }
 
 const UNDER_WORDS: Readonly<Record<Under, string>> = {
-  parts: 'its parts, in the order of learning',
+  parts: 'the steps of its plan, in their order',
   versions: 'its saved versions',
 }
 

@@ -8,7 +8,7 @@ import { useSettings } from '~/live/use-live'
 import { useOwnGrooves } from '~/live/use-own'
 import { useRead } from '~/live/use-read'
 import { useCounting, useSettingFor } from '~/live/use-setting'
-import { loadKept, loadLicks, loadVersions } from '~/storage'
+import { liveLogs, loadKept, loadLicks, loadPlan, loadVersions } from '~/storage'
 import { sheetOf, soloSheet } from '~/words/sheet-words'
 import { turnLick } from '~/workspace/turned'
 import { type SheetState, textOf } from './sheet-address'
@@ -88,6 +88,7 @@ function useSources(
   const concerns = useCallback(
     (table: string, changed: readonly string[]) =>
       table === 'versions' ||
+      table === 'plans' ||
       ((table === 'licks' || table === 'solos') && changed.some((id) => key.includes(id))),
     [key],
   )
@@ -111,12 +112,23 @@ async function loadSources(
   const versions = await loadVersions(ids)
   if (!versions.ok) return versions
   const byId = new Map(licks.value.map((record) => [record.id, record]))
-  const sources = ids.map((id): SheetSource | null => {
+  const plans = await Promise.all(
+    ids.map(async (id) => {
+      const plan = await loadPlan(id)
+      return plan.ok ? plan.value : null
+    }),
+  )
+  const logs = (await liveLogs.open()).rows
+  const sources = ids.map((id, i): SheetSource | null => {
     const text = textOf(id, texts)
-    if (text !== undefined) return { id, text, voicing: '', versions: [] }
+    if (text !== undefined)
+      return { id, text, voicing: '', versions: [], plan: null, log: undefined }
     const record = byId.get(id)
     const own = versions.value.filter(({ lickId }) => lickId === id)
-    return record ? { id, text: record.text, voicing: record.voicing, versions: own } : null
+    if (!record) return null
+    const { text: stored, voicing } = record
+    const [plan, log] = [plans[i] ?? null, logs.find((one) => one.lickId === id)]
+    return { id, text: stored, voicing, versions: own, plan, log }
   })
   return { ok: true, value: { key: ids.join(','), licks: sources, solo: null } }
 }

@@ -9,7 +9,9 @@ import { UpdateNotice } from './update-notice'
 /** The frame around every page: name, places, theme. */
 export function Shell({ children }: { children: ReactNode }) {
   // The bench and the practice room do not scroll as pages: their parts do.
-  const fixed = [useMatch('/bench/:id'), useMatch('/practice/:id')].some((match) => match !== null)
+  const fixed = [useMatch('/bench/:id'), useMatch('/practice/:id'), useMatch('/flow')].some(
+    (match) => match !== null,
+  )
   return (
     <div
       className={`flex min-h-dvh flex-col print:block print:min-h-0 ${fixed ? 'fixed-page' : ''}`}

@@ -6,6 +6,7 @@ import type { Lick } from '~/core/line'
 import { formatLine, parseLine } from '~/core/notation'
 import { MAX_PART_BARS, type PartEnd, type SoloPart } from '~/core/solo'
 import { findGrid, findMeter, gridName, meterName } from '~/core/time'
+import { LINE_STACKS, LineFigure } from '~/drawing/line/line-figure'
 import { useCounting } from '~/live/use-setting'
 import { Checkbox } from '~/ui/checkbox'
 import { Labelled, SelectField } from '~/ui/field'
@@ -14,7 +15,6 @@ import { NumberField } from '~/ui/number-field'
 import { ErrorText, TextBox } from '~/ui/parts'
 import { gridWords } from '~/words/grid-words'
 import { partName } from '~/words/solo-words'
-import { PartFigure } from '../practice'
 import { METRES } from './metres'
 
 interface PartEditorProps {
@@ -231,7 +231,7 @@ function StruckFields({ part, onChange }: FieldsProps<SoloPart & { kind: 'lick' 
   return (
     <>
       <div className="rounded-box bg-base-100 px-3 py-2">
-        <PartFigure lick={lick} counting={counting} quiet />
+        <LineFigure lick={lick} counting={counting} lit={false} stacks={LINE_STACKS} />
       </div>
       <StickingField key={part.id} lick={lick} onLick={(next) => put(() => next, 'line')} />
       <div className="flex flex-wrap items-end gap-3">

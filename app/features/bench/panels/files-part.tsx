@@ -87,8 +87,8 @@ export function FilesPart({ text, withVoices }: FilesPartProps) {
           </Link>
         </p>
         <p className="text-(--quiet) text-sm">
-          The sheet is printed, or saved as PDF, SVG or PNG. The page for a pupil has the parts in
-          the order of learning, your saved versions, and the tempos to tick off.
+          The sheet is printed, or saved as PDF, SVG or PNG. The page for a pupil has the steps of
+          its practice plan, your saved versions, and the tempos to tick off.
         </p>
       </Part>
       <Part title="For other programs, and to share">

@@ -8,6 +8,7 @@ import { usePractised } from '../session/use-room'
 import { SoundStrip } from '../sound-strip'
 import { useHasVoice } from '../use-voice-count'
 import { BreakReminder } from './break-reminder'
+import { StepSound } from './step-sound'
 
 /** In which form a step is played, what is heard of it, what is looped, what changes each time, and pads. */
 export function PlayingPanel({ room }: { room: PracticeRoom }) {
@@ -36,6 +37,7 @@ export function PlayingPanel({ room }: { room: PracticeRoom }) {
         onPads={(pads) => change({ pads })}
         onWatch={room.watchPads}
       />
+      <StepSound room={room} />
     </>
   )
 }

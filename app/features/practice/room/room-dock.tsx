@@ -3,6 +3,7 @@ import {
   Gauge,
   History,
   ListOrdered,
+  type LucideIcon,
   Maximize2,
   SlidersHorizontal,
   X,
@@ -11,14 +12,21 @@ import { type ReactNode, useCallback } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { useSearchParams } from 'react-router'
 
-/** What can be opened beside the line, one at a time. */
+/** A panel that can be opened beside the line. */
+export interface DockPanel<Id extends string> {
+  readonly id: Id
+  readonly name: string
+  readonly icon: LucideIcon
+}
+
+/** What can be opened beside the line of a lick, one at a time. */
 export const ROOM_PANELS = [
   { id: 'steps', name: 'Steps', icon: ListOrdered },
   { id: 'tempos', name: 'Tempos', icon: Gauge },
   { id: 'playing', name: 'Playing', icon: SlidersHorizontal },
   { id: 'ear', name: 'Ear', icon: AudioLines },
   { id: 'history', name: 'History', icon: History },
-] as const
+] as const satisfies readonly DockPanel<string>[]
 export type RoomPanel = (typeof ROOM_PANELS)[number]['id']
 
 /** The panel that the address names, and the way to open another; null closes it. */
@@ -40,23 +48,25 @@ export function useRoomPanel() {
   return { panel: ROOM_PANELS.find(({ id }) => id === named)?.id ?? null, open }
 }
 
-/** The rail of the panels, the one that is open, and the way to the full screen. */
-export function RoomDock({
+/** The rail of the panels, the one that is open, and the way to the full screen where there is one. */
+export function RoomDock<Id extends string>({
+  panels,
   open,
   onOpen,
   onFull,
   children,
 }: {
-  open: RoomPanel | null
-  onOpen: (panel: RoomPanel | null) => void
-  onFull: () => void
+  panels: readonly DockPanel<Id>[]
+  open: Id | null
+  onOpen: (panel: Id | null) => void
+  onFull?: () => void
   children: ReactNode
 }) {
-  const shown = ROOM_PANELS.find(({ id }) => id === open)
+  const shown = panels.find(({ id }) => id === open)
   useHotkeys(
-    ROOM_PANELS.map((_, i) => `alt+${i + 1}`),
+    panels.map((_, i) => `alt+${i + 1}`),
     (event) => {
-      const id = ROOM_PANELS[Number(event.code.replace('Digit', '')) - 1]?.id
+      const id = panels[Number(event.code.replace('Digit', '')) - 1]?.id
       if (id) onOpen(id === open ? null : id)
     },
     { preventDefault: true },
@@ -85,7 +95,7 @@ export function RoomDock({
         </section>
       )}
       <nav aria-label="Panels" className="dock-rail paint-alone">
-        {ROOM_PANELS.map(({ id, name, icon: Icon }, i) => (
+        {panels.map(({ id, name, icon: Icon }, i) => (
           <button
             key={id}
             type="button"
@@ -99,16 +109,18 @@ export function RoomDock({
             {name}
           </button>
         ))}
-        <button
-          type="button"
-          aria-keyshortcuts="s"
-          title="Full screen (S)"
-          className="dock-tab"
-          onClick={onFull}
-        >
-          <Maximize2 size={17} aria-hidden />
-          Full screen
-        </button>
+        {onFull && (
+          <button
+            type="button"
+            aria-keyshortcuts="s"
+            title="Full screen (S)"
+            className="dock-tab"
+            onClick={onFull}
+          >
+            <Maximize2 size={17} aria-hidden />
+            Full screen
+          </button>
+        )}
       </nav>
     </div>
   )

@@ -1,10 +1,10 @@
 import { type RefObject, useEffect, useMemo, useRef, useState } from 'react'
 import type { PlayedStroke } from '~/core/timing'
+import { HEARD_BAND, LINE_LETTERS, LINE_SLOT, LineFigure } from '~/drawing/line/line-figure'
 import { useCounting } from '~/live/use-setting'
 import { useSlices } from '~/live/use-slices'
 import type { PracticeRoom } from '../session/room'
 import { usePractised } from '../session/use-room'
-import { HEARD_BAND, LINE_LETTERS, LINE_SLOT, LineFigure } from './line-figure'
 import { stagePages } from './pages'
 import { usePage, useRound } from './use-page'
 

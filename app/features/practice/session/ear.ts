@@ -13,12 +13,12 @@ import { type Clock, PAGE_CLOCK } from '~/session/program-player'
 import { type HeardThing, Microphone, micDelay } from '~/session/use-microphone'
 import { listenToStrokes, type StrikeSource, type Stroke } from '~/session/use-strikes'
 import type { Settings } from '~/storage'
+import type { Step } from '~/words/practice-steps'
 import { type AlongLine, AlongSession, type AlongState } from '~/workspace/along-session'
 import { memoize } from '~/workspace/memoize'
 import { SimulatedDrummer } from '~/workspace/simulated-drummer'
 import { Slices } from '~/workspace/slices'
 import { meantOf } from '../along-line'
-import type { Step } from '../step-view'
 
 /** Who plays: the player by keys, fingers and pads, or at a microphone, or a simulated player by name. */
 export type Who = 'you' | 'mic' | (string & {})

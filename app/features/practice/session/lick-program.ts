@@ -6,50 +6,30 @@ import type { LickLog } from '~/core/log'
 import { onKit, type Performance, toMedley, toPerformance } from '~/core/performance'
 import { type PlayContext, speedLimit } from '~/core/playability'
 import {
-  addedPart,
   type Bounds,
-  buildUp,
   type Climb,
   findPulsed,
   formName,
   type GridRung,
   inTurn,
-  ladderOf,
-  ladderSpan,
-  layPattern,
   loopPart,
   type PlannedStep,
-  type PlanSequence,
   type PracticeForm,
-  planSteps,
   type RungCounts,
   roundOf,
   toImprovised,
-  withRung,
 } from '~/core/practice'
-import { findGrid, type Grid, gridName, sameGrid } from '~/core/time'
+import { type Grid, gridName, sameGrid } from '~/core/time'
 import type { Program } from '~/session/program'
-import {
-  clickedMarks,
-  type PlanContent,
-  type PlanRecord,
-  type Settings,
-  type SharedPlan,
-} from '~/storage'
+import { clickedMarks, type PlanRecord, type Settings, type SharedPlan } from '~/storage'
+import { partKeyOf, type Step, toStep, toSteps } from '~/words/practice-steps'
 import { memoize } from '~/workspace/memoize'
-import { partKeyOf, type Step, toStep, toSteps } from '../step-view'
+import { laidPlan, rungsOf, type SetPlan, sequenceOf, stepsOfPlan } from '~/workspace/plan-ladder'
 import type { Choice } from './choice'
 import { stepAt } from './choice'
 import { boundsOf } from './improvising'
 import { lickOf, logOf, savedVersions, settingOfWorld } from './practised'
 import type { World } from './world'
-
-/** The plan that a set has for one of its exercises. */
-export interface SetPlan {
-  readonly shared: SharedPlan
-  /** What was changed of it for this exercise; null for nothing. */
-  readonly exception: PlanContent | null
-}
 
 /** What is worked out from: what is stored, what was chosen, and where the ladder stands. */
 export interface Given {
@@ -101,59 +81,6 @@ export interface Practised {
   readonly program: Program | null
 }
 
-/**
- * The rungs of a plan: those the player set, each on its grid, or those proposed from limit and history,
- * on the lick's own.
- */
-export function rungsOf(
-  { ladder, rungs, rungGrids }: Pick<PlanRecord, 'ladder' | 'rungs' | 'rungGrids'>,
-  { frame: { tempo, goal, grid } }: Lick,
-  limit: number | null,
-  log: LickLog | undefined,
-): readonly GridRung[] {
-  if (rungs) {
-    return rungs.map((one, i) => ({ tempo: one, grid: findGrid(rungGrids?.[i] ?? '') ?? grid }))
-  }
-  const { from, to } = ladderSpan({
-    tempo,
-    goal,
-    limit,
-    bestClean: log?.bestClean == null ? null : Math.round(log.bestClean),
-    tense: log?.tense == null ? null : Math.round(log.tense),
-  })
-  const tempos = ladderOf(ladder, from, to)
-  // What was clean is played again first.
-  const again = log?.bestClean == null ? tempos : withRung(tempos, Math.round(log.bestClean))
-  return again.map((one) => ({ tempo: one, grid }))
-}
-
-/** A ladder as the player set it, to be saved in the plan. */
-export function toPlanRungs(
-  rungs: readonly GridRung[],
-  { frame }: Lick,
-): Pick<PlanRecord, 'rungs' | 'rungGrids'> {
-  const own = rungs.every(({ grid }) => sameGrid(grid, frame.grid))
-  return {
-    rungs: rungs.map(({ tempo }) => tempo),
-    rungGrids: own ? null : rungs.map(({ grid }) => gridName(grid)),
-  }
-}
-
-/** A plan that can be laid on any lick, as the plan of one. */
-export function laidPlan(
-  { school, ladder, sequence, repeats, climbs, steps: pattern }: SharedPlan,
-  lick: Lick,
-  setting: PlayContext,
-): PlanContent {
-  const steps = pattern.length === 0 ? [] : layPattern(buildUp(lick, school, setting), pattern)
-  return { school, ladder, sequence, repeats, climbs, rungs: null, rungGrids: null, steps }
-}
-
-/** In which order a plan goes through its steps and tempos. */
-export function sequenceOf({ sequence }: Pick<PlanRecord, 'sequence'>): PlanSequence {
-  return sequence ?? 'step'
-}
-
 /** How often each version comes before the next. */
 const TIMES_IN_TURN = 2
 
@@ -196,9 +123,7 @@ export function practising(): (given: Given) => Practised {
   const versionsIn = memoize(savedVersions)
   const plannedIn = memoize(
     (played: Lick, plan: PlanRecord, setting: PlayContext, versions: Practised['versions']) =>
-      planSteps(buildUp(played, plan.school, setting), plan.steps, (key) =>
-        addedPart(played, key, versions),
-      ),
+      stepsOfPlan(played, plan, setting, versions),
   )
   const stepsIn = memoize(toSteps)
   const loopIn = memoize((played: Lick, loop: NonNullable<Choice['loop']>, form: PracticeForm) =>

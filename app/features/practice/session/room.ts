@@ -22,25 +22,19 @@ import {
   type Settings,
   type SharedPlan,
 } from '~/storage'
+import { partKeyOf } from '~/words/practice-steps'
 import type { PlanDocument } from '~/workspace/documents/plan-document'
 import type { SetDocument } from '~/workspace/documents/set-document'
 import { exceptPlan } from '~/workspace/documents/set-edits'
 import { memoize } from '~/workspace/memoize'
+import { laidPlan, type SetPlan, sequenceOf, toPlanRungs } from '~/workspace/plan-ladder'
 import { Slices } from '~/workspace/slices'
 import { litOf, type Phase, phaseAt, STILL } from '../lights'
 import { LIMB_KEYS } from '../sound-strip'
-import { partKeyOf } from '../step-view'
 import { type Choice, noChoice } from './choice'
 import { Ear, type EarPorts } from './ear'
 import { keepDrawn } from './improvising'
-import {
-  laidPlan,
-  type Practised,
-  practising,
-  type SetPlan,
-  sequenceOf,
-  toPlanRungs,
-} from './lick-program'
+import { type Practised, practising } from './lick-program'
 import { lickOf, logOf } from './practised'
 import type { StoredWorld, World } from './world'
 

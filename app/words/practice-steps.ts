@@ -13,8 +13,8 @@ import {
   stageSeconds,
 } from '~/core/practice'
 import type { Grid } from '~/core/time'
-import { PART_WORDS } from '~/words/practice-words'
-import { stretchWords } from '~/words/stretch-words'
+import { PART_WORDS } from './practice-words'
+import { stretchWords } from './stretch-words'
 
 /** A step of the plan as it is listed and played. */
 export interface Step {
@@ -23,6 +23,8 @@ export interface Step {
   readonly part: PracticePart
   readonly form: PracticeForm
   readonly skipped: boolean
+  /** The tempos that it alone is played at; null for those of the plan. */
+  readonly tempos: readonly number[] | null
   /** What is heard: the part in its form. */
   readonly played: Lick
 }
@@ -30,10 +32,10 @@ export interface Step {
 /** The steps of a plan, in order; a step that stands there twice has two keys. */
 export function toSteps(planned: readonly PlannedStep[], lick: Lick): Step[] {
   const seen = new Map<string, number>()
-  return planned.map(({ part, form, skipped }) => {
+  return planned.map(({ part, form, skipped, tempos = null }) => {
     const times = (seen.get(partKey(part)) ?? 0) + 1
     seen.set(partKey(part), times)
-    return { ...toStep(part, form, lick), key: `${partKey(part)} ${times}`, skipped }
+    return { ...toStep(part, form, lick), key: `${partKey(part)} ${times}`, skipped, tempos }
   })
 }
 
@@ -44,7 +46,7 @@ export function toStep(part: PracticePart, form: PracticeForm, lick: Lick): Step
   const { groove } = lick.frame
   const grooving = { ...part.lick, frame: { ...part.lick.frame, groove } }
   const played = inForm(form.kind === 'over' ? part.lick : grooving, form)
-  return { key: partKey(part), words, part, form, skipped: false, played }
+  return { key: partKey(part), words, part, form, skipped: false, tempos: null, played }
 }
 
 /** The key of a step's part, however often it stands in the plan. */

@@ -17,13 +17,20 @@ const PITCH = 6.5
 const TALLEST = 9
 /** Of the letters and counts, and of what stands over and under them. */
 export const LINE_LETTERS = 70
+const LINE_UNCOUNTED = 54
+/** The height of stacks where they may be as high as they like. */
+export const LINE_STACKS = TALLEST * PITCH
+/** Of a line that is shown whole, no more is shown. */
+const MAX_SLOTS = 40
 
 interface LineFigureProps {
   readonly lick: Lick
-  readonly page: SlotRange
-  readonly counting: CountingSystem
-  /** Pixels of a slot's width. */
-  readonly slot: number
+  /** The slots that are shown; of a line without an end the first forty where none are told. */
+  readonly page?: SlotRange
+  /** By which its slots are counted, under the letters; not at all where none is given. */
+  readonly counting?: CountingSystem
+  /** Pixels of a slot's width; as wide as there is room where none is told. */
+  readonly slot?: number
   /** Whether its slots are lit as they sound. */
   readonly lit: boolean
   /** The height of the stacks, in units of the drawing; none leaves them out. */
@@ -34,12 +41,13 @@ interface LineFigureProps {
   readonly onSelect?: (range: SlotRange) => void
 }
 
-/** A piece of a line to be read across the room: stacks, letters, counts. */
+/** A line, or a piece of it, to be read across the room: stacks, letters, counts. */
 export const LineFigure = memo(function LineFigure(props: LineFigureProps) {
-  const { lick, page, counting, slot, lit, stacks, heard, onSelect } = props
+  const { lick, counting, slot, lit, stacks, heard, onSelect } = props
+  const { page = { from: 0, to: Math.min(MAX_SLOTS, lick.line.slots.length) } } = props
   const { from, to } = page
   const slots = lick.line.slots.slice(from, to)
-  const counts = useMemo(() => lineCounts(lick, counting), [lick, counting])
+  const counts = useMemo(() => (counting ? lineCounts(lick, counting) : []), [lick, counting])
   const groups = startsOf(lick.line.groups).flatMap((start, i) => {
     const end = start + (lick.line.groups[i] as number)
     const inside = lick.line.slots.slice(Math.max(start, from), Math.min(end, to))
@@ -52,7 +60,7 @@ export const LineFigure = memo(function LineFigure(props: LineFigureProps) {
   const floor = tallest * pitch + 12
   const [width, height] = [
     slots.length * LINE_SLOT,
-    floor + LINE_LETTERS - 12 + (heard ? HEARD_BAND : 0),
+    floor + (counting ? LINE_LETTERS : LINE_UNCOUNTED) - 12 + (heard ? HEARD_BAND : 0),
   ]
   const begun = useRef<number | null>(null)
   const slotUnder = (event: PointerEvent<SVGSVGElement>) => {
@@ -72,9 +80,12 @@ export const LineFigure = memo(function LineFigure(props: LineFigureProps) {
         onSelect?.({ from: Math.min(first, last), to: Math.max(first, last) + 1 })
       }}
       viewBox={`0 0 ${width} ${height}`}
-      width={slots.length * slot}
-      height={(height / LINE_SLOT) * slot}
-      className="block shrink-0 touch-pan-y select-none"
+      {...(slot !== undefined && {
+        width: slots.length * slot,
+        height: (height / LINE_SLOT) * slot,
+      })}
+      preserveAspectRatio="xMinYMid meet"
+      className={`block shrink-0 touch-pan-y select-none ${slot === undefined ? 'max-h-[26vh] w-full' : ''}`}
       fill="currentColor"
       role="img"
       aria-label={formatLine({ slots, groups: [slots.length], gridChanges: [] })}
@@ -127,7 +138,7 @@ export const LineFigure = memo(function LineFigure(props: LineFigureProps) {
           />
         ))}
       </g>
-      {slots.map((_, i) => (
+      {(counting ? slots : []).map((_, i) => (
         <text
           key={i}
           x={i * LINE_SLOT + LINE_SLOT / 2}
