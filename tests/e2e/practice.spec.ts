@@ -25,7 +25,7 @@ test('a lick is taken apart, played up its ladder by keys, and logged as it goes
   await expect(steps.getByRole('listitem').first()).toContainText('the 1st five')
   await page.getByLabel('Order').selectOption({ label: 'limb by limb, then together' })
   await expect(steps.getByRole('listitem').first()).toContainText('hands alone')
-  await expect(steps.getByRole('listitem').last()).toContainText('in the bar, after groove: 1 + 1')
+  await expect(steps.getByRole('listitem').last()).toContainText('in the bar, after groove: 2 + 1')
   await openPanel(page, 'Tempos')
   await expect(rung(page)).toContainText('160')
   await page.keyboard.press('Space')

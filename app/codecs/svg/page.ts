@@ -1,6 +1,7 @@
+import type { Figure } from '~/core/figures'
 import type { Page } from '~/core/sheet'
 import { element, type Xml } from '../xml'
-import { figureXml } from './write'
+import { type SvgElement, svgElements } from './elements'
 
 /** A face of a sheet: what it is called in the file, and its font, if it goes along. */
 export interface PageFont {
@@ -67,4 +68,16 @@ function styleOf(fonts: readonly PageFont[]): string {
     "text.text{font-family:'sheet-text','sheet-text-ext',sans-serif}",
     "text.mono{font-family:'sheet-mono',monospace}",
   ].join('')
+}
+
+/** Figures as a group of SVG elements each. The player's words are escaped. */
+function figureXml(figures: readonly Figure[]): Xml[] {
+  return figures.map((figure) =>
+    element('g', { class: figure.part }, svgElements(figure).map(toXml)),
+  )
+}
+
+function toXml({ tag, attributes, children }: SvgElement): Xml {
+  const inside = children.map((child) => (typeof child === 'string' ? child : toXml(child)))
+  return element(tag, attributes, ...inside)
 }

@@ -5,19 +5,18 @@ import { keepEqual } from '~/core/foundation'
 import type { PatternPlace } from '~/core/groove'
 import type { Lick } from '~/core/line'
 import type { Move } from '~/core/playability'
-import type { CountingSystem } from '~/core/time'
+import type { Limb } from '~/core/sticking'
+import type { CountingSystem, Ticks } from '~/core/time'
 import { lazyComponent } from '~/ui/lazy-component'
 import { LoadBoundary } from '~/ui/load-boundary'
 import { useNearRows } from '~/ui/use-near-rows'
 import { STAFF_HEIGHT } from '../staff/geometry'
 import { useKeepEqual } from '../use-keep-equal'
-import { type Ruler, type RulerRow, rulerFacts, rulerOf } from './layout'
-import type { Under } from './patterns'
-import { type Bottleneck, RowBottleneck } from './row-bottleneck'
+import { type Ruler, type RulerRow, rulerFacts, rulerOf, xOf } from './layout'
+import { patternName, type Under } from './patterns'
 import { RowFigure } from './row-figure'
 import { RowHeadroom } from './row-headroom'
-import { type RowHeights, rowHeights, rowParts } from './row-heights'
-import { RowLabels } from './row-labels'
+import { COUNT_BASELINE, LANE, PATTERN, type RowHeights, rowHeights, rowParts } from './row-heights'
 import { RowSelection } from './row-selection'
 import { type PressedRow, type RulerGestures, useSlotPointer } from './use-slot-pointer'
 import { landingVoice, type RowView, rowKey, type Scene, toRowView, toScene } from './view'
@@ -188,3 +187,96 @@ function RowDrawing({ scene, ruler, row, heights }: RowDrawingProps) {
     />
   )
 }
+
+/** The move of a limb that sets the speed limit. */
+interface Bottleneck {
+  readonly limb: Limb
+  readonly fromTick: Ticks
+  readonly toTick: Ticks
+}
+
+interface RowBottleneckProps {
+  readonly bottleneck: Bottleneck | null
+  readonly ruler: Ruler
+  readonly row: RulerRow
+  readonly heights: RowHeights
+}
+
+/** A bracket under the limb's line from the one stroke to the other, in the rows that have them. */
+const RowBottleneck = memo(function RowBottleneck({
+  bottleneck,
+  ruler,
+  row,
+  heights,
+}: RowBottleneckProps) {
+  const lane = bottleneck ? heights.lanes.indexOf(bottleneck.limb) : -1
+  if (!bottleneck || lane < 0) return null
+  const { fromTick, toTick } = bottleneck
+  if (toTick < row.from || fromTick >= row.to) return null
+  const from = xOf(ruler, row, Math.max(fromTick, row.from)) ?? 0
+  const to = xOf(ruler, row, toTick) ?? row.width
+  const y = rowParts(heights).lanesTop + lane * LANE + 12
+  return (
+    <svg
+      className="pointer-events-none absolute top-0 left-0"
+      width={row.width}
+      height={y + 8}
+      aria-hidden="true"
+      data-bottleneck
+    >
+      <path
+        d={`M${from} ${y}v4H${to}v-4`}
+        fill="none"
+        stroke="var(--color-primary)"
+        strokeWidth="2"
+      />
+    </svg>
+  )
+})
+
+const LANE_NAMES: Readonly<Record<Limb, string>> = {
+  RH: 'right',
+  LH: 'left',
+  XH: 'either',
+  RF: 'kick',
+  LF: 'foot',
+}
+
+/** The names of the rows, in the margin. */
+const RowLabels = memo(function RowLabels({ heights }: { heights: RowHeights }) {
+  const parts = rowParts(heights)
+  return (
+    <svg
+      width="52"
+      height={parts.height}
+      className="paint-alone shrink-0 text-[11px]"
+      fill="var(--quiet)"
+      aria-hidden="true"
+    >
+      <text x="0" y={COUNT_BASELINE}>
+        count
+      </text>
+      <text x="0" y={parts.lettersBaseline}>
+        sticking
+      </text>
+      {heights.swells > 0 && (
+        <text x="0" y={parts.swellsMiddle + 4}>
+          swell
+        </text>
+      )}
+      {heights.lanes.map((limb, i) => (
+        <text key={limb} x="0" y={parts.lanesTop + i * LANE + 12}>
+          {LANE_NAMES[limb]}
+        </text>
+      ))}
+      <text x="0" y={parts.voicesBaseline}>
+        voices
+      </text>
+      {heights.patterns.map((pattern, i) => (
+        <text key={pattern} x="0" y={parts.patternsTop + i * PATTERN + 14}>
+          {patternName(pattern)}
+        </text>
+      ))}
+    </svg>
+  )
+})

@@ -8,13 +8,12 @@ import { isTypedIn } from '~/ui/keys'
 import { lazyComponent } from '~/ui/lazy-component'
 import { openSentencePart } from '~/ui/sentence-part'
 import { useSpace } from '~/ui/use-space'
+import { whenThere } from '~/ui/when-there'
 import { moveStart } from '~/workspace/gestures'
 import { offer } from '../find'
 import { useOpenPanel } from './dock/dock'
 import { PANELS, type Panel } from './dock/panel-list'
-import { focusLine, focusRuler, focusSoon } from './focus'
 import { PART_NAMES } from './frame/frame-words'
-import { KEYS_OF } from './key-list'
 import { useBenchPlayer, useSetting, useWorkspace } from './state/use-workspace'
 
 const KeyHelp = lazyComponent(async () => (await import('./key-help')).default)
@@ -154,3 +153,46 @@ function isTaken(event: KeyboardEvent): boolean {
 function isOnRuler({ target }: Event): boolean {
   return target instanceof Element && target.closest('[data-ruler]') !== null
 }
+
+let giveUp = () => {}
+
+const find = (selector: string) => document.querySelector<HTMLElement>(selector)
+
+/** Takes the focus to the typed line. */
+function focusLine(): void {
+  giveUp()
+  find('[data-line]')?.focus()
+}
+
+/** Takes the focus to the ruler, whose keys go to its rows. */
+function focusRuler(): void {
+  giveUp()
+  find('[data-ruler]')?.focus()
+}
+
+/**
+ * Takes the focus to what a selector finds as soon as it is there. Where the focus is led elsewhere
+ * before that, it stays there: what is typed next belongs to the last place that was asked for.
+ */
+function focusSoon(selector: string): void {
+  giveUp()
+  giveUp = whenThere(
+    () => find(selector),
+    (found) => found.focus(),
+  )
+}
+
+/** The keys of the bench, in the words of the hotkeys library. */
+const KEYS_OF = {
+  undo: 'mod+z',
+  redo: 'mod+shift+z, mod+y',
+  faster: '+, =, shift+=',
+  slower: '-',
+  help: '?, shift+?',
+  line: 'alt+l',
+  leave: 'escape',
+  ruler: 'alt+k',
+  widen: 'alt+w',
+  startEarlier: 'alt+comma',
+  startLater: 'alt+period',
+} as const

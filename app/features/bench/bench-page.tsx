@@ -1,19 +1,21 @@
+import { X } from 'lucide-react'
+import { useEffect, useState, useSyncExternalStore } from 'react'
 import { useSettings } from '~/live/use-live'
-import type { Kept, LickRecord } from '~/storage'
+import { useSlices } from '~/live/use-slices'
+import { type Kept, type LickRecord, NEW_LICK, openSaver, purge } from '~/storage'
 import { lazyComponent } from '~/ui/lazy-component'
 import { usePageTitle } from '~/ui/use-page-title'
-import type { WorkspaceState } from '~/workspace/workspace'
+import { HistoryMemory } from '~/workspace/documents/history-memory'
+import { LickSession } from '~/workspace/documents/lick-session'
+import { Workspace, type WorkspaceState } from '~/workspace/workspace'
 import BenchKeys from './bench-keys'
 import { BenchPlayer } from './bench-player'
-import { ConflictWatch } from './conflict-watch'
 import { Dock, useOpenPanel } from './dock/dock'
 import { Legend } from './legend'
 import { LickBar } from './lick-bar'
 import { LineEditor } from './line-editor'
-import { NoticeLine } from './notice-line'
 import { RulerPane } from './ruler-pane'
-import { useBenchPlayer, useSlice, WorkspaceProvider } from './state/use-workspace'
-import { useBench } from './use-bench'
+import { useBenchPlayer, useSlice, useWorkspace, WorkspaceProvider } from './state/use-workspace'
 import { Verdict } from './verdict'
 
 const LineOffer = lazyComponent(async () => (await import('./line-offer')).default)
@@ -63,4 +65,98 @@ function BenchBody() {
       <BenchKeys />
     </div>
   )
+}
+
+/** Fetched when there is a conflict. */
+const ConflictNotice = lazyComponent(async () => (await import('./conflict-notice')).default)
+
+/** Watches whether another tab has changed or deleted the same lick; nothing while it has not. */
+function ConflictWatch() {
+  const { session } = useWorkspace()
+  const { saver } = session
+  const state = useSyncExternalStore(saver.subscribe, saver.state, saver.state)
+  const { deleted } = useSlices(session)
+  if (state.kind !== 'conflict' && !deleted) return null
+  return <ConflictNotice />
+}
+
+const noticeOf = ({ notice }: WorkspaceState) => notice
+
+/** What was not done, or what a change kept, said where the line is typed. */
+function NoticeLine() {
+  const workspace = useWorkspace()
+  const notice = useSlice(noticeOf)
+  return (
+    <div role="status" className="flex flex-wrap items-center gap-x-3 gap-y-1 text-sm empty:hidden">
+      {notice && (
+        <>
+          <span>{notice.message}</span>
+          {notice.offer && (
+            <button
+              type="button"
+              className="btn btn-outline border-base-300 btn-sm font-normal"
+              onClick={notice.offer.act}
+            >
+              {notice.offer.label}
+            </button>
+          )}
+          <button
+            type="button"
+            className="btn btn-ghost btn-square btn-xs"
+            aria-label="Dismiss"
+            onClick={() => workspace.dismiss()}
+          >
+            <X size={14} aria-hidden />
+          </button>
+        </>
+      )}
+    </div>
+  )
+}
+
+/** The workspace of a lick, in the store as it changes. */
+function useBench(record: Kept<LickRecord>, turned: boolean): Workspace {
+  const [workspace] = useState(() => {
+    const saver = openSaver('licks', record.id, record.revision, record)
+    return new Workspace(new LickSession(record, turned, saver, new HistoryMemory(tabMemory())))
+  })
+  useEffect(() => {
+    const { session } = workspace
+    const { saver } = session
+    const leave = () => {
+      session.remember()
+      void saver.flush()
+    }
+    const leaveHidden = () => {
+      if (window.document.visibilityState === 'hidden') leave()
+    }
+    window.addEventListener('pagehide', leave)
+    window.document.addEventListener('visibilitychange', leaveHidden)
+    const unfollow = session.subscribe(workspace.follow)
+    workspace.follow()
+    const stop = session.open()
+    return () => {
+      window.removeEventListener('pagehide', leave)
+      window.document.removeEventListener('visibilitychange', leaveHidden)
+      unfollow()
+      session.remember()
+      stop()
+      // A new lick in which nothing was typed is no lick.
+      if (isUntouched(workspace)) void purge([{ table: 'licks', id: session.saver.id }])
+    }
+  }, [workspace])
+  return workspace
+}
+
+function isUntouched({ document }: Workspace): boolean {
+  const { text, beside, past, future } = document.history
+  return text === NEW_LICK.text && beside === '' && past.length + future.length === 0
+}
+
+function tabMemory(): Storage | null {
+  try {
+    return window.sessionStorage
+  } catch {
+    return null
+  }
 }

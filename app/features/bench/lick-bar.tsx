@@ -1,8 +1,8 @@
 import { Ellipsis, Redo2, Undo2 } from 'lucide-react'
-import { useState } from 'react'
+import { useState, useSyncExternalStore } from 'react'
 import { Link } from 'react-router'
 import { type Key, normalTitle, splitTags, valuesOf } from '~/codecs/lick-text'
-import { NEW_TITLE } from '~/storage'
+import { NEW_TITLE, type RecordSaver } from '~/storage'
 import { DraftInput } from '~/ui/draft-input'
 import { IconButton } from '~/ui/icon-button'
 import { lazyComponent } from '~/ui/lazy-component'
@@ -11,7 +11,6 @@ import { PopUp } from '~/ui/pop-up'
 import { memoize } from '~/workspace/memoize'
 import type { WorkspaceState } from '~/workspace/workspace'
 import { FrameSentence } from './frame/frame-sentence'
-import { SaveMark } from './save-mark'
 import { useSlice, useWorkspace } from './state/use-workspace'
 
 /** Fetched when it is opened first. */
@@ -89,4 +88,23 @@ export function LickBar() {
 
 function tidyTags(typed: string): string {
   return splitTags(typed).join(', ')
+}
+
+/** Whether what is on the page is saved. Quiet while it is; plain words when it is not. */
+function SaveMark({ saver }: { saver: RecordSaver<'licks'> }) {
+  const state = useSyncExternalStore(saver.subscribe, saver.state, saver.state)
+  const failed = state.kind === 'failed' || state.kind === 'conflict'
+  return (
+    <p
+      // Said only when something is wrong: with every key it would be said twice.
+      role={failed ? 'alert' : undefined}
+      className={`mr-1 min-w-14 text-right text-xs ${failed ? 'font-semibold text-error' : 'text-(--quiet)'}`}
+    >
+      {state.kind === 'saved' && 'Saved'}
+      {state.kind === 'waiting' && 'Saving …'}
+      {state.kind === 'conflict' && 'Not saved: decide'}
+      {state.kind === 'failed' &&
+        (state.issue.code === 'quota' ? 'Not saved: storage is full' : 'Not saved yet')}
+    </p>
+  )
 }

@@ -1,11 +1,12 @@
-import { type ClipboardEvent, useEffect, useRef, useState } from 'react'
+import { type ClipboardEvent, useCallback, useEffect, useRef, useState } from 'react'
+import { useNavigate } from 'react-router'
 import { lineTextOf, type TextIssue } from '~/codecs/lick-text'
+import { useSettings } from '~/live/use-live'
 import { GAUGE, useColumns } from '~/ui/use-columns'
 import { useTouch } from '~/ui/use-touch'
 import { wrappedRows } from '~/ui/wrapped-rows'
 import { faultPlace, faultWords } from '~/words/fault-words'
 import { useDocument, useSelection, useWorkspace } from './state/use-workspace'
-import { usePaste } from './use-paste'
 
 /** A row of the field and its padding, in pixels; more rows than these are scrolled. */
 const ROW = 28
@@ -177,4 +178,30 @@ function jumpGroup(field: HTMLTextAreaElement, forward: boolean, extend: boolean
       Math.max(anchor, to),
       to < anchor ? 'backward' : 'forward',
     )
+}
+
+/**
+ * What is pasted into the line: a sticking as people write it is turned into the line's notation, with
+ * the way back said; a whole lick opens as that lick. Anything else is pasted as it is.
+ */
+function usePaste(): (event: ClipboardEvent<HTMLTextAreaElement>) => void {
+  const workspace = useWorkspace()
+  const { kickLetter } = useSettings().settings
+  const navigate = useNavigate()
+  return useCallback(
+    (event) => {
+      const text = event.clipboardData.getData('text/plain')
+      if (workspace.hasCopied(text)) {
+        event.preventDefault()
+        workspace.insertText(text)
+        return
+      }
+      if (!/[\s:+/|(]|\S>|[FB]/.test(text)) return
+      event.preventDefault()
+      void import('./paste').then(({ paste }) =>
+        paste(workspace, text, kickLetter, (id) => navigate(`/bench/${id}`)),
+      )
+    },
+    [workspace, kickLetter, navigate],
+  )
 }

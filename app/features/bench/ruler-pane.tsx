@@ -1,4 +1,13 @@
-import { type RefObject, useDeferredValue, useMemo, useRef, useState } from 'react'
+import {
+  type KeyboardEvent,
+  type RefObject,
+  useCallback,
+  useDeferredValue,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+} from 'react'
 import { patternsOf } from '~/core/groove'
 import { type Lick, lickSlots } from '~/core/line'
 import type { Ruler } from '~/drawing/ruler/layout'
@@ -8,10 +17,12 @@ import { selectionWords } from '~/drawing/ruler/spoken'
 import type { RulerGestures } from '~/drawing/ruler/use-slot-pointer'
 import { useCounting, useStaffView } from '~/live/use-setting'
 import { useCursor } from '~/session/cursor'
+import { LateValue } from '~/ui/late-value'
 import { lazyComponent } from '~/ui/lazy-component'
 import { useMedia } from '~/ui/use-media'
 import { useWidth } from '~/ui/use-width'
 import { dragStart, dropText, moveGroup } from '~/workspace/gestures'
+import type { PressedKey, RowKeys } from '~/workspace/rows/row-keys'
 import type { WorkspaceState } from '~/workspace/workspace'
 import { useOpenPanel } from './dock/dock'
 import { useAnswers } from './state/use-answers'
@@ -28,7 +39,6 @@ import {
   useWorkspace,
 } from './state/use-workspace'
 import { useFollow } from './use-follow'
-import { useRowKeys } from './use-row-keys'
 
 const SelectionActions = lazyComponent(async () => (await import('./selection-actions')).default)
 const ViewChoice = lazyComponent(async () => (await import('./view-choice')).default)
@@ -192,4 +202,45 @@ function Slots({ width, compact, edited, headroom, rulerRef }: SlotsProps) {
       rulerRef={rulerRef}
     />
   )
+}
+
+/** Fetched once the page stands: nobody types on the ruler before it is there. */
+const KEYS = new LateValue(async () => (await import('~/workspace/rows/row-keys')).RowKeys)
+const NAMED = /^(Arrow|Home$|End$|Delete$|Backspace$|Insert$|Enter$)/
+
+/** The keys that are typed in the rows of the ruler; those that come before it can read them wait. */
+function useRowKeys(): (event: KeyboardEvent<HTMLElement>) => void {
+  const workspace = useWorkspace()
+  const { toggle } = useBenchPlayer()
+  const { kit } = useSetting()
+  const grooves = useBenchGrooves()
+  const keys = useRef<RowKeys | null>(null)
+  const early = useRef<PressedKey[]>([])
+  const context = useRef({ kit, grooves, play: toggle })
+  context.current = { kit, grooves, play: toggle }
+  useEffect(() => {
+    const come = () => {
+      const now = KEYS.state()
+      if (now.kind !== 'here' || keys.current) return
+      keys.current = new now.value(workspace)
+      for (const pressed of early.current.splice(0)) keys.current.press(pressed, context.current)
+    }
+    const leave = KEYS.subscribe(come)
+    come()
+    return () => {
+      leave()
+      keys.current = null
+    }
+  }, [workspace])
+  return useCallback((event) => {
+    if (event.altKey || event.metaKey) return
+    const { key, shiftKey, ctrlKey, timeStamp } = event
+    const pressed = { key, shiftKey, ctrlKey, at: timeStamp }
+    const typed = NAMED.test(key) || (key.length === 1 && !ctrlKey)
+    if (!keys.current && typed) early.current.push(pressed)
+    const done = keys.current ? keys.current.press(pressed, context.current) : typed
+    if (!done) return
+    event.preventDefault()
+    event.stopPropagation()
+  }, [])
 }

@@ -1,7 +1,9 @@
-import { memo, type ReactNode, useCallback } from 'react'
+import { memo, type ReactNode, useCallback, useState } from 'react'
 import { patternName } from '~/drawing/ruler/patterns'
+import { lazyComponent } from '~/ui/lazy-component'
+import { LoadBoundary } from '~/ui/load-boundary'
+import { PopUp } from '~/ui/pop-up'
 import { pressInRow, removeInRow } from '~/workspace/rows/rows'
-import { MoreActions } from './more-actions'
 import { PatternChoices } from './pattern-choices'
 import {
   useBenchGrooves,
@@ -95,3 +97,17 @@ function slotWords(range: { from: number; to: number } | null): string {
     ? `slot ${range.from + 1}`
     : `slots ${range.from + 1}–${range.to}`
 }
+
+const MoreRows = lazyComponent(async () => (await import('./more-rows')).default)
+
+/** What is done less often with the marked slots: slots, grids, bar checks, groups, the graces' drum. */
+const MoreActions = memo(function MoreActions() {
+  const [open, setOpen] = useState(false)
+  return (
+    <PopUp label="More for the selection" words="more" open={open} onOpen={setOpen}>
+      <LoadBoundary what="The list">
+        <MoreRows waiting={<p className="text-sm">Opening …</p>} onDone={() => setOpen(false)} />
+      </LoadBoundary>
+    </PopUp>
+  )
+})

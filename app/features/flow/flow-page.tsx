@@ -142,7 +142,7 @@ export function FlowPage() {
         </div>
         <div className="room-line">
           {now && <BarFigure title="now" bar={now} lit />}
-          <div className="grid grid-cols-2 gap-3">
+          <div className="grid grid-cols-1 gap-3 sm:grid-cols-2">
             {bars.slice(1).map((next, i) => (
               <BarFigure key={next.index} title={i === 0 ? 'next' : 'then'} bar={next} />
             ))}

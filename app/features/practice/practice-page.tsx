@@ -1,9 +1,9 @@
 import { useRef } from 'react'
+import { Link } from 'react-router'
 import type { Kept, LickRecord, PlanRecord } from '~/storage'
 import { usePageTitle } from '~/ui/use-page-title'
 import type { InSet } from '../sets'
 import { EarPanel } from './ear-panel'
-import { NothingYet } from './nothing-yet'
 import { Ratings } from './ratings'
 import { HistoryPanel } from './room/history-panel'
 import { LeaveFullScreen } from './room/leave-full-screen'
@@ -57,5 +57,18 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
         {panel === 'history' && <HistoryPanel room={room} />}
       </RoomDock>
     </div>
+  )
+}
+
+/** What is said of a lick without a stroke. */
+function NothingYet({ id }: { id: string }) {
+  return (
+    <p className="p-8">
+      There is nothing to practise yet.{' '}
+      <Link className="link" to={`/bench/${id}`}>
+        Type a sticking on the bench
+      </Link>
+      .
+    </p>
   )
 }

@@ -1,6 +1,7 @@
 import { Download, Play, Printer } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
+import { formatSetLink, MAX_LINK } from '~/codecs/link'
 import { findVoicedLick } from '~/codecs/voicing'
 import { lineEvents } from '~/core/line'
 import { speedLimit } from '~/core/playability'
@@ -23,7 +24,6 @@ import { ExportButton } from '../backup'
 import { ExerciseList } from './exercise-list'
 import { type Placed, placeLike } from './set-actions'
 import { SetPlanRow } from './set-plan-row'
-import { ShareSet } from './share-set'
 import { useProgress } from './use-progress'
 
 /** So many licks go on a sheet. */
@@ -188,5 +188,36 @@ export function SetPage({ opened }: { opened: Kept<SetRecord> }) {
         />
       </label>
     </div>
+  )
+}
+
+/** Copies a link with the whole set in it. */
+function ShareSet({ set }: { set: SetRecord }) {
+  const [said, setSaid] = useState('')
+  const copy = async () => {
+    const read = await loadLicks(set.exercises.map(({ lickId }) => lickId))
+    if (!read.ok || read.value.length === 0) {
+      setSaid('The licks of this set cannot be read.')
+      return
+    }
+    const { name, minutes, plan } = set
+    const licks = read.value.map(({ text, voicing }) => ({ text, voicing }))
+    const link = `${location.origin}/link#${formatSetLink({ name, minutes, plan, licks })}`
+    if (link.length > MAX_LINK) {
+      setSaid('The set is too large for a link: export it as a file.')
+      return
+    }
+    await navigator.clipboard.writeText(link).then(
+      () => setSaid('The link is copied. All licks are in it; no server has them.'),
+      () => setSaid('The browser does not allow copying.'),
+    )
+  }
+  return (
+    <>
+      <Button onClick={() => void copy()}>Copy a link</Button>
+      <span role="status" className="w-full text-right text-(--quiet) text-sm empty:hidden">
+        {said}
+      </span>
+    </>
   )
 }

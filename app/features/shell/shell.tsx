@@ -1,10 +1,10 @@
 import { Menu, Moon, Settings as SettingsIcon, Sun } from 'lucide-react'
-import type { ReactNode } from 'react'
+import { type ReactNode, useEffect, useState } from 'react'
 import { NavLink, useLocation, useMatch } from 'react-router'
 import { turnTheme } from '~/ui/theme'
 import { FindButton } from '../find'
 import { StoreNotices } from './store-notices'
-import { UpdateNotice } from './update-notice'
+import { UpdateWatch, type WaitingWorker } from './update-watch'
 
 /** The frame around every page: name, places, theme. */
 export function Shell({ children }: { children: ReactNode }) {
@@ -142,5 +142,35 @@ function ThemeButton() {
       <Sun size={18} aria-hidden className="hidden [[data-theme=pit]_&]:block" />
       <Moon size={18} aria-hidden className="[[data-theme=pit]_&]:hidden" />
     </button>
+  )
+}
+
+/** Keeps the app on this device, and tells when a new version of it is ready to be taken. */
+function UpdateNotice() {
+  const [waiting, setWaiting] = useState<WaitingWorker | null>(null)
+  useEffect(() => {
+    const container = (navigator as { serviceWorker?: ServiceWorkerContainer }).serviceWorker
+    if (!import.meta.env.PROD || !container) return
+    const watch = new UpdateWatch(container, setWaiting, () => location.reload())
+    void watch.start()
+    return () => watch.stop()
+  }, [])
+  if (!waiting) return null
+  return (
+    <div role="status" className="border-base-300 border-b bg-base-100 px-4 py-2 text-sm sm:px-5">
+      <div className="mx-auto flex w-full max-w-7xl flex-wrap items-center gap-3">
+        <span>A new version of Dime Stack is ready.</span>
+        <button
+          type="button"
+          className="btn btn-outline border-base-300 btn-sm"
+          onClick={() => waiting.postMessage('take over')}
+        >
+          Use it now
+        </button>
+        <button type="button" className="btn btn-ghost btn-sm" onClick={() => setWaiting(null)}>
+          Later
+        </button>
+      </div>
+    </div>
   )
 }

@@ -1,9 +1,12 @@
 import { X } from 'lucide-react'
 import { memo, useCallback } from 'react'
 import { useSearchParams } from 'react-router'
+import type { SlotRange } from '~/core/changes'
+import type { Lick } from '~/core/line'
 import { LoadBoundary } from '~/ui/load-boundary'
+import { plural, slotsWords } from '~/words/figures'
+import { capital } from '~/words/move-words'
 import { useBenchLick, useSelection } from '../state/use-workspace'
-import { aboutWords } from './about-words'
 import { MOVED_PANELS, PANELS, type Panel } from './panel-list'
 
 /** The panel that the address names, and the way to open another; undefined closes it. */
@@ -108,4 +111,13 @@ const Rail = memo(function Rail({
 export function panelKey(index: number): string {
   const digit = (index + 1) % 10
   return index < 10 ? `Alt ${digit}` : `Alt Shift ${digit}`
+}
+
+/** What a panel acts on: `Slot 6`, `Slots 6 and 7`, `Slots 3 to 8`, `The whole line: 10 slots`. */
+function aboutWords({ line }: Pick<Lick, 'line'>, range: SlotRange | null): string {
+  const size = line.slots.length
+  if (size === 0) return 'No strokes yet'
+  if (!range) return `The whole line: ${plural(size, 'slot')}`
+  if (range.to - range.from === size && size > 1) return `The whole line: ${plural(size, 'slot')}`
+  return capital(slotsWords(range))
 }
