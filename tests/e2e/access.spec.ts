@@ -21,7 +21,8 @@ test('no panel leaves anything to the checker of accessibility, or is too wide',
         .evaluate((one) => one.scrollWidth - one.clientWidth)
       expect(inside, `${name} at ${width}`).toBeLessThanOrEqual(0)
     }
-    await expectNoFault(page, '#dock-panel')
+    // Their colours by dark are those of the panels that have the most of them.
+    await expectNoFault(page, '#dock-panel', CROWDED.includes(name) ? ['light', 'dark'] : ['light'])
   }
 })
 

@@ -8,8 +8,12 @@ const OF_COLOURS = ['color-contrast', 'link-in-text-block']
  * Expects that axe finds nothing on a page, or on the part of it that a selector finds, in either theme.
  * Pages have no frames, so that axe can stay in the page and needs none beside it.
  */
-export async function expectNoFault(page: Page, part?: string): Promise<void> {
-  for (const colorScheme of ['light', 'dark'] as const) {
+export async function expectNoFault(
+  page: Page,
+  part?: string,
+  themes: readonly ('light' | 'dark')[] = ['light', 'dark'],
+): Promise<void> {
+  for (const colorScheme of themes) {
     await page.emulateMedia({ colorScheme })
     const axe = new AxeBuilder({ page }).setLegacyMode().options({
       resultTypes: ['violations'],

@@ -64,7 +64,9 @@ test('a phrase grows by small cells, and what is drawn is saved as a lick', asyn
   await expect(page.getByRole('list', { name: 'Sources' }).getByRole('listitem')).toHaveCount(2)
   await openPanel(page, 'Music')
   await page.getByLabel('Kind').selectOption('stretch a phrase')
+  await openPanel(page, 'Mixture')
   await expect(page.getByText('grows', { exact: true })).toBeVisible()
+  await openPanel(page, 'Music')
   await expect(page.getByRole('region', { name: 'now' })).toContainText('groove')
   await page.getByLabel('Kind').selectOption('mix without a break')
   const shown = [await words(page, 'now'), await words(page, 'next')]

@@ -131,35 +131,6 @@ test('the plan is arranged by keys, kept, and its ladder edited by numbers and a
   await expect(page.getByText('99 bpm', { exact: true })).toBeVisible()
 })
 
-test('the ladder climbs by itself, and each rung is a session of its own', async ({ page }) => {
-  await practise(page, 'Fire Ring')
-  await openPanel(page, 'Playing')
-  await page.getByLabel('Form').selectOption('half and half')
-  await openPanel(page, 'Tempos')
-  await page.getByLabel('Repeats per tempo').selectOption('2')
-  await page.getByRole('checkbox', { name: /Climb automatically/ }).check()
-  await page.getByRole('button', { name: 'Edit the ladder' }).click()
-  await page.getByRole('spinbutton', { name: 'Tempo of rung 3' }).fill('300')
-  await page.keyboard.press('Enter')
-  await page.getByRole('spinbutton', { name: 'Tempo of rung 2' }).fill('240')
-  await page.keyboard.press('Enter')
-  await page.getByRole('spinbutton', { name: 'Tempo of rung 1' }).fill('200')
-  await page.keyboard.press('Enter')
-  await page.getByRole('button', { name: 'Edit the ladder' }).click()
-  await page.getByRole('button', { name: 'Start: tap the count' }).click()
-  await expect(rung(page)).toContainText('240', { timeout: 20_000 })
-  await expect(rung(page)).toContainText('300', { timeout: 20_000 })
-  await page.waitForTimeout(1500)
-  await page.keyboard.press('Space')
-  await page.getByRole('link', { name: 'Log', exact: true }).click()
-  const sessions = page.getByRole('region', { name: 'Practice sessions' }).getByRole('listitem')
-  for (const [i, tempo] of ['300', '240', '200'].entries()) {
-    await expect(sessions.nth(i)).toContainText(`Fire Ring`)
-    await expect(sessions.nth(i)).toContainText(`${tempo} in 1/16`)
-  }
-  await expect(sessions.nth(1)).toContainText('2 times')
-})
-
 test('pads run it: any starts what stands still, others are taught', async ({ page }) => {
   await practise(page, 'Parade')
   await openPanel(page, 'Playing')

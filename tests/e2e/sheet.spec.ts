@@ -43,16 +43,16 @@ test('licks from the library become a sheet: ordered by keys, chosen, and found 
   expect(paper.toString('latin1')).toMatch(/\/MediaBox \[0 0 612 792\]/)
 })
 
-test('a page for a pupil has the lick and its parts, and is saved as PDF, SVG and PNG', async ({
+test('a page for a pupil has the lick and the steps of its plan, and is saved as PDF, SVG and PNG', async ({
   page,
 }) => {
-  await openLick(page, 'Tightrope')
+  await openLick(page, 'Knife Wheel')
   await openPanel(page, 'Files')
   await page.getByRole('link', { name: 'A page for a pupil' }).click()
-  await expect(pages(page).first()).toContainText('1. Hands alone')
+  await expect(pages(page).first()).toContainText('1. The 1st seven')
   await expect(pages(page)).toHaveCount(2)
   const pdf = await saved(page, 'Save as PDF')
-  expect(pdf.name).toBe('Tightrope.pdf')
+  expect(pdf.name).toBe('Knife Wheel.pdf')
   const text = pdf.bytes.toString('latin1')
   expect(text.slice(0, 5)).toBe('%PDF-')
   expect(text.match(/\/Type \/Page\b/g)).toHaveLength(2)
@@ -65,7 +65,7 @@ test('a page for a pupil has the lick and its parts, and is saved as PDF, SVG an
   await page.getByRole('checkbox', { name: 'the steps of its plan, in their order' }).uncheck()
   await expect(pages(page)).toHaveCount(1)
   const png = await saved(page, 'Save as PNG')
-  expect([png.name, png.bytes.subarray(1, 4).toString()]).toEqual(['Tightrope.png', 'PNG'])
+  expect([png.name, png.bytes.subarray(1, 4).toString()]).toEqual(['Knife Wheel.png', 'PNG'])
   // A4 at 200 dots an inch.
   expect([png.bytes.readUInt32BE(16), png.bytes.readUInt32BE(20)]).toEqual([1654, 2339])
 })
