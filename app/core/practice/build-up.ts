@@ -42,7 +42,7 @@ export function partKey({ kind, range, version }: PracticePart): string {
   return version ? `${kind} ${version}` : `${kind} ${range.from}-${range.to}`
 }
 
-const OVER: PracticeForm = { kind: 'over' }
+export const OVER: PracticeForm = { kind: 'over' }
 /** Slots on either side of a transition, and of a bottleneck. */
 const AROUND = 2
 
@@ -87,7 +87,7 @@ interface Making {
 }
 
 /** The whole in the bar, after as many bars of groove as the lick has before it. Example: `lead: 3` is 3 + 1. */
-function barForm({ frame }: Lick): PracticeForm {
+export function barForm({ frame }: Lick): PracticeForm {
   return { kind: 'bars', groove: Math.min(MAX_GROOVE, frame.lead), fill: 1 }
 }
 /** A form has no more bars of groove. */
@@ -316,7 +316,7 @@ function uses(lick: Lick, has: (stroke: Stroke) => boolean): boolean {
  *
  * @example of `fL:t1` and `fR:t2` the right hand's are `fL:sn/t1` and `fR:t2/sn`
  */
-function voicesOfHand(letter: 'R' | 'L'): (stroke: Stroke) => Stroke {
+export function voicesOfHand(letter: 'R' | 'L'): (stroke: Stroke) => Stroke {
   return (stroke) => {
     if (!isHand(stroke.letter)) return stroke
     const grace = stroke.graces > 0 && (stroke.graceVoice ?? stroke.voice)
@@ -328,64 +328,16 @@ function voicesOfHand(letter: 'R' | 'L'): (stroke: Stroke) => Stroke {
 
 const HOME = HOME_SURFACE.R
 
-function withoutVoice({ voice: _voice, graceVoice: _graceVoice, ...stroke }: Stroke): Stroke {
+export function withoutVoice({
+  voice: _voice,
+  graceVoice: _graceVoice,
+  ...stroke
+}: Stroke): Stroke {
   return isHand(stroke.letter) ? stroke : { ...stroke, ...(_voice && { voice: _voice }) }
 }
 
 function withSlots(lick: Lick, slots: Line['slots']): Lick {
   return { ...lick, line: { ...lick.line, slots } }
-}
-
-const LOOP_SURFACES = {
-  loop: (stroke) => stroke,
-  'loop-plain': withoutVoice,
-  'loop-right': voicesOfHand('R'),
-  'loop-left': voicesOfHand('L'),
-} as const satisfies Partial<Record<PartKind, (stroke: Stroke) => Stroke>>
-
-/** How a loop is voiced: as it is written, on one surface, or with one hand's voices alone. */
-export type LoopKind = keyof typeof LOOP_SURFACES
-export const LOOP_KINDS = Object.keys(LOOP_SURFACES) as LoopKind[]
-
-/** Slots of a lick as a part of their own, over and over: a loop of what is selected. */
-export function loopPart(lick: Lick, range: SlotRange, kind: LoopKind = 'loop'): PracticePart {
-  const loop = excerpt(lick, range.from, range.to)
-  const slots = mapStrokes(loop.line.slots, LOOP_SURFACES[kind])
-  return {
-    kind,
-    lick: { ...loop, line: { ...loop.line, slots }, frame: { ...loop.frame, start: 0 } },
-    form: OVER,
-    range,
-  }
-}
-
-/** A saved version of a lick as a part: the whole of it, in the bar. */
-export function versionPart(version: Lick, id: string, name: string): PracticePart {
-  const range = { from: 0, to: version.line.slots.length }
-  return { kind: 'version', lick: version, form: barForm(version), range, name, version: id }
-}
-
-/**
- * The part that a key names, of those that a player adds to a plan: `loop 0-9`, `loop-right 0-9`, `version`
- * and an id. Undefined for slots that the lick does not have, and for versions that are gone.
- */
-export function addedPart(
-  lick: Lick,
-  key: string,
-  versions: readonly { readonly id: string; readonly name: string; readonly lick: Lick }[] = [],
-): PracticePart | undefined {
-  const [, kind, rest = ''] = /^([a-z-]+) (.+)$/.exec(key) ?? []
-  if (kind === 'version') {
-    const found = versions.find(({ id }) => id === rest)
-    return found && found.lick.line.slots.length > 0
-      ? versionPart(found.lick, found.id, found.name)
-      : undefined
-  }
-  const loop = LOOP_KINDS.find((known) => known === kind)
-  const [, from, to] = /^(\d+)-(\d+)$/.exec(rest) ?? []
-  const range = { from: Number(from), to: Number(to) }
-  const inLine = range.from < range.to && range.to <= lick.line.slots.length
-  return loop && inLine ? loopPart(lick, range, loop) : undefined
 }
 
 /** A lick by itself: without groove, pick-up or landing. */
@@ -400,7 +352,7 @@ function bare(lick: Lick): Lick {
 }
 
 /** Slots of a lick in their place in the bar, at their own grids and tempo. */
-function excerpt(lick: Lick, from: number, to: number): Lick {
+export function excerpt(lick: Lick, from: number, to: number): Lick {
   const slots = lickSlots(lick).slice(from, to)
   const grid: Grid = slots[0]?.grid ?? lick.frame.grid
   const gridChanges = normalGridChanges(

@@ -1,13 +1,5 @@
-export {
-  addedPart,
-  buildUp,
-  LOOP_KINDS,
-  type LoopKind,
-  loopPart,
-  type PracticePart,
-  partKey,
-  usualOrder,
-} from './build-up'
+export { addedPart, LOOP_KINDS, type LoopKind, loopPart } from './added-parts'
+export { buildUp, type PracticePart, partKey, usualOrder } from './build-up'
 export { minutesSinceBreak, type Strain, strainsAt } from './care'
 export {
   barsOfRung,

@@ -3,7 +3,7 @@ import type { Rating } from '~/core/log'
 import { listenToPads } from '~/devices/pads'
 import type { Settings } from '~/storage'
 import { PAD_ACTIONS } from './pads-panel'
-import type { RoomState } from './session/room'
+import type { RoomState } from './session/room-base'
 
 /**
  * Runs the page by pads: those that were taught, and any at all while nothing sounds. Devices are asked

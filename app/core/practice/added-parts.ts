@@ -1,0 +1,57 @@
+import { mapStrokes, type SlotRange } from '../changes'
+import type { Lick } from '../line'
+import type { Stroke } from '../sticking'
+import { barForm, excerpt, OVER, type PracticePart, voicesOfHand, withoutVoice } from './build-up'
+import type { PartKind } from './kinds'
+
+const LOOP_SURFACES = {
+  loop: (stroke) => stroke,
+  'loop-plain': withoutVoice,
+  'loop-right': voicesOfHand('R'),
+  'loop-left': voicesOfHand('L'),
+} as const satisfies Partial<Record<PartKind, (stroke: Stroke) => Stroke>>
+
+/** How a loop is voiced: as it is written, on one surface, or with one hand's voices alone. */
+export type LoopKind = keyof typeof LOOP_SURFACES
+export const LOOP_KINDS = Object.keys(LOOP_SURFACES) as LoopKind[]
+
+/** Slots of a lick as a part of their own, over and over: a loop of what is selected. */
+export function loopPart(lick: Lick, range: SlotRange, kind: LoopKind = 'loop'): PracticePart {
+  const loop = excerpt(lick, range.from, range.to)
+  const slots = mapStrokes(loop.line.slots, LOOP_SURFACES[kind])
+  return {
+    kind,
+    lick: { ...loop, line: { ...loop.line, slots }, frame: { ...loop.frame, start: 0 } },
+    form: OVER,
+    range,
+  }
+}
+
+/** A saved version of a lick as a part: the whole of it, in the bar. */
+export function versionPart(version: Lick, id: string, name: string): PracticePart {
+  const range = { from: 0, to: version.line.slots.length }
+  return { kind: 'version', lick: version, form: barForm(version), range, name, version: id }
+}
+
+/**
+ * The part that a key names, of those that a player adds to a plan: `loop 0-9`, `loop-right 0-9`, `version`
+ * and an id. Undefined for slots that the lick does not have, and for versions that are gone.
+ */
+export function addedPart(
+  lick: Lick,
+  key: string,
+  versions: readonly { readonly id: string; readonly name: string; readonly lick: Lick }[] = [],
+): PracticePart | undefined {
+  const [, kind, rest = ''] = /^([a-z-]+) (.+)$/.exec(key) ?? []
+  if (kind === 'version') {
+    const found = versions.find(({ id }) => id === rest)
+    return found && found.lick.line.slots.length > 0
+      ? versionPart(found.lick, found.id, found.name)
+      : undefined
+  }
+  const loop = LOOP_KINDS.find((known) => known === kind)
+  const [, from, to] = /^(\d+)-(\d+)$/.exec(rest) ?? []
+  const range = { from: Number(from), to: Number(to) }
+  const inLine = range.from < range.to && range.to <= lick.line.slots.length
+  return loop && inLine ? loopPart(lick, range, loop) : undefined
+}
