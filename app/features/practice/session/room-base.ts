@@ -145,8 +145,13 @@ export abstract class RoomBase extends Slices<RoomState> {
   }
 
   private refresh(): void {
-    const { program, step, countsEach, setting, plan } = this.practised()
+    const { program, step, countsEach, setting, plan, lick } = this.practised()
     const { world, choice, player } = this.current
+    // Slots that the lick has no more are not looped.
+    if (choice.loop && choice.loop.to > lick.line.slots.length) {
+      this.choose({ loop: null })
+      return
+    }
     const { sound } = this.player
     for (const [channel] of LIMB_KEYS) sound.setMuted(channel, choice.muted.has(channel))
     sound.setMuted('click', world.settings.clickMarks === 'off')

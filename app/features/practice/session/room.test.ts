@@ -284,6 +284,20 @@ describe('the practice of a lick', () => {
       expect([part, after[part] === before[part]]).toEqual([part, true])
   })
 
+  it('leaves a loop that the lick has no more, and is silent once there is nothing to play', async () => {
+    const { room, world, begin, device, player } = open()
+    room.loopOver({ from: 5, to: 8 })
+    await begin()
+    device.advance(2 * BAR)
+    world.set({ record: { ...record('tempo: 80\nline: RLRL'), revision: 1 } })
+    expect([room.state().choice.loop, room.practised().step?.part.range.to]).toEqual([null, 4])
+    expect(player.state().playing).toBe(true)
+    world.set({ record: { ...record('tempo: 80\nline:'), revision: 2 } })
+    expect([player.state().playing, room.practised().step]).toEqual([false, undefined])
+    world.set({ record: { ...record('tempo: 80\nline: RLRL'), revision: 3 } })
+    expect(room.practised().step).toBeDefined()
+  })
+
   it('mutes limbs and the click, and lets them be heard again', () => {
     const { room, player } = open()
     const level = (channel: string) =>
