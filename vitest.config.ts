@@ -7,7 +7,8 @@ export default defineConfig({
   resolve: { tsconfigPaths: true },
   test: {
     environment: 'node',
-    testTimeout: 30_000,
+    // A guard against what hangs: no test is judged by the clock.
+    testTimeout: 180_000,
     setupFiles: 'tests/support/draws.ts',
     // By itself it leaves a core free: of two, that is half of the time.
     maxWorkers: 2,
