@@ -69,7 +69,7 @@ export function RoomSaid({ room, children }: { room: PracticeRoom; children: Rea
       />
       {children}
       <PlanConflict document={room.plan} />
-      <Cautions />
+      {words === '' && <Cautions />}
     </section>
   )
 }
