@@ -1,12 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { toPerformance } from '~/core/performance'
-import type { PracticeSessionRecord } from '~/storage'
 import { lickOf } from '../../tests/support/licks'
-import { SilentDevice, settled } from '../../tests/support/played-sound'
+import { SilentDevice, savedLog, settled } from '../../tests/support/played-sound'
 import type { Program } from './program'
 import { ProgramPlayer } from './program-player'
-import { SessionLog } from './session-log'
 
 const LICK = lickOf('line: RLRL*4')
 const BAR = 40320
@@ -36,19 +34,9 @@ function program(more: Partial<Program> = {}): Program {
 
 function setUp(opening?: Promise<unknown>) {
   const device = new SilentDevice()
-  const saved = new Map<string, PracticeSessionRecord>()
-  let id = 0
-  const log = new SessionLog(
-    (session) => saved.set(session.id, session),
-    () => {
-      id += 1
-      return String(id)
-    },
-    () => 0,
-  )
+  const { log, sessions } = savedLog()
   const player = new ProgramPlayer(device.open(opening), log, device.clock)
   player.take(program())
-  const sessions = () => [...saved.values()]
   return { device, player, sessions, log }
 }
 

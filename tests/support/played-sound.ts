@@ -1,5 +1,7 @@
 import { type Performance, positionAt, type TempoPlan } from '~/core/performance'
 import { Playback, type Sound } from '~/session/playback'
+import { SessionLog } from '~/session/session-log'
+import type { PracticeSessionRecord } from '~/storage'
 
 /**
  * A device without a sound, whose music goes on when it is told to: what plays beside it can be asked for every
@@ -95,6 +97,21 @@ export class SilentDevice {
       }
     }
   }
+}
+
+/** A log of practice, and all that it has saved. */
+export function savedLog() {
+  const saved = new Map<string, PracticeSessionRecord>()
+  let id = 0
+  const log = new SessionLog(
+    (session) => saved.set(session.id, session),
+    () => {
+      id += 1
+      return String(id)
+    },
+    () => 0,
+  )
+  return { log, sessions: () => [...saved.values()] }
 }
 
 /** Lets everything that waits for nothing but a promise come about. */

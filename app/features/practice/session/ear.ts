@@ -97,7 +97,11 @@ export class Ear extends Slices<EarState> {
   private drummer: SimulatedDrummer | null = null
   private stops: (() => void)[] = []
   /** What the session that goes on was begun with. */
-  private begunWith: { readonly line: AlongLine; readonly delayMs: number | 'find' } | null = null
+  private begunWith: {
+    readonly line: AlongLine
+    readonly delayMs: number | 'find'
+    readonly who: Who
+  } | null = null
   private listensTo: HeardThing | null = null
   private readonly clock: Clock
   private readonly meantIn = memoize(meantOf)
@@ -235,11 +239,13 @@ export class Ear extends Slices<EarState> {
     if (!active) this.stopListening()
   }
 
-  /** A session of its own for another line, or another delay. */
+  /** A session of its own for another line, another delay, or another player: nobody is told what another played. */
   private begin(meant: NonNullable<ReturnType<Ear['meant']>>, delayMs: number | 'find'): void {
-    if (this.begunWith?.line === meant.line && this.begunWith.delayMs === delayMs) return
-    const { habits } = this
-    this.begunWith = { line: meant.line, delayMs }
+    const { habits, begunWith } = this
+    const { who } = this.current
+    const { line } = meant
+    if (begunWith?.line === line && begunWith.delayMs === delayMs && begunWith.who === who) return
+    this.begunWith = { line, delayMs, who }
     // The same drummer while the music goes on, also where its tempo changes: no round is played twice.
     this.drummer = habits ? new SimulatedDrummer(meant.played, habits, SEED) : null
     this.patch({ begunAt: Date.now() })

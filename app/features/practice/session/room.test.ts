@@ -4,12 +4,10 @@ import { describe, expect, it } from 'vitest'
 import { lineEvents } from '~/core/line'
 import { addGridRung } from '~/core/practice'
 import { ProgramPlayer } from '~/session/program-player'
-import { SessionLog } from '~/session/session-log'
 import {
   DEFAULT_SETTINGS,
   type Kept,
   type LickRecord,
-  type PracticeSessionRecord,
   type RecordSaver,
   type Settings,
 } from '~/storage'
@@ -19,7 +17,7 @@ import { sharePlan } from '~/workspace/documents/set-edits'
 import { StoredDocument } from '~/workspace/documents/stored-document'
 import { Slices } from '~/workspace/slices'
 import { lickOf } from '../../../../tests/support/licks'
-import { SilentDevice, settled } from '../../../../tests/support/played-sound'
+import { SilentDevice, savedLog, settled } from '../../../../tests/support/played-sound'
 import { setOf } from '../../../../tests/support/sets'
 import { PracticeRoom } from './room'
 import type { StoredWorld, World } from './world'
@@ -55,16 +53,7 @@ function open(
     grooves: [],
   })
   const device = new SilentDevice()
-  const saved = new Map<string, PracticeSessionRecord>()
-  let id = 0
-  const log = new SessionLog(
-    (session) => saved.set(session.id, session),
-    () => {
-      id += 1
-      return String(id)
-    },
-    () => 0,
-  )
+  const { log, sessions } = savedLog()
   const player = new ProgramPlayer(device.open(), log, device.clock)
   const saver = { change: () => {} } as unknown as RecordSaver<'plans'>
   const plan = new StoredDocument(
@@ -86,7 +75,6 @@ function open(
     changeSettings: (changed) => world.set({ settings: { ...world.state().settings, ...changed } }),
   })
   room.open()
-  const sessions = () => [...saved.values()]
   const begin = async () => {
     player.begin()
     await settled()
@@ -232,6 +220,25 @@ describe('the practice of a lick', () => {
     device.advance(3 * BAR)
     player.stop()
     expect(sessions()).toHaveLength(1)
+  })
+
+  it('hears another simulated player from where that is chosen, and nothing of the one before', async () => {
+    const { room, begin, device } = open('tempo: 80\nline: RLRL RLRL RLRL RLRL')
+    room.goTo(room.practised().planned.length - 1)
+    room.ear.choose({ wanted: true, who: 'even' })
+    await begin()
+    const leftBy = () => {
+      const strokes = room.ear.state().heard.rounds.flatMap(({ told }) => told.strokes)
+      const left = strokes.filter(({ limb }) => limb === 'LH').map(({ offsetMs }) => offsetMs)
+      return left.reduce((sum, one) => sum + one, 0) / Math.max(1, left.length)
+    }
+    device.advance(20 * BAR)
+    expect(room.ear.state().heard.told).toBeGreaterThan(4)
+    expect(Math.abs(leftBy())).toBeLessThan(5)
+    room.ear.choose({ who: 'left hand late' })
+    expect(room.ear.state().heard.told).toBe(0)
+    device.advance(20 * BAR)
+    expect(leftBy()).toBeGreaterThan(8)
   })
 
   it('shows what sounds, round by round, where voices are drawn anew (law)', async () => {
