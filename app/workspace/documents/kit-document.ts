@@ -46,12 +46,8 @@ export function kitKeeping(createdAt: number): Keeping<'kits', Kit> {
 
 /** A kit as it is worked on. A preset becomes a kit of the player's own with its first change. */
 export class KitDocument extends StoredDocument<'kits', Kit> {
-  private readonly faultOf: (next: Kit, before: Kit) => string
-
   constructor(kit: Kit, saver: RecordSaver<'kits'>, createdAt: number, follow?: Follow<'kits'>) {
-    const keeping = kitKeeping(createdAt)
-    super(saver, kit, null, keeping, follow)
-    this.faultOf = (next, before) => keeping.faultOf?.(next, before) ?? ''
+    super(saver, kit, null, kitKeeping(createdAt), follow)
   }
 
   /** Whether it is the player's own, and not a preset as it ships. */
@@ -73,7 +69,7 @@ export class KitDocument extends StoredDocument<'kits', Kit> {
     const made = turnedKit(by(turnedKit(content, turned)), turned)
     const own = this.isOwn ? content : { ...content, id: saver.id, name: `${content.name}, mine` }
     const next = { ...made, id: own.id, name: isOwnId(made.id) ? made.name : own.name }
-    if (!this.isOwn && this.faultOf(next, own) === '') this.put(own)
+    if (!this.isOwn && !this.keeping.faultOf?.(next, own)) this.put(own)
     this.edit(() => next, about)
   }
 }
