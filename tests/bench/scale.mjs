@@ -156,6 +156,12 @@ async function measure(count) {
     ms: performance.now() - begun,
     longest: await other.evaluate(() => window.longest),
   }
+  const bare = performance.now()
+  await other.evaluate(writeBare, { licks: count, sessions: count * SESSIONS })
+  result['the browser alone writing as many bare rows'] = {
+    ms: performance.now() - bare,
+    longest: 0,
+  }
   await empty.close()
   return result
 }
@@ -181,6 +187,45 @@ async function lookInto(page) {
   await page.goto(`${server.address}/backup`)
   await page.getByLabel('Files to read').setInputFiles(BACKUP)
   await page.getByRole('table', { name: 'What the files hold' }).waitFor({ timeout: 600_000 })
+}
+
+/** Writes as many licks, summaries and sessions as a backup brings, with their indexes and with nothing of the app. */
+async function writeBare({ licks, sessions }) {
+  const opening = indexedDB.open('bare', 1)
+  opening.onupgradeneeded = () => {
+    const { result } = opening
+    result.createObjectStore('licks', { keyPath: 'id' }).createIndex('deletedAt', 'deletedAt')
+    result.createObjectStore('summaries', { keyPath: 'id' })
+    const made = result.createObjectStore('sessions', { keyPath: 'id' })
+    for (const of of ['lickId', 'createdAt', 'deletedAt']) made.createIndex(of, of)
+  }
+  const database = await new Promise((resolve) => {
+    opening.onsuccess = () => resolve(opening.result)
+  })
+  const words = 'x'.repeat(200)
+  const rowOf = (i) => ({
+    id: `row-${i}`,
+    lickId: `lick-${i % licks}`,
+    createdAt: i,
+    deletedAt: null,
+    words,
+  })
+  const STEP = 400
+  for (const [store, count] of [
+    ['licks', licks],
+    ['summaries', licks],
+    ['sessions', sessions],
+  ]) {
+    for (let from = 0; from < count; from += STEP) {
+      const transaction = database.transaction(store, 'readwrite')
+      for (let i = from; i < Math.min(count, from + STEP); i += 1)
+        transaction.objectStore(store).add(rowOf(i))
+      await new Promise((resolve) => {
+        transaction.oncomplete = resolve
+      })
+    }
+  }
+  database.close()
 }
 
 /** Fills the store by itself, as an older version of the app would have left it: nothing is derived. */

@@ -163,6 +163,8 @@ test('Enter on a button that goes leaves the focus on what took its place; arrow
   const list = page.getByRole('combobox', { name: 'Add a lick to the set' })
   const exercises = page.getByRole('list', { name: /Exercises/ }).getByRole('listitem')
   await expect(exercises.first()).toBeVisible()
+  // Until the library is read there is nothing to add.
+  await expect(list.getByRole('option').nth(2)).toBeAttached()
   const before = await exercises.count()
   await list.focus()
   await page.keyboard.press('ArrowDown')

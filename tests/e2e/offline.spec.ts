@@ -30,14 +30,10 @@ test('after the first visit everything works with the server gone', async ({ pag
   for (const [path, heading] of [
     ['/kit', 'Kit'],
     ['/flow', 'Flow'],
-    ['/sets', 'Sets'],
     ['/sets/demo-doors', 'Before the doors open'],
-    ['/solos', 'Solos'],
     ['/solos/demo-second-half', 'Before the Second Half'],
     ['/log', 'Log'],
     ['/play-in', 'Play in'],
-    ['/bin', 'Bin'],
-    ['/backup', 'Backup'],
     ['/settings', 'Settings'],
     ['/', 'Library'],
   ] as const) {

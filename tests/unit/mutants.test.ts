@@ -19,9 +19,11 @@ import { lickOf } from '../support/licks'
 import { parts, soloOf } from '../support/solos'
 
 /** So many mutants of each format (`MUTANTS=10000` for a long run). */
-const MUTANTS = Number(process.env.MUTANTS ?? 1500)
+const MUTANTS = Number(process.env.MUTANTS ?? 600)
 /** A reader that has not ended by then hangs, and is given up on: a slow machine takes a hundredth of it. */
 const HANGS_MS = 20_000
+/** The same for one that is made to hang. */
+const SOON_MS = 200
 
 /** What breaks readers: signs of the formats, repeats, blanks, and characters that are not seen. */
 const SPLICES = [
@@ -82,9 +84,9 @@ function mutant(bytes: Uint8Array, random: RandomStream): Uint8Array {
 /** Calls something, and stops it when it takes too long. */
 const stage = globalThis as { attacked?: () => void }
 const attack = new vm.Script('attacked()')
-function within(work: () => void): void {
+function within(work: () => void, timeout = HANGS_MS): void {
   stage.attacked = work
-  attack.runInThisContext({ timeout: HANGS_MS })
+  attack.runInThisContext({ timeout })
 }
 
 const encode = (text: string) => new TextEncoder().encode(text)
@@ -152,7 +154,7 @@ const FORMATS: readonly (readonly [string, readonly Uint8Array[], (bytes: Uint8A
 
 describe('hostile files', () => {
   it.each(FORMATS)(
-    `${MUTANTS} mutants of %s are read or refused, each within a second`,
+    `${MUTANTS} mutants of %s are read or refused, and none hangs`,
     (_name, seeds, work) => {
       const random = toRandomStream(13)
       for (let i = 0; i < MUTANTS; i += 1) {
@@ -168,6 +170,6 @@ describe('hostile files', () => {
   )
 
   it('are stopped by the limit where one takes too long', () => {
-    expect(() => within(() => void /^(a+)+$/.test(`${'a'.repeat(40)}b`))).toThrow(/timed out/)
+    expect(() => within(() => void /^(a+)+$/.test(`${'a'.repeat(40)}b`), SOON_MS)).toThrow(/timed out/)
   })
 })

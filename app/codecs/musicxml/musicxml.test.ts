@@ -222,7 +222,7 @@ describe('a lick as MusicXML', () => {
         }
         expect(strokes.filter(({ tick }) => !found.has(`${tick}`))).toEqual([])
       }),
-      { numRuns: 100 },
+      { numRuns: 60 },
     )
   }, 60_000)
 })

@@ -248,7 +248,7 @@ describe('runs', () => {
         if (tried === undefined) return
         expect(speedLimit(lick).bpm).toBe(tried)
       }),
-      { numRuns: 1500 },
+      { numRuns: 700 },
     )
     fc.assert(
       fc.property(random.lick, (drawn) => {

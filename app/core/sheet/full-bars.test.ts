@@ -92,7 +92,7 @@ describe('every printed bar', () => {
         expect(numbersOf(pieces).filter((number) => !READ.has(number))).toEqual([])
         expect(headsOf(pieces)).toEqual(struckBy(lick, pieces))
       }),
-      { numRuns: 300 },
+      { numRuns: 150 },
     )
   })
 
@@ -120,7 +120,7 @@ describe('every printed bar', () => {
         const notes = pieces.flatMap(({ units }) => units.flatMap((unit) => unit.notes))
         expect(notes.filter(({ isOpen }) => isOpen)).toEqual([])
       }),
-      { numRuns: 300 },
+      { numRuns: 150 },
     )
   })
 

@@ -1,4 +1,4 @@
-import { useMemo } from 'react'
+import { memo, useMemo } from 'react'
 import type { Limb } from '~/core/sticking'
 import { useLive } from '~/live/use-live'
 import { liveSessions } from '~/storage'
@@ -8,10 +8,9 @@ import { DataTable } from './data-table'
 import { type LoggedLick, toEvenness } from './log-view'
 
 /** How even a lick was played over time, limb by limb, as far as the player was heard. */
-export function EvenPart({ lick, now }: { lick: LoggedLick | undefined; now: number }) {
-  const { rows: sessions } = useLive(liveSessions(lick?.id ?? ''))
+export const EvenPart = memo(function EvenPart({ lick, now }: { lick: LoggedLick; now: number }) {
+  const { rows: sessions } = useLive(liveSessions(lick.id))
   const { rows, best } = useMemo(() => toEvenness(sessions, now), [sessions, now])
-  if (!lick) return null
   const limbs = Object.keys(best) as Limb[]
   return (
     <section aria-labelledby="even-title" className="min-w-0">
@@ -39,7 +38,7 @@ export function EvenPart({ lick, now }: { lick: LoggedLick | undefined; now: num
       )}
     </section>
   )
-}
+})
 
 /** How a limb's line is drawn: ` (dashed)`. */
 function drawnAs(limb: Limb): string {

@@ -1,5 +1,5 @@
 import { Download } from 'lucide-react'
-import { useCallback, useMemo, useState } from 'react'
+import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { formatSessions } from '~/codecs/csv'
 import { toPracticeSession } from '~/live/practice-session'
@@ -12,7 +12,6 @@ import {
   liveSessions,
   liveSolos,
   liveSummaries,
-  type PracticeSessionRecord,
 } from '~/storage'
 import { saveFile } from '~/ui/save-file'
 import { dayOf } from '~/words/calendar'
@@ -38,13 +37,14 @@ export function LogPage() {
   const logs = useLive(liveLogs)
   const summaries = useLive(liveSummaries)
   const [now] = useState(() => Date.now())
-  const licks: readonly LoggedLick[] = summaries.rows
-  const due = useMemo(() => toDueRows(logs.rows, licks, now), [logs.rows, licks, now])
-  const minutes = useMinutes(useSessionsSince(minutesFrom(now)), now)
-  const neglected = useMemo(() => toNeglected(logs.rows, licks, now), [logs.rows, licks, now])
+  // Thousands of rows come in pieces: what is worked out from them follows between frames.
+  const licks: readonly LoggedLick[] = useDeferredValue(summaries.rows)
+  const logged = useDeferredValue(logs.rows)
+  const due = useMemo(() => toDueRows(logged, licks, now), [logged, licks, now])
+  const neglected = useMemo(() => toNeglected(logged, licks, now), [logged, licks, now])
   const [lickId, setLickId] = useState('')
   const shown = due.find((row) => row.lickId === lickId) ?? due[0]
-  const solos = useLive(liveSolos).rows
+  const solos = useDeferredValue(useLive(liveSolos).rows)
   const titles = useMemo(
     () =>
       new Map([
@@ -74,7 +74,7 @@ export function LogPage() {
       </div>
     )
   }
-  const total = minutes.reduce((sum, day) => sum + day.minutes, 0)
+  const lick = licks.find(({ id }) => id === shown?.lickId)
   return (
     <div className="mx-auto grid w-full max-w-7xl grid-cols-1 gap-x-10 gap-y-8 px-4 py-7 sm:px-5 lg:grid-cols-2">
       <div className="flex flex-wrap items-center gap-3 lg:col-span-2">
@@ -101,22 +101,9 @@ export function LogPage() {
         <Neglected {...neglected} />
       </div>
       <div className="flex min-w-0 flex-col gap-8">
-        <section aria-labelledby="minutes-title" className="min-w-0">
-          <h2 id="minutes-title" className="font-semibold text-lg">
-            Minutes a day
-          </h2>
-          <p className="text-(--quiet) text-sm">
-            {Math.round(total)} in four weeks, on {plural(played(minutes), 'day')}
-          </p>
-          <MinutesChart data={minutes} />
-          <DataTable
-            caption="Minutes a day"
-            head={['day', 'minutes']}
-            rows={minutes.map(({ day, minutes: of }) => [day, of])}
-          />
-        </section>
-        {shown && <TempoPart lick={licks.find(({ id }) => id === shown.lickId)} now={now} />}
-        {shown && <EvenPart lick={licks.find(({ id }) => id === shown.lickId)} now={now} />}
+        <MinutesPart now={now} />
+        {lick && <TempoPart lick={lick} now={now} />}
+        {lick && <EvenPart lick={lick} now={now} />}
       </div>
       <SessionList
         sessions={sessions ?? []}
@@ -129,11 +116,6 @@ export function LogPage() {
   )
 }
 
-/** The minutes as they are shown, worked out again only when the sessions are others. */
-function useMinutes(sessions: readonly PracticeSessionRecord[], now: number) {
-  return useMemo(() => toMinutes(sessions, now), [sessions, now])
-}
-
 /** The whole log as a file, read in one piece. */
 async function saveCsv(titleOf: (id: string) => string): Promise<void> {
   const all = await listSessionsBetween(Number.MIN_SAFE_INTEGER, Number.MAX_SAFE_INTEGER)
@@ -143,11 +125,38 @@ async function saveCsv(titleOf: (id: string) => string): Promise<void> {
   saveFile('practice-log.csv', 'text/csv', csv)
 }
 
+/** The minutes of the last four weeks, day by day. */
+const MinutesPart = memo(function MinutesPart({ now }: { now: number }) {
+  const sessions = useSessionsSince(minutesFrom(now))
+  const minutes = useMemo(() => toMinutes(sessions, now), [sessions, now])
+  const total = minutes.reduce((sum, day) => sum + day.minutes, 0)
+  return (
+    <section aria-labelledby="minutes-title" className="min-w-0">
+      <h2 id="minutes-title" className="font-semibold text-lg">
+        Minutes a day
+      </h2>
+      <p className="text-(--quiet) text-sm">
+        {Math.round(total)} in four weeks, on {plural(played(minutes), 'day')}
+      </p>
+      <MinutesChart data={minutes} />
+      <DataTable
+        caption="Minutes a day"
+        head={['day', 'minutes']}
+        rows={minutes.map(({ day, minutes: of }) => [day, of])}
+      />
+    </section>
+  )
+})
+
+interface OfLick {
+  readonly lick: LoggedLick
+  readonly now: number
+}
+
 /** A lick's tempos over time, against its goal. */
-function TempoPart({ lick, now }: { lick: LoggedLick | undefined; now: number }) {
-  const { rows } = useLive(liveSessions(lick?.id ?? ''))
+const TempoPart = memo(function TempoPart({ lick, now }: OfLick) {
+  const { rows } = useLive(liveSessions(lick.id))
   const tempos = useMemo(() => toTempos(rows, lick, now), [rows, lick, now])
-  if (!lick) return null
   return (
     <section aria-labelledby="tempo-title" className="min-w-0">
       <h2 id="tempo-title" className="font-semibold text-lg">
@@ -162,13 +171,13 @@ function TempoPart({ lick, now }: { lick: LoggedLick | undefined; now: number })
       />
     </section>
   )
-}
+})
 
 /** How many licks that were not practised lately are named. */
 const MAX_NEGLECTED = 30
 
 /** What was not practised lately: days since, and what never was. */
-function Neglected({ never, alone }: ReturnType<typeof toNeglected>) {
+const Neglected = memo(function Neglected({ never, alone }: ReturnType<typeof toNeglected>) {
   return (
     <section aria-labelledby="alone-title" className="min-w-0">
       <h2 id="alone-title" className="font-semibold text-lg">
@@ -205,7 +214,7 @@ function Neglected({ never, alone }: ReturnType<typeof toNeglected>) {
       )}
     </section>
   )
-}
+})
 
 function played(minutes: readonly { minutes: number }[]): number {
   return minutes.filter((day) => day.minutes > 0).length
@@ -215,7 +224,7 @@ function played(minutes: readonly { minutes: number }[]): number {
 const DUE_AT_FIRST = 40
 const DUE_MORE = 200
 
-function DueTable({
+const DueTable = memo(function DueTable({
   rows,
   shown,
   now,
@@ -296,4 +305,4 @@ function DueTable({
       )}
     </>
   )
-}
+})

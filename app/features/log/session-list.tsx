@@ -1,6 +1,6 @@
 import { useWindowVirtualizer } from '@tanstack/react-virtual'
 import { Pencil, X } from 'lucide-react'
-import { type ComponentProps, useEffect, useRef, useState } from 'react'
+import { type ComponentProps, memo, useEffect, useRef, useState } from 'react'
 import { TEMPO_RANGE } from '~/core/line'
 import type { Rating } from '~/core/log'
 import { type SaveNotice, useSaving } from '~/live/use-saving'
@@ -37,7 +37,13 @@ interface SessionListProps {
 }
 
 /** Every session, the newest first: each can be corrected, and what is deleted can be restored. */
-export function SessionList({ sessions, more, onMore, titleOf, now }: SessionListProps) {
+export const SessionList = memo(function SessionList({
+  sessions,
+  more,
+  onMore,
+  titleOf,
+  now,
+}: SessionListProps) {
   const [editing, setEditing] = useState('')
   const [deleted, setDeleted] = useState<Session | null>(null)
   const { tell, trouble } = useSaving(changeSession)
@@ -125,7 +131,7 @@ export function SessionList({ sessions, more, onMore, titleOf, now }: SessionLis
       </ul>
     </section>
   )
-}
+})
 
 type SessionCommand =
   | { readonly intent: 'change'; readonly session: Session }
