@@ -1,6 +1,7 @@
 import { mapStrokes, type SlotRange } from '../changes'
-import type { Lick } from '../line'
+import { type Lick, lickSlots } from '../line'
 import type { Stroke } from '../sticking'
+import type { Ticks } from '../time'
 import { barForm, excerpt, OVER, type PracticePart, voicesOfHand, withoutVoice } from './build-up'
 import type { PartKind } from './kinds'
 
@@ -24,6 +25,28 @@ export function loopPart(lick: Lick, range: SlotRange, kind: LoopKind = 'loop'):
     lick: { ...loop, line: { ...loop.line, slots }, frame: { ...loop.frame, start: 0 } },
     form: OVER,
     range,
+  }
+}
+
+/** What of a lick begins in a stretch of it, to be shown by itself. */
+export interface BarExcerpt {
+  readonly lick: Lick
+  /** The first tick of each of its slots from the beginning of the stretch, and the end of the last. */
+  readonly slots: readonly Ticks[]
+}
+
+/**
+ * What of a lick's line begins within some ticks, counted from its first barline; null where nothing does.
+ *
+ * @example barExcerpt(lick, 0, frameTicks(lick.frame).bar): its first bar
+ */
+export function barExcerpt(lick: Lick, from: Ticks, ticks: Ticks): BarExcerpt | null {
+  const inside = lickSlots(lick).filter(({ tick }) => tick >= from && tick < from + ticks)
+  const [first, last] = [inside[0], inside.at(-1)]
+  if (!first || !last) return null
+  return {
+    lick: loopPart(lick, { from: first.index, to: last.index + 1 }).lick,
+    slots: [...inside.map(({ tick }) => tick - from), last.tick + last.ticks - from],
   }
 }
 

@@ -1,4 +1,11 @@
-export { addedPart, LOOP_KINDS, type LoopKind, loopPart } from './added-parts'
+export {
+  addedPart,
+  type BarExcerpt,
+  barExcerpt,
+  LOOP_KINDS,
+  type LoopKind,
+  loopPart,
+} from './added-parts'
 export { buildUp, type PracticePart, partKey, usualOrder } from './build-up'
 export { minutesSinceBreak, type Strain, strainsAt } from './care'
 export {

@@ -5,15 +5,14 @@ import {
   EMPTY_LINE,
   frameTicks,
   type Lick,
-  lickSlots,
   lineTicks,
   type Ostinato,
 } from '~/core/line'
 import type { Position } from '~/core/performance'
 import { DEFAULT_SETTING, type PlayContext } from '~/core/playability'
 import {
+  barExcerpt,
   fillsBar,
-  loopPart,
   type MixPhrase,
   type MixSource,
   type Pulse,
@@ -184,18 +183,8 @@ export function flowBar(phraseAt: (round: number) => MixPhrase, index: number): 
   const { lick } = phraseAt(phrase)
   const { bar } = frameTicks(lick.frame)
   const from = ((index % perRound) - lick.frame.lead) * bar
-  const inside = lickSlots(lick).filter(({ tick }) => tick >= from && tick < from + bar)
-  const [first, last] = [inside[0], inside.at(-1)]
   const groove = from < 0 || (lick.frame.lead > 0 && from === 0 && lick.frame.start > 0)
-  if (!first || !last) return { index, phrase, lick: null, groove, slots: [] }
-  const range = { from: first.index, to: last.index + 1 }
-  return {
-    index,
-    phrase,
-    lick: loopPart(lick, range).lick,
-    groove,
-    slots: [...inside.map(({ tick }) => tick - from), last.tick + last.ticks - from],
-  }
+  return { index, phrase, groove, lick: null, slots: [], ...barExcerpt(lick, from, bar) }
 }
 
 /** What is heard at a position, in a bar of a flow. */

@@ -8,7 +8,6 @@ import { DEFAULT_FRAME, frameTicks, TEMPO_RANGE } from '~/core/line'
 import type { Position } from '~/core/performance'
 import { findMeter, toMeter } from '~/core/time'
 import { voicingPresets } from '~/core/voicing'
-import { LINE_STACKS, LineFigure } from '~/drawing/line/line-figure'
 import { useLive, useSettings } from '~/live/use-live'
 import { useOwnCells } from '~/live/use-own'
 import { useSettingFor } from '~/live/use-setting'
@@ -20,7 +19,7 @@ import { useSpace } from '~/ui/use-space'
 import { plural } from '~/words/figures'
 import { createLick } from '../library'
 import type { Phase } from '../practice'
-import { BigCount, RoomDock, stillWords, useLights } from '../practice'
+import { BarFigure, BigCount, RoomDock, stillWords, useLights } from '../practice'
 import { FlowForm } from './flow-form'
 import { type FlowBar, flowBar, flowPhaseAt, toFlowMusic, toSavedLick } from './flow-music'
 import { FLOW_ADDRESS, rememberFlow } from './flow-setup'
@@ -141,10 +140,15 @@ export function FlowPage() {
           <p className="tabular-nums">phrase {(now?.phrase ?? 0) + 1}</p>
         </div>
         <div className="room-line">
-          {now && <BarFigure title="now" bar={now} lit />}
+          {now && <BarFigure title={titleOf('now', now)} bar={now} still={stillOf(now)} lit />}
           <div className="grid grid-cols-1 gap-3 sm:grid-cols-2">
             {bars.slice(1).map((next, i) => (
-              <BarFigure key={next.index} title={i === 0 ? 'next' : 'then'} bar={next} />
+              <BarFigure
+                key={next.index}
+                title={titleOf(i === 0 ? 'next' : 'then', next)}
+                bar={next}
+                still={stillOf(next)}
+              />
             ))}
           </div>
         </div>
@@ -222,22 +226,11 @@ function says({ name }: Phase): string {
   return { still: stillWords(), 'count-in': 'counting in', groove: 'groove', fill: 'play' }[name]
 }
 
-/** A bar in large: its stacks and its sticking, or that the groove plays. */
-function BarFigure({ title, bar, lit = false }: { title: string; bar: FlowBar; lit?: boolean }) {
-  const { lick, groove } = bar
-  return (
-    <section aria-label={title} className="min-w-0">
-      <h2 className="text-(--quiet) text-sm">
-        {title}
-        {groove && lick ? ', after groove' : ''}
-      </h2>
-      {lick ? (
-        <LineFigure lick={lick} lit={lit} stacks={LINE_STACKS} />
-      ) : (
-        <p className={`font-semibold ${lit ? 'py-8 text-3xl' : 'py-4 text-xl'}`}>
-          {groove ? 'groove' : 'rest'}
-        </p>
-      )}
-    </section>
-  )
+function titleOf(when: string, { groove, lick }: FlowBar): string {
+  return groove && lick ? `${when}, after groove` : when
+}
+
+/** What a bar is in which nothing of the line begins. */
+function stillOf({ groove }: FlowBar): string {
+  return groove ? 'groove' : 'rest'
 }

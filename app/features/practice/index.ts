@@ -1,5 +1,7 @@
 export { BigCount } from './big-count'
 export { type Phase, STILL } from './lights'
+export { Hands } from './ratings'
+export { BarFigure } from './room/bar-figure'
 export { RoomDock } from './room/room-dock'
 export { LIMB_KEYS } from './sound-strip'
 export { stillWords } from './still-words'

@@ -1,4 +1,5 @@
 import { ArrowDown, ArrowLeft, ArrowRight } from 'lucide-react'
+import type { Rating } from '~/core/log'
 import { useSlices } from '~/live/use-slices'
 import { PlayButton } from '~/session/play-button'
 import { tempoFigure } from '~/words/figures'
@@ -10,17 +11,30 @@ const RATES = [
   { rating: 'lost', Arrow: ArrowLeft, key: 'ArrowLeft' },
 ] as const
 
-/** Start and stop, and how it went: large enough for a stick's end. */
+/** Start and stop of what a lick is practised by, and how it went. */
 export function Ratings({ room }: { room: PracticeRoom }) {
   useSlices(room)
   const { playing } = useSlices(room.player)
-  const words = {
-    clean: onWords(room),
-    rough: 'stay here',
-    lost: downWords(room),
-  }
-  const onPlay = room.player.toggle
-  const onRate = room.rate
+  const words = { clean: onWords(room), rough: 'stay here', lost: downWords(room) }
+  return <Hands playing={playing} words={words} onPlay={room.player.toggle} onRate={room.rate} />
+}
+
+/** Start and stop, and how it went: large enough for a stick's end. */
+export function Hands({
+  playing,
+  words,
+  disabled = false,
+  onPlay,
+  onRate,
+}: {
+  playing: boolean
+  /** What each rating leads to. */
+  words: Readonly<Record<Rating, string>>
+  /** Whether there is nothing to be rated. */
+  disabled?: boolean
+  onPlay: () => void
+  onRate: (rating: Rating) => void
+}) {
   return (
     <div className="grid grid-cols-3 gap-2 sm:grid-cols-[auto_1fr_1fr_1fr] sm:gap-3">
       <PlayButton
@@ -33,7 +47,8 @@ export function Ratings({ room }: { room: PracticeRoom }) {
           key={rating}
           type="button"
           aria-keyshortcuts={key}
-          className="flex h-20 items-center justify-between gap-2 rounded-box border border-base-300 bg-base-100 px-3 text-left hover:bg-base-300 sm:px-5"
+          disabled={disabled}
+          className="flex h-20 items-center justify-between gap-2 rounded-box border border-base-300 bg-base-100 px-3 text-left hover:bg-base-300 disabled:opacity-60 sm:px-5"
           onClick={() => onRate(rating)}
         >
           <span>

@@ -2,6 +2,7 @@ import { Redo2, Undo2 } from 'lucide-react'
 import { nanoid } from 'nanoid'
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
+import { Link, useNavigate, useSearchParams } from 'react-router'
 import { staffKeyOf } from '~/core/kit'
 import { TEMPO_RANGE } from '~/core/line'
 import {
@@ -36,16 +37,15 @@ import { openPart, soloDocument } from '~/workspace/documents/solo-document'
 import { AddPart } from './add-part'
 import { JoinList } from './join-list'
 import { LongRuler } from './long-ruler-view'
-import { endOf, MemoryAid } from './memory-aid'
 import { METRES } from './metres'
 import { PartEditor } from './part-editor'
+import { SoloRoom } from './room/solo-room'
 import { ShapeTable } from './shape-table'
 import { NEW_SOLO } from './solo-actions'
 import { SoloFiles } from './solo-files'
-import { type Stretch, useSoloSound } from './use-solo-sound'
+import { type Stretch, useSoloSound, WHOLE } from './use-solo-sound'
 import { useVersionsOf } from './use-versions-of'
 
-const WHOLE: Stretch = { from: 0, to: Number.POSITIVE_INFINITY, part: '', words: 'the whole solo' }
 const COLUMN_WORDS: readonly (readonly [Column, string])[] = [
   ['weight', 'Strokes and loudness'],
   ['strokes', 'Strokes'],
@@ -113,11 +113,14 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
     switches,
     host,
   })
-  const { playing, place, toggle, start, stop } = sound
+  const { playing, toggle, start, stop } = sound
+  const [search] = useSearchParams()
+  const navigate = useNavigate()
+  const inRoom = search.has('room')
   useSpace(toggle)
   useHotkeys('mod+z', () => document.undo(), { preventDefault: true })
   useHotkeys('mod+shift+z, mod+y', () => document.redo(), { preventDefault: true })
-  const keys = { enabled: settings.singleKeys }
+  const keys = { enabled: settings.singleKeys && !inRoom }
   useHotkeys('left', () => document.step(-1), keys)
   useHotkeys('right', () => document.step(1), keys)
 
@@ -159,6 +162,23 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
     (index: number) => document.choose(document.content.parts[index]?.id ?? null),
     [document],
   )
+  if (inRoom) {
+    return (
+      <SoloRoom
+        solo={solo}
+        sections={sections}
+        sound={sound}
+        stretch={stretch}
+        tempo={tempo ?? solo.tempo}
+        loops={loops}
+        host={host}
+        onTempo={setTempo}
+        onLoops={setLoops}
+        onPlay={play}
+        onLeave={() => void navigate('?', { replace: true })}
+      />
+    )
+  }
   const playsWhole = stretch.from === 0 && stretch.to === Number.POSITIVE_INFINITY
   return (
     <div ref={host} className="flex grow flex-col">
@@ -229,16 +249,6 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
           </span>
         </header>
         <DocumentNotice document={document} what="solo" differences={soloDifferences} />
-        {place && playing && (
-          <MemoryAid
-            solo={solo}
-            sections={sections}
-            place={place}
-            last={endOf(sections, stretch.to)}
-            rating={sound.rating}
-            onRate={sound.rate}
-          />
-        )}
         <p className="text-sm">
           <span className="font-semibold">The whole</span>{' '}
           {judged === NOT_JUDGED ? '…' : limitWords(judgement)}
@@ -281,13 +291,9 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
           <aside className="flex min-w-0 flex-col gap-6">
             <Part title="Play" level={2}>
               <div className="flex flex-wrap gap-1.5">
-                <button
-                  type="button"
-                  className="btn btn-primary btn-sm"
-                  onClick={() => (playing && playsWhole ? stop() : play({ ...WHOLE }, false))}
-                >
-                  {playing && playsWhole ? 'Stop' : 'Play the whole solo'}
-                </button>
+                <Link to="?room" replace className="btn btn-primary btn-sm">
+                  Practise
+                </Link>
                 {part && at > 0 && (
                   <button
                     type="button"

@@ -28,6 +28,20 @@ export interface Stretch {
   readonly words: string
 }
 
+/** All of a solo. */
+export const WHOLE: Stretch = {
+  from: 0,
+  to: Number.POSITIVE_INFINITY,
+  part: '',
+  words: 'the whole solo',
+}
+
+/** The bar after the last of a stretch that ends before a section, from 0. */
+export function endOf(sections: readonly Section[], to: number): number {
+  const last = sections[Math.min(sections.length, to) - 1]
+  return last ? last.barsBefore + last.bars : 0
+}
+
 /** Where a solo is while it plays. */
 export interface SoloPlace {
   readonly section: number
