@@ -10,7 +10,6 @@ const ONLY = process.argv.slice(2)
 const ALL = [
   { name: 'library', open: library },
   { name: 'bench', open: (page) => bench(page, 'Tightrope') },
-  { name: 'bench-dark', dark: true, open: (page) => bench(page, 'Teeterboard') },
   { name: 'bench-phone', size: PHONE, touch: true, open: (page) => bench(page, 'Cannon Exit') },
   { name: 'workbench-cells', open: (page) => panel(page, 'Teeterboard', 'Cells') },
   { name: 'workbench-voices', open: (page) => panel(page, 'Knife Wheel', 'Voices') },
@@ -25,6 +24,7 @@ const ALL = [
   { name: 'play-in', open: playingIn },
   { name: 'set', open: set },
   { name: 'solo', open: solo },
+  { name: 'solo-room', open: soloRoom },
   { name: 'log', open: log },
   { name: 'flow', open: flow },
 ]
@@ -148,6 +148,15 @@ async function solo(page) {
   await page.getByRole('link', { name: 'Before the Second Half' }).click()
   await page.getByRole('button', { name: /^Trouble at the join/ }).click()
   await page.waitForTimeout(600)
+}
+
+/** The same solo in the room, from a cell that runs over the barline. */
+async function soloRoom(page) {
+  await library(page)
+  await page.goto('/solos/demo-second-half?room')
+  await page.getByRole('button', { name: 'From here' }).nth(8).click()
+  await page.locator('[data-slot][data-now]').first().waitFor()
+  await page.waitForTimeout(900)
 }
 
 async function sheet(page) {

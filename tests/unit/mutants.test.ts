@@ -170,6 +170,8 @@ describe('hostile files', () => {
   )
 
   it('are stopped by the limit where one takes too long', () => {
-    expect(() => within(() => void /^(a+)+$/.test(`${'a'.repeat(40)}b`), SOON_MS)).toThrow(/timed out/)
+    expect(() => within(() => void /^(a+)+$/.test(`${'a'.repeat(40)}b`), SOON_MS)).toThrow(
+      /timed out/,
+    )
   })
 })

@@ -2,12 +2,20 @@ import type { Splice } from '~/core/editing'
 import { commonEnd, commonStart } from '~/core/foundation'
 import { joinedLine, KEYS, type Key, type Row, textRows } from './rows'
 
-/** The sticking of a text as it was typed, rows joined by line breaks. */
+/**
+ * The sticking of a text as it was typed, rows joined by line breaks.
+ *
+ * @example lineTextOf('title: Walk\nline: RLL K') // 'RLL K'
+ */
 export function lineTextOf(text: string): string {
   return joinedLine(textRows(text))
 }
 
-/** The values of every row with a key, in order, as they were typed. */
+/**
+ * The values of every row with a key, in order, as they were typed.
+ *
+ * @example valuesOf('tags: a\nline: R', 'tags') // ['a']
+ */
 export function valuesOf(text: string, key: Key): string[] {
   return textRows(text)
     .filter((row) => row.known === key)
@@ -18,6 +26,8 @@ export function valuesOf(text: string, key: Key): string[] {
  * The change that gives a key these values: values stand where they stood, further ones below,
  * surplus rows go. Everything else in the text, comments too, stays as typed. A key that the format does
  * not know is matched as it is written.
+ *
+ * @example setValues('line: R', 'tags', ['fives']).length // 1
  */
 export function setValues(text: string, key: string, values: readonly string[]): Splice[] {
   return replaceRows(text, key, values, (row) => [row.valueFrom, row.value])

@@ -28,7 +28,11 @@ export const KEYS = [
 ] as const
 export type Key = (typeof KEYS)[number]
 
-/** The key of a layer's rows: `under`, `under fill` or `under groove`. */
+/**
+ * The key of a layer's rows: `under`, `under fill` or `under groove`.
+ *
+ * @example layerKey('fill') // 'under fill'
+ */
 export function layerKey(scope: OstinatoScope): Key {
   return scope === 'all' ? 'under' : `under ${scope}`
 }
@@ -55,7 +59,11 @@ const UNKNOWN_KEY = /^([A-Za-z][\w-]*(?: [A-Za-z][\w-]*)*):(?=[ \t]|$)/
 /** The text that was cut into rows last: one key asks for its rows from many sides. */
 let last: { readonly text: string; readonly rows: readonly Row[] } = { text: '', rows: [] }
 
-/** The rows of a text that say something; comments and blank rows are passed over. */
+/**
+ * The rows of a text that say something; comments and blank rows are passed over.
+ *
+ * @example textRows('# a note\nline: RL').length // 1
+ */
 export function textRows(text: string): readonly Row[] {
   if (text !== last.text) last = { text, rows: cutRows(text) }
   return last.rows
@@ -134,14 +142,22 @@ function withoutBlanksBehind(text: string): string {
   return text.slice(0, to)
 }
 
-/** The sticking as typed: what stands in all `line` rows, one under the other. */
+/**
+ * The sticking as typed: what stands in all `line` rows, one under the other.
+ *
+ * @example joinedLine(textRows('line: RL\nline: LK')) // 'RL\nLK'
+ */
 export function joinedLine(rows: readonly Row[]): string {
   return lineRows(rows)
     .map((row) => row.raw)
     .join('\n')
 }
 
-/** The sticking as it is read: comments are blank, so that every offset stays what it was. */
+/**
+ * The sticking as it is read: comments are blank, so that every offset stays what it was.
+ *
+ * @example readableLine(textRows('line: RL\nline: LK')) // 'RL\nLK'
+ */
 export function readableLine(rows: readonly Row[]): string {
   return lineRows(rows)
     .map(({ raw }) => withoutComment(raw).padEnd(raw.length))

@@ -3,7 +3,11 @@ import { FORMAT_VERSION_NAME } from './version'
 /** The row that every lick text begins with. */
 const HEAD = /^[ \t]*dime-lick[ \t]*:/i
 
-/** Several licks as one text, each with its head row, a blank row between. */
+/**
+ * Several licks as one text, each with its head row, a blank row between.
+ *
+ * @example splitLickTexts(joinLickTexts(['line: R', 'line: L'])).length // 2
+ */
 export function joinLickTexts(texts: readonly string[]): string {
   return texts
     .map((text) =>

@@ -17,6 +17,8 @@ const OTHER: Readonly<Record<string, string>> = { R: 'L', L: 'R', r: 'l', l: 'r'
 /**
  * A text with right and left hand changed places in its line and ostinatos; also a text that cannot be
  * read yet. Voices, comments and everything else stay as typed. Law: twice is the same.
+ *
+ * @example turnHands('line: RLLK') // 'line: LRRK'
  */
 export function turnHands(text: string): string {
   let turned = ''

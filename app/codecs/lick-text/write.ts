@@ -67,7 +67,11 @@ function formatRows(lick: Lick, withLine = true): (readonly [key: Key | string, 
   return [...rows.filter((row) => row !== false), ...lick.unknown]
 }
 
-/** A landing as its key's value: `stop beat`, `(>L:c1K) choke`. */
+/**
+ * A landing as its key's value: `stop beat`, `(>L:c1K) choke`.
+ *
+ * @example formatLanding(lickOf('landing: stop\nline: R').frame.landing) // 'stop'
+ */
 export function formatLanding(landing: Lick['frame']['landing']): string {
   const words =
     landing.kind === 'strokes'
@@ -76,7 +80,11 @@ export function formatLanding(landing: Lick['frame']['landing']): string {
   return [...words, ...(landing.at === 'beat' ? ['beat'] : [])].join(' ')
 }
 
-/** A swing as its key's value: `60 1/16`, `50 lean 45`. */
+/**
+ * A swing as its key's value: `60 1/16`, `50 lean 45`.
+ *
+ * @example formatSwing({ percent: 66, pairs: 8 }) // '66'
+ */
 export function formatSwing({ percent, pairs, lean }: Swing): string {
   const swing = pairs === 16 ? `${percent} 1/16` : String(percent)
   return lean === undefined ? swing : `${swing} lean ${lean}`

@@ -25,7 +25,11 @@ export const CATALOGUE: readonly Cell[] = [
   ...KIT_CELLS.map((entry) => toCell(entry, null)),
 ]
 
-/** A cell led by the other hand. */
+/**
+ * A cell led by the other hand.
+ *
+ * @example text(otherLead(CATALOGUE[0]).phrase) // 'LR'
+ */
 export function otherLead(cell: Cell): Cell {
   return { ...cell, phrase: mirrorHands(cell.phrase) }
 }

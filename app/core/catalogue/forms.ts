@@ -10,7 +10,11 @@ export interface Form {
   readonly mirrorOf: number | null
 }
 
-/** A phrase's slots as one string: equal for equal stickings, whatever their groups. */
+/**
+ * A phrase's slots as one string: equal for equal stickings, whatever their groups.
+ *
+ * @example stickingKey(phrase('R LL K')) // 'RLLK'
+ */
 export function stickingKey({ slots }: Phrase): string {
   return slots.map(formatSlot).join('')
 }
@@ -33,7 +37,11 @@ export function inversionsOf(phrase: Phrase): Form[] {
   return forms
 }
 
-/** How many inversions differ by more than the hands. */
+/**
+ * How many inversions differ by more than the hands.
+ *
+ * @example formsUpToHands(phrase('RLL')) // 3
+ */
 export function formsUpToHands(phrase: Phrase): number {
   return inversionsOf(phrase).filter(({ mirrorOf }) => mirrorOf === null).length
 }

@@ -21,7 +21,11 @@ export interface Change {
   readonly origins?: (size: number) => readonly number[]
 }
 
-/** A change; `grows` where the number of slots may change, with `origins` where slots move. */
+/**
+ * A change; `grows` where the number of slots may change, with `origins` where slots move.
+ *
+ * @example change('hands', 'x', 'Swap', (one) => one).name // 'Swap'
+ */
 export function change(
   kind: ChangeKind,
   id: string,

@@ -14,7 +14,11 @@ import { startsOf } from './splice'
 /** Which strokes of a phrase a rule means. */
 export type Chosen = (stroke: Stroke, slot: number) => boolean
 
-/** The chosen strokes at a level. */
+/**
+ * The chosen strokes at a level.
+ *
+ * @example text(setLevel(phrase('RLRL'), 'accent', (_, slot) => slot === 0)) // '>RLRL'
+ */
 export function setLevel({ slots, groups }: Phrase, level: Level, chosen: Chosen): Phrase {
   return {
     slots: mapStrokes(slots, (stroke, { slot }) =>
@@ -24,7 +28,11 @@ export function setLevel({ slots, groups }: Phrase, level: Level, chosen: Chosen
   }
 }
 
-/** Accents become taps, ghosts and soft strokes stay. */
+/**
+ * Accents become taps, ghosts and soft strokes stay.
+ *
+ * @example text(clearAccents(phrase('>RL>L'))) // 'RLL'
+ */
 export function clearAccents(phrase: Phrase): Phrase {
   return setLevel(phrase, 'tap', isAccented)
 }
@@ -40,7 +48,11 @@ export function layAccents(phrase: Phrase, pattern: readonly boolean[]): Phrase 
   return setLevel(clearAccents(phrase), 'accent', (_, slot) => on(slot))
 }
 
-/** Where a phrase's accents are, slot by slot. */
+/**
+ * Where a phrase's accents are, slot by slot.
+ *
+ * @example accentsOf(phrase('>RL>L')) // [true, false, true]
+ */
 export function accentsOf({ slots }: Phrase): boolean[] {
   return slots.map(hasAccent)
 }
@@ -68,7 +80,11 @@ export function moveAccents(phrase: Phrase, steps: number, round = false): Phras
   )
 }
 
-/** Graces before the chosen strokes of hands; 0 takes them away. */
+/**
+ * Graces before the chosen strokes of hands; 0 takes them away.
+ *
+ * @example text(setGraces(phrase('RLR'), 1, (_, slot) => slot === 0)) // 'fRLR'
+ */
 export function setGraces({ slots, groups }: Phrase, graces: Graces, chosen: Chosen): Phrase {
   return {
     slots: mapStrokes(slots, (stroke, { slot }) => {
@@ -79,13 +95,21 @@ export function setGraces({ slots, groups }: Phrase, graces: Graces, chosen: Cho
   }
 }
 
-/** Whether a slot is the first of its group. */
+/**
+ * Whether a slot is the first of its group.
+ *
+ * @example [0, 1, 2, 3].map(firstsOf(phrase('RL RL'))) // [true, false, true, false]
+ */
 export function firstsOf({ groups }: Phrase): (slot: number) => boolean {
   const starts = new Set(startsOf(groups))
   return (slot) => starts.has(slot)
 }
 
-/** Everything on the limbs' home surfaces. */
+/**
+ * Everything on the limbs' home surfaces.
+ *
+ * @example text(oneSurface(phrase('R:t1L:f1K'))) // 'RLK'
+ */
 export function oneSurface({ slots, groups }: Phrase): Phrase {
   return {
     slots: mapStrokes(slots, ({ voice: _voice, graceVoice: _grace, ...stroke }) => stroke),

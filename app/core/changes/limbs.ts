@@ -35,7 +35,11 @@ function addWhere(
   return { slots: added, groups }
 }
 
-/** A limb's strokes become rests: nothing moves. */
+/**
+ * A limb's strokes become rests: nothing moves.
+ *
+ * @example text(leaveOut(phrase('RLLK'), 'L')) // 'R--K'
+ */
 export function leaveOut({ slots, groups }: Phrase, limb: Letter): Phrase {
   return {
     slots: mapStrokes(slots, (stroke) => (stroke.letter === limb ? null : stroke)),
@@ -62,12 +66,20 @@ export function keepLimb(
   return { slots: thinned, groups }
 }
 
-/** The slots that nobody plays become rests: every slot a rest. */
+/**
+ * The slots that nobody plays become rests: every slot a rest.
+ *
+ * @example text(silence(phrase('RLK'))) // '---'
+ */
 export function silence({ slots, groups }: Phrase): Phrase {
   return { slots: slots.map(() => REST), groups }
 }
 
-/** Every rest becomes a stroke of a limb: kicks in the holes, or a hand that fills the gaps. */
+/**
+ * Every rest becomes a stroke of a limb: kicks in the holes, or a hand that fills the gaps.
+ *
+ * @example text(fillGaps(phrase('R--R'), 'K')) // 'RKKR'
+ */
 export function fillGaps({ slots, groups }: Phrase, limb: Letter): Phrase {
   const struck: SlotContent = { kind: 'struck', strokes: [toStroke(limb)] }
   return { slots: slots.map((content) => (content.kind === 'rest' ? struck : content)), groups }
@@ -92,7 +104,11 @@ export function addAfter(phrase: Phrase, of: Letter, limb: Letter): Phrase {
   return { slots, groups }
 }
 
-/** A stroke at the end of the last group. */
+/**
+ * A stroke at the end of the last group.
+ *
+ * @example text(append(phrase('RLL'), 'K')) // 'RLLK'
+ */
 export function append({ slots, groups }: Phrase, limb: Letter): Phrase {
   const added: SlotContent = { kind: 'struck', strokes: [toStroke(limb)] }
   const last = groups.at(-1)
@@ -102,7 +118,11 @@ export function append({ slots, groups }: Phrase, limb: Letter): Phrase {
   }
 }
 
-/** A stroke at the start of the first group. */
+/**
+ * A stroke at the start of the first group.
+ *
+ * @example text(prepend(phrase('RLL'), 'K')) // 'KRLL'
+ */
 export function prepend({ slots, groups }: Phrase, limb: Letter): Phrase {
   const added: SlotContent = { kind: 'struck', strokes: [toStroke(limb)] }
   const [first, ...rest] = groups

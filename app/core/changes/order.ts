@@ -8,13 +8,19 @@ const OTHER_FOOT: Partial<Record<Letter, Letter>> = { K: 'J', J: 'K' }
 /**
  * An inversion: the same strokes begun `steps` later. Group sizes stay where they are.
  * Law: as many single steps as there are slots are the phrase itself.
+ *
+ * @example text(rotate(phrase('RLRRLRLL'), 1)) // 'LRRLRLLR'
  */
 export function rotate({ slots, groups }: Phrase, steps: number): Phrase {
   const by = slots.length === 0 ? 0 : modulo(steps, slots.length)
   return { slots: [...slots.slice(by), ...slots.slice(0, by)], groups }
 }
 
-/** The other hand for each hand; surfaces stay. Law: twice is the same. */
+/**
+ * The other hand for each hand; surfaces stay. Law: twice is the same.
+ *
+ * @example text(mirrorHands(phrase('RLLK'))) // 'LRRK'
+ */
 export function mirrorHands({ slots, groups }: Phrase): Phrase {
   return { slots: swap(slots, OTHER_HAND), groups }
 }
@@ -22,6 +28,8 @@ export function mirrorHands({ slots, groups }: Phrase): Phrase {
 /**
  * The kick and the second bass drum pedal change places; the hi-hat pedal stays, and so does a kick
  * under it, whose other foot is taken. Law: twice is the same.
+ *
+ * @example text(mirrorFeet(phrase('RLKH'))) // 'RLJH'
  */
 export function mirrorFeet({ slots, groups }: Phrase): Phrase {
   const turned = slots.map((content) =>
@@ -44,7 +52,11 @@ function swap(
   })
 }
 
-/** Backwards, squeezes too. Law: twice is the same. */
+/**
+ * Backwards, squeezes too. Law: twice is the same.
+ *
+ * @example text(reverse(phrase('RLLK'))) // 'KLLR'
+ */
 export function reverse({ slots, groups }: Phrase): Phrase {
   const turned = slots.map(
     (content): SlotContent =>
@@ -53,18 +65,30 @@ export function reverse({ slots, groups }: Phrase): Phrase {
   return { slots: turned.reverse(), groups: [...groups].reverse() }
 }
 
-/** The phrase, its mirror, the phrase, and so on: `times` in all. */
+/**
+ * The phrase, its mirror, the phrase, and so on: `times` in all.
+ *
+ * @example text(alternate(phrase('RLL'))) // 'RLL LRR'
+ */
 export function alternate(phrase: Phrase, times = 2): Phrase {
   const mirrored = mirrorHands(phrase)
   return joinPhrases(Array.from({ length: times }, (_, i) => (i % 2 === 0 ? phrase : mirrored)))
 }
 
-/** The phrase so many times. */
+/**
+ * The phrase so many times.
+ *
+ * @example text(repeat(phrase('RLK'), 2)) // 'RLK*2'
+ */
 export function repeat(phrase: Phrase, times: number): Phrase {
   return joinPhrases(Array.from({ length: times }, () => phrase))
 }
 
-/** Exactly `length` slots from the front of the phrase. */
+/**
+ * Exactly `length` slots from the front of the phrase.
+ *
+ * @example text(cut(phrase('RLRRLRLL'), 3)) // 'RLR'
+ */
 export function cut({ slots, groups }: Phrase, length: number): Phrase {
   let left = length
   const kept = groups.flatMap((size) => {
@@ -75,7 +99,11 @@ export function cut({ slots, groups }: Phrase, length: number): Phrase {
   return { slots: slots.slice(0, length), groups: kept }
 }
 
-/** The phrase over and over until exactly `length` slots are full; the last time is cut. */
+/**
+ * The phrase over and over until exactly `length` slots are full; the last time is cut.
+ *
+ * @example text(fillTo(phrase('RLK'), 8)) // 'RLK*2 RL'
+ */
 export function fillTo(phrase: Phrase, length: number): Phrase {
   if (phrase.slots.length === 0) return phrase
   return cut(repeat(phrase, Math.ceil(length / phrase.slots.length)), length)
@@ -84,7 +112,11 @@ export function fillTo(phrase: Phrase, length: number): Phrase {
 const TO_FEET: Partial<Record<Letter, Letter>> = { R: 'K', L: 'J' }
 const TO_HANDS: Partial<Record<Letter, Letter>> = { K: 'R', J: 'L', H: 'L' }
 
-/** Hands to the feet of their side: R to K, L to J. */
+/**
+ * Hands to the feet of their side: R to K, L to J.
+ *
+ * @example text(toFeet(phrase('RLRR'))) // 'KJKK'
+ */
 export function toFeet({ slots, groups }: Phrase): Phrase {
   return {
     slots: mapStrokes(slots, (stroke) =>
@@ -94,7 +126,11 @@ export function toFeet({ slots, groups }: Phrase): Phrase {
   }
 }
 
-/** Feet to the hands of their side: K to R, J and H to L. */
+/**
+ * Feet to the hands of their side: K to R, J and H to L.
+ *
+ * @example text(toHands(phrase('KHK'))) // 'RLR'
+ */
 export function toHands({ slots, groups }: Phrase): Phrase {
   return {
     slots: mapStrokes(slots, (stroke) =>

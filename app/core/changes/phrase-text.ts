@@ -13,7 +13,11 @@ export function findPhrase(line: string): Phrase | undefined {
   return { slots, groups }
 }
 
-/** A phrase in the line's own notation. Law: `findPhrase` reads it back as it was. */
+/**
+ * A phrase in the line's own notation. Law: `findPhrase` reads it back as it was.
+ *
+ * @example formatPhrase(phrase('R L L K')) // 'R L*2 K'
+ */
 export function formatPhrase({ slots, groups }: Phrase): string {
   return formatLine({ slots, groups, gridChanges: [] })
 }

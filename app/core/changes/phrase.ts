@@ -22,12 +22,20 @@ export interface SlotRange {
   readonly to: number
 }
 
-/** Slots as a phrase; one group unless told. */
+/**
+ * Slots as a phrase; one group unless told.
+ *
+ * @example toPhrase(phrase('RLL').slots).groups // [3]
+ */
 export function toPhrase(slots: readonly SlotContent[], groups?: readonly number[]): Phrase {
   return { slots, groups: groups ?? (slots.length > 0 ? [slots.length] : []) }
 }
 
-/** The part of a line in a range; groups that reach out of it are clipped. */
+/**
+ * The part of a line in a range; groups that reach out of it are clipped.
+ *
+ * @example text(phraseOf(lickOf('line: RLL K').line, { from: 1, to: 4 })) // 'LL K'
+ */
 export function phraseOf(line: Line, { from, to }: SlotRange): Phrase {
   let start = 0
   const groups: number[] = []
@@ -39,7 +47,11 @@ export function phraseOf(line: Line, { from, to }: SlotRange): Phrase {
   return { slots: line.slots.slice(from, to), groups }
 }
 
-/** Phrases one after the other. */
+/**
+ * Phrases one after the other.
+ *
+ * @example joinPhrases([phrase('RLL'), phrase('RK')]).groups // [3, 2]
+ */
 export function joinPhrases(phrases: readonly Phrase[]): Phrase {
   return {
     slots: phrases.flatMap(({ slots }) => slots),
@@ -56,6 +68,8 @@ export interface StrokePlace {
 /**
  * Every stroke replaced by what a function makes of it: another stroke, or nothing. Slots keep
  * their number, squeezes their parts; where one limb would strike twice together, once is kept.
+ *
+ * @example text(toPhrase(mapStrokes(phrase('RLL').slots, (one) => withLetter(one, 'K')))) // 'KKK'
  */
 export function mapStrokes(
   slots: readonly SlotContent[],
@@ -81,7 +95,11 @@ export function mapStrokes(
   })
 }
 
-/** Strokes together as one player can strike them: each limb once, no grace by a hand in use. */
+/**
+ * Strokes together as one player can strike them: each limb once, no grace by a hand in use.
+ *
+ * @example text(toPhrase([together([...phrase('R').slots[0].strokes, ...phrase('K').slots[0].strokes])])) // '(RK)'
+ */
 export function together(strokes: readonly Stroke[]): typeof REST | Struck {
   let kept: Stroke[] = []
   for (const stroke of strokes) {
@@ -94,7 +112,11 @@ export function together(strokes: readonly Stroke[]): typeof REST | Struck {
   return kept.length === 0 ? REST : { kind: 'struck', strokes: kept }
 }
 
-/** A stroke without its graces and their voice. */
+/**
+ * A stroke without its graces and their voice.
+ *
+ * @example text(toPhrase(mapStrokes(phrase('fRdL').slots, withoutGraces))) // 'RL'
+ */
 export function withoutGraces(stroke: Stroke): Stroke {
   if (stroke.graces === 0) return stroke
   const { graceVoice: _voice, ...plain } = stroke
@@ -102,7 +124,10 @@ export function withoutGraces(stroke: Stroke): Stroke {
 }
 
 /** A stroke by another limb. Between hands it stays as it is; between hand and foot its voice and
- * its graces go, since they were the other's. */
+ * its graces go, since they were the other's.
+ *
+ * @example text(toPhrase(mapStrokes(phrase('>RL').slots, (one) => withLetter(one, 'K')))) // '>KK'
+ */
 export function withLetter(stroke: Stroke, letter: Stroke['letter']): Stroke {
   if (letter === stroke.letter) return stroke
   if (isHand(letter) === isHand(stroke.letter) && isHand(letter)) return { ...stroke, letter }

@@ -11,7 +11,11 @@ export interface SlotMap {
   readonly origins: readonly (number | null)[]
 }
 
-/** The map of an edit that leaves every slot where it is. */
+/**
+ * The map of an edit that leaves every slot where it is.
+ *
+ * @example sameSlots(3) // { before: 3, origins: [0, 1, 2] }
+ */
 export function sameSlots(size: number): SlotMap {
   return { before: size, origins: Array.from({ length: size }, (_, slot) => slot) }
 }
@@ -51,7 +55,11 @@ export function inPlace(before: number, after: number): (number | null)[] {
   return Array.from({ length: after }, (_, slot) => (slot < before ? slot : null))
 }
 
-/** One map after another. Law: `origins(then(a, b))[i]` is `a.origins[b.origins[i]]`. */
+/**
+ * One map after another. Law: `origins(then(a, b))[i]` is `a.origins[b.origins[i]]`.
+ *
+ * @example thenMap(sameSlots(2), sameSlots(2)) // { before: 2, origins: [0, 1] }
+ */
 export function thenMap(first: SlotMap, second: SlotMap): SlotMap {
   return {
     before: first.before,

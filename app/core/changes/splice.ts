@@ -33,7 +33,11 @@ function joinGroups(line: Line, { from, to }: SlotRange, phrase: Phrase): number
   return ordered.map((start, i) => (ordered[i + 1] ?? total) - start)
 }
 
-/** The first slot of each group. */
+/**
+ * The first slot of each group.
+ *
+ * @example startsOf([3, 2, 4]) // [0, 3, 5]
+ */
 export function startsOf(groups: readonly number[]): number[] {
   let start = 0
   return groups.map((size) => {
@@ -43,7 +47,11 @@ export function startsOf(groups: readonly number[]): number[] {
   })
 }
 
-/** The grid that slot `at` stands on. */
+/**
+ * The grid that slot `at` stands on.
+ *
+ * @example gridName(gridAt(lickOf('grid: 1/8\nline: RL @1/16 RLRL').line, 3, findGrid('1/8'))) // '1/16'
+ */
 export function gridAt(line: Line, at: number, base: Grid): Grid {
   return line.gridChanges.findLast((change) => change.at <= at)?.grid ?? base
 }
@@ -58,7 +66,11 @@ function moveGridChanges(line: Line, { from, to }: SlotRange, grown: number, bas
   return [...before, ...inside, after, ...beyond]
 }
 
-/** A lick with a range of its line replaced by a phrase; its swells go with their slots. */
+/**
+ * A lick with a range of its line replaced by a phrase; its swells go with their slots.
+ *
+ * @example formatLine(changeLick(lickOf('line: RLLK'), { from: 0, to: 2 }, phrase('KK'), [0, 1]).line) // 'KKLK'
+ */
 export function changeLick(
   lick: Lick,
   range: SlotRange,
@@ -73,7 +85,11 @@ export function changeLick(
   return { ...lick, line, frame: { ...frame, swells }, parts: moveSpans(parts, map) }
 }
 
-/** A line with its slots in other groups; `groups` sum to the slots. */
+/**
+ * A line with its slots in other groups; `groups` sum to the slots.
+ *
+ * @example regroup(lickOf('line: RLRL').line, [1, 3]).groups // [1, 3]
+ */
 export function regroup(line: Line, groups: readonly number[]): Line {
   const total = groups.reduce((sum, size) => sum + size, 0)
   if (total !== line.slots.length || groups.some((size) => size < 1)) {

@@ -23,7 +23,11 @@ export function removeSwell(lick: Lick, swell: Hairpin): Lick {
   )
 }
 
-/** How many strokes of a range a swell would change: those without a level of their own. */
+/**
+ * How many strokes of a range a swell would change: those without a level of their own.
+ *
+ * @example plainStrokes(lickOf('line: R>Lr'), { from: 0, to: 3 }) // 1
+ */
 export function plainStrokes({ line }: Lick, { from, to }: SlotRange): number {
   return line.slots
     .slice(from, to)

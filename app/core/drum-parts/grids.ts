@@ -42,7 +42,11 @@ export function writtenTolerance(resolution: number): Tolerance {
 const FURTHEST = 3.5
 const PLAYED_SHARE = 0.5
 
-/** How far played strokes may lie from their slots that spread so far about them, in ticks. */
+/**
+ * How far played strokes may lie from their slots that spread so far about them, in ticks.
+ *
+ * @example playedTolerance(10) // { ticks: 35, share: 0.5, spread: 10 }
+ */
 export function playedTolerance(spread: number): Tolerance {
   return { ticks: FURTHEST * spread, share: PLAYED_SHARE, spread }
 }
@@ -135,7 +139,11 @@ export function findGapGrids(
   return best && { stretches: joined(best.stretches), explained: true, tolerance }
 }
 
-/** One grid for everything: strokes lie on its nearest slots, however far these are. */
+/**
+ * One grid for everything: strokes lie on its nearest slots, however far these are.
+ *
+ * @example oneGrid(findGrid('1/16'), 40320).length // 1
+ */
 export function oneGrid(grid: Grid, length: number): GridStretch[] {
   return length > 0 ? [{ from: 0, to: length, grid }] : []
 }

@@ -53,7 +53,11 @@ function landingAs(slot: Struck): Landing {
   }
 }
 
-/** A lick whose own landing strikes what the usual crash would strike has the usual crash. */
+/**
+ * A lick whose own landing strikes what the usual crash would strike has the usual crash.
+ *
+ * @example withUsualLanding(lickOf('line: RL')).frame.landing.kind // 'crash'
+ */
 export function withUsualLanding(lick: Lick): Lick {
   if (lick.frame.landing.kind !== 'strokes') return lick
   const crash: Lick = { ...lick, frame: { ...lick.frame, landing: { kind: 'crash', at: 'bar' } } }

@@ -11,6 +11,8 @@ export interface ChangedSpan {
  * What was replaced, given the caret after the change: nothing behind the caret was touched, as far
  * as the texts agree there. Without the caret `RL` typed before `RL` would look as if typed after it.
  * Law: outside of the span the texts are equal.
+ *
+ * @example changedSpan('RLK', 'RLLK', 3) // { from: 2, beforeTo: 2, afterTo: 3 }
  */
 export function changedSpan(before: string, after: string, caret: number): ChangedSpan {
   const shorter = Math.min(before.length, after.length)

@@ -9,12 +9,20 @@ export interface History {
   readonly future: readonly Transaction[]
 }
 
-/** A document nobody has changed yet. */
+/**
+ * A document nobody has changed yet.
+ *
+ * @example toHistory('line: R').text // 'line: R'
+ */
 export function toHistory(text: string, beside = ''): History {
   return { text, beside, past: [], future: [] }
 }
 
-/** Takes a transaction. One that changes nothing returns the same history. */
+/**
+ * Takes a transaction. One that changes nothing returns the same history.
+ *
+ * @example commit(toHistory('R'), toTransaction('x', [{ at: 1, removed: '', inserted: 'L' }])).text // 'RL'
+ */
 export function commit(history: History, transaction: Transaction): History {
   const { text, beside } = apply(history, transaction)
   if (text === history.text && beside === history.beside) return history
@@ -36,7 +44,11 @@ export function commitBeside(history: History, beside: string): History {
   return { ...history, beside, past: [...history.past.slice(0, -1), whole] }
 }
 
-/** Takes the last transaction back; the same history where there is none. */
+/**
+ * Takes the last transaction back; the same history where there is none.
+ *
+ * @example undo(commit(toHistory('R'), toTransaction('x', [{ at: 1, removed: '', inserted: 'L' }]))).text // 'R'
+ */
 export function undo(history: History): History {
   const last = history.past.at(-1)
   if (!last) return history
@@ -47,7 +59,11 @@ export function undo(history: History): History {
   }
 }
 
-/** Does the last undone transaction again; the same history where there is none. */
+/**
+ * Does the last undone transaction again; the same history where there is none.
+ *
+ * @example redo(undo(commit(toHistory('R'), toTransaction('x', [{ at: 1, removed: '', inserted: 'L' }])))).text // 'RL'
+ */
 export function redo(history: History): History {
   const [next, ...future] = history.future
   if (!next) return history

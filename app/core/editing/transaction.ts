@@ -28,6 +28,8 @@ export function toBesideTransaction(label: string, removed: string, inserted: st
 /**
  * Applies a transaction. The same string comes back if nothing changes. Throws RangeError where
  * a splice does not find the text that it removes.
+ *
+ * @example applyTransaction('RLK', toTransaction('x', [{ at: 1, removed: 'L', inserted: 'RR' }])) // 'RRRK'
  */
 export function applyTransaction(text: string, { splices }: Transaction): string {
   let result = ''
@@ -58,7 +60,11 @@ export function invertTransaction({ label, splices, beside }: Transaction): Tran
   }
 }
 
-/** Where an offset comes to stand: behind what is inserted at it, at the start of what is cut. */
+/**
+ * Where an offset comes to stand: behind what is inserted at it, at the start of what is cut.
+ *
+ * @example mapOffset(5, toTransaction('x', [{ at: 0, removed: '', inserted: 'ab' }])) // 7
+ */
 export function mapOffset(offset: number, { splices }: Transaction): number {
   let mapped = offset
   for (const { at, removed, inserted } of splices) {

@@ -245,7 +245,11 @@ export function layerAtoms(lick: Lick, within: Stretch): Atom[] {
   })
 }
 
-/** The bracket of a tuplet grid at a tick, counted from the barline; none on a plain grid. */
+/**
+ * The bracket of a tuplet grid at a tick, counted from the barline; none on a plain grid.
+ *
+ * @example gridBrackets(findGrid('1/8t'), 0, 'line')[0].notes // 3
+ */
 export function gridBrackets(grid: Grid, tick: Ticks, name: string): Bracket[] {
   if (grid.tuplet === null) return []
   const { notes, inTimeOf } = TUPLET_RATIOS[grid.tuplet]

@@ -249,7 +249,11 @@ export function toNote(atom: Atom, key: StaffKey = STAFF_KEY): StaffNote {
   }
 }
 
-/** Heads from the lowest up; two strokes on one place share a head. */
+/**
+ * Heads from the lowest up; two strokes on one place share a head.
+ *
+ * @example headsOf(phrase('(RK)').slots[0].strokes, STAFF_KEY).length // 2
+ */
 export function headsOf(strokes: readonly Stroke[], staffKey: StaffKey): StaffHead[] {
   const byPlace = new Map<string, StaffHead>()
   for (const stroke of strokes) {
@@ -261,7 +265,11 @@ export function headsOf(strokes: readonly Stroke[], staffKey: StaffKey): StaffHe
   return [...byPlace.values()].sort((a, b) => a.step - b.step)
 }
 
-/** The strongest mark of strokes that sound together; null for none. */
+/**
+ * The strongest mark of strokes that sound together; null for none.
+ *
+ * @example markOf(phrase('>R').slots[0].strokes) // 'accent'
+ */
 export function markOf(strokes: readonly Stroke[]): StaffNote['mark'] {
   if (strokes.some(({ level }) => level === 'strong')) return 'strong'
   return strokes.some(({ level }) => level === 'accent') ? 'accent' : null

@@ -158,6 +158,8 @@ export function cutAtBarline(
 /**
  * The longest plain or dotted value that lasts no longer than so many ticks.
  * @throws RangeError where even a sixty-fourth is longer
+ *
+ * @example writtenWithin(15120) // { value: 4, dots: 1, ticks: 15120 }
  */
 export function writtenWithin(ticks: Ticks): WrittenValue {
   const found = WRITTEN.find((written) => written.ticks <= ticks)
@@ -165,13 +167,21 @@ export function writtenWithin(ticks: Ticks): WrittenValue {
   return found
 }
 
-/** The longest value without a dot that lasts no longer than so many ticks. */
+/**
+ * The longest value without a dot that lasts no longer than so many ticks.
+ *
+ * @example plainWithin(10080) // { value: 4, ticks: 10080 }
+ */
 export function plainWithin(ticks: Ticks): Pick<WrittenValue, 'value' | 'ticks'> {
   const { value, dots, ticks: written } = writtenWithin(ticks)
   return dots === 0 ? { value, ticks: written } : { value, ticks: (written * 2) / 3 }
 }
 
-/** Whether plain and dotted values down to the sixty-fourth come to a length. */
+/**
+ * Whether plain and dotted values down to the sixty-fourth come to a length.
+ *
+ * @example [isPlain(10080), isPlain(3360)] // [true, false]
+ */
 export function isPlain(ticks: Ticks): boolean {
   return ticks % (TICKS_PER_WHOLE / 64) === 0
 }
@@ -220,7 +230,11 @@ function longestValue(atom: Atom, run: number, atoms: readonly Atom[], index: nu
   )
 }
 
-/** The value that is `slots` times as long: two thirds of it, dotted, where slots come in threes. */
+/**
+ * The value that is `slots` times as long: two thirds of it, dotted, where slots come in threes.
+ *
+ * @example longerValue({ value: 16 }, 3) // { value: 8, dots: 1 }
+ */
 export function longerValue(atom: Atom, slots: number): { value: number; dots: 0 | 1 } | undefined {
   const dotted = slots % 3 === 0
   const value = dotted ? (atom.value * 3) / (2 * slots) : atom.value / slots

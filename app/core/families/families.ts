@@ -64,7 +64,11 @@ function numbered(sizes: readonly bigint[], at: (size: number, index: bigint) =>
   }
 }
 
-/** A phrase with every choice of accents from `least` to `most`, by how many, then by where. */
+/**
+ * A phrase with every choice of accents from `least` to `most`, by how many, then by where.
+ *
+ * @example accentFamily(phrase('RLRL'), 1, 2).count // 10n
+ */
 export function accentFamily(phrase: Phrase, least: number, most: number): Family {
   const { length } = phrase.slots
   const from = Math.max(0, least)
@@ -80,7 +84,11 @@ export function accentFamily(phrase: Phrase, least: number, most: number): Famil
   })
 }
 
-/** Every inversion of a phrase that differs from the others. */
+/**
+ * Every inversion of a phrase that differs from the others.
+ *
+ * @example inversionFamily(phrase('RLLK')).count // 4n
+ */
 export function inversionFamily(phrase: Phrase): Family {
   const forms = inversionsOf(phrase)
   const count = BigInt(forms.length)
@@ -96,7 +104,11 @@ function checked(index: bigint, count: bigint): bigint {
   return index
 }
 
-/** In how many ways k things stand on n places: C(n, k), or C(n - k + 1, k) with a gap between. */
+/**
+ * In how many ways k things stand on n places: C(n, k), or C(n - k + 1, k) with a gap between.
+ *
+ * @example placements(8, 3, false) // 20n
+ */
 export function placements(n: number, k: number, adjacent: boolean): bigint {
   const places = adjacent ? n : n - k + 1
   if (k === 0) return 1n

@@ -45,7 +45,11 @@ const HEADS: Readonly<Record<HeadShape, Lengths>> = {
   ],
 }
 
-/** The head of a shape at a note value: 1 a whole, 2 a half, 4 and shorter a filled one. */
+/**
+ * The head of a shape at a note value: 1 a whole, 2 a half, 4 and shorter a filled one.
+ *
+ * @example headGlyph('cross', 4) // 'noteheadXBlack'
+ */
 export function headGlyph(shape: HeadShape, value: number): GlyphName {
   const [black, half, whole] = HEADS[shape]
   return value === 1 ? whole : value === 2 ? half : black
@@ -62,7 +66,11 @@ const RESTS: Readonly<Record<number, GlyphName>> = {
   128: 'rest128th',
 }
 
-/** @throws RangeError for a value that is no power of two from 1 to 128 */
+/**
+ * @throws RangeError for a value that is no power of two from 1 to 128
+ *
+ * @example restGlyph(4) // 'restQuarter'
+ */
 export function restGlyph(value: number): GlyphName {
   const name = RESTS[value]
   if (!name) throw new RangeError(`note value ${value}: a power of two from 1 to 128`)
@@ -77,12 +85,20 @@ const FLAGS: readonly (readonly [up: GlyphName, down: GlyphName])[] = [
   ['flag128thUp', 'flag128thDown'],
 ]
 
-/** The flags of a note value on a stem; undefined where it has none. */
+/**
+ * The flags of a note value on a stem; undefined where it has none.
+ *
+ * @example flagGlyph(16, 'up') // 'flag16thUp'
+ */
 export function flagGlyph(value: number, stem: 'up' | 'down'): GlyphName | undefined {
   return FLAGS[flagsOf(value) - 1]?.[stem === 'up' ? 0 : 1]
 }
 
-/** How many flags or beams a note value has: an eighth has one, a quarter none. */
+/**
+ * How many flags or beams a note value has: an eighth has one, a quarter none.
+ *
+ * @example [4, 8, 16].map(flagsOf) // [0, 1, 2]
+ */
 export function flagsOf(value: number): number {
   return Math.max(0, Math.log2(value) - 2)
 }

@@ -29,6 +29,8 @@ const LONGEST_COUNTED = 1024
 /**
  * How many orders of parts make exactly a length. Parts are added one kind at a time: n more of a
  * kind among c in all can lie in C(c, n) places.
+ *
+ * @example countChains(8, [{ size: 3, kinds: 1 }, { size: 5, kinds: 1 }]) // 2n
  */
 export function countChains(length: number, parts: readonly Part[]): bigint {
   return lengthCounts(length, parts)[length] ?? 0n

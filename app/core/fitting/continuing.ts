@@ -79,7 +79,11 @@ export function continuedFrom({ groups, starts, next }: Continuing, length: numb
   return from.slice(0, length)
 }
 
-/** How many slots of its last group are missing from a phrase that goes on for a length. */
+/**
+ * How many slots of its last group are missing from a phrase that goes on for a length.
+ *
+ * @example missingAtEnd({ groups: [phrase('RLL')], next: 0 }, 8) // 1
+ */
 export function missingAtEnd(continuing: Continuing, length: number): number {
   const { groups, next } = continuing
   let slots = 0

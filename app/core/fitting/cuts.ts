@@ -20,7 +20,11 @@ export function cutsOf(line: Line): LineCut[] {
   })
 }
 
-/** A line's slots cut in one way. The sizes sum to the slots. */
+/**
+ * A line's slots cut in one way. The sizes sum to the slots.
+ *
+ * @example cutLine(phrase('RLLKRLK').slots, 'before-kicks') // [3, 3, 1]
+ */
 export function cutLine(slots: readonly SlotContent[], kind: CutKind): number[] {
   if (kind === 'cells') return cutByCells(slots)
   const begins = {

@@ -52,7 +52,11 @@ export function stoppedOn(lick: Lick, slot: number): Lick {
   }
 }
 
-/** The fill with another landing: a hand on a surface, with the kick, choked or not. */
+/**
+ * The fill with another landing: a hand on a surface, with the kick, choked or not.
+ *
+ * @example formatLanding(landedBy(lickOf('line: RL'), 'L', 'c1', true).frame.landing) // '(>L:c1>K) choke'
+ */
 export function landedBy(lick: Lick, hand: 'R' | 'L', surface: Surface, choke: boolean): Lick {
   const slot: Struck = {
     kind: 'struck',

@@ -27,6 +27,8 @@ export function groupsInSpace(space: number, size: number): GroupFit {
 /**
  * The fewest whole beats after which `slots` slots at `perBeat` a beat begin on a beat again, and
  * how often they have gone through: k / gcd(k, s) beats, s / gcd(k, s) times.
+ *
+ * @example naturalMetre(14, 4) // { beats: 7, times: 2 }
  */
 export function naturalMetre(slots: number, perBeat: number): { beats: number; times: number } {
   const shared = gcd(slots, perBeat)

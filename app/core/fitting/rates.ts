@@ -14,12 +14,20 @@ export interface Rate {
   readonly start: Ticks
 }
 
-/** A lick on another grid: strokes, groups and start stay, the end moves. Grid changes go. */
+/**
+ * A lick on another grid: strokes, groups and start stay, the end moves. Grid changes go.
+ *
+ * @example gridName(onGrid(lickOf('line: RL'), findGrid('1/8t')).frame.grid) // '1/8t'
+ */
 export function onGrid(lick: Lick, grid: Grid): Lick {
   return { ...lick, frame: { ...lick.frame, grid }, line: { ...lick.line, gridChanges: [] } }
 }
 
-/** The same strokes on every grid, plain ones first. */
+/**
+ * The same strokes on every grid, plain ones first.
+ *
+ * @example ratesOf(lickOf('line: RLRL*4')).map(({ grid }) => gridName(grid)).slice(0, 3) // ['1/4', '1/4t', '1/4q']
+ */
 export function ratesOf(lick: Lick): Rate[] {
   const { beat } = frameTicks(lick.frame)
   return ALL_GRIDS.map((grid) => {
@@ -46,7 +54,11 @@ export interface FilledMetre {
 const MAX_UNITS = 21
 const MAX_FILLED = 8
 
-/** The metres that the line's own length fills exactly, fewest bars first. */
+/**
+ * The metres that the line's own length fills exactly, fewest bars first.
+ *
+ * @example filledMetres(lickOf('line: RLRL*4')).map(({ meter }) => meterName(meter)) // ['4/4', '2/4']
+ */
 export function filledMetres(lick: Lick): FilledMetre[] {
   const used = lineTicks(lick.line, lick.frame.grid)
   if (used === 0) return []

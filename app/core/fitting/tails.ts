@@ -53,17 +53,29 @@ export function tailOf(line: Line, length: number, end: TailEnd): Phrase {
   return { slots, groups: length > 0 ? [length] : [] }
 }
 
-/** The limb that ends a line alone, and how often in a row; null where none or several do. */
+/**
+ * The limb that ends a line alone, and how often in a row; null where none or several do.
+ *
+ * @example endRun(phrase('RLLKK')) // { letter: 'K', strokes: 2 }
+ */
 export function endRun({ slots }: Pick<Line, 'slots'>): EndRun | null {
   return runFrom(lettersOf(slots).reverse())
 }
 
-/** The limb that begins a line alone, and how often in a row; null where none or several do. */
+/**
+ * The limb that begins a line alone, and how often in a row; null where none or several do.
+ *
+ * @example startRun(phrase('RRLK')) // { letter: 'R', strokes: 2 }
+ */
 export function startRun({ slots }: Pick<Line, 'slots'>): EndRun | null {
   return runFrom(lettersOf(slots))
 }
 
-/** A limb that plays on across the place where slots join: so many in a row, both sides together. */
+/**
+ * A limb that plays on across the place where slots join: so many in a row, both sides together.
+ *
+ * @example runAcross(phrase('RLK').slots, phrase('KRL').slots) // { letter: 'K', strokes: 2 }
+ */
 export function runAcross(
   before: readonly SlotContent[],
   after: readonly SlotContent[],

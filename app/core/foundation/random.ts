@@ -4,6 +4,8 @@ export type RandomStream = () => number
 /**
  * A seeded stream: a 32-bit multiplicative generator with an additive counter (mulberry32,
  * T. Ettinger, public domain). Good enough for noise and for drawing; not for secrets.
+ *
+ * @example toRandomStream(7)() === toRandomStream(7)() // true
  */
 export function toRandomStream(seed: number): RandomStream {
   let state = seed >>> 0

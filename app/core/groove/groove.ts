@@ -37,7 +37,11 @@ export function toOwnGrooves(kept: readonly OwnGroove[]): Groove[] {
   }))
 }
 
-/** Whether there is a groove of this id. */
+/**
+ * Whether there is a groove of this id.
+ *
+ * @example ['eighths', 'polka'].map((id) => hasGroove(id)) // [true, false]
+ */
 export function hasGroove(id: string, own: readonly Groove[] = []): boolean {
   return [...own, ...GROOVES].some((groove) => groove.id === id)
 }

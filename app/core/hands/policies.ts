@@ -17,6 +17,8 @@ type Lead = 'R' | 'L'
  * A lick with its hands by a policy; feet, rests, levels and voices stay. Cell-locked gives every
  * group the hands of the first group of its shape. Slots of both hands together stay as they are.
  * Without a lead, the line's first hand stays what it is.
+ *
+ * @example formatLine(withPolicy(lickOf('line: XXXX'), 'alternating').line) // 'RLRL'
  */
 export function withPolicy(lick: Lick, policy: HandPolicy, lead?: Lead): Lick {
   switch (policy) {
@@ -46,7 +48,11 @@ function withSlots(lick: Lick, slots: readonly SlotContent[]): Lick {
   return { ...lick, line: { ...lick.line, slots } }
 }
 
-/** The slots whose hands differ between two licks of the same length, from 0. */
+/**
+ * The slots whose hands differ between two licks of the same length, from 0.
+ *
+ * @example differingSlots(lickOf('line: RLRL'), lickOf('line: RLLL')) // [2]
+ */
 export function differingSlots(a: Lick, b: Lick): number[] {
   return a.line.slots.flatMap((content, slot) =>
     differs(content, b.line.slots[slot]) ? [slot] : [],
@@ -94,7 +100,11 @@ function takesHand(content: SlotContent): boolean {
   return hands.length > 0 && hands.filter(({ top }) => top === hands[0]?.top).length === 1
 }
 
-/** A slot begun by a hand: what is squeezed after it turns with it. */
+/**
+ * A slot begun by a hand: what is squeezed after it turns with it.
+ *
+ * @example formatPhrase(toPhrase([ledBy(phrase('R').slots[0], 'L')])) // 'L'
+ */
 export function ledBy(content: SlotContent, hand: Lead): SlotContent {
   const decided = decide(content, hand)
   const first = firstHand(decided)
@@ -102,7 +112,11 @@ export function ledBy(content: SlotContent, hand: Lead): SlotContent {
   return mirrorHands(toPhrase([decided])).slots[0] as SlotContent
 }
 
-/** An undecided hand becomes a hand; beside a decided one, the other. */
+/**
+ * An undecided hand becomes a hand; beside a decided one, the other.
+ *
+ * @example formatPhrase(toPhrase([decide(phrase('X').slots[0], 'L')])) // 'L'
+ */
 export function decide(content: SlotContent, hand: Lead): SlotContent {
   const struck = (part: Struck): Struck => {
     const beside = part.strokes.find(({ letter }) => letter === 'R' || letter === 'L')

@@ -19,7 +19,11 @@ type Hand = 'R' | 'L'
  */
 const COST = { double: 2, third: 9, late: 9, crossed: 5, unnatural: 1 } as const
 
-/** Whether a line has hands that are not decided yet. */
+/**
+ * Whether a line has hands that are not decided yet.
+ *
+ * @example [isUndecided(lickOf('line: XLX')), isUndecided(lickOf('line: RLR'))] // [true, false]
+ */
 export function isUndecided(lick: Lick): boolean {
   return lick.line.slots.some((content) =>
     strokesInSlot(content).some(({ stroke }) => stroke.letter === 'X'),

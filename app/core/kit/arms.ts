@@ -16,6 +16,8 @@ export function shoulderOf(hand: 'RH' | 'LH', { shoulder }: Arms = DEFAULT_ARMS)
 /**
  * Where a hand is when it strikes a piece: on the straight line from its shoulder to the piece's
  * centre, the grip's length before the centre; at the shoulder where that is nearer.
+ *
+ * @example handPlace('RH', { x: 20, y: 80 }) // { x: 20, y: 45 }
  */
 export function handPlace(hand: 'RH' | 'LH', { x, y }: Piece, arms: Arms = DEFAULT_ARMS): Point {
   const from = shoulderOf(hand, arms)

@@ -67,7 +67,11 @@ const STAND_INS: Readonly<Partial<Record<Surface, readonly Surface[]>>> = {
   b2: ['bd'],
 }
 
-/** The piece that a voice is played on: its own, or what stands in for it; undefined for none. */
+/**
+ * The piece that a voice is played on: its own, or what stands in for it; undefined for none.
+ *
+ * @example findPiece(DEFAULT_KIT, 'f1').kind // 'drum'
+ */
 export function findPiece(kit: Kit, voice: Voice): Piece | undefined {
   if (voice === '??') return undefined
   const known = found.get(kit) ?? new Map<Voice, Piece | undefined>()
@@ -88,7 +92,11 @@ function lookedUp(kit: Kit, voice: Exclude<Voice, '??'>): Piece | undefined {
   return kit.pieces[0]
 }
 
-/** Centimetres between the centres of two pieces, height counted. */
+/**
+ * Centimetres between the centres of two pieces, height counted.
+ *
+ * @example Math.round(distance(findPiece(DEFAULT_KIT, 'sn'), findPiece(DEFAULT_KIT, 'sn'))) // 0
+ */
 export function distance(a: Piece, b: Piece): number {
   return Math.hypot(a.x - b.x, a.y - b.y, a.height - b.height)
 }
@@ -141,7 +149,11 @@ export function pieceAt(kit: Kit, key: string | null): Piece | undefined {
   return key && /^\d$/.test(key) ? numberedPieces(kit)[(Number(key) + 9) % 10] : undefined
 }
 
-/** The hung and floor toms that a kit has, from high to low. */
+/**
+ * The hung and floor toms that a kit has, from high to low.
+ *
+ * @example tomsOf(DEFAULT_KIT) // ['t1', 't2', 'f1']
+ */
 export function tomsOf({ pieces }: Kit): Surface[] {
   return SURFACES.filter(
     (surface) => /^[tf]\d$/.test(surface) && pieces.some((piece) => piece.surface === surface),

@@ -4,6 +4,8 @@ const FEWEST = 8
 /**
  * A limb's single interval from the onsets of even strokes, in milliseconds: the median gap, so that
  * a slip does not count. Null where there are too few.
+ *
+ * @example singleInterval([0, 150, 300, 450, 600, 750, 900, 1050, 1200]) // 150
  */
 export function singleInterval(onsets: readonly number[]): number | null {
   if (onsets.length < FEWEST) return null
@@ -14,6 +16,8 @@ export function singleInterval(onsets: readonly number[]): number | null {
  * A limb's double interval from the onsets of doubles one after the other: gaps alternate between
  * the rebound and the way to the next double, and the shorter kind is the rebound's. Null where
  * there are too few.
+ *
+ * @example doubleInterval([0, 80, 400, 480, 800, 880, 1200, 1280, 1600, 1680]) // 80
  */
 export function doubleInterval(onsets: readonly number[]): number | null {
   if (onsets.length < FEWEST) return null
@@ -38,6 +42,8 @@ export function tripleInterval(onsets: readonly number[]): number | null {
 /**
  * How many times as long a hand takes from piece to piece as Fitts's law says, from the onsets of going
  * to and fro between two pieces whose way should take so many milliseconds. Null where there are too few.
+ *
+ * @example travelRatio([0, 300, 600, 900, 1200, 1500, 1800, 2100], 150) // 2
  */
 export function travelRatio(onsets: readonly number[], expectedMs: number): number | null {
   if (onsets.length < FEWEST) return null

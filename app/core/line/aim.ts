@@ -56,7 +56,11 @@ function lastSlotTicks({ line, frame }: Lick): Ticks {
   return gridTicks(line.gridChanges.at(-1)?.grid ?? frame.grid)
 }
 
-/** Ticks as slots of the text's own grid; a fraction where the line left that grid. */
+/**
+ * Ticks as slots of the text's own grid; a fraction where the line left that grid.
+ *
+ * @example toSlots(10080, lickOf('grid: 1/16\nline: R')) // 4
+ */
 export function toSlots(ticks: Ticks, lick: Lick): number {
   return ticks / gridTicks(lick.frame.grid)
 }

@@ -39,6 +39,8 @@ export interface StrokeEvent {
 /**
  * Every stroke of the line with its pick-up, and of the ostinatos, by tick, then layer, then limb.
  * Notated, unswung.
+ *
+ * @example strokeEvents(lickOf('line: RL')).map(({ tick }) => tick) // [0, 2520]
  */
 export function strokeEvents(lick: Lick): readonly StrokeEvent[] {
   if (lick.ostinatos.length === 0 && lick.pickup.slots.length === 0) return lineEvents(lick)
@@ -56,6 +58,8 @@ export function strokeEvents(lick: Lick): readonly StrokeEvent[] {
 /**
  * The strokes of line and ostinatos in [from, to), in the same order, at the cost of that stretch
  * alone. Law: it is what `strokeEvents` has there.
+ *
+ * @example strokeEventsBetween(lickOf('line: RLRL'), 2520, 7560).map(({ limb }) => limb) // ['LH', 'RH']
  */
 export function strokeEventsBetween(lick: Lick, from: Ticks, to: Ticks): StrokeEvent[] {
   const slots = lickSlots(lick)
@@ -92,6 +96,8 @@ const allEventsOfLick = new WeakMap<Lick, readonly StrokeEvent[]>()
 /**
  * The slots of a lick's line at their ticks. Worked out once a lick, which never changes; slots that the
  * lick before it had at the same place are the same objects.
+ *
+ * @example lickSlots(lickOf('start: 2\nline: RL')).map(({ tick }) => tick) // [10080, 12600]
  */
 export function lickSlots(lick: Lick): readonly TimedSlot[] {
   const known = slotsOfLick.get(lick)
@@ -107,7 +113,11 @@ const slotsOfLick = new WeakMap<Lick, readonly TimedSlot[]>()
 /** Of the lick asked about last: mostly the same line, a key ago. */
 let lineBefore: TimedLine | undefined
 
-/** The slots of the pick-up at their ticks, numbered up to -1: they end where the line starts. */
+/**
+ * The slots of the pick-up at their ticks, numbered up to -1: they end where the line starts.
+ *
+ * @example pickupSlots(lickOf('pickup: RL\nline: R')).map(({ tick }) => tick) // [-5040, -2520]
+ */
 export function pickupSlots({ pickup, frame }: Lick): TimedSlot[] {
   const count = pickup.slots.length
   const start = frame.start - lineTicks(pickup, frame.grid)
@@ -117,7 +127,11 @@ export function pickupSlots({ pickup, frame }: Lick): TimedSlot[] {
   }))
 }
 
-/** The grid that the pick-up is written in: its own, or the frame's. */
+/**
+ * The grid that the pick-up is written in: its own, or the frame's.
+ *
+ * @example gridName(pickupGrid(lickOf('pickup: @1/8t RLR\nline: R'))) // '1/8t'
+ */
 export function pickupGrid({ pickup, frame }: Pick<Lick, 'pickup' | 'frame'>): Grid {
   return pickup.gridChanges[0]?.grid ?? frame.grid
 }
@@ -127,12 +141,20 @@ export function pickupEvents(lick: Lick): readonly StrokeEvent[] {
   return lick.pickup.slots.length === 0 ? [] : slotsEvents(pickupSlots(lick), 0)
 }
 
-/** The strokes of one slot at its tick, as a part of the line. */
+/**
+ * The strokes of one slot at its tick, as a part of the line.
+ *
+ * @example slotEvents(lickSlots(lickOf('line: (RK)'))[0]).map(({ limb }) => limb) // ['RH', 'RF']
+ */
 export function slotEvents(slot: TimedSlot): StrokeEvent[] {
   return slotsEvents([slot], 0)
 }
 
-/** The strokes of the line alone, by tick, then limb. Worked out once a lick, which never changes. */
+/**
+ * The strokes of the line alone, by tick, then limb. Worked out once a lick, which never changes.
+ *
+ * @example lineEvents(lickOf('line: R-K')).map(({ limb }) => limb) // ['RH', 'RF']
+ */
 export function lineEvents(lick: Lick): readonly StrokeEvent[] {
   const known = eventsOfLick.get(lick)
   if (known) return known
@@ -147,6 +169,8 @@ const eventsOfLick = new WeakMap<Lick, readonly StrokeEvent[]>()
  * The strokes of the line that sound last, together; none where the line has no stroke. At the cost
  * of the slots after them alone, since no slot reaches into the next. Law: they are the strokes of
  * `lineEvents` at its last tick.
+ *
+ * @example lastStrokes(lickOf('line: RL(RK)')).map(({ limb }) => limb) // ['RH', 'RF']
  */
 export function lastStrokes(lick: Lick): readonly StrokeEvent[] {
   const slots = lickSlots(lick)
@@ -158,7 +182,11 @@ export function lastStrokes(lick: Lick): readonly StrokeEvent[] {
   return []
 }
 
-/** The slot of the line that a tick lies in, found by halving; undefined beside the line. */
+/**
+ * The slot of the line that a tick lies in, found by halving; undefined beside the line.
+ *
+ * @example slotAt(lickOf('line: RLRL'), 2600).index // 1
+ */
 export function slotAt(lick: Lick, tick: Ticks): TimedSlot | undefined {
   const slots = lickSlots(lick)
   const slot = slots[firstFrom(slots, tick + 1) - 1]

@@ -5,7 +5,11 @@ import { lastStrokes, type StrokeEvent, slotEvents } from './events'
 import { CHOKE_AFTER, frameTicks, type Lick } from './lick'
 import { freeHandAfter } from './sum'
 
-/** The hand that takes the crash of the landing: the free one, the right where both or none is. */
+/**
+ * The hand that takes the crash of the landing: the free one, the right where both or none is.
+ *
+ * @example crashHand(lickOf('line: RLR')) // 'LH'
+ */
 export function crashHand(lick: Lick): 'RH' | 'LH' {
   const limbs = lastStrokes(lick).map(({ limb }) => limb)
   return freeHandAfter(limbs) === 'LH' ? 'LH' : 'RH'
@@ -32,7 +36,11 @@ export function landingStrokes(lick: Lick): StrokeEvent[] {
   return slotEvents(slot)
 }
 
-/** The slot that the landing strikes; undefined where it strikes nothing of its own. */
+/**
+ * The slot that the landing strikes; undefined where it strikes nothing of its own.
+ *
+ * @example landingContent(lickOf('line: RL')).kind // 'struck'
+ */
 export function landingContent(lick: Lick) {
   const { landing } = lick.frame
   switch (landing.kind) {
@@ -50,12 +58,20 @@ export function landingContent(lick: Lick) {
   }
 }
 
-/** Whether what the landing strikes is damped an eighth later. */
+/**
+ * Whether what the landing strikes is damped an eighth later.
+ *
+ * @example isChoked(lickOf('landing: stop\nline: RL').frame) // true
+ */
 export function isChoked({ landing }: Lick['frame']): boolean {
   return landing.kind === 'stop' || (landing.kind === 'strokes' && landing.choke)
 }
 
-/** How long the groove is silent after the landing: a beat where it is choked, or the choke itself. */
+/**
+ * How long the groove is silent after the landing: a beat where it is choked, or the choke itself.
+ *
+ * @example silenceAfter(lickOf('landing: crash\nline: RL').frame) // 0
+ */
 export function silenceAfter(frame: Lick['frame']): Ticks {
   return isChoked(frame) ? Math.max(frameTicks(frame).beat, CHOKE_AFTER) : 0
 }

@@ -140,14 +140,22 @@ export const EMPTY_LICK: Lick = {
   unknown: [],
 }
 
-/** A lick as it is notated: nothing in it swings. */
+/**
+ * A lick as it is notated: nothing in it swings.
+ *
+ * @example withoutSwing(lickOf('swing: 66\nline: RL')).frame.swing // { percent: 50, pairs: 8 }
+ */
 export function withoutSwing(lick: Lick): Lick {
   const { swing, grooveSwing } = lick.frame
   if (isStraight(swing) && grooveSwing === null) return lick
   return { ...lick, frame: { ...lick.frame, swing: STRAIGHT, grooveSwing: null } }
 }
 
-/** Ticks of the frame's bar and of its beat. */
+/**
+ * Ticks of the frame's bar and of its beat.
+ *
+ * @example frameTicks(lickOf('line: RL').frame) // { bar: 40320, beat: 10080 }
+ */
 export function frameTicks(frame: Frame): { bar: Ticks; beat: Ticks } {
   return { bar: barTicks(frame.meter), beat: beatTicks(frame.meter) }
 }

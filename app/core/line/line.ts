@@ -23,7 +23,11 @@ export const MAX_SLOTS = 4096
 export const MAX_STROKES = 16_384
 export const MAX_BARS = 64
 
-/** How long a line is, in ticks. */
+/**
+ * How long a line is, in ticks.
+ *
+ * @example lineTicks(lickOf('line: RLRL').line, findGrid('1/16')) // 10080
+ */
 export function lineTicks(line: Line, base: Grid): Ticks {
   let total = 0
   let from = 0
@@ -36,7 +40,11 @@ export function lineTicks(line: Line, base: Grid): Ticks {
   return total + (line.slots.length - from) * slot
 }
 
-/** What a line is made of: strokes and graces are counted apart from slots. */
+/**
+ * What a line is made of: strokes and graces are counted apart from slots.
+ *
+ * @example countStrokes(lickOf('line: RLLK').line) // { strokes: 4, graces: 0 }
+ */
 export function countStrokes(line: Line): { strokes: number; graces: number } {
   let strokes = 0
   let graces = 0

@@ -43,13 +43,21 @@ export interface Sum extends LineFit {
   readonly landing: Approach | null
 }
 
-/** The syllable at each slot of the line, in a counting (the default one unless told). */
+/**
+ * The syllable at each slot of the line, in a counting (the default one unless told).
+ *
+ * @example lineCounts(lickOf('start: 3\nline: RLRL')) // ['3', 'e', '&', 'a']
+ */
 export function lineCounts(lick: Lick, counting: CountingSystem = DEFAULT_COUNTING): string[] {
   const { meter } = lick.frame
   return lickSlots(lick).map(({ tick, grid }) => countSyllable(tick, grid, meter, counting))
 }
 
-/** Holds a line against its space. Its cost does not grow with the line's strokes. */
+/**
+ * Holds a line against its space. Its cost does not grow with the line's strokes.
+ *
+ * @example fitOf(lickOf('line: RLRL*4')).fits // true
+ */
 export function fitOf(lick: Lick): LineFit {
   const { frame, line } = lick
   const aim = aimOf(lick)
@@ -67,7 +75,11 @@ export function fitOf(lick: Lick): LineFit {
   }
 }
 
-/** The sum of a line in its frame. */
+/**
+ * The sum of a line in its frame.
+ *
+ * @example sumOf(lickOf('line: RLRL*4')).bars // 1
+ */
 export function sumOf(lick: Lick): Sum {
   const events = lineEvents(lick)
   return {
@@ -99,7 +111,11 @@ export function approachOf(lick: Lick): Approach | null {
   }
 }
 
-/** The hand that is free after these limbs struck together. */
+/**
+ * The hand that is free after these limbs struck together.
+ *
+ * @example freeHandAfter(['RH']) // 'LH'
+ */
 export function freeHandAfter(limbs: readonly Limb[]): FreeHand {
   const [right, left, undecided] = [
     limbs.includes('RH'),

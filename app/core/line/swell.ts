@@ -31,7 +31,11 @@ export function strokeVelocity(
   return swell ? swellVelocity(swell, place, lastIn(swell.to)) : VELOCITIES.tap
 }
 
-/** The velocity of a plain stroke at a place of a swell; of a swell of one stroke, that of its end. */
+/**
+ * The velocity of a plain stroke at a place of a swell; of a swell of one stroke, that of its end.
+ *
+ * @example swellVelocity({ from: 0, to: 4, start: 'ghost', end: 'accent' }, 2) // 74
+ */
 export function swellVelocity(swell: Hairpin, place: number, lastIn = 0): number {
   const [start, end] = [VELOCITIES[swell.start], VELOCITIES[swell.end]]
   const length = swell.to + lastIn - swell.from

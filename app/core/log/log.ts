@@ -52,6 +52,8 @@ export interface LickLog extends Omit<StepLog, 'part'> {
 /**
  * Days until something is due again, from how many times in a row it was clean at last: 1, 2, 4, 8,
  * then 16; rough or not rated tomorrow, lost today. Doubling gaps are the simplest form of spacing.
+ *
+ * @example [dueAfter(1, 'clean'), dueAfter(3, 'clean'), dueAfter(0, 'lost')] // [1, 4, 0]
  */
 export function dueAfter(cleanInRow: number, last: Rating | null): number {
   if (last === 'lost') return 0
@@ -167,6 +169,8 @@ function dueAtOf(own: readonly PracticeSession[]): number {
 /**
  * Sessions with their tempos as they would be on another grid: as many strokes a minute. So a lick
  * that is now written in thirty-seconds is not taken to be twice as fast as it was ever played.
+ *
+ * @example onGrid([{ tempo: 120, grid: '1/16' }], findGrid('1/32'))[0].tempo // 60
  */
 export function onGrid<S extends Pick<PracticeSession, 'tempo' | 'grid'>>(
   sessions: readonly S[],

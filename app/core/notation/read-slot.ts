@@ -40,7 +40,11 @@ const TOGETHER_FAULTS: Readonly<
   'too-many': { code: 'too-many-together', expected: `at most ${MAX_TOGETHER} strokes together` },
 }
 
-/** Whether a character can begin a slot. */
+/**
+ * Whether a character can begin a slot.
+ *
+ * @example ['R', '>', '*'].map(startsSlot) // [true, true, false]
+ */
 export function startsSlot(character: string): boolean {
   return character === '-' || character === '(' || character === '{' || startsStroke(character)
 }

@@ -16,6 +16,8 @@ const LONGEST_PATTERN = 32
 /**
  * The canonical text of a line: the inverse of `parseLine`, bar checks aside. Groups that repeat
  * are written once, with how often.
+ *
+ * @example formatLine(lickOf('line: R L  L K').line) // 'R L*2 K'
  */
 export function formatLine(line: Line): string {
   const changes = new Map(line.gridChanges.map(({ at, grid }) => [at, grid]))

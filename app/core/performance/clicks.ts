@@ -132,7 +132,11 @@ function ticksBy(step: Ticks, length: Ticks): Ticks[] {
   return Array.from({ length: Math.ceil(length / step) }, (_, i) => i * step)
 }
 
-/** Whether a bar, counted from 0 after the count-in, is one in which the click is silent. */
+/**
+ * Whether a bar, counted from 0 after the count-in, is one in which the click is silent.
+ *
+ * @example isDropped(null, 3) // false
+ */
 export function isDropped(dropOut: DropOut | null, bar: number): boolean {
   return dropOut !== null && bar >= 0 && bar % dropOut.of >= dropOut.of - dropOut.silent
 }

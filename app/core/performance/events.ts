@@ -51,7 +51,11 @@ export function compareEvents(a: SoundEvent, b: SoundEvent): number {
 
 const KIND_ORDER = { click: 0, choke: 1, stroke: 2 } as const
 
-/** The same event later (or earlier) by whole ticks. */
+/**
+ * The same event later (or earlier) by whole ticks.
+ *
+ * @example shifted({ tick: 5 }, 10) // { tick: 15 }
+ */
 export function shifted<E extends SoundEvent>(event: E, by: Ticks): E {
   return { ...event, tick: event.tick + by }
 }

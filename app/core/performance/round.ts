@@ -203,6 +203,8 @@ function strokesOf(lick: Lick): { line: SoundStroke[]; pickup: SoundStroke[] } {
 /**
  * When a notated tick on a grid sounds in a lick: swung as its line is, or as its groove for a part of that. Both
  * count from the barline of the fill's bar.
+ *
+ * @example soundsAt(lickOf('swing: 66\ngrid: 1/8\nline: RL'), 5040, findGrid('1/8')) // 6653
  */
 export function soundsAt({ frame }: Lick, tick: Ticks, grid: Grid, part?: Part): Ticks {
   const swing = part === 'groove' ? (frame.grooveSwing ?? frame.swing) : frame.swing

@@ -120,12 +120,20 @@ export interface TempoMark {
   readonly secondsPerTick: number
 }
 
-/** When a play tick sounds, in seconds, derived from the mark and never accumulated. */
+/**
+ * When a play tick sounds, in seconds, derived from the mark and never accumulated.
+ *
+ * @example secondsAt({ tick: 0, seconds: 0, secondsPerTick: 1 / 10080 }, 20160) // 2
+ */
 export function secondsAt(mark: TempoMark, tick: Ticks): number {
   return mark.seconds + (tick - mark.tick) * mark.secondsPerTick
 }
 
-/** The play tick, not rounded, that sounds at a time. */
+/**
+ * The play tick, not rounded, that sounds at a time.
+ *
+ * @example tickAt({ tick: 0, seconds: 0, secondsPerTick: 1 / 10080 }, 2) // 20160
+ */
 export function tickAt(mark: TempoMark, seconds: number): number {
   return mark.tick + (seconds - mark.seconds) / mark.secondsPerTick
 }

@@ -196,7 +196,11 @@ export function clearSurfaces(
     .map(({ surface }) => surface)
 }
 
-/** The slots of the line with a hand that is not decided: how fast they play cannot be known. */
+/**
+ * The slots of the line with a hand that is not decided: how fast they play cannot be known.
+ *
+ * @example undecidedSlots(lickOf('line: RXLX')) // [1, 3]
+ */
 export function undecidedSlots(lick: Lick): number[] {
   const open = lineEvents(lick).filter(({ limb }) => limb === 'XH')
   return [...new Set(open.map(({ slot }) => slot))]

@@ -16,7 +16,11 @@ export interface HandPaths {
   readonly LH: readonly PathStop[]
 }
 
-/** Where each hand strikes, in order. A surface that is not decided, or no kit at all, has no stop. */
+/**
+ * Where each hand strikes, in order. A surface that is not decided, or no kit at all, has no stop.
+ *
+ * @example handPaths(lickOf('line: RLRL'), DEFAULT_KIT).RH.length // 2
+ */
 export function handPaths(lick: Lick, kit: Kit): HandPaths {
   const paths = { RH: [] as PathStop[], LH: [] as PathStop[] }
   const stop = (limb: string | undefined, tick: Ticks, voice: Voice | undefined) => {

@@ -53,6 +53,8 @@ const GROOVE = Number.POSITIVE_INFINITY
 /**
  * Every stroke of a limb whose hand or foot is known, graces too, by tick, then limb. What is a run
  * is judged in the line with its landing, and in each ostinato, by itself.
+ *
+ * @example hitsOf(lickOf('line: R(LK)'), 'line', DEFAULT_KIT).length // 3
  */
 export function hitsOf(lick: Lick, reading: Reading, kit: Kit, groove: GrooveHands = {}): Hit[] {
   return judged(rawStrokes(lick, reading, groove), kit)

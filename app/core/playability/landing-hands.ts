@@ -27,7 +27,11 @@ export interface LandingHand {
 
 const CRASHES = ['c1', 'c2', 'ch', 'sp'] as const
 
-/** The crashes that a kit has; what stands in for the first where it has none. */
+/**
+ * The crashes that a kit has; what stands in for the first where it has none.
+ *
+ * @example crashesOf(DEFAULT_KIT) // ['c1', 'c2']
+ */
 export function crashesOf(kit: Kit): Surface[] {
   const own = CRASHES.filter((crash) => findPiece(kit, crash)?.surface === placeOf(crash))
   return own.length > 0 ? own : ['c1']
@@ -66,6 +70,8 @@ export function landingHands(lick: Lick, setting: PlayContext, tempo: number): L
 /**
  * The crash of a kit on which the landing's hand is soonest; the first of equal ones. Where that hand
  * has no stroke, `c1` or what the kit has in its place.
+ *
+ * @example nearestCrash(lickOf('line: RLRL'), DEFAULT_SETTING) // 'c2'
  */
 export function nearestCrash(lick: Lick, setting: PlayContext): Surface {
   const hand = crashHand(lick)

@@ -102,7 +102,11 @@ function compareMoves(a: Move, b: Move): number {
   return a.bpm - b.bpm || a.toTick - b.toTick
 }
 
-/** Every move of a limb from one stroke to its next, in order of time. */
+/**
+ * Every move of a limb from one stroke to its next, in order of time.
+ *
+ * @example movesOf(lickOf('line: RLRL'), 'line', DEFAULT_SETTING).length // 2
+ */
 export function movesOf(lick: Lick, reading: Reading, setting: PlayContext): Move[] {
   return movesOfHits(hitsIn(lick, reading, setting), beatOf(lick), setting)
 }
@@ -295,6 +299,8 @@ class Run {
 
 /**
  * Whether a limb stays where it is: on one piece, on pedals, or where a surface is not decided.
+ *
+ * @example isSamePlace(DEFAULT_KIT, 'sn', 'rim') // true
  */
 export function isSamePlace(kit: Kit, from: Voice, to: Voice): boolean {
   if (from === to || from === '??' || to === '??') return true
@@ -345,7 +351,11 @@ function reckonTravel(kit: Kit, from: Voice, to: Voice, hand: 'RH' | 'LH', playe
   )
 }
 
-/** Milliseconds of a move over a way to a target, both in centimetres; never below A. */
+/**
+ * Milliseconds of a move over a way to a target, both in centimetres; never below A.
+ *
+ * @example Math.round(fittsTime(60, 30)) // 203
+ */
 export function fittsTime(way: number, width: number): number {
   return Math.max(FITTS_A, FITTS_A + FITTS_B * Math.log2((2 * way) / width))
 }

@@ -44,7 +44,11 @@ export interface FootRun {
   readonly strokes: number
 }
 
-/** Every double, triple and longer run of a foot within the line, in order. */
+/**
+ * Every double, triple and longer run of a foot within the line, in order.
+ *
+ * @example footRuns(lickOf('line: RKKL')).length // 1
+ */
 export function footRuns(lick: Lick): FootRun[] {
   const onsets = new Map<Ticks, Set<Limb>>()
   for (const { tick, limb } of lineEvents(lick)) {

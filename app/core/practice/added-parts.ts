@@ -16,7 +16,11 @@ const LOOP_SURFACES = {
 export type LoopKind = keyof typeof LOOP_SURFACES
 export const LOOP_KINDS = Object.keys(LOOP_SURFACES) as LoopKind[]
 
-/** Slots of a lick as a part of their own, over and over: a loop of what is selected. */
+/**
+ * Slots of a lick as a part of their own, over and over: a loop of what is selected.
+ *
+ * @example formatLine(loopPart(lickOf('line: RLLKRL'), { from: 2, to: 4 }).lick.line) // 'LK'
+ */
 export function loopPart(lick: Lick, range: SlotRange, kind: LoopKind = 'loop'): PracticePart {
   const loop = excerpt(lick, range.from, range.to)
   const slots = mapStrokes(loop.line.slots, LOOP_SURFACES[kind])
@@ -50,7 +54,11 @@ export function barExcerpt(lick: Lick, from: Ticks, ticks: Ticks): BarExcerpt | 
   }
 }
 
-/** A saved version of a lick as a part: the whole of it, in the bar. */
+/**
+ * A saved version of a lick as a part: the whole of it, in the bar.
+ *
+ * @example versionPart(lickOf('line: RLLK'), 'v1', 'Low toms').range // { from: 0, to: 4 }
+ */
 export function versionPart(version: Lick, id: string, name: string): PracticePart {
   const range = { from: 0, to: version.line.slots.length }
   return { kind: 'version', lick: version, form: barForm(version), range, name, version: id }

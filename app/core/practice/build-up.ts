@@ -32,7 +32,11 @@ export interface PracticePart {
   readonly version?: string
 }
 
-/** The order for a lick where the player has chosen none: by its parts where it has two or more. */
+/**
+ * The order for a lick where the player has chosen none: by its parts where it has two or more.
+ *
+ * @example usualOrder(lickOf('line: RLLK')) // 'parts'
+ */
 export function usualOrder(lick: Lick): PracticeOrder {
   return lick.line.groups.length > 1 || lick.parts.length > 0 ? 'joined' : 'parts'
 }
@@ -351,7 +355,11 @@ function bare(lick: Lick): Lick {
   }
 }
 
-/** Slots of a lick in their place in the bar, at their own grids and tempo. */
+/**
+ * Slots of a lick in their place in the bar, at their own grids and tempo.
+ *
+ * @example formatLine(excerpt(lickOf('line: RLLKRL'), 1, 4).line) // 'LLK'
+ */
 export function excerpt(lick: Lick, from: number, to: number): Lick {
   const slots = lickSlots(lick).slice(from, to)
   const grid: Grid = slots[0]?.grid ?? lick.frame.grid

@@ -33,12 +33,20 @@ export function standAt(chosen: readonly Standing[], bar: number, climb: Climb):
   return { bar: since + climbed * bars, rung: rung + climbed }
 }
 
-/** Bars that so many repeats take; more where they end inside one. */
+/**
+ * Bars that so many repeats take; more where they end inside one.
+ *
+ * @example barsOfRung({ repeatTicks: 30240, barTicks: 40320 }, 4) // 3
+ */
 export function barsOfRung({ repeatTicks, barTicks }: Climb, repeats: number): number {
   return Math.max(1, Math.ceil((repeats * repeatTicks) / barTicks))
 }
 
-/** Whole repeats on a rung, after so many ticks since the count-in. */
+/**
+ * Whole repeats on a rung, after so many ticks since the count-in.
+ *
+ * @example repeatsOn({ bar: 1, rung: 0 }, 120960, { barTicks: 40320, repeatTicks: 40320 }) // 2
+ */
 export function repeatsOn(
   stand: Standing,
   played: Ticks,
@@ -50,6 +58,8 @@ export function repeatsOn(
 /**
  * Chooses a rung while a bar sounds: it holds from where what is played comes round next, so that
  * nothing is cut. Before anything sounds (`bar` null) it holds at once.
+ *
+ * @example chooseRung([{ bar: 0, rung: 0 }], 1, 2, { roundBars: 4 }) // [{ bar: 0, rung: 0 }, { bar: 4, rung: 1 }]
  */
 export function chooseRung(
   chosen: readonly Standing[],

@@ -16,7 +16,11 @@ export const PRACTICE_FORMS: readonly PracticeForm[] = [
   { kind: 'over' },
 ]
 
-/** `1 + 1`, `in every bar` where no groove comes between, `half and half`, `over and over`. */
+/**
+ * `1 + 1`, `in every bar` where no groove comes between, `half and half`, `over and over`.
+ *
+ * @example formName({ kind: 'over' }) // 'over and over'
+ */
 export function formName(form: PracticeForm): string {
   if (form.kind === 'bars' && form.groove === 0)
     return form.fill === 1 ? 'in every bar' : `in every ${form.fill} bars`

@@ -8,7 +8,11 @@ export interface GridRung {
   readonly grid: Grid
 }
 
-/** Strokes a minute of a rung at a slot each; `beat` is what its tempo counts, in ticks. */
+/**
+ * Strokes a minute of a rung at a slot each; `beat` is what its tempo counts, in ticks.
+ *
+ * @example rungSpeed({ tempo: 60, grid: findGrid('1/16') }, 10080) // 240
+ */
 export function rungSpeed({ tempo, grid }: GridRung, beat: Ticks): number {
   return (tempo * beat) / gridTicks(grid)
 }
@@ -29,7 +33,11 @@ export function bySpeed(
   })
 }
 
-/** A rung at another tempo: on one grid between its neighbours, on several where its speed puts it. */
+/**
+ * A rung at another tempo: on one grid between its neighbours, on several where its speed puts it.
+ *
+ * @example moveGridRung([{ tempo: 60, grid: findGrid('1/16') }], 0, 72)[0].tempo // 72
+ */
 export function moveGridRung(rungs: readonly GridRung[], index: number, tempo: number): GridRung[] {
   const one = onlyGrid(rungs)
   if (one) return onOneGrid(moveRung(tempos(rungs), index, tempo), one)

@@ -21,7 +21,11 @@ export function equalRatios(from: number, to: number, cap: number): number[] {
   return Array.from({ length: steps + 1 }, (_, i) => (i === steps ? to : from * ratio ** i))
 }
 
-/** The same in whole tempos: each the largest that the cap allows. 72 80 89 99 110 123 126. */
+/**
+ * The same in whole tempos: each the largest that the cap allows. 72 80 89 99 110 123 126.
+ *
+ * @example wholeRatios(60, 120, 1.25) // [60, 120]
+ */
 export function wholeRatios(from: number, to: number, cap: number): number[] {
   assertRising(from, to, cap)
   const rungs = [from]
@@ -42,7 +46,11 @@ export function goalLadder({ tempo, goal }: Pick<Frame, 'tempo' | 'goal'>): numb
   return goal !== null && goal > tempo ? wholeRatios(tempo, goal, DEFAULT_CAP) : []
 }
 
-/** Tempos by an equal amount; the last step may be shorter. By 18: 72 90 108 126. */
+/**
+ * Tempos by an equal amount; the last step may be shorter. By 18: 72 90 108 126.
+ *
+ * @example equalSteps(60, 100, 20) // [60, 80, 100]
+ */
 export function equalSteps(from: number, to: number, by: number): number[] {
   assertRising(from, to, by)
   const rungs: number[] = []
@@ -50,7 +58,11 @@ export function equalSteps(from: number, to: number, by: number): number[] {
   return [...rungs, to]
 }
 
-/** The learning tempo, the goal, and the whole tempo at equal ratio between them. */
+/**
+ * The learning tempo, the goal, and the whole tempo at equal ratio between them.
+ *
+ * @example threeRungs(60, 120) // [60, 85, 120]
+ */
 export function threeRungs(from: number, to: number): number[] {
   assertRising(from, to, 1)
   return [...new Set([from, Math.round(Math.sqrt(from * to)), to])]
@@ -94,7 +106,11 @@ export function ladderSpan({ tempo, goal, limit, bestClean, tense }: LadderWish)
   return { from, to: Math.max(reached, Math.min(next, Math.floor(most))) }
 }
 
-/** A ladder with a tempo as one of its rungs, where it lies between its ends and is not near one already. */
+/**
+ * A ladder with a tempo as one of its rungs, where it lies between its ends and is not near one already.
+ *
+ * @example withRung([60, 100], 80) // [60, 80, 100]
+ */
 export function withRung(rungs: readonly number[], tempo: number): number[] {
   const [lowest = tempo, highest = tempo] = [rungs[0], rungs.at(-1)]
   const near = rungs.some((rung) => Math.abs(rung - tempo) < NEAR_SHARE * rung)
@@ -105,7 +121,11 @@ export function withRung(rungs: readonly number[], tempo: number): number[] {
 /** Two tempos that differ by less are one rung. */
 const NEAR_SHARE = 0.03
 
-/** A rung at another tempo, kept between its neighbours and within what can be played. */
+/**
+ * A rung at another tempo, kept between its neighbours and within what can be played.
+ *
+ * @example moveRung([60, 80, 100], 1, 90) // [60, 90, 100]
+ */
 export function moveRung(rungs: readonly number[], index: number, tempo: number): number[] {
   const least = index === 0 ? TEMPO_RANGE.least : (rungs[index - 1] as number) + 1
   const most = index === rungs.length - 1 ? TEMPO_RANGE.most : (rungs[index + 1] as number) - 1
@@ -114,7 +134,11 @@ export function moveRung(rungs: readonly number[], index: number, tempo: number)
   return least > most ? [...rungs] : rungs.map((rung, i) => (i === index ? moved : rung))
 }
 
-/** A rung more, in the widest gap; above the last where no gap has room. */
+/**
+ * A rung more, in the widest gap; above the last where no gap has room.
+ *
+ * @example addRung([60, 80]) // [60, 70, 80]
+ */
 export function addRung(rungs: readonly number[]): number[] {
   const gaps = rungs.slice(1).map((rung, i) => rung - (rungs[i] as number))
   const widest = Math.max(0, ...gaps)
@@ -126,7 +150,11 @@ export function addRung(rungs: readonly number[]): number[] {
   return next > last ? [...rungs, next] : [...rungs]
 }
 
-/** A rung fewer; the last one stays. */
+/**
+ * A rung fewer; the last one stays.
+ *
+ * @example removeRung([60, 80, 100], 1) // [60, 100]
+ */
 export function removeRung(rungs: readonly number[], index: number): number[] {
   return rungs.length < 2 ? [...rungs] : rungs.toSpliced(index, 1)
 }
@@ -141,12 +169,20 @@ export function slowerRung(rungs: readonly number[], cap = DEFAULT_CAP): number[
   return below < lowest ? [below, ...rungs] : [...rungs]
 }
 
-/** The jumps of a ladder from rung to rung, as shares: 0.12 is 12 % faster. */
+/**
+ * The jumps of a ladder from rung to rung, as shares: 0.12 is 12 % faster.
+ *
+ * @example jumpsOf([60, 90]) // [0.5]
+ */
 export function jumpsOf(rungs: readonly number[]): number[] {
   return rungs.slice(1).map((rung, i) => rung / (rungs[i] as number) - 1)
 }
 
-/** A ladder of a kind, at the usual cap and step. */
+/**
+ * A ladder of a kind, at the usual cap and step.
+ *
+ * @example ladderOf('three', 60, 120) // [60, 85, 120]
+ */
 export function ladderOf(kind: LadderKind, from: number, to: number): number[] {
   switch (kind) {
     case 'three':
@@ -168,7 +204,11 @@ function assertRising(from: number, to: number, step: number): void {
   }
 }
 
-/** The rung after a rated one: up on clean, the same on rough, back on lost; never off the ladder. */
+/**
+ * The rung after a rated one: up on clean, the same on rough, back on lost; never off the ladder.
+ *
+ * @example [nextRung(1, 3, 'clean'), nextRung(1, 3, 'rough'), nextRung(1, 3, 'lost')] // [2, 1, 0]
+ */
 export function nextRung(rung: number, rungs: number, rating: Rating): number {
   const moved = rung + { clean: 1, rough: 0, lost: -1 }[rating]
   return Math.max(0, Math.min(rungs - 1, moved))

@@ -62,7 +62,11 @@ export interface MixPhrase {
   readonly made: Ticks
 }
 
-/** Whether the grid comes out in the bar: else nothing made up could end on the barline. */
+/**
+ * Whether the grid comes out in the bar: else nothing made up could end on the barline.
+ *
+ * @example fillsBar(lickOf('grid: 1/16\nline: R')) // true
+ */
 export function fillsBar({ frame }: Pick<Mix, 'frame'>): boolean {
   return frameTicks(frame).bar % gridTicks(frame.grid) === 0
 }

@@ -62,7 +62,11 @@ function footOn(
   return { scope: 'all', grid, line: { slots, groups: [slots.length], gridChanges: [] } }
 }
 
-/** A lick with the pulse under it; undefined where its second foot has a part of its own. */
+/**
+ * A lick with the pulse under it; undefined where its second foot has a part of its own.
+ *
+ * @example findPulsed(lickOf('line: RLRL*4')).ostinatos.length // 1
+ */
 export function findPulsed(lick: Lick, where: Pulse = 'beats'): Lick | undefined {
   const lines = [lick.line, ...lick.ostinatos.map(({ line }) => line)]
   const busy = lines.some(({ slots }) =>

@@ -142,7 +142,11 @@ export function placesOf(spaced: Spaced, width: number): Map<Ticks, number> {
   return places
 }
 
-/** The place of an instant between columns, in proportion to time; at the ends those of the piece. */
+/**
+ * The place of an instant between columns, in proportion to time; at the ends those of the piece.
+ *
+ * @example placeAt(new Map([[0, 10], [100, 30]]), 50, { from: 10, to: 50 }) // 20
+ */
 export function placeAt(
   places: ReadonlyMap<Ticks, number>,
   tick: Ticks,

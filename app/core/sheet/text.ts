@@ -15,6 +15,8 @@ export function textWidth(text: string, size: number, bold: boolean): number {
  * A text in rows no wider than `width`: broken at spaces, within a word only where it is longer than a
  * row by itself; what the player broke stays broken. Law: the rows joined have the same characters but
  * for spaces.
+ *
+ * @example wrapped('Before the doors open', 12, false, 60) // ['Before the', 'doors', 'open']
  */
 export function wrapped(text: string, size: number, bold: boolean, width: number): string[] {
   const rows: string[] = []
@@ -51,7 +53,11 @@ function broken(word: string, size: number, bold: boolean, width: number): strin
   return [...pieces, piece]
 }
 
-/** A text cut to a width, with an ellipsis where something is cut. */
+/**
+ * A text cut to a width, with an ellipsis where something is cut.
+ *
+ * @example cutToWidth('Before the doors open', 12, false, 60) // 'Before th…'
+ */
 export function cutToWidth(text: string, size: number, bold: boolean, width: number): string {
   if (textWidth(text, size, bold) <= width) return text
   const characters = [...text]

@@ -68,12 +68,20 @@ export function soloLength(solo: Solo, sections: readonly Section[] = toSections
   }
 }
 
-/** Seconds of a tick of a solo, at a tempo in beats of its metre. */
+/**
+ * Seconds of a tick of a solo, at a tempo in beats of its metre.
+ *
+ * @example soloSecondsPerTick({ meter: toMeter(4, 4), tempo: 60 }) * 10080 // 1
+ */
 export function soloSecondsPerTick({ meter, tempo }: Solo, at = tempo): number {
   return secondsPerTick(at, beatTicks(meter))
 }
 
-/** The section in which a tick lies, by halving; the last one for all that is later. */
+/**
+ * The section in which a tick lies, by halving; the last one for all that is later.
+ *
+ * @example sectionAt([{ from: 0 }, { from: 40320 }], 50000) // 1
+ */
 export function sectionAt(sections: readonly Section[], tick: Ticks): number {
   let [low, high] = [0, sections.length]
   while (high - low > 1) {
@@ -109,7 +117,11 @@ function makeLicks(part: SoloPart): readonly Lick[] {
   }
 }
 
-/** So many bars of groove, and nothing else; of `none`, so many bars in which only the click is heard. */
+/**
+ * So many bars of groove, and nothing else; of `none`, so many bars in which only the click is heard.
+ *
+ * @example grooveBars('eighths', toMeter(4, 4), 4).frame.lead // 3
+ */
 export function grooveBars(groove: string, meter: Meter, bars: number): Lick {
   const frame = { ...DEFAULT_FRAME, meter, groove, swing: STRAIGHT, landing: NO_LANDING }
   return {

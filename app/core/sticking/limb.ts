@@ -16,14 +16,22 @@ export const LIMB_OF_LETTER: Readonly<Record<Letter, Limb>> = {
   J: 'LF',
 }
 
-/** Whether a letter is a hand's, decided or not. */
+/**
+ * Whether a letter is a hand's, decided or not.
+ *
+ * @example ['R', 'K'].map(isHand) // [true, false]
+ */
 export function isHand(letter: Letter): boolean {
   return letter === 'R' || letter === 'L' || letter === 'X'
 }
 
 export type Hand = 'RH' | 'LH'
 
-/** Whether a limb is the right or the left hand; one that is not decided is neither yet. */
+/**
+ * Whether a limb is the right or the left hand; one that is not decided is neither yet.
+ *
+ * @example ['RH', 'RF'].map(isOneHand) // [true, false]
+ */
 export function isOneHand(limb: Limb): limb is Hand {
   return limb === 'RH' || limb === 'LH'
 }
@@ -35,7 +43,11 @@ export function otherHand(limb: Limb): Limb {
   return 'XH'
 }
 
-/** Orders limbs as events list them: RH LH XH RF LF. */
+/**
+ * Orders limbs as events list them: RH LH XH RF LF.
+ *
+ * @example ['RF', 'LH', 'RH'].sort(compareLimbs) // ['RH', 'LH', 'RF']
+ */
 export function compareLimbs(a: Limb, b: Limb): number {
   return LIMBS.indexOf(a) - LIMBS.indexOf(b)
 }

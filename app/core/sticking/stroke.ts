@@ -43,22 +43,38 @@ export function toStroke(letter: Letter, rest: Partial<Omit<Stroke, 'letter'>> =
   return { letter, level: 'tap', graces: 0, ...rest }
 }
 
-/** The limb that plays a stroke, for a right-handed player. */
+/**
+ * The limb that plays a stroke, for a right-handed player.
+ *
+ * @example phrase('RKH').slots.map(({ strokes }) => strokeLimb(strokes[0])) // ['RH', 'RF', 'LF']
+ */
 export function strokeLimb(stroke: Stroke): Limb {
   return LIMB_OF_LETTER[stroke.letter]
 }
 
-/** The surface a stroke sounds on. */
+/**
+ * The surface a stroke sounds on.
+ *
+ * @example phrase('RL:t1K').slots.map(({ strokes }) => strokeSurface(strokes[0])) // ['sn', 't1', 'bd']
+ */
 export function strokeSurface(stroke: Stroke): Voice {
   return stroke.voice ?? HOME_SURFACE[stroke.letter]
 }
 
-/** The surface that a stroke's graces sound on: the main stroke's, unless it has its own. */
+/**
+ * The surface that a stroke's graces sound on: the main stroke's, unless it has its own.
+ *
+ * @example graceSurface(phrase('fR').slots[0].strokes[0]) // 'sn'
+ */
 export function graceSurface(stroke: Stroke): Voice {
   return stroke.graceVoice ?? strokeSurface(stroke)
 }
 
-/** The limb of a stroke's graces: the other hand. */
+/**
+ * The limb of a stroke's graces: the other hand.
+ *
+ * @example graceLimb(phrase('fR').slots[0].strokes[0]) // 'LH'
+ */
 export function graceLimb(stroke: Stroke): Limb {
   return otherHand(strokeLimb(stroke))
 }
@@ -96,7 +112,11 @@ export interface PlacedStroke {
   readonly bottom: number
 }
 
-/** The strokes of a slot in order of time, those together as they are written. */
+/**
+ * The strokes of a slot in order of time, those together as they are written.
+ *
+ * @example strokesInSlot(phrase('{RL}').slots[0]).length // 2
+ */
 export function strokesInSlot(content: SlotContent): PlacedStroke[] {
   if (content.kind === 'rest') return []
   if (content.kind === 'struck') {
@@ -108,12 +128,20 @@ export function strokesInSlot(content: SlotContent): PlacedStroke[] {
   )
 }
 
-/** Whether a stroke is accented, strongly or not. */
+/**
+ * Whether a stroke is accented, strongly or not.
+ *
+ * @example phrase('>RL').slots.map(({ strokes }) => isAccented(strokes[0])) // [true, false]
+ */
 export function isAccented({ level }: Pick<Stroke, 'level'>): boolean {
   return level === 'accent' || level === 'strong'
 }
 
-/** Whether any stroke of a slot is accented. */
+/**
+ * Whether any stroke of a slot is accented.
+ *
+ * @example lickOf('line: >RL-').line.slots.map(hasAccent) // [true, false, false]
+ */
 export function hasAccent(content: SlotContent): boolean {
   return strokesInSlot(content).some(({ stroke }) => isAccented(stroke))
 }

@@ -75,7 +75,11 @@ export const HOME_SURFACE: Readonly<Record<Letter, Surface>> = {
 
 const KNOWN: ReadonlySet<string> = new Set([...SURFACES, UNDECIDED_SURFACE])
 
-/** Reads a two-character voice, or undefined where there is none of that name. */
+/**
+ * Reads a two-character voice, or undefined where there is none of that name.
+ *
+ * @example findVoice('f1') // 'f1'
+ */
 export function findVoice(code: string): Voice | undefined {
   return KNOWN.has(code) ? (code as Voice) : undefined
 }

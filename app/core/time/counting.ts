@@ -73,7 +73,11 @@ function wordsOf(counting: CountingSystem, slots: number): readonly string[] | u
   return known.get(slots)
 }
 
-/** A grid as it is counted: sextuplets in eighths, "1 & 2 &", where that is wished; else itself. */
+/**
+ * A grid as it is counted: sextuplets in eighths, "1 & 2 &", where that is wished; else itself.
+ *
+ * @example gridName(countedGrid(findGrid('1/16t'), true)) // '1/8'
+ */
 export function countedGrid(grid: Grid, sextupletsInEighths: boolean): Grid {
   return sextupletsInEighths && gridName(grid) === '1/16t' ? { value: 8, tuplet: null } : grid
 }

@@ -29,12 +29,20 @@ export function gridTicks(grid: Grid): Ticks {
   return (plain / notes) * inTimeOf
 }
 
-/** Whether two grids have the same slots under the same name. */
+/**
+ * Whether two grids have the same slots under the same name.
+ *
+ * @example sameGrid(findGrid('1/8t'), findGrid('1/8')) // false
+ */
 export function sameGrid(a: Grid, b: Grid): boolean {
   return a.value === b.value && a.tuplet === b.tuplet
 }
 
-/** The name of a grid as it is typed: `1/16t`. */
+/**
+ * The name of a grid as it is typed: `1/16t`.
+ *
+ * @example gridName(findGrid('1/8t')) // '1/8t'
+ */
 export function gridName(grid: Grid): string {
   return `1/${grid.value}${grid.tuplet ?? ''}`
 }

@@ -14,6 +14,8 @@ const NAMED_PARTS: readonly (readonly [name: string, top: number, bottom: number
 /**
  * Reads a place in the bar, such as `3`, `2&`, `4trip` or `3+1/6`, as ticks from the barline.
  * Undefined where it is no place, lies outside the bar, or on no whole tick.
+ *
+ * @example findPlace('3&', toMeter(4, 4)) // 25200
  */
 export function findPlace(text: string, meter: Meter): Ticks | undefined {
   const match = /^(\d{1,3})(?:(e|&|a|trip|let)|\+(\d{1,5})\/(\d{1,5}))?$/.exec(text)
@@ -29,7 +31,11 @@ export function findPlace(text: string, meter: Meter): Ticks | undefined {
   return ticks
 }
 
-/** The canonical name of a place in the bar: the inverse of `findPlace`. */
+/**
+ * The canonical name of a place in the bar: the inverse of `findPlace`.
+ *
+ * @example placeName(25200, toMeter(4, 4)) // '3&'
+ */
 export function placeName(ticks: Ticks, meter: Meter): string {
   const beat = beatTicks(meter)
   if (!Number.isInteger(ticks) || ticks < 0 || ticks >= barTicks(meter)) {

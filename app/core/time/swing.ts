@@ -14,7 +14,11 @@ export interface Swing {
 
 export const STRAIGHT: Swing = { percent: 50, pairs: 8 }
 
-/** Whether nothing is moved by a swing, whatever it stands on. */
+/**
+ * Whether nothing is moved by a swing, whatever it stands on.
+ *
+ * @example isStraight(lickOf('swing: 66\nline: RL').frame.swing) // false
+ */
 export function isStraight({ percent, lean }: Swing): boolean {
   return percent === 50 && lean === undefined
 }

@@ -6,7 +6,11 @@ export const TICKS_PER_QUARTER: Ticks = 10080
 
 export const TICKS_PER_WHOLE: Ticks = 4 * TICKS_PER_QUARTER
 
-/** Seconds that one tick lasts at a tempo. `beatTicks` is the beat that the tempo counts. */
+/**
+ * Seconds that one tick lasts at a tempo. `beatTicks` is the beat that the tempo counts.
+ *
+ * @example secondsPerTick(60, 10080) * 10080 // 1
+ */
 export function secondsPerTick(tempo: number, beatTicks: Ticks): number {
   return 60 / tempo / beatTicks
 }

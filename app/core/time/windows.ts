@@ -21,7 +21,11 @@ export function beatWindows(meter: Meter): Window[] {
   return starts.map((from, i) => ({ from, to: starts[i + 1] ?? bar }))
 }
 
-/** The window a tick of the bar lies in. */
+/**
+ * The window a tick of the bar lies in.
+ *
+ * @example windowAt([{ from: 0, to: 20160 }, { from: 20160, to: 40320 }], 25200).from // 20160
+ */
 export function windowAt(windows: readonly Window[], tick: Ticks): Window {
   const found = windows.find(({ to }) => tick < to) ?? windows.at(-1)
   if (!found) throw new RangeError('windows: a bar has at least one')

@@ -48,7 +48,11 @@ export function toleranceOf(gapMs: number, { withinMs }: OnTime = ON_TIME): numb
   return Math.min(withinMs, gapMs * SHARE_OF_GAP)
 }
 
-/** The shortest time between two onsets that were meant, in milliseconds; infinite below two. */
+/**
+ * The shortest time between two onsets that were meant, in milliseconds; infinite below two.
+ *
+ * @example shortestGap({ strokes: [], missed: [{ ms: 0 }, { ms: 150 }, { ms: 250 }] }) // 100
+ */
 export function shortestGap({ strokes, missed }: Pick<TimingReport, 'strokes' | 'missed'>): number {
   const onsets = [...strokes.map(({ expectedMs }) => expectedMs), ...missed.map(({ ms }) => ms)]
   const sorted = [...new Set(onsets)].sort((a, b) => a - b)

@@ -40,7 +40,11 @@ export function threesOf(lick: Lick): ReadonlyMap<number, ThreePlace> {
   return places
 }
 
-/** Where a stroke of a three is drawn at a tempo, told in milliseconds a tick. */
+/**
+ * Where a stroke of a three is drawn at a tempo, told in milliseconds a tick.
+ *
+ * @example drawnAt({ from: 0, place: 2, pull: 840 }, 0.0625) // { from: 0, place: 2, pullMs: 52.5 }
+ */
 export function drawnAt({ from, place, pull }: ThreePlace, msPerTick: number): Drawn {
   return { from, place, pullMs: pull * msPerTick }
 }
