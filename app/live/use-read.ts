@@ -22,10 +22,15 @@ export function useRead<T>(
   useEffect(() => {
     let gone = false
     let timer: ReturnType<typeof setTimeout> | undefined
-    const take = () =>
+    let asked = 0
+    const take = () => {
+      asked += 1
+      const number = asked
+      // What was asked last is what stands, however late an answer before it comes.
       void read().then((result) => {
-        if (result.ok && !gone) setValue(result.value)
+        if (result.ok && !gone && number === asked) setValue(result.value)
       })
+    }
     take()
     const stop = onStoreChange(({ table, ids }) => {
       if (!concerns(table, ids)) return

@@ -1,4 +1,4 @@
-import { useCallback, useState } from 'react'
+import { useCallback, useRef, useState } from 'react'
 
 /** What came of saving or deleting: nothing to say, or why not. */
 export interface SaveNotice {
@@ -13,11 +13,15 @@ export function useSaving<Command, Notice extends SaveNotice = SaveNotice>(
     busy: false,
     notice: null,
   })
+  const asked = useRef(0)
   const tell = useCallback(
     async (command: Command): Promise<Notice> => {
+      asked.current += 1
+      const number = asked.current
       setState((before) => ({ ...before, busy: true }))
       const notice = await change(command)
-      setState({ busy: false, notice })
+      // What was asked last is what is told of.
+      if (number === asked.current) setState({ busy: false, notice })
       return notice
     },
     [change],

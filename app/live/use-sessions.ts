@@ -43,7 +43,11 @@ export function useNewestSessions(): {
     if (reading.current === read) return
     reading.current = read
     void listNewestSessions(read, PAGE).then((page) => {
-      if (!page.ok) return
+      if (!page.ok) {
+        // Asked again, it is tried again.
+        reading.current = -1
+        return
+      }
       const { sessions, more } = page.value
       setShown((now) => ({
         sessions: merged(now?.sessions ?? [], sessions),

@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router'
 import type { Groove } from '~/core/groove'
 import { TEMPO_RANGE } from '~/core/line'
 import { useSettings } from '~/live/use-live'
-import { isTypedIn } from '~/ui/keys'
+import { BY_SIGN, FASTER, isTypedIn, SLOWER } from '~/ui/keys'
 import { lazyComponent } from '~/ui/lazy-component'
 import { openSentencePart } from '~/ui/sentence-part'
 import { useSpace } from '~/ui/use-space'
@@ -55,8 +55,8 @@ export default function BenchKeys() {
     ignoreEventWhen: isOnRuler,
     enabled: singleKeys,
   }
-  useHotkeys(KEYS_OF.faster, () => tempo(TEMPO_STEP), { ...elsewhere, useKey: true })
-  useHotkeys(KEYS_OF.slower, () => tempo(-TEMPO_STEP), { ...elsewhere, useKey: true })
+  useHotkeys(FASTER, () => tempo(TEMPO_STEP), { ...elsewhere, ...BY_SIGN })
+  useHotkeys(SLOWER, () => tempo(-TEMPO_STEP), { ...elsewhere, ...BY_SIGN })
   useHotkeys(KEYS_OF.help, () => setHelps(true), {
     ...ANYWHERE,
     enabled: singleKeys,
@@ -186,8 +186,6 @@ function focusSoon(selector: string): void {
 const KEYS_OF = {
   undo: 'mod+z',
   redo: 'mod+shift+z, mod+y',
-  faster: '+, =, shift+=',
-  slower: '-',
   help: '?, shift+?',
   line: 'alt+l',
   leave: 'escape',

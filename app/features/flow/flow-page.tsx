@@ -13,6 +13,7 @@ import { useOwnCells } from '~/live/use-own'
 import { useSettingFor } from '~/live/use-setting'
 import { PlayButton } from '~/session/play-button'
 import { liveSummaries } from '~/storage'
+import { BY_SIGN, FASTER, SLOWER } from '~/ui/keys'
 import { ErrorText } from '~/ui/parts'
 import { useAddressState } from '~/ui/use-address-state'
 import { useSpace } from '~/ui/use-space'
@@ -92,8 +93,8 @@ export function FlowPage() {
   const enabled = settings.singleKeys
   useHotkeys('d', draw, { enabled })
   useHotkeys('s', louder, { enabled })
-  useHotkeys('+, =, shift+=', () => faster(2), { useKey: true, enabled })
-  useHotkeys('-', () => faster(-2), { useKey: true, enabled })
+  useHotkeys(FASTER, () => faster(2), { ...BY_SIGN, enabled })
+  useHotkeys(SLOWER, () => faster(-2), { ...BY_SIGN, enabled })
 
   // Where there is room beside the line, what is mixed is in sight.
   const [panel, open] = useState<FlowPanel | null>(() =>

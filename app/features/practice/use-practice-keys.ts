@@ -1,4 +1,5 @@
 import { useHotkeys } from 'react-hotkeys-hook'
+import { BY_SIGN, FASTER, SLOWER } from '~/ui/keys'
 import { useSpace } from '~/ui/use-space'
 import type { PracticeRoom } from './session/room'
 
@@ -27,8 +28,8 @@ export function usePracticeKeys(
   useHotkeys('s', () => onFull(!full), { enabled })
   useHotkeys('pagedown, n', () => room.goStep(1), step)
   useHotkeys('pageup, p', () => room.goStep(-1), step)
-  useHotkeys('+, =, shift+=', () => room.moveTempo(1), { useKey: true, enabled })
-  useHotkeys('-', () => room.moveTempo(-1), { useKey: true, enabled })
+  useHotkeys(FASTER, () => room.moveTempo(1), { ...BY_SIGN, enabled })
+  useHotkeys(SLOWER, () => room.moveTempo(-1), { ...BY_SIGN, enabled })
   useHotkeys(['1', '2', '3', '4'], ({ key }) => room.muteLimb(Number(key) - 1), { enabled })
   useHotkeys('c', room.switchClick, { enabled })
   useHotkeys('h', room.switchPulse, { enabled })
