@@ -10,7 +10,8 @@ import { LIMB_NAMES } from '~/words/limb-names'
 import { theSurface } from '~/words/surface-words'
 import { playerOf } from '~/workspace/setting'
 import { speedsOf } from '~/workspace/speeds-of'
-import { SpeedExercise, type SpeedKind } from './speed-exercise'
+import { SpeedExercise } from './speed-exercise'
+import type { SpeedKind } from './speed-test'
 
 const LIMBS = ['RH', 'LH', 'RF', 'LF'] as const
 type SpeedLimb = (typeof LIMBS)[number]

@@ -1,10 +1,8 @@
-import { useCallback, useEffect, useRef, useState } from 'react'
-import { doubleInterval, singleInterval, travelRatio, tripleInterval } from '~/core/kit'
+import { useEffect, useRef, useState } from 'react'
 import { listenToPads } from '~/devices/pads'
+import { useSlices } from '~/live/use-slices'
 import { tenth } from '~/words/figures'
-
-/** What is measured: singles, doubles or triples one after the other, or the way to and fro. */
-export type SpeedKind = 'single' | 'double' | 'triple' | 'travel'
+import { SPEED_SECONDS, type SpeedKind, SpeedTest } from './speed-test'
 
 interface SpeedExerciseProps {
   readonly limb: string
@@ -18,22 +16,11 @@ interface SpeedExerciseProps {
   readonly onClose: () => void
 }
 
-const SECONDS = 10
-
 const EXERCISES = {
   single: 'even singles',
   double: 'doubles, one after the other',
   triple: 'triples, one after the other',
 } as const
-
-const MEASURES: Readonly<
-  Record<SpeedKind, (onsets: readonly number[], usual: number) => number | null>
-> = {
-  single: singleInterval,
-  double: doubleInterval,
-  triple: tripleInterval,
-  travel: travelRatio,
-}
 
 /** `150.0 ms, 6.7 a second; the default is 154.0 ms.` */
 function resultWords(kind: SpeedKind, result: number, usual: number): string {
@@ -51,43 +38,22 @@ export function SpeedExercise({
   onMeasured,
   onClose,
 }: SpeedExerciseProps) {
-  const onsets = useRef<number[]>([])
-  const [count, setCount] = useState(0)
-  const [phase, setPhase] = useState<'ready' | 'running' | 'done'>('ready')
-  const ended = useRef(false)
+  const [test] = useState(() => new SpeedTest(kind, usual))
+  const { phase, count, result } = useSlices(test)
+  const { strike } = test
   const pad = useRef<HTMLButtonElement>(null)
-
-  const strike = useCallback((at: number) => {
-    if (ended.current) return
-    if (onsets.current.length === 0) setPhase('running')
-    onsets.current.push(at)
-    setCount(onsets.current.length)
-  }, [])
-
   useEffect(() => listenToPads(({ at }) => strike(at)), [strike])
   useEffect(() => pad.current?.focus(), [])
-  useEffect(() => {
-    if (phase !== 'running') return
-    const timer = setTimeout(() => {
-      ended.current = true
-      setPhase('done')
-    }, SECONDS * 1000)
-    return () => clearTimeout(timer)
-  }, [phase])
-
-  const result = phase === 'done' ? MEASURES[kind](onsets.current, usual) : null
+  useEffect(() => test.leave, [test])
   const again = () => {
-    onsets.current = []
-    ended.current = false
-    setCount(0)
-    setPhase('ready')
+    test.again()
     pad.current?.focus()
   }
   return (
     <div className="flex flex-col gap-3 rounded-box border border-base-300 bg-base-200 p-4">
       <p>
         <span className="inline-block font-semibold first-letter:uppercase">{limb}</span>,{' '}
-        {kind === 'travel' ? `to and fro between ${between}` : EXERCISES[kind]}, for {SECONDS}{' '}
+        {kind === 'travel' ? `to and fro between ${between}` : EXERCISES[kind]}, for {SPEED_SECONDS}{' '}
         seconds, as fast as you can stay loose. Use any key, a MIDI pad, or the pad below. Stop if
         it hurts.
       </p>
