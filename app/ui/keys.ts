@@ -30,15 +30,6 @@ export function bareKey({ key, altKey, ctrlKey, metaKey }: Pressed): string | nu
   return altKey || ctrlKey || metaKey ? null : key
 }
 
-/**
- * The key for faster, wherever a keyboard has it: on its own, with Shift, or on the number pad; `=` where it is the
- * same key. For the hotkeys library, which joins keys by a plus sign unless it is told of another: with `BY_SIGN`.
- */
-export const FASTER = ['+', 'shift#+', '=']
-export const SLOWER = '-'
-/** Keys that are told by the sign on them, wherever it is on the keyboard. */
-export const BY_SIGN = { useKey: true, splitKey: '#' }
-
 /** Whether a press goes into a field that is typed in. */
 export function isTypedIn({ target }: { readonly target: EventTarget | null }): boolean {
   return target instanceof Element && target.closest(TYPED_IN) !== null

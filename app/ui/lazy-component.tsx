@@ -10,7 +10,7 @@ export type Late<P> = ComponentType<P & { readonly waiting?: ReactNode }> & {
  * Makes a component that is fetched when it is shown first; `waiting` stands in its place until then. Once
  * it is here it is shown in the same step: React's own `lazy` would show its fallback for a third of a
  * second at the least. What cannot be fetched is thrown, for the boundary around it.
- * Example: `const Keys = late(async () => (await import('./key-help')).default)`.
+ * Example: `const Keys = lazyComponent(async () => (await import('./key-help')).default)`.
  */
 export function lazyComponent<P extends object>(fetch: () => Promise<ComponentType<P>>): Late<P> {
   const value = new LateValue(fetch)

@@ -11,7 +11,6 @@ import { Workspace, type WorkspaceState } from '~/workspace/workspace'
 import BenchKeys from './bench-keys'
 import { BenchPlayer } from './bench-player'
 import { Dock, useOpenPanel } from './dock/dock'
-import { Legend } from './legend'
 import { LickBar } from './lick-bar'
 import { LineEditor } from './line-editor'
 import { RulerPane } from './ruler-pane'
@@ -19,6 +18,8 @@ import { useBenchPlayer, useSlice, useWorkspace, WorkspaceProvider } from './sta
 import { Verdict } from './verdict'
 
 const LineOffer = lazyComponent(async () => (await import('./line-offer')).default)
+// The line can be typed before its notation is told.
+const Legend = lazyComponent(async () => (await import('./legend')).Legend)
 
 /**
  * The bench: one lick, everything about it on one page that does not scroll where there is room. The
@@ -55,7 +56,7 @@ function BenchBody() {
       <div className="bench-line">
         <ConflictWatch />
         <LineEditor onPlay={toggle} />
-        <Legend />
+        <Legend waiting={<div className="legend min-h-6" />} />
         <LineOffer />
         <NoticeLine />
       </div>

@@ -1,5 +1,5 @@
 import { useHotkeys } from 'react-hotkeys-hook'
-import { BY_SIGN, FASTER, SLOWER } from '~/ui/keys'
+import { BY_SIGN, FASTER, SLOWER } from '~/ui/tempo-keys'
 import { useSpace } from '~/ui/use-space'
 import type { PracticeRoom } from './session/room'
 
