@@ -58,6 +58,8 @@ function claimWords(claim: Claim, placeOf: (slot: number) => string): string {
     const [heard, meant] = [claim.heardDb, claim.meantDb].map(Math.round)
     return `${capital(loud)} are only ${heard} dB louder than ${soft}; ${meant} dB are written.`
   }
+  if (claim.kind === 'tripled')
+    return 'The sixteenths come out as triplets: three to a beat, not four.'
   if (claim.kind === 'leaning') return `Threes lean to triplets, by ${leanWords(claim.share)}.`
   if (claim.kind === 'apart')
     return `What should be struck together is ${Math.round(claim.meanMs)} ms apart.`

@@ -29,6 +29,8 @@ export type Claim =
     }
   /** Threes are drawn towards triplets: 0 as written, 1 as triplets. */
   | { readonly kind: 'leaning'; readonly share: number; readonly withinShare: number }
+  /** Running sixteenths came out as triplets, three to a beat, in so many of the rounds that had any. */
+  | { readonly kind: 'tripled'; readonly rounds: number; readonly of: number }
   /** What should be struck together is so far apart that it is heard as one after the other. */
   | { readonly kind: 'apart'; readonly meanMs: number; readonly withinMs: number }
 
@@ -64,6 +66,9 @@ export const LOOKS_COUNT_AS = 13
  * small to be heard.
  */
 export function claimsOf(rounds: readonly TimingReport[]): Claims {
+  const tripled = tripledOf(rounds)
+  // It explains all else: what is late, uneven or missing against sixteenths is so since they are none.
+  if (tripled) return { claims: [tripled], tooFew: [] }
   const limbs = [...new Set(rounds.flatMap((round) => round.limbs.map(({ limb }) => limb)))]
   const pairs = pairsOf(rounds)
   const levels = levelPairs(rounds)
@@ -126,6 +131,17 @@ export function claimsOf(rounds: readonly TimingReport[]): Claims {
     claims.push({ kind: 'levelled', loud, soft, heardDb: told.mean, meantDb: written })
   }
   return { claims, tooFew }
+}
+
+/** Rounds before sixteenths are told to come out as triplets. */
+const MIN_TRIPLED = 3
+
+/** Whether sixteenths came out as triplets in at least half of the rounds that had any; null where they did not. */
+function tripledOf(rounds: readonly TimingReport[]): Claim | null {
+  const heard = rounds.flatMap(({ tripled }) => tripled ?? [])
+  const count = heard.filter(Boolean).length
+  if (count < MIN_TRIPLED || count < heard.length / 2) return null
+  return { kind: 'tripled', rounds: count, of: heard.length }
 }
 
 /** Whether any two levels next to each other were heard. */

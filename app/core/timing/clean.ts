@@ -68,7 +68,9 @@ export function cleannessOf(
   const told = new Set(claimsOf(rounds).claims.map(({ kind }) => kind))
   const even =
     evenIn(rounds) &&
-    !['offset', 'uneven', 'rushing', 'leaning'].some((kind) => told.has(kind as 'offset'))
+    !['offset', 'uneven', 'rushing', 'leaning', 'tripled'].some((kind) =>
+      told.has(kind as 'offset'),
+    )
   const balance = hasLevels(rounds) ? balancedIn(rounds) && !told.has('levelled') : null
   const apart = meanOf(rounds.flatMap(({ apartMs }) => apartMs ?? []))
   const together = apart === null ? null : apart <= ONE_AFTER_THE_OTHER_MS && !told.has('apart')

@@ -26,6 +26,8 @@ export interface ExpectedStroke {
   readonly velocity?: number
   /** Where it would be in a triplet, where it belongs to a three that may turn into one. */
   readonly drawn?: Drawn
+  /** The number of the run of sixteenths that it belongs to, from 0. */
+  readonly run?: number
   /** Its graces, which are not scored: so many, by that hand where it is known. */
   readonly grace?: { readonly strokes: Graces; readonly limb?: Limb | undefined }
 }

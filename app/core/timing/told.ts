@@ -6,6 +6,7 @@ import { withoutGraces } from './graces'
 import { type LevelTold, levelsOf } from './levels'
 import { type Matching, matchStrokes } from './match'
 import { delayOfPairs, findDelay, pairStrokes } from './pairing'
+import { isTripled, runsOf } from './running'
 import type { ExpectedStroke, HeardStroke, LineStroke, MeantStroke, PlayedStroke } from './strokes'
 import { drawnAt, type LeanTold, leanOf, threesOf } from './threes'
 
@@ -42,6 +43,8 @@ export interface TimingReport {
   readonly apartMs: number | null
   /** How far threes lie towards triplets; null where no three was played. */
   readonly lean: LeanTold | null
+  /** Whether running sixteenths came out as triplets; null where there are none, or too few were heard. */
+  readonly tripled: boolean | null
   /** The two limbs whose gaps differ most each way, and by how much; null below two limbs. */
   readonly uneven: { readonly limbs: readonly [Limb, Limb]; readonly ratio: number } | null
 }
@@ -53,9 +56,9 @@ export interface TimingReport {
  * @example of `swing: 60`, `grid: 1/8`, `line: RL` the ticks are 0 and 6048
  */
 export function lineStrokes(lick: Lick): LineStroke[] {
-  const threes = threesOf(lick)
+  const [threes, runs] = [threesOf(lick), runsOf(lick)]
   return lineSounds(lick).map(({ tick, limb, slot, velocity, graces, graceLimb }) => {
-    const three = threes.get(slot)
+    const [three, run] = [threes.get(slot), runs.get(slot)]
     return {
       tick,
       limb,
@@ -63,6 +66,7 @@ export function lineStrokes(lick: Lick): LineStroke[] {
       velocity,
       ...(graces > 0 && { grace: { strokes: graces, limb: graceLimb } }),
       ...(three && { three }),
+      ...(run !== undefined && { run }),
     }
   })
 }
@@ -161,6 +165,7 @@ function toldOfPairs(
     levels: levelsOf(strokes),
     apartMs: apartOf(strokes),
     lean: leanOf(strokes),
+    tripled: isTripled(expected, heard, delayMs),
     uneven: unevenOf(gaps),
   }
 }
