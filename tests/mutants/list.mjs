@@ -358,4 +358,43 @@ export const MUTANTS = [
     "rating === 'clean'",
     ['app/core/log'],
   ],
+  // Sixteenths that come out as triplets.
+  ['app/core/timing/running.ts', 'i - from >= MIN_RUN', 'i - from > MIN_RUN', ['app/core/timing']],
+  [
+    'app/core/timing/running.ts',
+    'const TRIPLET_RATIO = 4 / 3',
+    'const TRIPLET_RATIO = 1.16',
+    ['app/core/timing'],
+  ],
+  ['app/core/timing/running.ts', 'better >= MIN_BETTER &&', '', ['app/core/timing']],
+  ['app/core/timing/claims.ts', 'count < MIN_TRIPLED ||', '', ['app/core/timing']],
+  // A solo in its room.
+  ['app/features/solos/room/solo-bars.ts', 'own ?? (last &&', 'own ?? (', ['app/features/solos']],
+  [
+    'app/features/solos/room/solo-bars.ts',
+    '(within - lick.frame.lead) * bar',
+    'within * bar',
+    ['app/features/solos'],
+  ],
+  [
+    'app/features/solos/room/solo-bars.ts',
+    'barsBefore < end',
+    'barsBefore <= end',
+    ['app/features/solos'],
+  ],
+  // What was asked last.
+  ['app/live/use-read.ts', '&& number === asked', '', ['app/live']],
+  ['app/live/use-saving.ts', 'if (number === asked.current)', '', ['app/live']],
+  [
+    'app/features/kit/speed-test.ts',
+    "if (this.state().phase === 'done') return",
+    '',
+    ['app/features/kit'],
+  ],
+  [
+    'app/storage/backup/import.ts',
+    'await before\n    before = written',
+    'before = written',
+    ['app/storage/backup'],
+  ],
 ].map(([file, is, becomes, tests]) => ({ file, is, becomes, tests }))
