@@ -17,6 +17,7 @@ import {
 import { noteBackup } from '~/storage/backup'
 import { DATABASE_NAME } from '~/storage/database'
 import { lick } from '../../tests/support/fresh-store'
+import '../../tests/support/patient'
 import { lickOf } from '../../tests/support/licks'
 import { parts, soloOf } from '../../tests/support/solos'
 import { useBackupState } from './backup/use-backup-state'

@@ -2,13 +2,12 @@
 import 'fake-indexeddb/auto'
 import { act, cleanup, renderHook, waitFor } from '@testing-library/react'
 import Dexie from 'dexie'
-import { afterAll, afterEach, describe, expect, it, vi } from 'vitest'
+import { afterAll, afterEach, beforeAll, describe, expect, it, vi } from 'vitest'
 import { ok, type Result } from '~/core/foundation'
 import { DEFAULT_KIT } from '~/core/kit'
 import { DEFAULT_SETTING } from '~/core/playability'
 import {
   addLicks,
-  liveLogs,
   liveSettings,
   liveSummaries,
   type PracticeSessionRecord,
@@ -18,6 +17,7 @@ import { announce } from '~/storage/changes'
 import { DATABASE_NAME } from '~/storage/database'
 import { Slices } from '~/workspace/slices'
 import { lick } from '../../tests/support/fresh-store'
+import '../../tests/support/patient'
 import { useCleanPlays } from './use-clean-plays'
 import { useDocument } from './use-document'
 import { useLive, useSettings } from './use-live'
@@ -29,6 +29,10 @@ import { useNewestSessions, useSessionsSince } from './use-sessions'
 import { useCounting, useSettingFor, useStaffView } from './use-setting'
 import { useSlices } from './use-slices'
 
+beforeAll(async () => {
+  await addLicks([lick('a'), lick('b')], 1000)
+  await session('s1', 1000, { tempo: 90 })
+})
 afterEach(cleanup)
 afterAll(() => Dexie.delete(DATABASE_NAME))
 
@@ -128,8 +132,9 @@ describe('what pages see of the store', () => {
     // Nothing has changed: the same objects, so that nothing that follows is worked out again.
     for (const [i, one] of [setting, counting, staff].entries())
       expect(one.result.current).toBe(before[i])
-    await act(async () => void (await addLicks([lick('a'), lick('b')], 1000)))
     await waitFor(() => expect(rows.result.current).toEqual(['a', 'b']))
+    await act(async () => void (await addLicks([lick('c')], 1000)))
+    await waitFor(() => expect(rows.result.current).toEqual(['a', 'b', 'c']))
     await act(async () => settings.result.current.change({ staffGroove: 'notes' }))
     await waitFor(() => expect(staff.result.current).not.toBe(before[2]))
     expect(staff.result.current).toMatchObject({ groove: 'notes' })
@@ -148,11 +153,7 @@ describe('what pages see of the store', () => {
 
   it('are the other licks, and those that were clean at their fastest', async () => {
     const others = renderHook(() => useOthers('a', DEFAULT_SETTING))
-    await waitFor(() => expect(others.result.current).toHaveLength(1))
-    await act(async () => {
-      await session('s1', 1000, { tempo: 90, step: 'in the bar' })
-      await liveLogs.settled()
-    })
+    await waitFor(() => expect(others.result.current.length).toBeGreaterThan(0))
     const plays = renderHook(() => useCleanPlays())
     await waitFor(() => expect(plays.result.current.map(({ tempo }) => tempo)).toEqual([90]))
   })

@@ -180,25 +180,6 @@ test('limbs, click and pulse go on and off by keys; slots are looped; cautions c
   await expect(page.getByText(/Ear protection/)).toBeHidden()
 })
 
-test('a voice counts the beats, where the browser has one', async ({ page }) => {
-  await page.addInitScript(() => {
-    const said: string[] = []
-    const voice = Object.assign(new EventTarget(), {
-      getVoices: () => [{ name: 'stand-in' }],
-      speak: ({ text }: SpeechSynthesisUtterance) => said.push(text),
-      cancel: () => {},
-    })
-    Object.defineProperty(window, 'speechSynthesis', { value: voice })
-    Object.assign(window, { said })
-  })
-  await practise(page, 'Tightrope')
-  await openPanel(page, 'Playing')
-  await page.getByRole('checkbox', { name: 'Voice count' }).check()
-  await page.getByRole('button', { name: 'Play', exact: true }).click()
-  const said = () => page.evaluate(() => (window as unknown as { said: string[] }).said.join(' '))
-  await expect.poll(said, { timeout: 20_000 }).toMatch(/^1 2 3 4 1 2 3 4/)
-})
-
 test('what is noted at a stroke on the bench is minded in practice', async ({ page }) => {
   await openLick(page, 'Parade')
   await page.getByRole('button', { name: 'Notes', exact: true }).click()

@@ -176,7 +176,9 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
         onLoops={setLoops}
         onPlay={play}
         onLeave={() => void navigate('?', { replace: true })}
-      />
+      >
+        <DocumentNotice document={document} what="solo" differences={soloDifferences} />
+      </SoloRoom>
     )
   }
   const playsWhole = stretch.from === 0 && stretch.to === Number.POSITIVE_INFINITY

@@ -1,5 +1,5 @@
 import { ListOrdered, SlidersHorizontal } from 'lucide-react'
-import { type RefObject, useCallback, useMemo, useState } from 'react'
+import { type ReactNode, type RefObject, useCallback, useMemo, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { Link } from 'react-router'
 import { TEMPO_RANGE } from '~/core/line'
@@ -46,6 +46,8 @@ interface SoloRoomProps {
   /** Chooses what is played, and begins it. */
   readonly onPlay: (stretch: Stretch, loop: boolean) => void
   readonly onLeave: () => void
+  /** What is to be said of the solo as a document. */
+  readonly children: ReactNode
 }
 
 /** A solo to be practised: the bar that sounds and the next two, seen from two metres; rated, and logged. */
@@ -110,9 +112,11 @@ export function SoloRoom(props: SoloRoomProps) {
             {stillWords()}
           </p>
           <p className="tabular-nums">{tempoFigure(tempo)} bpm</p>
-          <p className="tabular-nums">
-            bar {bar + 1} of {endOf(sections, sections.length)}
-          </p>
+          {now && (
+            <p className="tabular-nums">
+              bar {bar + 1} of {endOf(sections, sections.length)}
+            </p>
+          )}
         </div>
         <div className="room-line">
           {now && <BarFigure title={`now: ${now.name}`} bar={now} still={now.part} lit />}
@@ -138,6 +142,7 @@ export function SoloRoom(props: SoloRoomProps) {
               `Rated ${sound.rating}: it is in the log, at ${tempoFigure(tempo)} bpm.`}
           </p>
           <ErrorText words={sound.trouble} />
+          {props.children}
         </section>
         <Hands
           playing={playing}
