@@ -1,9 +1,4 @@
-import { spawnSync } from 'node:child_process'
-import { mkdtemp, rm } from 'node:fs/promises'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { chromium, type Page } from '@playwright/test'
-import { QUIET_FLAGS } from '../../scripts/serve.mjs'
+import type { Page } from '@playwright/test'
 import { expectAccessible, kept, openLick, openPanel, sticking } from './bench-page'
 import { expectNoFault } from './faults'
 import { expect, test } from './watched'
@@ -45,35 +40,6 @@ test('a lick is taken apart, played up its ladder by keys, and logged as it goes
   await expect(page.getByText(/^1 session, \d+ seconds; not clean in the bar yet/)).toBeVisible()
   await openPanel(page, 'Steps')
   await expect(steps.getByRole('listitem').first()).toContainText('clean at 160')
-})
-
-test('what was played until the browser is killed is in the log', async ({ baseURL }) => {
-  const home = await mkdtemp(join(tmpdir(), 'dime-stack-'))
-  const launch = () =>
-    chromium.launchPersistentContext(home, {
-      executablePath: '/usr/bin/chromium',
-      args: [...QUIET_FLAGS, '--remote-debugging-port=0'],
-      ...(baseURL && { baseURL }),
-    })
-  const before = await launch()
-  const page = await before.newPage()
-  await practise(page, 'Fire Ring')
-  await page.getByRole('button', { name: 'Play', exact: true }).click()
-  await expect(page.locator('[data-phase="fill"]')).toBeVisible({ timeout: 20_000 })
-  await page.waitForTimeout(4000)
-  const address = page.url()
-  // Nothing is asked and nothing can be said: every process of the browser ends at once.
-  spawnSync('pkill', ['-9', '-f', home])
-  const after = await launch()
-  const next = await after.newPage()
-  await next.goto(address)
-  await openPanel(next, 'History')
-  const words = next.getByText(/1 session, \d+ seconds; not clean yet/)
-  await expect(words).toBeVisible({ timeout: 30_000 })
-  const seconds = Number(/(\d+) seconds/.exec((await words.textContent()) ?? '')?.[1])
-  expect(seconds).toBeGreaterThanOrEqual(3)
-  await after.close()
-  await rm(home, { recursive: true, force: true })
 })
 
 test('the practice page is read from afar, has no fault that axe finds, and fits a phone', async ({

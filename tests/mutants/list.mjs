@@ -391,10 +391,5 @@ export const MUTANTS = [
     '',
     ['app/features/kit'],
   ],
-  [
-    'app/storage/backup/import.ts',
-    'await before\n    before = written',
-    'before = written',
-    ['app/storage/backup'],
-  ],
+  ['app/storage/backup/import.ts', 'this.full = true', 'this.full = false', ['app/storage/backup']],
 ].map(([file, is, becomes, tests]) => ({ file, is, becomes, tests }))

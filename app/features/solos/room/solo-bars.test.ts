@@ -57,6 +57,18 @@ describe('a solo in its room', () => {
     const bar = soloBar(before, toSections(before), 0)
     expect(bar?.lick?.line.slots).toHaveLength(3)
     expect(bar?.name).toBe('Groove')
+    // Not in the bars before that.
+    const longer = soloOf([parts.groove(2), parts.lick(lead)])
+    expect(soloBar(longer, toSections(longer), 0)?.lick).toBeNull()
+  })
+
+  it('shows nothing of a line in bars that lead to it', () => {
+    const lick = lickOf('lead: 1\nline: RLRL*4')
+    const { bar } = frameTicks(lick.frame)
+    const section = { lick, pickup: true, part: 0, time: 0, from: 0, ticks: 2 * bar, bars: 2 }
+    const of = (index: number) =>
+      soloBar(soloOf([parts.lick(lick)]), [{ ...section, barsBefore: 0 }], index)?.slots.length
+    expect([of(0), of(1)]).toEqual([0, 17])
   })
 
   it('lights the beat and the slot that sound, in whatever bar it began', () => {
