@@ -262,6 +262,40 @@ describe('a backup', () => {
     expect((await one.liveSummaries.settled()).rows).toHaveLength(800)
   })
 
+  it('gives a large backup up where the store is full, and says so once', async () => {
+    const one = await browser()
+    const licks = Array.from({ length: 1700 }, (_, i) => lick(`l${i}`))
+    const plan = await one.plan(read(new TextEncoder().encode(formatBundle(licks))))
+    const { add, put } = IDBObjectStore.prototype
+    let tried = 0
+    const full = () => {
+      tried += 1
+      throw new DOMException('no room', 'QuotaExceededError')
+    }
+    IDBObjectStore.prototype.add = full
+    IDBObjectStore.prototype.put = full
+    const told: number[] = []
+    try {
+      const done = await one.applyImport(
+        plan,
+        { different: 'skip', single: new Map() },
+        1,
+        (of) => told.push(of),
+        () => false,
+      )
+      expect(done).toMatchObject({
+        added: 0,
+        faults: ['Not saved: the browser’s storage is full.'],
+      })
+    } finally {
+      Object.assign(IDBObjectStore.prototype, { add, put })
+    }
+    // Of five steps at most the two that were on their way; and nothing is told as done that is not.
+    expect(tried).toBeLessThanOrEqual(2)
+    expect(Math.max(...told)).toBeLessThanOrEqual(400)
+    expect((await one.liveSummaries.settled()).rows).toHaveLength(0)
+  })
+
   it('leaves the store as it was where that fails in the middle', async () => {
     const one = await browser()
     const licks = Array.from({ length: 300 }, (_, i) => lick(`l${i}`))

@@ -60,11 +60,13 @@ export async function applyImport(
     const written = importing.take(planned.slice(from, from + step), from)
     await before
     before = written
-    onProgress(Math.min(planned.length, from + step), planned.length)
+    // What is done, not what is on its way.
+    onProgress(from, planned.length)
     await new Promise((resolve) => setTimeout(resolve))
     if (importing.full || cancelled()) break
   }
   await before
+  if (!importing.full && !cancelled()) onProgress(planned.length, planned.length)
   return { ...importing.done, cancelled: cancelled() }
 }
 
