@@ -105,6 +105,9 @@ test('a solo plays from any part, tells what comes next, and is in the log', asy
   await expect(page.getByRole('button', { name: 'Start: tap the count' })).toBeVisible({
     timeout: 30_000,
   })
+  // What sounded last can still be rated.
+  await page.keyboard.press('ArrowDown')
+  await expect(said).toContainText('Rated rough at 200')
   await expectAccessible(page)
   await page.setViewportSize({ width: 1280, height: 800 })
   await page.keyboard.press('Escape')

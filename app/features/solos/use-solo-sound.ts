@@ -50,6 +50,12 @@ export interface SoloPlace {
   readonly round: number
 }
 
+/** How it went, and the tempo that sounded then, in beats per minute. */
+export interface Rated {
+  readonly rating: Rating
+  readonly tempo: number
+}
+
 interface Sounded {
   readonly id: string
   readonly solo: Solo
@@ -121,6 +127,8 @@ export function useSoloSound(sounded: Sounded) {
   }, [playing, empty, player])
 
   const [place, setPlace] = useState<SoloPlace | null>(null)
+  // Whether there is something to be rated: what sounds, or what sounded last.
+  const [rateable, setRateable] = useState(false)
   const newest = useRef(sections)
   newest.current = sections
   useEffect(() => {
@@ -132,6 +140,7 @@ export function useSoloSound(sounded: Sounded) {
           ? now
           : next,
       )
+      if (next && next.bar >= 0) setRateable(true)
       light(host.current, next?.bar ?? -1)
     }
     const timer = setInterval(look, LOOK_MS)
@@ -142,26 +151,45 @@ export function useSoloSound(sounded: Sounded) {
     }
   }, [playing, position, from, host])
 
-  const [rating, setRating] = useState<Rating | null>(null)
+  const [rated, setRated] = useState<Rated | null>(null)
   const rate = useCallback(
     (next: Rating) => {
-      setRating(next)
+      setRated({ rating: next, tempo: player.tempo })
       player.rate(next)
     },
     [player],
   )
+  const anew = useCallback(() => {
+    setRated(null)
+    setRateable(false)
+  }, [])
   const toggle = useCallback(() => {
     if (!playing && empty) return
-    if (!playing) setRating(null)
+    if (!playing) anew()
     player.toggle()
-  }, [playing, empty, player])
+  }, [playing, empty, player, anew])
   const setVolume = useCallback(
     (channel: Channel, volume: number) => player.sound.setVolume(channel, volume),
     [player],
   )
-  const start = useCallback(() => player.begin(), [player])
+  const start = useCallback(() => {
+    anew()
+    player.begin()
+  }, [player, anew])
   const stop = useCallback(() => player.stop(), [player])
-  return { playing, trouble, position, setVolume, place, toggle, start, stop, rating, rate }
+  return {
+    playing,
+    trouble,
+    position,
+    setVolume,
+    place,
+    toggle,
+    start,
+    stop,
+    rated,
+    rate,
+    rateable,
+  }
 }
 
 /** What a solo sounds like that has just lost its last part, until it has stopped. */

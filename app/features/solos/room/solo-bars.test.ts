@@ -12,6 +12,12 @@ const show = soloOf([parts.groove(2), parts.lick(walk), parts.lick(lead), parts.
 const sections = toSections(show)
 
 describe('a solo in its room', () => {
+  it('counts the beats of each bar’s own metre', () => {
+    const waltz = soloOf([parts.groove(1), parts.lick(lickOf('meter: 3/4\nline: RLL*4'))])
+    const beats = [0, 1].map((i) => soloBar(waltz, toSections(waltz), i)?.beats)
+    expect(beats).toEqual([4, 3])
+  })
+
   it('names each bar, and which of its part it is', () => {
     const names = Array.from({ length: 8 }, (_, i) => soloBar(show, sections, i)?.name)
     expect(names).toEqual([

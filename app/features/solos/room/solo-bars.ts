@@ -14,6 +14,8 @@ export interface SoloBar {
   /** What it is a bar of, by name, with which of how many: `Tightrope, 1 of 2`. */
   readonly name: string
   readonly part: string
+  /** Beats of its metre. */
+  readonly beats: number
   /** What is played in it; null where nothing of a line begins. */
   readonly lick: BarExcerpt['lick'] | null
   /** The first tick of each of its slots from its barline, and the end of the last. */
@@ -33,7 +35,7 @@ export function soloBar(
   const section = sections[at]
   if (!section || index < 0 || index >= section.barsBefore + section.bars) return undefined
   const { lick } = section
-  const { bar } = frameTicks(lick.frame)
+  const { bar, beat } = frameTicks(lick.frame)
   const within = index - section.barsBefore
   const next = sections[at + 1]
   const own = barExcerpt(lick, (within - lick.frame.lead) * bar, bar)
@@ -48,6 +50,7 @@ export function soloBar(
     index,
     name: bars > 1 ? `${name}, ${number} of ${bars}` : name,
     part: name,
+    beats: Math.max(1, Math.round(bar / beat)),
     lick: null,
     slots: [],
     ...shown,

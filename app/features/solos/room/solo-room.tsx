@@ -6,7 +6,6 @@ import { TEMPO_RANGE } from '~/core/line'
 import type { Rating } from '~/core/log'
 import { CLICK_MARKS, type ClickMark, type Position } from '~/core/performance'
 import type { Section, Solo } from '~/core/solo'
-import { beatTicks } from '~/core/time'
 import { useSettings } from '~/live/use-live'
 import { Checkbox } from '~/ui/checkbox'
 import { Labelled, SelectField } from '~/ui/field'
@@ -78,7 +77,7 @@ export function SoloRoom(props: SoloRoomProps) {
     [now],
   )
   useLights(playing, position, phaseOf, says, host)
-  const rateable = playing && (place?.bar ?? -1) >= 0
+  const { rateable } = sound
   useHotkeys(
     'right, down, left',
     ({ code }) => {
@@ -87,12 +86,11 @@ export function SoloRoom(props: SoloRoomProps) {
     },
     { enabled: settings.singleKeys && rateable, preventDefault: true },
   )
-  useHotkeys('escape', props.onLeave, { enabled: !playing })
+  useHotkeys('escape', props.onLeave, { enabled: !playing, ignoreEventWhen: isTaken })
   const [panel, open] = useState<Panel | null>(() =>
     globalThis.innerWidth >= 1024 ? 'parts' : null,
   )
-  const beats = Math.round((first?.ticks ?? 0) / (first?.bars ?? 1) / beatTicks(solo.meter))
-  const rated = `at ${tempoFigure(tempo)} bpm`
+  const words = `at ${tempoFigure(tempo)} bpm`
   return (
     <div ref={host} data-phase="still" className="room group">
       <header className="room-top">
@@ -106,7 +104,7 @@ export function SoloRoom(props: SoloRoomProps) {
         </div>
       </header>
       <div className="room-main">
-        <BigCount beats={Math.max(1, beats)} playing={playing} onTap={toggle} />
+        <BigCount beats={now?.beats ?? 4} playing={playing} onTap={toggle} />
         <div className="room-words">
           <p data-phase-words className="min-w-0 truncate text-primary">
             {stillWords()}
@@ -138,8 +136,8 @@ export function SoloRoom(props: SoloRoomProps) {
               : aheadWords(solo, sections, bar, end)}
           </p>
           <p role="status" className="text-sm empty:hidden">
-            {sound.rating &&
-              `Rated ${sound.rating}: it is in the log, at ${tempoFigure(tempo)} bpm.`}
+            {sound.rated &&
+              `Rated ${sound.rated.rating} at ${tempoFigure(sound.rated.tempo)}: it is in the log.`}
           </p>
           <ErrorText words={sound.trouble} />
           {props.children}
@@ -147,7 +145,7 @@ export function SoloRoom(props: SoloRoomProps) {
         <Hands
           playing={playing}
           disabled={!rateable}
-          words={{ clean: rated, rough: rated, lost: rated }}
+          words={{ clean: words, rough: words, lost: words }}
           onPlay={toggle}
           onRate={sound.rate}
         />
@@ -240,4 +238,9 @@ function PlayingPanel({ solo, tempo, loops, onTempo, onLoops }: SoloRoomProps) {
       />
     </>
   )
+}
+
+/** Whether a key is another's already: of what is open over the page. */
+function isTaken({ target, defaultPrevented }: KeyboardEvent): boolean {
+  return defaultPrevented || (target instanceof Element && target.closest('dialog') !== null)
 }
