@@ -392,25 +392,3 @@ test('the full screen shows a bar at a time, large, turned by the music, and is 
   await page.keyboard.press('Escape')
   await expect(stage).toHaveCount(0)
 })
-
-test('an arrow rates only while it plays, and is taken back; the keys can be turned off', async ({
-  page,
-}) => {
-  await openLick(page, 'Tightrope')
-  await page.getByRole('link', { name: 'Practise' }).click()
-  await expect(page.getByText(/^step 1 of/)).toBeVisible()
-  await page.keyboard.press('ArrowRight')
-  await expect(page.getByText(/^Rated/)).toHaveCount(0)
-  await page.getByRole('button', { name: 'Play', exact: true }).click()
-  await expect(page.locator('[data-phase="fill"]')).toBeVisible({ timeout: 30_000 })
-  await page.keyboard.press('ArrowDown')
-  await expect(page.getByText('Rated rough at 105.')).toBeVisible()
-  await page.getByRole('button', { name: 'Undo' }).click()
-  await expect(page.getByText(/^Rated/)).toHaveCount(0)
-  await page.getByRole('button', { name: 'Stop', exact: true }).click()
-  await page.goto('/settings')
-  await page.getByRole('checkbox', { name: /are shortcuts; Space always plays/ }).uncheck()
-  await page.goBack()
-  await page.keyboard.press('s')
-  await expect(page.locator('.room[data-full]')).toHaveCount(0)
-})
