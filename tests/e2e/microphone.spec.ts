@@ -100,7 +100,7 @@ test('a player at the microphone is heard: what is told is what was put in', asy
       await expect(cells.getByText(/^([89]|[1-9]\d) taps, at (79|80|81|160) bpm/)).toBeVisible({
         timeout: 4000,
       })
-    }).toPass({ timeout: 40_000 })
+    }).toPass({ timeout: 80_000 })
     await cells.getByRole('button', { name: 'Use as the line' }).click()
     await expect(page.getByLabel('Sticking', { exact: true })).toHaveValue(/^X{4}/)
   } finally {

@@ -81,7 +81,10 @@ test('a new version is told, and taken when the player agrees', async ({ page })
     await page.reload()
     await writeFile(path, source.replace('VERSION = "', 'VERSION = "newer-'))
     await page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.update())
-    await expect(page.getByText('A new version of Dime Stack is ready.')).toBeVisible()
+    // All of it is fetched before it is told of.
+    await expect(page.getByText('A new version of Dime Stack is ready.')).toBeVisible({
+      timeout: 40_000,
+    })
     await sticking(page).fill('RLRLRL')
     const caches = () => page.evaluate(() => window.caches.keys())
     expect((await caches()).length).toBe(2)

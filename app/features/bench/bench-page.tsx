@@ -56,7 +56,7 @@ function BenchBody() {
       <div className="bench-line">
         <ConflictWatch />
         <LineEditor onPlay={toggle} />
-        <Legend waiting={<div className="legend min-h-6" />} />
+        <Legend waiting={<div className="legend min-h-6 pointer-coarse:min-h-11" />} />
         <LineOffer />
         <NoticeLine />
       </div>
