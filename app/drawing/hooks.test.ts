@@ -2,6 +2,7 @@
 import { cleanup, renderHook } from '@testing-library/react'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import type { Position } from '~/core/performance'
+import { framesByHand } from '../../tests/support/page-frames'
 import { usePathCursor } from './kit/use-path-cursor'
 import { useKeepEqual } from './use-keep-equal'
 
@@ -25,12 +26,7 @@ describe('what is drawn', () => {
   })
 
   it('shows each hand where it strikes, or struck last, and hides it in silence', () => {
-    let draw = () => {}
-    vi.stubGlobal('requestAnimationFrame', (work: () => void) => {
-      draw = work
-      return 1
-    })
-    vi.stubGlobal('cancelAnimationFrame', () => {})
+    const { draw } = framesByHand()
     const host = document.createElement('div')
     host.innerHTML = '<i data-now="RH"></i><i data-now="LH"></i>'
     const stop = (tick: number, x: number) => ({ tick, x, y: 0 })

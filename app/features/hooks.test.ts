@@ -9,7 +9,6 @@ import {
   addLicks,
   liveLogs,
   liveSummaries,
-  type PracticeSessionRecord,
   type SetRecord,
   saveRecord,
   type VersionRecord,
@@ -17,8 +16,10 @@ import {
 import { noteBackup } from '~/storage/backup'
 import { DATABASE_NAME } from '~/storage/database'
 import { lick } from '../../tests/support/fresh-store'
+import { framesByHand } from '../../tests/support/page-frames'
 import '../../tests/support/patient'
 import { lickOf } from '../../tests/support/licks'
+import { sessionRecord } from '../../tests/support/sessions'
 import { parts, soloOf } from '../../tests/support/solos'
 import { useBackupState } from './backup/use-backup-state'
 import { useJob } from './backup/use-job'
@@ -41,24 +42,6 @@ const version = (id: string, name: string, text: string) =>
     { id, version: 1, createdAt: 1, lickId: 'a', name, text, voicing: '' } as VersionRecord,
     null,
   )
-const session = (id: string, tempo: number) =>
-  saveRecord(
-    'sittings',
-    {
-      ...{ id, version: 3, lickId: 'a', createdAt: 1000, part: '', step: 'in the bar', tempo },
-      ...{
-        repeats: 8,
-        seconds: 60,
-        rating: 'clean',
-        tense: false,
-        grid: '1/16',
-        form: '',
-        note: '',
-      },
-    } as PracticeSessionRecord,
-    null,
-  )
-
 describe('what features read of licks', () => {
   it('are the licks and versions that a flow names, as they are stored now', async () => {
     await addLicks([lick('a'), lick('b')], 1000)
@@ -94,7 +77,7 @@ describe('what features read of licks', () => {
   })
 
   it('are their fastest clean tempo, on the grid that they are written in', async () => {
-    await session('s', 90)
+    await saveRecord('sittings', sessionRecord('s', 1000, { tempo: 90 }), null)
     const at = (grid: string) => {
       const found = findGrid(grid) as NonNullable<ReturnType<typeof findGrid>>
       return renderHook(() => usePlayedClean('a', found)).result
@@ -154,14 +137,7 @@ describe('a long piece of work', () => {
 
 describe('the ruler’s frame', () => {
   it('follows what sounds and the caret by as much as is needed, and stays when a page is opened', async () => {
-    let draw: (() => void) | undefined
-    vi.stubGlobal('requestAnimationFrame', (work: () => void) => {
-      draw = work
-      return 1
-    })
-    vi.stubGlobal('cancelAnimationFrame', () => {
-      draw = undefined
-    })
+    const { draw, waits } = framesByHand()
     const frame = document.createElement('div')
     frame.innerHTML = '<div data-pitch="100"></div>'
     const box = (top: number, bottom: number) => () => ({ top, bottom }) as DOMRect
@@ -184,16 +160,16 @@ describe('the ruler’s frame', () => {
       ({ caret, playing }) => useFollow(host, caret, playing, position, ruler),
       { initialProps: { caret: 45, playing: false } },
     )
-    expect([draw, frame.scrollTop]).toEqual([undefined, 0])
+    expect([waits(), frame.scrollTop]).toEqual([false, 0])
     rerender({ caret: 25, playing: false })
-    draw?.()
+    draw()
     await waitFor(() => expect(frame.scrollTop).toBe(100))
     rerender({ caret: 25, playing: true })
     tick = 44
-    draw?.()
+    draw()
     expect(frame.scrollTop).toBe(300)
     tick = 3
-    draw?.()
+    draw()
     expect(frame.scrollTop).toBe(0)
   })
 })

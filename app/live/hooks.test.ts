@@ -6,18 +6,13 @@ import { afterAll, afterEach, beforeAll, describe, expect, it, vi } from 'vitest
 import { ok, type Result } from '~/core/foundation'
 import { DEFAULT_KIT } from '~/core/kit'
 import { DEFAULT_SETTING } from '~/core/playability'
-import {
-  addLicks,
-  liveSettings,
-  liveSummaries,
-  type PracticeSessionRecord,
-  saveRecord,
-} from '~/storage'
+import { addLicks, liveSettings, liveSummaries, saveRecord } from '~/storage'
 import { announce } from '~/storage/changes'
 import { DATABASE_NAME } from '~/storage/database'
 import { Slices } from '~/workspace/slices'
 import { lick } from '../../tests/support/fresh-store'
 import '../../tests/support/patient'
+import { sessionRecord } from '../../tests/support/sessions'
 import { useCleanPlays } from './use-clean-plays'
 import { useDocument } from './use-document'
 import { useLive, useSettings } from './use-live'
@@ -36,24 +31,8 @@ beforeAll(async () => {
 afterEach(cleanup)
 afterAll(() => Dexie.delete(DATABASE_NAME))
 
-const session = (id: string, at: number, rest: Partial<PracticeSessionRecord> = {}) =>
-  saveRecord(
-    'sittings',
-    {
-      ...{ id, version: 3, lickId: 'a', createdAt: at, part: '', step: 'in the bar', tempo: 100 },
-      ...{
-        repeats: 8,
-        seconds: 60,
-        rating: 'clean',
-        tense: false,
-        grid: '1/16',
-        form: '',
-        note: '',
-      },
-      ...rest,
-    } as PracticeSessionRecord,
-    null,
-  )
+const session = (...of: Parameters<typeof sessionRecord>) =>
+  saveRecord('sittings', sessionRecord(...of), null)
 /** A promise that is kept when it is told to be. */
 function later<T>() {
   let keep: (value: T) => void = () => {}

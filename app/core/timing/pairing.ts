@@ -27,9 +27,9 @@ const MAX_SLOWER = 6
 const MIN_PAIRS = 6
 
 /** A hand's own spread, by which offsets are weighed, in milliseconds. */
-const SPREAD_MS = 15
+export const SPREAD_MS = 15
 /** What a stroke that is missing and one that is too many cost; soft ones get lost, and soft noise is heard. */
-const MISSED = { loud: 3, soft: 2.3 }
+export const MISSED = { loud: 3, soft: 2.3 }
 const EXTRA = { loud: 3, soft: 0.7 }
 /** Velocities below this are soft. */
 const SOFT_BELOW = 48

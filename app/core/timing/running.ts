@@ -1,7 +1,7 @@
-import type { Lick } from '../line'
-import { lineEvents } from '../line'
+import { type Lick, lineEvents } from '../line'
 import { soundsAt } from '../performance'
 import { TICKS_PER_QUARTER } from '../time'
+import { MISSED, SPREAD_MS } from './pairing'
 import type { ExpectedStroke, HeardStroke } from './strokes'
 
 /** Fewer strokes in a row than this may be anything. */
@@ -10,9 +10,9 @@ const SIXTEENTH = TICKS_PER_QUARTER / 4
 /** A triplet's stroke lasts so many times as long as a sixteenth. */
 const TRIPLET_RATIO = 4 / 3
 /** How far the gap between two strokes strays, each with a hand's own spread, in milliseconds. */
-const STRAY_MS = 15 * Math.SQRT2
+const STRAY_MS = SPREAD_MS * Math.SQRT2
 /** A gap costs no more than that: a stroke was left out there. */
-const MAX_COST = 3
+const MAX_COST = MISSED.loud
 /** By so much triplets have to explain the gaps better; and no gap costs more than that on average by them. */
 const MIN_BETTER = 4
 const MAX_MEAN_COST = 1

@@ -6,6 +6,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest'
 import type { Position } from '~/core/performance'
 import { strikeStandIn } from '~/devices/pads'
 import { DEFAULT_SETTINGS } from '~/storage'
+import { framesByHand } from '../../../tests/support/page-frames'
 import type { Phase } from './lights'
 import { useFullScreen } from './room/use-full-screen'
 import type { PracticeRoom } from './session/room'
@@ -31,12 +32,7 @@ const round = (tick: number): Position => ({ phase: 'round', round: 0, tick, bar
 
 describe('the lights of a page', () => {
   it('show beat, slot and phase as they sound, and nothing once it is silent', () => {
-    let draw = () => {}
-    vi.stubGlobal('requestAnimationFrame', (work: () => void) => {
-      draw = work
-      return 1
-    })
-    vi.stubGlobal('cancelAnimationFrame', () => {})
+    const { draw } = framesByHand()
     const host = document.createElement('div')
     host.innerHTML =
       '<i data-beat="0"></i><i data-beat="1"></i><b data-slot="3"></b><p data-phase-words></p>'

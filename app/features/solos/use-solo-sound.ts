@@ -42,14 +42,6 @@ export function endOf(sections: readonly Section[], to: number): number {
   return last ? last.barsBefore + last.bars : 0
 }
 
-/** Where a solo is while it plays. */
-export interface SoloPlace {
-  readonly section: number
-  /** The bar of the whole, from 0; -1 while it is counted in. */
-  readonly bar: number
-  readonly round: number
-}
-
 /** How it went, and the tempo that sounded then, in beats per minute. */
 export interface Rated {
   readonly rating: Rating
@@ -126,7 +118,8 @@ export function useSoloSound(sounded: Sounded) {
     if (playing && empty) player.stop()
   }, [playing, empty, player])
 
-  const [place, setPlace] = useState<SoloPlace | null>(null)
+  // The bar of the whole that sounds, from 0; -1 while it is counted in, null in silence.
+  const [bar, setBar] = useState<number | null>(null)
   // Whether there is something to be rated: what sounds, or what sounded last.
   const [rateable, setRateable] = useState(false)
   const newest = useRef(sections)
@@ -134,19 +127,15 @@ export function useSoloSound(sounded: Sounded) {
   useEffect(() => {
     if (!playing) return
     const look = () => {
-      const next = placeAt(position(), newest.current, newest.current[from]?.from ?? 0)
-      setPlace((now) =>
-        next && now?.bar === next.bar && now.section === next.section && now.round === next.round
-          ? now
-          : next,
-      )
-      if (next && next.bar >= 0) setRateable(true)
-      light(host.current, next?.bar ?? -1)
+      const next = barAt(position(), newest.current, newest.current[from]?.from ?? 0)
+      setBar(next)
+      if (next !== null && next >= 0) setRateable(true)
+      light(host.current, next ?? -1)
     }
     const timer = setInterval(look, LOOK_MS)
     return () => {
       clearInterval(timer)
-      setPlace(null)
+      setBar(null)
       light(host.current, -1)
     }
   }, [playing, position, from, host])
@@ -182,7 +171,7 @@ export function useSoloSound(sounded: Sounded) {
     trouble,
     position,
     setVolume,
-    place,
+    bar,
     toggle,
     start,
     stop,
@@ -197,22 +186,18 @@ function silentBar({ meter }: Solo): Turn {
   return { lick: grooveBars(NO_GROOVE, meter, 1), pickup: false }
 }
 
-/** Where a solo is that began at one of its ticks. */
-function placeAt(
+/** The bar that sounds of a solo that began at one of its ticks. */
+function barAt(
   position: Position | undefined,
   sections: readonly Section[],
   began: number,
-): SoloPlace | null {
+): number | null {
   if (!position || position.phase === 'over' || sections.length === 0) return null
+  if (position.phase === 'count-in') return -1
   const tick = began + Math.max(0, position.tick)
-  const section = sectionAt(sections, tick)
-  const one = sections[section] as Section
-  const bar = Math.floor((tick - one.from) / barTicks(one.lick.frame.meter))
-  return {
-    section,
-    bar: position.phase === 'count-in' ? -1 : one.barsBefore + Math.min(bar, one.bars - 1),
-    round: position.phase === 'round' ? position.round : 0,
-  }
+  const one = sections[sectionAt(sections, tick)] as Section
+  const within = Math.floor((tick - one.from) / barTicks(one.lick.frame.meter))
+  return one.barsBefore + Math.min(within, one.bars - 1)
 }
 
 /** Lights the bar that sounds, past React: of those marked `data-bar`. */

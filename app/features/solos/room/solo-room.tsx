@@ -52,12 +52,12 @@ interface SoloRoomProps {
 /** A solo to be practised: the bar that sounds and the next two, seen from two metres; rated, and logged. */
 export function SoloRoom(props: SoloRoomProps) {
   const { solo, sections, sound, stretch, tempo, host } = props
-  const { playing, place, position, toggle } = sound
+  const { playing, position, toggle } = sound
   const { settings } = useSettings()
   const first = sections[Math.min(stretch.from, Math.max(0, sections.length - 1))]
   const began = first?.from ?? 0
   const end = endOf(sections, stretch.to)
-  const bar = Math.max(first?.barsBefore ?? 0, place?.bar ?? -1)
+  const bar = Math.max(first?.barsBefore ?? 0, sound.bar ?? -1)
   const now = useMemo(() => soloBar(solo, sections, bar), [solo, sections, bar])
   const ahead = useMemo(
     () =>
