@@ -1,7 +1,9 @@
 import type { Browser, BrowserContext, Locator, Page } from '@playwright/test'
 
 type Leave = (page: Page, bench: string, context: BrowserContext) => Promise<Page>
-export declare const WAYS_OUT: Readonly<Record<string, Leave>>
+export declare const WAYS_OUT: Readonly<
+  Record<'a reload' | 'a link' | 'a tab closed' | 'another address', Leave>
+>
 /** Something that is typed in: how its page is opened, and again after a kill, and its field. */
 interface Typed {
   readonly open: (page: Page, address: string) => Promise<unknown>

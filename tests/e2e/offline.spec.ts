@@ -29,12 +29,8 @@ test('after the first visit everything works with the server gone', async ({ pag
 
   for (const [path, heading] of [
     ['/kit', 'Kit'],
-    ['/flow', 'Flow'],
-    ['/sets/demo-doors', 'Before the doors open'],
     ['/solos/demo-second-half', 'Before the Second Half'],
     ['/log', 'Log'],
-    ['/play-in', 'Play in'],
-    ['/settings', 'Settings'],
     ['/', 'Library'],
   ] as const) {
     await page.goto(server.address + path)

@@ -1,6 +1,6 @@
 import * as z from 'zod/mini'
 import { fail, ok, type Result, showControls } from '~/core/foundation'
-import { TEMPO_RANGE } from '~/core/line'
+import { type Lick, TEMPO_RANGE } from '~/core/line'
 import { formatLine, parseLine } from '~/core/notation'
 import { type MixSource, TAILS } from '~/core/practice'
 import {
@@ -14,6 +14,7 @@ import {
 } from '~/core/solo'
 import { findGrid, findMeter, gridName, meterName } from '~/core/time'
 import { faultWords } from '../fault-words'
+import type { FieldsOf } from '../fields-of'
 import { formatLickText, parseLickText } from '../lick-text'
 
 /** The open JSON form of a solo: its licks are lick texts. */
@@ -64,9 +65,7 @@ const partSchema = z.discriminatedUnion('kind', [
       .check(z.minLength(1), z.maxLength(12)),
   }),
 ])
-const soloSchema = z.object({
-  format: z.literal(SOLO_FORMAT),
-  version: z.literal(SOLO_VERSION),
+const soloFields = {
   title: words(200),
   tags: z._default(z.array(words(40)).check(z.maxLength(20)), []),
   meter,
@@ -84,6 +83,11 @@ const soloSchema = z.object({
       .check(z.maxLength(MAX_SOLO_BARS)),
     [],
   ),
+} satisfies FieldsOf<Solo>
+const soloSchema = z.object({
+  format: z.literal(SOLO_FORMAT),
+  version: z.literal(SOLO_VERSION),
+  ...soloFields,
 })
 type WrittenPart = z.infer<typeof partSchema>
 
@@ -178,15 +182,15 @@ function writePart(part: SoloPart): WrittenPart {
 
 function readPart(written: WrittenPart): Result<SoloPart, string> {
   switch (written.kind) {
-    case 'lick':
+    case 'lick': {
+      const { text, ...rest } = written
+      const lick = readLick(text)
+      return lick.ok ? ok({ ...rest, lick: lick.value }) : lick
+    }
     case 'run': {
       const { text, ...rest } = written
-      const read = parseLickText(text)
-      if (read.ok) return ok({ ...rest, lick: read.value.lick } as SoloPart)
-      const [issue] = read.error
-      return fail(
-        `its text can’t be read: line ${issue?.line ?? 1}, character ${issue?.column ?? 1}, expected ${issue?.expected ?? 'a lick'}.`,
-      )
+      const lick = readLick(text)
+      return lick.ok ? ok({ ...rest, lick: lick.value }) : lick
     }
     case 'groove':
     case 'others': {
@@ -206,4 +210,13 @@ function readPart(written: WrittenPart): Result<SoloPart, string> {
       return ok({ ...written, meter: found, grid: slot, sources })
     }
   }
+}
+
+function readLick(text: string): Result<Lick, string> {
+  const read = parseLickText(text)
+  if (read.ok) return ok(read.value.lick)
+  const [issue] = read.error
+  return fail(
+    `its text can’t be read: line ${issue?.line ?? 1}, character ${issue?.column ?? 1}, expected ${issue?.expected ?? 'a lick'}.`,
+  )
 }

@@ -2,7 +2,16 @@ import * as z from 'zod/mini'
 import { fail, ok, type Result, showControls } from '~/core/foundation'
 import { MAX_SLOTS } from '~/core/line'
 import { SURFACES } from '~/core/sticking'
-import { PATH_ENDS, PLAIN_VOICING, PLAYERS_OF_RULE, type Voicing } from '~/core/voicing'
+import {
+  PATH_ENDS,
+  type Pin,
+  PLAIN_VOICING,
+  PLAYERS_OF_RULE,
+  type StrokeNote,
+  type Voicing,
+  type VoicingRule,
+} from '~/core/voicing'
+import type { FieldsOf } from '../fields-of'
 import '../schema-words'
 
 const MAX_RULES = 64
@@ -57,10 +66,17 @@ const slot = z.int().check(z.minimum(0), z.maximum(MAX_SLOTS))
 
 const voicing = z.object({
   rules: z
-    .array(z.object({ hands: z.enum(PLAYERS_OF_RULE), which, action, on: z.boolean() }))
+    .array(
+      z.object({
+        hands: z.enum(PLAYERS_OF_RULE),
+        which,
+        action,
+        on: z.boolean(),
+      } satisfies FieldsOf<VoicingRule>),
+    )
     .check(z.maxLength(MAX_RULES)),
-  pins: z.array(z.object({ slot, surface })).check(z.maxLength(MAX_SLOTS)),
-  notes: z.optional(
+  pins: z.array(z.object({ slot, surface } satisfies FieldsOf<Pin>)).check(z.maxLength(MAX_SLOTS)),
+  notes: z.exactOptional(
     z
       .array(
         z.object({
@@ -69,17 +85,17 @@ const voicing = z.object({
             z.string().check(z.trim(), z.minLength(1), z.maxLength(200)),
             z.transform(showControls),
           ),
-        }),
+        } satisfies FieldsOf<StrokeNote>),
       )
       .check(z.maxLength(MAX_NOTES)),
   ),
-  about: z.optional(
+  about: z.exactOptional(
     z.pipe(
       z.string().check(z.minLength(1), z.maxLength(MAX_ABOUT)),
       z.transform((text) => text.split('\n').map(showControls).join('\n')),
     ),
   ),
-})
+} satisfies FieldsOf<Voicing>)
 
 /** A voicing as JSON; empty where there is nothing in it. Law: read back it is the same. */
 export function formatVoicing({ rules, pins, notes = [], about = '' }: Voicing): string {
@@ -103,7 +119,7 @@ export function parseVoicing(json: string): Result<Voicing, string> {
     return fail('the voicing is no JSON')
   }
   const read = voicing.safeParse(data)
-  if (read.success) return ok(read.data as Voicing)
+  if (read.success) return ok(read.data)
   return fail('the voicing is none of this version’s')
 }
 

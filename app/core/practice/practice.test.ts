@@ -188,8 +188,8 @@ describe('parts practised alone', () => {
         expect([kind, alone >= least, round >= least]).toEqual([kind, true, true])
       }
     }
-    fc.assert(fc.property(smallLick, orders, holds), { numRuns: 400 })
-    fc.assert(fc.property(random.lick, orders, holds), { numRuns: 24 })
+    fc.assert(fc.property(smallLick, orders, holds), { numRuns: 200 })
+    fc.assert(fc.property(random.lick, orders, holds), { numRuns: 16 })
   })
 
   it('leave each hand the ways that it has in the lick, graces that it plays too', () => {

@@ -61,7 +61,7 @@ describe('a solo as bars', () => {
         expect(barlines).toHaveLength(bars)
         expect(soloLength(whole, sections)).toMatchObject({ bars, ticks: tick })
       }),
-      { numRuns: 80 },
+      { numRuns: 60 },
     )
   })
 
@@ -80,7 +80,7 @@ describe('a solo as bars', () => {
         const moved = (same[0]?.from ?? 0) - (rest[0]?.from ?? 0)
         expect(same.map(({ from }) => from - moved)).toEqual(rest.map(({ from }) => from))
       }),
-      { numRuns: 80 },
+      { numRuns: 60 },
     )
   })
 
@@ -164,7 +164,7 @@ describe('a solo as sound', () => {
           b.endingTicks,
         ])
       }),
-      { numRuns: 100 },
+      { numRuns: 60 },
     )
   })
 
@@ -201,7 +201,7 @@ describe('a solo as sound', () => {
         const { bottleneck } = judgeSolo(whole, sections, DEFAULT_SETTING)
         expect(bottleneck?.bpm ?? Infinity).toBe(limit)
       }),
-      { numRuns: 80 },
+      { numRuns: 60 },
     )
   })
 
@@ -273,7 +273,7 @@ describe('the joins of a solo', () => {
           expect(there.flatMap(({ faults }) => faults)).toEqual([])
         }
       }),
-      { numRuns: 100 },
+      { numRuns: 60 },
     )
     expect(offered).toBeGreaterThan(3)
   })
@@ -292,7 +292,7 @@ describe('the shape of a solo', () => {
         expect(shape.reduce((sum, bar) => sum + bar.strokes, 0)).toBe(inside.length)
         for (const { weight } of shape) expect(weight >= 0 && weight <= 1).toBe(true)
       }),
-      { numRuns: 100 },
+      { numRuns: 60 },
     )
   })
 
@@ -391,7 +391,7 @@ describe('a solo from one idea', () => {
         )
         expect(over).toEqual([])
       }),
-      { numRuns: 80 },
+      { numRuns: 60 },
     )
   })
 })

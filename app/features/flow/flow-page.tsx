@@ -113,7 +113,7 @@ export function FlowPage() {
     else setRefused(outcome.message)
   }
   return (
-    <div ref={host} data-phase="still" className="room group">
+    <div ref={host} data-phase="still" data-panel={panel ?? undefined} className="room group">
       <header className="room-top">
         <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
           <h1 className="font-semibold text-2xl tracking-tight">Flow</h1>

@@ -38,7 +38,13 @@ export function PracticePage({ opened, stored, inSet }: PracticePageProps) {
   usePageTitle(lick.title, 'Practice')
   if (!step) return <NothingYet id={opened.id} />
   return (
-    <div ref={host} data-phase="still" data-full={full || undefined} className="room group">
+    <div
+      ref={host}
+      data-phase="still"
+      data-full={full || undefined}
+      data-panel={panel ?? undefined}
+      className="room group"
+    >
       <RoomRunner room={room} host={host} full={full} onFull={showFull} />
       <RoomTop room={room} inSet={inSet} />
       {full && <LeaveFullScreen title={lick.title} onLeave={() => showFull(false)} />}

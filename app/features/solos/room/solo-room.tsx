@@ -92,7 +92,7 @@ export function SoloRoom(props: SoloRoomProps) {
   )
   const words = `at ${tempoFigure(tempo)} bpm`
   return (
-    <div ref={host} data-phase="still" className="room group">
+    <div ref={host} data-phase="still" data-panel={panel ?? undefined} className="room group">
       <header className="room-top">
         <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
           <h1 className="min-w-0 truncate font-semibold text-2xl tracking-tight">
