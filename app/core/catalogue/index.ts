@@ -7,5 +7,5 @@ export {
   traitsOf,
 } from './cells'
 export { CELL_FAMILIES, type CellFamily } from './data'
-export { type Form, formsUpToHands, inversionsOf } from './forms'
+export { type Form, formsUpToHands, inversionsOf, stickingKey } from './forms'
 export { type Naming, namesInLine, namesOf, namingWords } from './naming'

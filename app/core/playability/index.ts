@@ -15,6 +15,9 @@ export { crashesOf, type LandingHand, landingHands, landOnKit } from './landing-
 export {
   DEFAULT_SETTING,
   isSamePlace,
+  KIND_IN_RUN,
+  type LimbAsks,
+  limbAsks,
   type Move,
   type MoveKind,
   movesOf,

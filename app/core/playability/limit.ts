@@ -149,7 +149,7 @@ export function movesTooFast(
 }
 
 /** What the 2nd, 3rd, 4th stroke of a run needs, by its number modulo three, and so on. */
-const KIND_IN_RUN = ['triple', 'single', 'double'] as const
+export const KIND_IN_RUN = ['triple', 'single', 'double'] as const
 
 /** A limb's way from one stroke to its next, and what that can ask for. */
 interface Interval {
@@ -177,7 +177,7 @@ function intervalsOf(hits: readonly Hit[], beat: Ticks, { kit, player }: PlayCon
     if (!before || hit.tick <= before.tick || limb === 'XH') continue
     const stays = isSamePlace(kit, before.surface, hit.surface)
     const travel = stays ? 0 : travelTime(kit, before.surface, hit.surface, limb, player)
-    const asks = asksOf(player[limb], travel)
+    const asks = { ...limbAsks(player[limb]), travel }
     const kind = stays ? KIND_OF_LINK[link] : travel > asks.single ? 'travel' : 'single'
     const leadMs = hit.leadMs - before.freeMs
     intervals.push({ limb, before, hit, beat, link, kind, asks, leadMs })
@@ -187,12 +187,19 @@ function intervalsOf(hits: readonly Hit[], beat: Ticks, { kit, player }: PlayCon
 
 const KIND_OF_LINK = { apart: 'single', rebound: 'double', run: 'single', buzz: 'buzz' } as const
 
-/** A limb that plays three in a row within some time can play two within it, and one: slower never breaks. */
-function asksOf(speed: LimbSpeed | HandSpeed, travel: number): Interval['asks'] {
+/** What a limb can ask for that stays where it is, in milliseconds. */
+export type LimbAsks = Readonly<Record<Exclude<MoveKind, 'travel'>, number>>
+
+/**
+ * A limb that plays three in a row within some time can play two within it, and one: slower never breaks.
+ *
+ * @example limbAsks({ single: 170, double: 220, triple: 140 }) // { single: 170, double: 140, triple: 140, buzz: 170 }
+ */
+export function limbAsks(speed: LimbSpeed | HandSpeed): LimbAsks {
   const triple = Math.min(speed.triple, speed.single)
   const double = Math.min(speed.double, triple)
   const buzz = 'buzz' in speed ? speed.buzz : speed.single
-  return { single: speed.single, double, triple, buzz, travel }
+  return { single: speed.single, double, triple, buzz }
 }
 
 /** The fastest tempo at which an interval has so many milliseconds and its leads, in beats a minute. */

@@ -1,0 +1,207 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { allWays, type GridRun, slotsOfGrids } from '../../../tests/support/all-ways'
+import { findPhrase, formatPhrase, type Phrase } from '../changes'
+import { toRandomStream } from '../foundation'
+import { DEFAULT_SETTING } from '../playability'
+import type { Letter, Limb } from '../sticking'
+import type { Conditions, Question, Taste } from './question'
+import { distance, scoresOf } from './taste'
+import { Ways } from './ways'
+
+const cell = (letters: string): Phrase => findPhrase(letters) as Phrase
+
+/** Cells of every kind: with rests, graces, unisons, squeezes, accents and both feet. */
+const CELLS = [
+  'R',
+  'K',
+  'RL',
+  '>RL',
+  'RK',
+  '-R',
+  'RR',
+  'LK',
+  'RLK',
+  'RLL',
+  '>RLL',
+  'fRL',
+  '(RK)L',
+  '{RL}R',
+  '{RRR}L',
+  'RHK',
+  'dLR',
+  'RLKK',
+  'KJ',
+  'X-',
+  '{R-L}K',
+  'tRLL',
+  'RLRLK',
+].map(cell)
+
+const SIXTEENTHS = { value: 16, tuplet: null } as const
+const TRIPLETS = { value: 8, tuplet: 't' } as const
+const grids: fc.Arbitrary<readonly GridRun[]> = fc.oneof(
+  { weight: 3, arbitrary: fc.integer({ min: 1, max: 7 }).map((n): GridRun[] => [[SIXTEENTHS, n]]) },
+  fc
+    .tuple(fc.integer({ min: 1, max: 3 }), fc.integer({ min: 1, max: 3 }))
+    .map(([a, b]): GridRun[] => [
+      [SIXTEENTHS, a],
+      [TRIPLETS, b],
+    ]),
+)
+const letters = fc.array(fc.constantFrom<Letter>('R', 'L', 'K', 'H'), {
+  minLength: 1,
+  maxLength: 2,
+})
+const slotNumbers = fc.array(fc.nat(6), { maxLength: 2 })
+
+/** Each condition by itself, as it may be asked. */
+const CONDITIONS: {
+  readonly [Name in keyof Conditions]-?: fc.Arbitrary<NonNullable<Conditions[Name]>>
+} = {
+  starts: letters,
+  ends: letters,
+  free: fc.record({
+    letter: fc.constantFrom('R', 'L', 'K'),
+    tempo: fc.integer({ min: 40, max: 260 }),
+    wayMs: fc.integer({ min: 0, max: 400 }),
+  }),
+  linear: fc.constantFrom('alone', 'layers'),
+  clear: fc.constant(true),
+  accents: fc.record({ must: slotNumbers, not: slotNumbers }),
+  runs: fc.integer({ min: 1, max: 3 }),
+  kicks: fc.tuple(fc.nat(3), fc.nat(3)).map(([least, more]) => ({ least, most: least + more })),
+  kicksApart: fc.constant(true),
+  kicksOn: slotNumbers,
+  speed: fc.integer({ min: 40, max: 260 }),
+  inRow: fc.integer({ min: 1, max: 2 }),
+  sizes: fc.constantFrom('rising', 'falling'),
+  grouping: fc.record({
+    sizes: fc.array(fc.integer({ min: 1, max: 4 }), { minLength: 1, maxLength: 4 }),
+    ordered: fc.boolean(),
+  }),
+}
+const NAMES = Object.keys(CONDITIONS) as (keyof Conditions)[]
+
+/** A question with some conditions, small enough to be answered by trying all. */
+function asking(names: fc.Arbitrary<readonly (keyof Conditions)[]>) {
+  return names.chain((chosen) => {
+    const wanted = Object.fromEntries(chosen.map((name) => [name, CONDITIONS[name]]))
+    return fc.record({
+      grids,
+      start: fc.constantFrom(0, 2520, 5040),
+      cells: fc.uniqueArray(fc.nat(CELLS.length - 1), { minLength: 1, maxLength: 4 }),
+      uses: fc.array(fc.tuple(fc.nat(2), fc.nat(2), fc.nat(4)), { minLength: 4, maxLength: 4 }),
+      forms: fc.record({ inversions: fc.boolean(), mirrors: fc.boolean(), cut: fc.boolean() }),
+      layers: fc.array(
+        fc.record({
+          tick: fc.nat(6).map((n) => n * 2520),
+          limb: fc.constantFrom<Limb>('RH', 'LH', 'RF', 'LF'),
+        }),
+        { maxLength: 3 },
+      ),
+      conditions: fc.record(wanted) as fc.Arbitrary<Conditions>,
+      taste,
+    })
+  })
+}
+const weight = fc.integer({ min: -2, max: 2 })
+const taste: fc.Arbitrary<Taste> = fc.record({
+  kicks: weight,
+  offbeats: weight,
+  repeats: weight,
+  doubles: weight,
+  like: fc.record({ weight, slots: fc.constant(cell('RLRLKRL').slots) }),
+})
+type Asked = typeof taste extends never
+  ? never
+  : ReturnType<typeof asking> extends fc.Arbitrary<infer A>
+    ? A
+    : never
+
+function questionOf({
+  grids: runs,
+  start,
+  cells,
+  uses,
+  forms,
+  layers,
+  conditions,
+  taste: liked,
+}: Asked): Question {
+  return {
+    space: { start, slots: slotsOfGrids(runs), beat: 10_080, layers },
+    cells: cells.map((one, i) => {
+      const [least, more, seldom] = uses[i] as [number, number, number]
+      // Most cells may be used as often as they fit.
+      return { phrase: CELLS[one] as Phrase, ...(seldom === 0 && { least, most: least + more }) }
+    }),
+    forms,
+    conditions,
+    taste: liked,
+    setting: DEFAULT_SETTING,
+  }
+}
+
+const nameOf = ({ phrase }: { readonly phrase: Phrase }) =>
+  `${formatPhrase(phrase)} ${phrase.groups.join(' ')}`
+
+/** Count, numbers, order and draw of a question held against all that brute force finds. */
+function holds(asked: Asked): void {
+  const question = questionOf(asked)
+  const all = allWays(question, asked.grids)
+  const ways = new Ways(question)
+  expect(ways.count).toBe(BigInt(all.length))
+  const listed = all.map(nameOf).sort()
+  expect(all.map((_, i) => nameOf(ways.at(BigInt(i)))).sort()).toEqual(listed)
+  const ordered = [...ways.inOrder()]
+  expect(ordered.map(nameOf).sort()).toEqual(listed)
+  const { form, join } = scoresOf(question.taste, question.space)
+  const scoreOf = (way: (typeof all)[number]) => {
+    let at = 0
+    return way.forms.reduce((sum, one, i) => {
+      const own = form(one, at) + join(way.cells[i - 1] ?? null, one.cell)
+      at += one.slots.length
+      return sum + own
+    }, 0)
+  }
+  const scores = new Map(all.map((way) => [nameOf(way), scoreOf(way)]))
+  for (const [i, way] of ordered.entries()) {
+    expect(way.score).toBe(scores.get(nameOf(way)))
+    expect(way.score).toBeLessThanOrEqual(ordered[i - 1]?.score ?? Number.POSITIVE_INFINITY)
+  }
+  const drawn = ways.draw(toRandomStream(asked.start + all.length))
+  if (all.length === 0) expect(drawn).toBeNull()
+  else expect(listed).toContain(nameOf(drawn as Phrased))
+}
+type Phrased = { readonly phrase: Phrase }
+
+describe('every way that obeys a question', () => {
+  const runs = Number(process.env.QUESTIONS ?? 60)
+
+  it.each(NAMES)('is what brute force finds, asked for %s alone (law)', (name) => {
+    fc.assert(fc.property(asking(fc.constant([name])), holds), { numRuns: runs })
+  })
+
+  it('is what brute force finds, asked for two and more conditions (law)', () => {
+    const several = fc.subarray(NAMES, { minLength: 2, maxLength: 4 })
+    fc.assert(fc.property(asking(several), holds), { numRuns: runs * 6 })
+  })
+
+  it('is thinned as by hand: each that differs from those before it in so many slots (law)', () => {
+    fc.assert(
+      fc.property(asking(fc.constant([])), fc.integer({ min: 1, max: 4 }), (asked, apart) => {
+        const ways = new Ways(questionOf(asked))
+        const { ways: shown, complete } = ways.best(8, apart)
+        const kept: Phrase[] = []
+        for (const { phrase } of ways.inOrder()) {
+          if (kept.length === 8) break
+          if (kept.every((one) => distance(one.slots, phrase.slots) >= apart)) kept.push(phrase)
+        }
+        expect(complete).toBe(true)
+        expect(shown.map(({ phrase }) => formatPhrase(phrase))).toEqual(kept.map(formatPhrase))
+      }),
+      { numRuns: runs },
+    )
+  })
+})

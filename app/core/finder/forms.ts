@@ -1,0 +1,44 @@
+import { inversionsOf, stickingKey } from '../catalogue'
+import { mirrorHands, type Phrase } from '../changes'
+import type { SlotContent } from '../sticking'
+import type { FinderCell, FormChoice } from './question'
+
+/** One way in which a cell can stand in a fill, as one group. */
+export interface CellForm {
+  /** Its place among all forms. */
+  readonly index: number
+  /** The cell that it counts as. */
+  readonly cell: number
+  readonly slots: readonly SlotContent[]
+  /** Whether it is the beginning of a form, which can only come last. */
+  readonly cut: boolean
+}
+
+/**
+ * All that groups can be, each sticking once: what two cells have in common counts as the earlier one. Whole
+ * forms come first, cell by cell, then what is left of them where the last may be cut.
+ *
+ * @example formsOf([{ phrase: phrase('RLK') }], { inversions: true, mirrors: false, cut: false }).length // 3
+ */
+export function formsOf(cells: readonly FinderCell[], choice: FormChoice): CellForm[] {
+  const forms: CellForm[] = []
+  const known = new Set<string>()
+  const add = (cell: number, phrase: Phrase, cut: boolean) => {
+    const key = stickingKey(phrase)
+    if (phrase.slots.length === 0 || known.has(key)) return
+    known.add(key)
+    forms.push({ index: forms.length, cell, slots: phrase.slots, cut })
+  }
+  for (const [cell, { phrase }] of cells.entries()) {
+    const turned = choice.inversions ? inversionsOf(phrase).map((one) => one.phrase) : [phrase]
+    for (const one of turned) add(cell, one, false)
+    if (choice.mirrors) for (const one of turned) add(cell, mirrorHands(one), false)
+  }
+  if (choice.cut) {
+    for (const { cell, slots } of [...forms]) {
+      for (let length = slots.length - 1; length > 0; length -= 1)
+        add(cell, { slots: slots.slice(0, length), groups: [length] }, true)
+    }
+  }
+  return forms
+}

@@ -1,0 +1,380 @@
+import { watchersOf } from './compile'
+import { type CellForm, formsOf } from './forms'
+import type { Question } from './question'
+import { REFUSED, type Watcher } from './watcher'
+
+/** Forms that every condition treats alike, at every place and after whatever: they are counted as one. */
+export interface FormClass {
+  readonly index: number
+  readonly length: number
+  readonly forms: readonly CellForm[]
+}
+
+/** A place between groups and all that the conditions know there, by its number. */
+export type Node = number
+
+/** What leads from one node to another. */
+export interface Edge {
+  readonly classes: readonly FormClass[]
+  /** How many forms these are. */
+  readonly forms: number
+  readonly to: Node
+}
+
+/** What the conditions know between two groups: of each watcher its state, wherever that is. */
+interface Joint {
+  readonly index: number
+  readonly states: readonly number[]
+  /** The cell of the group before; null at the start. One, where a condition or a taste looks at it. */
+  readonly cell: number | null
+  /** Where each length leads, and by which forms; made when it is first asked for. */
+  moves: readonly Move[] | null
+}
+interface Move extends Some {
+  readonly length: number
+  readonly to: Joint
+}
+interface Some {
+  readonly classes: readonly FormClass[]
+  readonly forms: number
+}
+
+/** More nodes than this are not kept: a question that needs more is not answered. */
+export const MAX_NODES = 400_000
+/** Nodes with what leads from them: what is gone through to count. */
+export const MAX_EDGES = 40_000_000
+
+/** A question that is too large to be answered. */
+export class TooLarge extends RangeError {}
+
+/** Numbers are counted in digits of 32 bits, each in a float: sums of many stay exact until they are carried. */
+const DIGIT = 2 ** 32
+
+/**
+ * All ways that obey a question as a graph from the start to the end of its space. What can be reached is made
+ * forwards; then, from the end on, ways are counted: the ways from a node are the sum over what can come next.
+ * What leads nowhere has none.
+ *
+ * @throws TooLarge where the conditions have to know too many different things
+ */
+export class WayGraph {
+  /** The start; its ways are all. */
+  readonly root: Node = 0
+  readonly classes: readonly FormClass[]
+  /** What knows something of the groups before; what only looks at places is apart. */
+  private readonly watchers: readonly Watcher[]
+  private readonly length: number
+  private readonly joints = new Map<string, Joint>()
+  /** Of each node its place and its joint. */
+  private readonly places: number[] = []
+  private readonly jointOf: Joint[] = []
+  /** For each place the node of each joint; -1 for none. */
+  private readonly rows: Int32Array[]
+  /** Whether a form leads elsewhere at another place: where the space has slots of several lengths. */
+  private readonly uneven: boolean
+  /** Of each watcher that looks at no place: where each class leads from each of its states. */
+  private readonly tables: readonly (Int32Array | null)[]
+  /** For each place the classes that may stand there; null where all may. */
+  private readonly open: readonly (ReadonlySet<FormClass> | null)[]
+  private readonly digits: number
+  /** Of each node its ways to the end. */
+  private readonly counts: Float64Array
+  private gone = 0
+
+  constructor(question: Question) {
+    const all = watchersOf(question)
+    this.watchers = all.filter(({ free }) => !free)
+    this.uneven = this.watchers.some(({ placed }) => placed)
+    this.length = question.space.slots.length
+    this.rows = Array.from({ length: this.length + 1 }, () => new Int32Array(0))
+    this.classes = classesOf(formsOf(question.cells, question.forms), all, this.length)
+    this.tables = this.watchers.map((one) => (one.placed ? null : tableOf(one, this.classes)))
+    this.open = this.openAt(all.filter(({ free }) => free))
+    this.reach()
+    this.digits = digitsFor(this.classes, this.length)
+    this.counts = new Float64Array(this.places.length * this.digits)
+    for (let node = this.places.length - 1; node >= 0; node -= 1) this.count(node)
+  }
+
+  /** Ways from a node to the end. */
+  countOf(node: Node): bigint {
+    let count = 0n
+    for (let i = this.digits - 1; i >= 0; i -= 1)
+      count = count * BigInt(DIGIT) + BigInt(this.counts[node * this.digits + i] as number)
+    return count
+  }
+
+  /** Whether a node is the end. */
+  isEnd(node: Node): boolean {
+    return this.placeOf(node) === this.length
+  }
+
+  /** The slot that comes next at a node. */
+  placeOf(node: Node): number {
+    return this.places[node] as number
+  }
+
+  /** The cell of the group before a node; null at the start. */
+  cellBefore(node: Node): number | null {
+    return this.jointOf[node]?.cell ?? null
+  }
+
+  /** Nodes from the end to the start: what leads from one is among those before it. */
+  *backwards(): Generator<Node> {
+    for (let node = this.places.length - 1; node >= 0; node -= 1) yield node
+  }
+
+  /** What can come next at a node, as far as it leads to an end. */
+  edgesOf(node: Node): Edge[] {
+    const edges: Edge[] = []
+    this.eachMove(node, (some, to) => {
+      if (this.leads(to)) edges.push({ ...some, to })
+    })
+    return edges
+  }
+
+  /** Goes through what can come next at a node, whether it leads to an end or not. */
+  eachMove(node: Node, visit: (some: Some, to: Node) => void): void {
+    const joint = this.jointOf[node] as Joint
+    const at = this.placeOf(node)
+    const left = this.length - at
+    const open = this.open[at]
+    for (const move of this.movesFrom(joint, at)) {
+      if (move.length > left) continue
+      // What is left of a form stands at the end alone.
+      const whole = move.length === left ? move : onlyWhole(move)
+      const some = open ? only(whole, (one) => open.has(one)) : whole
+      if (some.classes.length > 0) visit(some, this.nodeAt(at + move.length, move.to))
+    }
+  }
+
+  /** Whether any way leads from a node to the end. */
+  leads(node: Node): boolean {
+    for (let i = 0; i < this.digits; i += 1)
+      if (this.counts[node * this.digits + i] !== 0) return true
+    return false
+  }
+
+  private reach(): void {
+    const start = this.watchers.map(() => 0)
+    this.nodeAt(0, this.joint(start, null))
+    // Nodes of one place come after all of the places before it, so that a list of them is in order.
+    const waiting: Joint[][] = Array.from({ length: this.length + 1 }, () => [])
+    waiting[0]?.push(this.jointOf[0] as Joint)
+    const known = Array.from({ length: this.length + 1 }, () => new Set<number>())
+    for (let at = 0; at < this.length; at += 1) {
+      const open = this.open[at]
+      for (const joint of waiting[at] as Joint[]) {
+        const node = this.nodeAt(at, joint)
+        for (const move of this.movesFrom(joint, at)) {
+          const to = at + move.length
+          if (to > this.length) continue
+          this.gone += 1
+          if (open && !move.classes.some((one) => open.has(one))) continue
+          const there = known[to] as Set<number>
+          if (there.has(move.to.index)) continue
+          there.add(move.to.index)
+          waiting[to]?.push(move.to)
+        }
+        if (this.gone > MAX_EDGES || node > MAX_NODES)
+          throw new TooLarge(`${this.gone} edges of ${node} nodes`)
+      }
+    }
+    for (const joint of waiting[this.length] as Joint[]) this.nodeAt(this.length, joint)
+  }
+
+  private nodeAt(at: number, joint: Joint): Node {
+    let row = this.rows[at] as Int32Array
+    if (joint.index >= row.length) {
+      row = new Int32Array(Math.max(64, (joint.index + 1) * 2)).fill(-1)
+      row.set(this.rows[at] as Int32Array)
+      this.rows[at] = row
+    }
+    let node = row[joint.index] as number
+    if (node < 0) {
+      node = this.places.push(at) - 1
+      this.jointOf.push(joint)
+      row[joint.index] = node
+    }
+    return node
+  }
+
+  private joint(states: readonly number[], cell: number | null): Joint {
+    const key = states.join(' ')
+    let joint = this.joints.get(key)
+    if (!joint) {
+      joint = { index: this.joints.size, states, cell, moves: null }
+      this.joints.set(key, joint)
+    }
+    return joint
+  }
+
+  /** Where forms lead from a joint: known once, wherever it is, unless slots are uneven. */
+  private movesFrom(joint: Joint, at: number): readonly Move[] {
+    if (this.uneven) return this.reckon(joint, at)
+    joint.moves ??= this.reckon(joint, 0)
+    return joint.moves
+  }
+
+  private reckon({ states }: Joint, at: number): Move[] {
+    const moves = new Map<string, { length: number; states: number[]; classes: FormClass[] }>()
+    const left = this.length - at
+    for (const one of this.classes) {
+      if (one.length > left) continue
+      const next = this.after(states, one, at)
+      if (!next) continue
+      const key = `${one.length} ${next.join(' ')}`
+      const known = moves.get(key)
+      if (known) known.classes.push(one)
+      else moves.set(key, { length: one.length, states: next, classes: [one] })
+    }
+    return [...moves.values()].map(({ length, states: next, classes }) => ({
+      length,
+      to: this.joint(next, classes[0]?.forms[0]?.cell ?? null),
+      classes,
+      forms: sizeOf(classes),
+    }))
+  }
+
+  /** Of each watcher its state after a form; null where one of them refuses it. */
+  private after(states: readonly number[], one: FormClass, at: number): number[] | null {
+    const next: number[] = []
+    for (let i = 0; i < states.length; i += 1) {
+      const state = states[i] as number
+      const table = this.tables[i]
+      const to = table
+        ? (table[state * this.classes.length + one.index] as number)
+        : (this.watchers[i] as Watcher).over(state, one.forms[0] as CellForm, at)
+      if (to === REFUSED) return null
+      next.push(to)
+    }
+    return next
+  }
+
+  private count(node: Node): void {
+    const { counts, digits } = this
+    const from = node * digits
+    if (this.isEnd(node)) {
+      const { states } = this.jointOf[node] as Joint
+      const ends = this.watchers.every((watcher, i) => watcher.ends(states[i] as number))
+      counts[from] = ends ? 1 : 0
+      return
+    }
+    this.eachMove(node, ({ forms }, to) => {
+      for (let i = 0; i < digits; i += 1)
+        counts[from + i] =
+          (counts[from + i] as number) + forms * (counts[to * digits + i] as number)
+    })
+    for (let i = 0; i < digits; i += 1) {
+      const carried = Math.floor((counts[from + i] as number) / DIGIT)
+      counts[from + i] = (counts[from + i] as number) - carried * DIGIT
+      if (i + 1 < digits) counts[from + i + 1] = (counts[from + i + 1] as number) + carried
+    }
+  }
+
+  private openAt(watchers: readonly Watcher[]): (ReadonlySet<FormClass> | null)[] {
+    return Array.from({ length: this.length }, (_, at) => {
+      const fitting = this.classes.filter(({ length }) => at + length <= this.length)
+      const open = fitting.filter(({ forms: [form] }) =>
+        watchers.every((watcher) => watcher.over(0, form as CellForm, at) !== REFUSED),
+      )
+      return open.length === fitting.length ? null : new Set(open)
+    })
+  }
+}
+
+/** Digits that hold the ways of filling a length with forms under no condition. */
+function digitsFor(classes: readonly FormClass[], length: number): number {
+  const ways: bigint[] = [1n]
+  for (let at = 1; at <= length; at += 1) {
+    ways[at] = classes.reduce((sum, { length: size, forms }) => {
+      const before = ways[at - size]
+      return before === undefined ? sum : sum + BigInt(forms.length) * before
+    }, 0n)
+  }
+  const bits = Math.max(...ways.map((count) => count.toString(16).length * 4))
+  return Math.ceil((bits + 1) / 32)
+}
+
+/**
+ * Forms sorted into classes of one length that every watcher treats alike: from each of its states it goes to
+ * the same one, at every place where that matters. What the states are is found by going on from the first.
+ */
+function classesOf(
+  forms: readonly CellForm[],
+  watchers: readonly Watcher[],
+  length: number,
+): FormClass[] {
+  const fitting = forms.filter(({ slots }) => slots.length <= length)
+  let lists = split([fitting], ({ slots, cut }) => `${slots.length} ${cut}`)
+  for (const watcher of watchers) lists = split(lists, signatures(watcher, fitting, length))
+  return lists.map((alike, index) => ({
+    index,
+    length: (alike[0] as CellForm).slots.length,
+    forms: alike,
+  }))
+}
+
+function tableOf(watcher: Watcher, classes: readonly FormClass[]): Int32Array {
+  const rows: number[] = []
+  for (let state = 0, known = 1; state < known; state += 1) {
+    for (const { forms } of classes) {
+      const next = watcher.over(state, forms[0] as CellForm, 0)
+      known = Math.max(known, next + 1)
+      rows.push(next)
+    }
+  }
+  return Int32Array.from(rows)
+}
+
+/** How a watcher treats each form, as a text: equal for forms that it treats alike. */
+function signatures(
+  watcher: Watcher,
+  forms: readonly CellForm[],
+  length: number,
+): (form: CellForm) => string {
+  const names = new Map<CellForm, number[]>(forms.map((form) => [form, []]))
+  for (let state = 0, known = 1; state < known; state += 1) {
+    for (const form of forms) {
+      const places = watcher.placed ? length - form.slots.length + 1 : 1
+      for (let at = 0; at < places; at += 1) {
+        const next = watcher.over(state, form, at)
+        known = Math.max(known, next + 1)
+        names.get(form)?.push(next)
+      }
+    }
+  }
+  return (form) => (names.get(form) ?? []).join(' ')
+}
+
+/** Lists of forms, each split by a name that its forms have. */
+function split(
+  lists: readonly (readonly CellForm[])[],
+  nameOf: (form: CellForm) => string,
+): CellForm[][] {
+  return lists.flatMap((list) => {
+    const named = new Map<string, CellForm[]>()
+    for (const form of list) {
+      const name = nameOf(form)
+      const alike = named.get(name)
+      if (alike) alike.push(form)
+      else named.set(name, [form])
+    }
+    return [...named.values()]
+  })
+}
+
+function only(some: Some, wanted: (one: FormClass) => boolean): Some {
+  const classes = some.classes.filter(wanted)
+  return classes.length === some.classes.length ? some : { classes, forms: sizeOf(classes) }
+}
+
+function onlyWhole(some: Some): Some {
+  return some.classes.some(({ forms: [form] }) => form?.cut)
+    ? only(some, ({ forms: [form] }) => form?.cut === false)
+    : some
+}
+
+function sizeOf(classes: readonly FormClass[]): number {
+  return classes.reduce((sum, { forms }) => sum + forms.length, 0)
+}

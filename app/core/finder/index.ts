@@ -1,0 +1,17 @@
+export { type CellForm, formsOf } from './forms'
+export { TooLarge } from './graph'
+export {
+  type ConditionName,
+  type Conditions,
+  type FinderCell,
+  type FormChoice,
+  type Free,
+  type Question,
+  SIZE_ORDERS,
+  type SizeOrder,
+  type Space,
+  type Taste,
+} from './question'
+export { spaceOf } from './space'
+export { distance } from './taste'
+export { type Different, type Way, Ways } from './ways'

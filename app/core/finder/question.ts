@@ -1,0 +1,106 @@
+import type { Phrase } from '../changes'
+import type { PlayContext } from '../playability'
+import type { Letter, Limb } from '../sticking'
+import type { Ticks } from '../time'
+
+/** What a fill has to fill: slots from its start to its landing, in ticks from the barline of its bar. */
+export interface Space {
+  readonly start: Ticks
+  /** How long each slot is; the grid may change inside. */
+  readonly slots: readonly Ticks[]
+  /** How long a beat of the metre is. */
+  readonly beat: Ticks
+  /** What sounds under the line: a limb and its instant, in any order. */
+  readonly layers: readonly { readonly tick: Ticks; readonly limb: Limb }[]
+}
+
+/** A cell that a fill may be made of, and how often it must and may be used. */
+export interface FinderCell {
+  readonly phrase: Phrase
+  /** Fewest uses; 0 where nothing is said. */
+  readonly least?: number
+  /** Most uses; as often as it fits where nothing is said. */
+  readonly most?: number
+}
+
+/** Which forms of a cell count as the cell. */
+export interface FormChoice {
+  /** Begun at any of its strokes. */
+  readonly inversions: boolean
+  /** Led by the other hand. */
+  readonly mirrors: boolean
+  /** The last group may be cut where the space ends. */
+  readonly cut: boolean
+}
+
+/** Sizes of neighbouring groups: never smaller than the one before, or never larger. */
+export const SIZE_ORDERS = ['rising', 'falling'] as const
+export type SizeOrder = (typeof SIZE_ORDERS)[number]
+
+/**
+ * What a fill has to be. A condition that is not named is not wanted. Slots are counted from 0, from the first
+ * of the space; `runs` and `kicksApart` are over neighbouring onsets, joins of groups included.
+ */
+export interface Conditions {
+  /** Letters of its first onsets, each among what is struck there. */
+  readonly starts?: readonly Letter[]
+  /** Letters of its last onsets. */
+  readonly ends?: readonly Letter[]
+  /** A limb that has time for the landing: the other hand or foot may have struck last. */
+  readonly free?: Free
+  /** One stroke at a time and no graces; with `layers` also with what sounds under the line. */
+  readonly linear?: 'alone' | 'layers'
+  /** No limb that a layer needs at the same instant. */
+  readonly clear?: boolean
+  /** Slots that have an accent, and slots that have none. */
+  readonly accents?: { readonly must: readonly number[]; readonly not: readonly number[] }
+  /** No limb strikes more often in a row. */
+  readonly runs?: number
+  /** How many strokes the kicks are, by either foot. */
+  readonly kicks?: { readonly least: number; readonly most: number }
+  /** No two neighbouring onsets have a kick. */
+  readonly kicksApart?: boolean
+  /** Slots that have a kick. */
+  readonly kicksOn?: readonly number[]
+  /** Plays at this tempo on one surface, in beats a minute. */
+  readonly speed?: number
+  /** No cell comes more often in a row. */
+  readonly inRow?: number
+  readonly sizes?: SizeOrder
+  /** Sizes of its groups: in this order, or in any. */
+  readonly grouping?: { readonly sizes: readonly number[]; readonly ordered: boolean }
+}
+export type ConditionName = keyof Conditions
+
+/** The limb that the landing needs, and how fast it has to get there; a pedal has no way to go. */
+export interface Free {
+  readonly letter: 'R' | 'L' | 'K'
+  /** Beats a minute. */
+  readonly tempo: number
+  /** Milliseconds of a hand's way from the snare to what it lands on. */
+  readonly wayMs: number
+}
+
+/** Weights of what is liked, whole numbers; below 0 for what is not. What is not named does not count. */
+export interface Taste {
+  /** For each kick. */
+  readonly kicks?: number
+  /** For each accent off the beat. */
+  readonly offbeats?: number
+  /** For each two neighbouring groups of one cell. */
+  readonly repeats?: number
+  /** For each stroke by the limb that struck right before it, within a group. */
+  readonly doubles?: number
+  /** For each slot in which the limbs are those of a line. */
+  readonly like?: { readonly weight: number; readonly slots: Phrase['slots'] }
+}
+
+/** Which fills are looked for. */
+export interface Question {
+  readonly space: Space
+  readonly cells: readonly FinderCell[]
+  readonly forms: FormChoice
+  readonly conditions: Conditions
+  readonly taste: Taste
+  readonly setting: PlayContext
+}
