@@ -34,7 +34,11 @@ interface Move extends Some {
   readonly length: number
   readonly to: Joint
 }
-interface Some {
+type Branch = Map<number, Branch | Joint>
+/** Classes that lead to one node, and how many forms these are. */
+export interface Some {
+  /** Its place among all that are told apart. */
+  readonly index: number
   readonly classes: readonly FormClass[]
   readonly forms: number
 }
@@ -42,7 +46,7 @@ interface Some {
 /** More nodes than this are not kept: a question that needs more is not answered. */
 export const MAX_NODES = 400_000
 /** Nodes with what leads from them: what is gone through to count. */
-export const MAX_EDGES = 40_000_000
+export const MAX_EDGES = 8_000_000
 
 /** A question that is too large to be answered. */
 export class TooLarge extends RangeError {}
@@ -64,7 +68,10 @@ export class WayGraph {
   /** What knows something of the groups before; what only looks at places is apart. */
   private readonly watchers: readonly Watcher[]
   private readonly length: number
-  private readonly joints = new Map<string, Joint>()
+  private readonly joints: Branch = new Map()
+  private known = 0
+  private somes = 0
+  private readonly next: number[] = []
   /** Of each node its place and its joint. */
   private readonly places: number[] = []
   private readonly jointOf: Joint[] = []
@@ -76,10 +83,17 @@ export class WayGraph {
   private readonly tables: readonly (Int32Array | null)[]
   /** For each place the classes that may stand there; null where all may. */
   private readonly open: readonly (ReadonlySet<FormClass> | null)[]
+  /** Whether the last group may be a form that is cut. */
+  private readonly cuts: boolean
   private readonly digits: number
   /** Of each node its ways to the end. */
   private readonly counts: Float64Array
-  private gone = 0
+  /** Nodes in order of place; of each node its first edge, of each edge where it leads and by what. */
+  private readonly order: Node[] = []
+  private readonly firstEdge: number[] = []
+  private readonly lastEdge: number[] = []
+  private readonly ends: Node[] = []
+  private readonly kinds: Some[] = []
 
   constructor(question: Question) {
     const all = watchersOf(question)
@@ -89,11 +103,12 @@ export class WayGraph {
     this.rows = Array.from({ length: this.length + 1 }, () => new Int32Array(0))
     this.classes = classesOf(formsOf(question.cells, question.forms), all, this.length)
     this.tables = this.watchers.map((one) => (one.placed ? null : tableOf(one, this.classes)))
+    this.cuts = question.forms.cut
     this.open = this.openAt(all.filter(({ free }) => free))
     this.reach()
     this.digits = digitsFor(this.classes, this.length)
     this.counts = new Float64Array(this.places.length * this.digits)
-    for (let node = this.places.length - 1; node >= 0; node -= 1) this.count(node)
+    for (const node of this.backwards()) this.count(node)
   }
 
   /** Ways from a node to the end. */
@@ -121,31 +136,23 @@ export class WayGraph {
 
   /** Nodes from the end to the start: what leads from one is among those before it. */
   *backwards(): Generator<Node> {
-    for (let node = this.places.length - 1; node >= 0; node -= 1) yield node
+    for (let i = this.order.length - 1; i >= 0; i -= 1) yield this.order[i] as Node
   }
 
   /** What can come next at a node, as far as it leads to an end. */
   edgesOf(node: Node): Edge[] {
     const edges: Edge[] = []
-    this.eachMove(node, (some, to) => {
-      if (this.leads(to)) edges.push({ ...some, to })
+    this.eachEdge(node, (some, to) => {
+      if (this.leads(to)) edges.push({ classes: some.classes, forms: some.forms, to })
     })
     return edges
   }
 
   /** Goes through what can come next at a node, whether it leads to an end or not. */
-  eachMove(node: Node, visit: (some: Some, to: Node) => void): void {
-    const joint = this.jointOf[node] as Joint
-    const at = this.placeOf(node)
-    const left = this.length - at
-    const open = this.open[at]
-    for (const move of this.movesFrom(joint, at)) {
-      if (move.length > left) continue
-      // What is left of a form stands at the end alone.
-      const whole = move.length === left ? move : onlyWhole(move)
-      const some = open ? only(whole, (one) => open.has(one)) : whole
-      if (some.classes.length > 0) visit(some, this.nodeAt(at + move.length, move.to))
-    }
+  eachEdge(node: Node, visit: (some: Some, to: Node) => void): void {
+    const last = this.lastEdge[node] as number
+    for (let edge = this.firstEdge[node] as number; edge < last; edge += 1)
+      visit(this.kinds[edge] as Some, this.ends[edge] as Node)
   }
 
   /** Whether any way leads from a node to the end. */
@@ -155,32 +162,42 @@ export class WayGraph {
     return false
   }
 
+  /** Makes the nodes that can be reached, place by place, and what leads from them. */
   private reach(): void {
+    const waiting: Node[][] = Array.from({ length: this.length + 1 }, () => [])
     const start = this.watchers.map(() => 0)
-    this.nodeAt(0, this.joint(start, null))
-    // Nodes of one place come after all of the places before it, so that a list of them is in order.
-    const waiting: Joint[][] = Array.from({ length: this.length + 1 }, () => [])
-    waiting[0]?.push(this.jointOf[0] as Joint)
-    const known = Array.from({ length: this.length + 1 }, () => new Set<number>())
-    for (let at = 0; at < this.length; at += 1) {
+    waiting[0]?.push(this.nodeAt(0, this.joint(start, null)))
+    for (let at = 0; at <= this.length; at += 1) {
       const open = this.open[at]
-      for (const joint of waiting[at] as Joint[]) {
-        const node = this.nodeAt(at, joint)
-        for (const move of this.movesFrom(joint, at)) {
-          const to = at + move.length
-          if (to > this.length) continue
-          this.gone += 1
-          if (open && !move.classes.some((one) => open.has(one))) continue
-          const there = known[to] as Set<number>
-          if (there.has(move.to.index)) continue
-          there.add(move.to.index)
-          waiting[to]?.push(move.to)
+      const left = this.length - at
+      for (const node of waiting[at] as Node[]) {
+        this.firstEdge[node] = this.ends.length
+        this.order.push(node)
+        const moves = left > 0 ? this.movesFrom(this.jointOf[node] as Joint, at) : []
+        for (const move of moves) {
+          if (move.length > left) continue
+          // What is left of a form stands at the end alone.
+          const whole = this.cuts && move.length < left ? this.only(move, isWhole) : move
+          const some = open ? this.only(whole, (one) => open.has(one)) : whole
+          if (some.classes.length === 0) continue
+          const known = this.places.length
+          const to = this.nodeAt(at + move.length, move.to)
+          if (to === known) waiting[at + move.length]?.push(to)
+          this.ends.push(to)
+          this.kinds.push(some)
         }
-        if (this.gone > MAX_EDGES || node > MAX_NODES)
-          throw new TooLarge(`${this.gone} edges of ${node} nodes`)
+        this.lastEdge[node] = this.ends.length
+        if (this.ends.length > MAX_EDGES || this.places.length > MAX_NODES)
+          throw new TooLarge(`${this.ends.length} edges of ${this.places.length} nodes`)
       }
     }
-    for (const joint of waiting[this.length] as Joint[]) this.nodeAt(this.length, joint)
+  }
+
+  private only(some: Some, wanted: (one: FormClass) => boolean): Some {
+    const classes = some.classes.filter(wanted)
+    if (classes.length === some.classes.length) return some
+    this.somes += 1
+    return { index: this.somes - 1, classes, forms: sizeOf(classes) }
   }
 
   private nodeAt(at: number, joint: Joint): Node {
@@ -200,11 +217,24 @@ export class WayGraph {
   }
 
   private joint(states: readonly number[], cell: number | null): Joint {
-    const key = states.join(' ')
-    let joint = this.joints.get(key)
+    // A tree with a branch for each state of each watcher.
+    let branch = this.joints
+    const last = states.length - 1
+    for (let i = 0; i < last; i += 1) {
+      const state = states[i] as number
+      let next = branch.get(state) as Branch | undefined
+      if (!next) {
+        next = new Map()
+        branch.set(state, next)
+      }
+      branch = next
+    }
+    const end = states[last] ?? 0
+    let joint = branch.get(end) as Joint | undefined
     if (!joint) {
-      joint = { index: this.joints.size, states, cell, moves: null }
-      this.joints.set(key, joint)
+      joint = { index: this.known, states: [...states], cell, moves: null }
+      this.known += 1
+      branch.set(end, joint)
     }
     return joint
   }
@@ -217,38 +247,44 @@ export class WayGraph {
   }
 
   private reckon({ states }: Joint, at: number): Move[] {
-    const moves = new Map<string, { length: number; states: number[]; classes: FormClass[] }>()
+    const moves = new Map<Joint, Move & { classes: FormClass[]; forms: number }>()
     const left = this.length - at
+    let length = 0
+    const found: Move[] = []
+    // Classes are in order of their lengths.
     for (const one of this.classes) {
       if (one.length > left) continue
-      const next = this.after(states, one, at)
-      if (!next) continue
-      const key = `${one.length} ${next.join(' ')}`
-      const known = moves.get(key)
-      if (known) known.classes.push(one)
-      else moves.set(key, { length: one.length, states: next, classes: [one] })
+      if (one.length !== length) moves.clear()
+      length = one.length
+      if (!this.after(states, one, at)) continue
+      const to = this.joint(this.next, one.forms[0]?.cell ?? null)
+      const known = moves.get(to)
+      if (known) {
+        known.classes.push(one)
+        known.forms += one.forms.length
+        continue
+      }
+      const move = { index: this.somes, length, to, classes: [one], forms: one.forms.length }
+      this.somes += 1
+      moves.set(to, move)
+      found.push(move)
     }
-    return [...moves.values()].map(({ length, states: next, classes }) => ({
-      length,
-      to: this.joint(next, classes[0]?.forms[0]?.cell ?? null),
-      classes,
-      forms: sizeOf(classes),
-    }))
+    return found
   }
 
-  /** Of each watcher its state after a form; null where one of them refuses it. */
-  private after(states: readonly number[], one: FormClass, at: number): number[] | null {
-    const next: number[] = []
+  /** Puts into `next` of each watcher its state after a form; false where one of them refuses it. */
+  private after(states: readonly number[], one: FormClass, at: number): boolean {
+    const { next } = this
     for (let i = 0; i < states.length; i += 1) {
       const state = states[i] as number
       const table = this.tables[i]
       const to = table
         ? (table[state * this.classes.length + one.index] as number)
         : (this.watchers[i] as Watcher).over(state, one.forms[0] as CellForm, at)
-      if (to === REFUSED) return null
-      next.push(to)
+      if (to === REFUSED) return false
+      next[i] = to
     }
-    return next
+    return true
   }
 
   private count(node: Node): void {
@@ -260,11 +296,13 @@ export class WayGraph {
       counts[from] = ends ? 1 : 0
       return
     }
-    this.eachMove(node, ({ forms }, to) => {
+    const last = this.lastEdge[node] as number
+    for (let edge = this.firstEdge[node] as number; edge < last; edge += 1) {
+      const { forms } = this.kinds[edge] as Some
+      const to = (this.ends[edge] as Node) * digits
       for (let i = 0; i < digits; i += 1)
-        counts[from + i] =
-          (counts[from + i] as number) + forms * (counts[to * digits + i] as number)
-    })
+        counts[from + i] = (counts[from + i] as number) + forms * (counts[to + i] as number)
+    }
     for (let i = 0; i < digits; i += 1) {
       const carried = Math.floor((counts[from + i] as number) / DIGIT)
       counts[from + i] = (counts[from + i] as number) - carried * DIGIT
@@ -308,11 +346,8 @@ function classesOf(
   const fitting = forms.filter(({ slots }) => slots.length <= length)
   let lists = split([fitting], ({ slots, cut }) => `${slots.length} ${cut}`)
   for (const watcher of watchers) lists = split(lists, signatures(watcher, fitting, length))
-  return lists.map((alike, index) => ({
-    index,
-    length: (alike[0] as CellForm).slots.length,
-    forms: alike,
-  }))
+  const sized = lists.map((alike) => ({ length: alike[0]?.slots.length ?? 0, forms: alike }))
+  return sized.sort((a, b) => a.length - b.length).map((one, index) => ({ ...one, index }))
 }
 
 function tableOf(watcher: Watcher, classes: readonly FormClass[]): Int32Array {
@@ -364,15 +399,8 @@ function split(
   })
 }
 
-function only(some: Some, wanted: (one: FormClass) => boolean): Some {
-  const classes = some.classes.filter(wanted)
-  return classes.length === some.classes.length ? some : { classes, forms: sizeOf(classes) }
-}
-
-function onlyWhole(some: Some): Some {
-  return some.classes.some(({ forms: [form] }) => form?.cut)
-    ? only(some, ({ forms: [form] }) => form?.cut === false)
-    : some
+function isWhole({ forms: [form] }: FormClass): boolean {
+  return form?.cut === false
 }
 
 function sizeOf(classes: readonly FormClass[]): number {

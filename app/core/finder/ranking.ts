@@ -1,5 +1,5 @@
 import type { CellForm } from './forms'
-import type { Node, WayGraph } from './graph'
+import type { FormClass, Node, Some, WayGraph } from './graph'
 import type { Scores } from './taste'
 
 /** A form that can come next, where it leads, and the best score from here on that begins with it. */
@@ -34,6 +34,8 @@ export class Ranking {
   /** Of each node the best score from it to the end. */
   private readonly bests: Float64Array
   private readonly steps = new Map<Node, readonly Step[]>()
+  private readonly bestAt: number[][] = []
+  private readonly inClass: number[][] = []
 
   constructor(
     private readonly graph: WayGraph,
@@ -72,31 +74,58 @@ export class Ranking {
   private bestScores(): Float64Array {
     const { graph, scores } = this
     const bests: number[] = []
-    let place = -1
-    let inClass: readonly number[] = []
     for (const node of graph.backwards()) {
-      if (graph.placeOf(node) !== place) {
-        place = graph.placeOf(node)
-        inClass = graph.classes.map(({ forms }) =>
-          forms.reduce(
-            (best, form) => Math.max(best, scores.form(form, place)),
-            Number.NEGATIVE_INFINITY,
-          ),
-        )
-      }
       let best = graph.isEnd(node) && graph.leads(node) ? 0 : Number.NEGATIVE_INFINITY
+      const place = graph.placeOf(node)
       const cell = graph.cellBefore(node)
-      graph.eachMove(node, ({ classes }, to) => {
+      graph.eachEdge(node, (some, to) => {
         const rest = bests[to] as number
         if (rest === Number.NEGATIVE_INFINITY) return
-        for (const { index, forms } of classes) {
-          const join = scores.join(cell, forms[0]?.cell ?? -1)
-          best = Math.max(best, (inClass[index] as number) + join + rest)
-        }
+        const own = scores.joins ? this.joinedBest(some, place, cell) : this.bestOf(some, place)
+        if (own + rest > best) best = own + rest
       })
       bests[node] = best
     }
     return Float64Array.from(bests)
+  }
+
+  /** The best score of some forms at a place: the same at places at which all forms are liked alike. */
+  private bestOf(some: Some, place: number): number {
+    const phase = this.scores.phase(place)
+    const known = this.bestAt[phase] ?? []
+    this.bestAt[phase] = known
+    let best = known[some.index]
+    if (best === undefined) {
+      best = some.classes.reduce(
+        (most, one) => Math.max(most, this.bestInClass(one, place, phase)),
+        Number.NEGATIVE_INFINITY,
+      )
+      known[some.index] = best
+    }
+    return best
+  }
+
+  private joinedBest({ classes }: Some, place: number, cell: number | null): number {
+    const phase = this.scores.phase(place)
+    return classes.reduce((most, one) => {
+      // Where neighbours matter the forms of a class are of one cell.
+      const join = this.scores.join(cell, one.forms[0]?.cell ?? -1)
+      return Math.max(most, this.bestInClass(one, place, phase) + join)
+    }, Number.NEGATIVE_INFINITY)
+  }
+
+  private bestInClass({ index, forms }: FormClass, place: number, phase: number): number {
+    const known = this.inClass[phase] ?? []
+    this.inClass[phase] = known
+    let best = known[index]
+    if (best === undefined) {
+      best = forms.reduce(
+        (most, form) => Math.max(most, this.scores.form(form, place)),
+        Number.NEGATIVE_INFINITY,
+      )
+      known[index] = best
+    }
+    return best
   }
 
   private stepsOf(node: Node): readonly Step[] {

@@ -8,6 +8,10 @@ import { onsetsOf } from './watcher'
 /** How well a form is liked at a place, and two neighbouring groups for their cells. Whole numbers. */
 export interface Scores {
   readonly form: (form: CellForm, at: number) => number
+  /** A number that is equal for places at which every form is liked alike. */
+  readonly phase: (at: number) => number
+  /** Whether any two neighbours are liked more than others. */
+  readonly joins: boolean
   readonly join: (before: number | null, cell: number) => number
 }
 
@@ -17,8 +21,12 @@ export function scoresOf(taste: Taste, space: Space): Scores {
   const known = new Map<number, number>()
   const like = taste.like?.slots.map(limbsOf)
   const span = space.slots.length + 1
-  // Without what looks at the place a form is liked alike everywhere.
-  const placed = Boolean(taste.offbeats) || Boolean(taste.like)
+  const even = space.slots.every((ticks) => ticks === space.slots[0])
+  // The first place in the beat that is the same, where only that matters.
+  const phases = begins.map((tick) =>
+    taste.offbeats ? begins.findIndex((one) => (one - tick) % space.beat === 0) : 0,
+  )
+  const phase = (at: number): number => (taste.like || !even ? at : (phases[at] ?? 0))
   const reckon = ({ slots }: CellForm, at: number): number => {
     const { kicks = 0, offbeats = 0, doubles = 0 } = taste
     let score = 0
@@ -39,7 +47,7 @@ export function scoresOf(taste: Taste, space: Space): Scores {
   }
   return {
     form: (form, at) => {
-      const asked = form.index * span + (placed ? at : 0)
+      const asked = form.index * span + phase(at)
       let score = known.get(asked)
       if (score === undefined) {
         score = reckon(form, at)
@@ -47,6 +55,8 @@ export function scoresOf(taste: Taste, space: Space): Scores {
       }
       return score
     },
+    phase,
+    joins: Boolean(taste.repeats),
     join: (before, cell) => (before === cell ? (taste.repeats ?? 0) : 0),
   }
 }
