@@ -5,6 +5,7 @@ export default [
   route('bench/:id', 'routes/bench.tsx'),
   route('kit', 'routes/kit.tsx'),
   route('practice/:id', 'routes/practice.tsx'),
+  route('find', 'routes/find.tsx'),
   route('flow', 'routes/flow.tsx'),
   route('sets', 'routes/sets.tsx'),
   route('sets/:id', 'routes/set.tsx'),

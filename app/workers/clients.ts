@@ -65,3 +65,11 @@ export function startTicker(everyMs: number, onTick: () => void): { stop: () => 
   worker.postMessage({ kind: 'start', everyMs } satisfies TickerRequest)
   return { stop: () => worker.terminate() }
 }
+
+/** A worker that finds fills. One question at a time: what is not wanted any more is ended with it. */
+export function startFinder(): WorkerClient {
+  return new WorkerClient(
+    () =>
+      new Worker(new URL('./finder.worker.ts', import.meta.url), { type: 'module' }) as WorkerPort,
+  )
+}

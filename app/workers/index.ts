@@ -1,2 +1,9 @@
-export { filesWorker, findDelay, renderKit, renderLoopFile, startTicker } from './clients'
-export type { FoundPart, PartWishes, SoundFormat } from './protocol'
+export {
+  filesWorker,
+  findDelay,
+  renderKit,
+  renderLoopFile,
+  startFinder,
+  startTicker,
+} from './clients'
+export type { FoundPart, FoundWay, FoundWays, PartWishes, SoundFormat } from './protocol'

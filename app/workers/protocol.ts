@@ -1,3 +1,7 @@
+import type { WrittenQuestion } from '~/codecs/question'
+import type { Door } from '~/core/finder'
+import type { FreeHand } from '~/core/line'
+import type { PlayContext } from '~/core/playability'
 import type { LoopOptions, LoopStretch, SequenceSound, SoundName } from '~/core/sound'
 import type { Voice } from '~/core/sticking'
 import type { ImportDone, IncomingEntry } from '~/storage/backup'
@@ -45,6 +49,32 @@ export interface FoundPart {
   /** How far its strokes lie from the grid, milliseconds: on average, and at the most. */
   readonly offMs: { readonly mean: number; readonly most: number }
   readonly leftOut: readonly string[]
+}
+
+/** A question as it is written, for a player on a kit. */
+export interface FinderQuestion {
+  readonly written: WrittenQuestion
+  readonly setting: PlayContext
+}
+
+/** A fill that obeys a question, with what makes it good. */
+export interface FoundWay {
+  /** In the line's own notation, its groups apart. */
+  readonly line: string
+  readonly score: number
+  /** The fastest tempo at which it plays on one surface, in beats a minute; null where no limb strikes twice. */
+  readonly limit: number | null
+  /** Which hand is free for the landing. */
+  readonly free: FreeHand
+}
+
+/** What a question comes to. */
+export interface FoundWays {
+  readonly count: bigint
+  readonly slots: number
+  readonly ways: readonly FoundWay[]
+  /** Whether all were looked through, or as many found as were asked for. */
+  readonly complete: boolean
 }
 
 /** What workers are asked for, by name: what goes in, what is told on the way, and what comes out. */
@@ -111,6 +141,28 @@ export interface Jobs {
     }
     readonly on: Progress
     readonly out: ImportDone
+  }
+  /** How many fills obey a question, and the best of them. */
+  readonly 'find-ways': {
+    readonly in: FinderQuestion & {
+      readonly most: number
+      /** In how many slots each differs from each other, at the least. */
+      readonly apart: number
+    }
+    readonly on: never
+    readonly out: FoundWays
+  }
+  /** One of all that obey a question, drawn evenly; null where none does. */
+  readonly 'draw-way': {
+    readonly in: FinderQuestion & { readonly seed: number }
+    readonly on: never
+    readonly out: FoundWay | null
+  }
+  /** What opens where nothing obeys a question. */
+  readonly 'open-door': {
+    readonly in: FinderQuestion
+    readonly on: never
+    readonly out: Door
   }
 }
 export type JobName = keyof Jobs

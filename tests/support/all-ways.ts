@@ -1,6 +1,7 @@
-import type { Phrase } from '~/core/changes'
+import { findPhrase, type Phrase } from '~/core/changes'
 import { type CellForm, formsOf, type Question } from '~/core/finder'
 import { EMPTY_LICK, type Lick, lineEvents, lineTicks, sumOf } from '~/core/line'
+import { formatSlot } from '~/core/notation'
 import { characterOf, movesTooFast } from '~/core/playability'
 import { hasAccent, strokesInSlot } from '~/core/sticking'
 import type { Grid } from '~/core/time'
@@ -31,7 +32,7 @@ export function allWays(question: Question, grids: readonly GridRun[]): ListedWa
         groups: taken.map(({ slots }) => slots.length),
       }
       const way = { phrase, cells: taken.map(({ cell }) => cell), forms: taken }
-      if (obeys(way, question, grids)) found.push(way)
+      if (obeys(way, question, grids)) found.push({ ...way, phrase: asPut(phrase, question) })
       return
     }
     for (const form of forms) {
@@ -113,7 +114,14 @@ function obeys(way: ListedWay, question: Question, grids: readonly GridRun[]): b
       lettersAt(slot).some(({ stroke }) => isKick(stroke.letter)),
     ),
     !asked.accents ||
-      (asked.accents.must.every((slot) => hasAccent(way.phrase.slots[slot] ?? { kind: 'rest' })) &&
+      (asked.accents.put === true &&
+        asked.accents.must.every(
+          (slot) =>
+            !asked.accents?.not.includes(slot) &&
+            lettersAt(slot).some(({ stroke }) => 'RLX'.includes(stroke.letter)),
+        )) ||
+      (asked.accents.put !== true &&
+        asked.accents.must.every((slot) => hasAccent(way.phrase.slots[slot] ?? { kind: 'rest' })) &&
         asked.accents.not.every((slot) => !hasAccent(way.phrase.slots[slot] ?? { kind: 'rest' }))),
     asked.linear === undefined || sumOf(lick).linear,
     asked.linear !== 'layers' ||
@@ -142,6 +150,30 @@ function obeys(way: ListedWay, question: Question, grids: readonly GridRun[]): b
     return ms >= wayMs - 1e-6
   }
   return checks.every(Boolean)
+}
+
+/** The phrase with the accents that are put on it, through its text: `>` before the first hand of a slot. */
+function asPut(phrase: Phrase, { conditions }: Question): Phrase {
+  const { must = [], not = [], put = false } = conditions.accents ?? {}
+  if (!put) return phrase
+  const slots = phrase.slots.map((content, slot) => {
+    const written = formatSlot(content)
+    if (not.includes(slot)) return written.replace(/[>^]/g, '')
+    if (!must.includes(slot) || /[>^]/.test(written)) return written
+    if (!written.startsWith('{'))
+      return written.replace(/([fdt]?)([RLXrlx])/g, (all) => accent(all))
+    // In a squeeze only what comes first.
+    const at = written.search(/\([^)]*[RLXrlx][^)]*\)|[fdt]?[RLXrlx]/)
+    const [, part = ''] = /^(\([^)]*\)|_?[fdt]?[RLXrlx])/.exec(written.slice(at)) ?? []
+    return `${written.slice(0, at)}${part.replace(/[fdt]?[RLXrlx]/g, accent)}${written.slice(at + part.length)}`
+  })
+  const read = findPhrase(slots.join(''))
+  if (!read) throw new Error(`not read: ${slots.join('')}`)
+  return { slots: read.slots, groups: phrase.groups }
+}
+
+function accent(stroke: string): string {
+  return `>${stroke.slice(0, -1)}${stroke.slice(-1).toUpperCase()}`
 }
 
 function longestInRow(cells: readonly number[]): number {

@@ -30,7 +30,7 @@ export function watchersOf({ space, cells, conditions, taste, setting }: Questio
     free && watchFree(free, space),
     linear && watchLinear(linear === 'layers', space),
     conditions.clear ? watchClear(space) : null,
-    accents && watchAccents(accents.must, accents.not, space),
+    accents && watchAccents(accents, space),
     runs !== undefined ? watchRuns(runs, space) : null,
     kicks && watchKicks(kicks.least, kicks.most, space),
     conditions.kicksApart ? watchKicksApart(space) : null,

@@ -68,7 +68,7 @@ const CONDITIONS: {
   }),
   linear: fc.constantFrom('alone', 'layers'),
   clear: fc.constant(true),
-  accents: fc.record({ must: slotNumbers, not: slotNumbers }),
+  accents: fc.record({ must: slotNumbers, not: slotNumbers, put: fc.boolean() }),
   runs: fc.integer({ min: 1, max: 3 }),
   kicks: fc.tuple(fc.nat(3), fc.nat(3)).map(([least, more]) => ({ least, most: least + more })),
   kicksApart: fc.constant(true),

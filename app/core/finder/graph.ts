@@ -48,7 +48,7 @@ export const MAX_NODES = 400_000
 /** Nodes with what leads from them: what is gone through to count. */
 export const MAX_EDGES = 8_000_000
 
-/** A question that is too large to be answered. */
+/** A question that is too large to be answered; its message is the condition that makes it so. */
 export class TooLarge extends RangeError {}
 
 /** Numbers are counted in digits of 32 bits, each in a float: sums of many stay exact until they are carried. */
@@ -188,9 +188,15 @@ export class WayGraph {
         }
         this.lastEdge[node] = this.ends.length
         if (this.ends.length > MAX_EDGES || this.places.length > MAX_NODES)
-          throw new TooLarge(`${this.ends.length} edges of ${this.places.length} nodes`)
+          throw new TooLarge(this.largest())
       }
     }
+  }
+
+  /** The condition that has to know the most different things. */
+  private largest(): string {
+    const sizes = this.tables.map((table) => table?.length ?? 0)
+    return this.watchers[sizes.indexOf(Math.max(...sizes))]?.of ?? 'uses'
   }
 
   private only(some: Some, wanted: (one: FormClass) => boolean): Some {

@@ -1,3 +1,4 @@
+export { type Bolt, type Door, doorOf, type Opening, without } from './door'
 export { type CellForm, formsOf } from './forms'
 export { TooLarge } from './graph'
 export {

@@ -53,7 +53,7 @@ export interface Conditions {
   /** No limb that a layer needs at the same instant. */
   readonly clear?: boolean
   /** Slots that have an accent, and slots that have none. */
-  readonly accents?: { readonly must: readonly number[]; readonly not: readonly number[] }
+  readonly accents?: AccentWish
   /** No limb strikes more often in a row. */
   readonly runs?: number
   /** How many strokes the kicks are, by either foot. */
@@ -71,6 +71,13 @@ export interface Conditions {
   readonly grouping?: { readonly sizes: readonly number[]; readonly ordered: boolean }
 }
 export type ConditionName = keyof Conditions
+
+/** Where accents are: as the cells have them, or put there, on whatever a hand strikes. */
+export interface AccentWish {
+  readonly must: readonly number[]
+  readonly not: readonly number[]
+  readonly put?: boolean
+}
 
 /** The limb that the landing needs, and how fast it has to get there; a pedal has no way to go. */
 export interface Free {

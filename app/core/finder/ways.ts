@@ -1,8 +1,9 @@
 import { type Phrase, toPhrase } from '../changes'
 import type { RandomStream } from '../foundation'
+import { withAccents } from './accents'
 import type { CellForm } from './forms'
 import { WayGraph } from './graph'
-import type { Question } from './question'
+import type { AccentWish, Question } from './question'
 import { Ranking } from './ranking'
 import { distance, type Scores, scoresOf } from './taste'
 
@@ -31,8 +32,10 @@ export class Ways {
   readonly count: bigint
   private readonly graph: WayGraph
   private readonly scores: Scores
+  private readonly accents: AccentWish
 
   constructor(question: Question) {
+    this.accents = question.conditions.accents ?? { must: [], not: [] }
     this.graph = new WayGraph(question)
     this.scores = scoresOf(question.taste, question.space)
     this.count = question.space.slots.length > 0 ? this.graph.countOf(this.graph.root) : 0n
@@ -101,11 +104,12 @@ export class Ways {
       score += this.scores.form(form, at) + this.scores.join(forms[i - 1]?.cell ?? null, form.cell)
       at += form.slots.length
     }
-    const sizes = forms.map(({ slots }) => slots.length)
+    const { must, not, put = false } = this.accents
+    const slots = forms.flatMap((form) => form.slots)
     return {
       phrase: toPhrase(
-        forms.flatMap(({ slots }) => slots),
-        sizes,
+        put ? withAccents(slots, must, not) : slots,
+        forms.map((form) => form.slots.length),
       ),
       cells: forms.map(({ cell }) => cell),
       score,

@@ -76,6 +76,7 @@ function keepingFocus(main: HTMLElement) {
 
 const PLACES = [
   ['/', 'Library'],
+  ['/find', 'Find'],
   ['/kit', 'Kit'],
   ['/flow', 'Flow'],
   ['/sets', 'Sets'],

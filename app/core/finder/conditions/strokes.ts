@@ -1,6 +1,7 @@
 import { hasAccent, type Letter, type Limb, type SlotContent, strokeLimb } from '../../sticking'
 import type { Ticks } from '../../time'
-import type { Free, Space } from '../question'
+import { canBeAccented } from '../accents'
+import type { AccentWish, Free, Space } from '../question'
 import { onsetsOf, overSlots, type Watcher } from '../watcher'
 
 const isKick = (letter: Letter) => letter === 'K' || letter === 'J'
@@ -171,16 +172,13 @@ function watchPlaces(
   )
 }
 
-/** Slots that have an accent, and slots that have none. */
-export function watchAccents(
-  must: readonly number[],
-  not: readonly number[],
-  space: Space,
-): Watcher {
+/** Slots that have an accent, and slots that have none; where accents are put, slots that a hand strikes. */
+export function watchAccents({ must, not, put = false }: AccentWish, space: Space): Watcher {
   const [wanted, refused] = [new Set(must), new Set(not)]
   const beyond = isBeyond(must, space)
   return watchPlaces('accents', space, (content, at) => {
     if (beyond) return false
+    if (put) return !wanted.has(at) || (!refused.has(at) && canBeAccented(content))
     if (wanted.has(at)) return !refused.has(at) && hasAccent(content)
     return !refused.has(at) || !hasAccent(content)
   })

@@ -1,0 +1,16 @@
+export {
+  cellsOfLine,
+  formatQuestion,
+  foundLick,
+  frameOf,
+  MAX_FINDER_SLOTS,
+  MAX_QUESTION_CELLS,
+  packQuestion,
+  parseQuestion,
+  type QuestionFault,
+  questionSchema,
+  toFrame,
+  toQuestion,
+  unpackQuestion,
+  type WrittenQuestion,
+} from './question'

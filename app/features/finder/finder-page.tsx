@@ -1,0 +1,267 @@
+import { Dices, Play, SquarePen } from 'lucide-react'
+import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react'
+import { useHotkeys } from 'react-hotkeys-hook'
+import { useNavigate } from 'react-router'
+import { formatLickText } from '~/codecs/lick-text'
+import { foundLick, toQuestion, type WrittenQuestion } from '~/codecs/question'
+import { findPhrase } from '~/core/changes'
+import type { Door } from '~/core/finder'
+import type { Lick } from '~/core/line'
+import { useSettings } from '~/live/use-live'
+import { useSettingFor } from '~/live/use-setting'
+import { useHearLick } from '~/session/use-hear-lick'
+import { Button, EmptyState, ErrorText } from '~/ui/parts'
+import { useAddressState } from '~/ui/use-address-state'
+import { useSettled } from '~/ui/use-settled'
+import { useSpace } from '~/ui/use-space'
+import { plural } from '~/words/figures'
+import {
+  foundTitle,
+  questionFaultWords,
+  tooLargeWords,
+  waysWords,
+  withoutWords,
+} from '~/words/finder-words'
+import { type FoundWay, startFinder } from '~/workers'
+import { FinderSession, type FinderState } from './finder-session'
+import { FoundList } from './found-list'
+import { emptyFrame, loosened, QUESTION_ADDRESS, withFrame } from './question-edits'
+import { QuestionSentence } from './question-sentence'
+
+/** Whatever is found is played on the player's own kit. */
+const ANY_LICK = { kit: null, unknown: [] }
+
+/** Every fill that fits: a question as one sentence, the number of ways, and the best of them. */
+export function FinderPage() {
+  const [{ question }, change] = useAddressState(QUESTION_ADDRESS)
+  const ask = useCallback((next: WrittenQuestion) => change({ question: next }), [change])
+  const setting = useSettingFor(ANY_LICK)
+  const [session] = useState(() => new FinderSession(startFinder))
+  useEffect(() => () => session.close(), [session])
+  const state = useSyncExternalStore(session.subscribe, session.read, session.read)
+  // What is typed is asked when the hand rests.
+  const settled = useSettled(question, 120)
+  const fault = useMemo(() => {
+    const read = toQuestion(settled, setting)
+    return read.ok ? '' : questionFaultWords(read.error)
+  }, [settled, setting])
+  useEffect(() => {
+    if (fault === '') void session.ask(settled, setting)
+    else session.clear()
+  }, [session, settled, setting, fault])
+  return (
+    <div className="mx-auto flex w-full max-w-5xl flex-col gap-5 px-4 py-7 sm:px-5">
+      <h1 className="font-semibold text-3xl tracking-tight">Find fills</h1>
+      <QuestionSentence question={question} onChange={ask} />
+      <ErrorText words={fault || (state.trouble && tooLargeWords(state.trouble))} />
+      {fault === '' && state.trouble === '' && (
+        <Answer question={settled} state={state} session={session} onAsk={ask} />
+      )}
+    </div>
+  )
+}
+
+/** What the question comes to. */
+function Answer({
+  question,
+  state,
+  session,
+  onAsk,
+}: {
+  question: WrittenQuestion
+  state: FinderState
+  session: FinderSession
+  onAsk: (question: WrittenQuestion) => void
+}) {
+  const { found, door, drawn, asking } = state
+  const frame = useMemo(() => emptyFrame(question), [question])
+  if (!found || !frame) return <EmptyState>Counting …</EmptyState>
+  const none = found.count === 0n
+  return (
+    <section aria-label="Found" aria-busy={asking} className="flex flex-col gap-4">
+      <p role="status" className="font-semibold text-2xl tabular-nums">
+        {none ? 'No way' : waysWords(found.count)}
+        <span className="ml-3 font-normal text-(--quiet) text-sm">
+          to fill {plural(found.slots, 'slot')}
+        </span>
+      </p>
+      {none ? (
+        door ? (
+          <Shut door={door} question={question} frame={frame} onAsk={onAsk} />
+        ) : (
+          <EmptyState>Looking for what stands in the way …</EmptyState>
+        )
+      ) : (
+        <Ways
+          frame={frame}
+          slots={found.slots}
+          ways={drawn ? [drawn.way, ...found.ways] : found.ways}
+          seed={drawn?.seed ?? null}
+          onDraw={() => void session.draw(1 + Math.floor(Math.random() * 999_999))}
+        />
+      )}
+    </section>
+  )
+}
+
+/** Why there is no way, with what would open one. */
+function Shut({
+  door: { openings, lengths },
+  question,
+  frame,
+  onAsk,
+}: {
+  door: Door
+  question: WrittenQuestion
+  frame: Lick
+  onAsk: (question: WrittenQuestion) => void
+}) {
+  if (openings.length === 0 && lengths.length === 0)
+    return (
+      <EmptyState>
+        These cells do not come out in this space, whatever is asked of them. Add a cell of another
+        length, or let the last one be cut.
+      </EmptyState>
+    )
+  return (
+    <ul className="flex flex-col items-start gap-2">
+      {openings.map(({ without: bolts, count }) => (
+        <li key={bolts.join()}>
+          <Button onClick={() => onAsk(loosened(question, bolts))}>
+            {waysWords(count)} {withoutWords(bolts)}
+          </Button>
+        </li>
+      ))}
+      {lengths.map(({ slots, count }) => (
+        <li key={slots} className="text-sm">
+          {waysWords(count)} to fill {plural(slots, 'slot')}
+        </li>
+      ))}
+      {openings.length === 0 && (
+        <li>
+          <Button onClick={() => onAsk(withFrame(question, { bars: (frame.frame.bars ?? 1) + 1 }))}>
+            One bar more
+          </Button>
+        </li>
+      )}
+    </ul>
+  )
+}
+
+/** The fills that were found: heard, taken, kept. */
+function Ways({
+  frame,
+  slots,
+  ways,
+  seed,
+  onDraw,
+}: {
+  frame: Lick
+  slots: number
+  ways: readonly FoundWay[]
+  seed: number | null
+  onDraw: () => void
+}) {
+  const { singleKeys } = useSettings().settings
+  const navigate = useNavigate()
+  const { hear, player } = useHearLick()
+  const [current, setCurrent] = useState(0)
+  const [marked, setMarked] = useState<ReadonlySet<string>>(new Set())
+  const [told, setTold] = useState('')
+  const at = Math.min(current, ways.length - 1)
+  const lickOf = useCallback(
+    (way: FoundWay | undefined): Lick | null => {
+      const phrase = way && findPhrase(way.line)
+      return phrase ? foundLick(frame, phrase, foundTitle(phrase.groups)) : null
+    },
+    [frame],
+  )
+  const listen = useCallback(
+    (i: number) => {
+      const lick = lickOf(ways[i])
+      if (lick) hear(lick)
+    },
+    [lickOf, ways, hear],
+  )
+  const open = async (i: number) => {
+    const lick = lickOf(ways[i])
+    if (!lick) return
+    const { createLick } = await import('../library')
+    const made = await createLick({ text: formatLickText(lick), draft: null, voicing: '' })
+    if (made.kind === 'open') void navigate(`/bench/${made.id}`)
+    else setTold(made.message)
+  }
+  const mark = (i: number) => {
+    const line = ways[i]?.line ?? ''
+    setMarked((now) => {
+      const next = new Set(now)
+      if (!next.delete(line)) next.add(line)
+      return next
+    })
+  }
+  const chosen = ways.filter(({ line }) => marked.has(line))
+  const texts = () =>
+    chosen.flatMap((way) => {
+      const lick = lickOf(way)
+      return lick ? [formatLickText(lick)] : []
+    })
+  const keep = async () => {
+    const { createLick } = await import('../library')
+    for (const text of texts()) {
+      const made = await createLick({ text, draft: null, voicing: '' })
+      if (made.kind === 'failed') return setTold(made.message)
+    }
+    setTold(`${plural(chosen.length, 'fill')} saved in the library.`)
+    setMarked(new Set())
+  }
+  const makeSet = async () => {
+    const { createSetOf } = await import('../sets')
+    const made = await createSetOf(plural(chosen.length, 'found fill'), texts())
+    if (made.id) void navigate(`/sets/${made.id}`)
+    else setTold(made.trouble)
+  }
+  useSpace(() => listen(at))
+  useHotkeys('r', onDraw, { enabled: singleKeys })
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-2">
+        <Button onClick={() => listen(at)}>
+          <Play size={14} aria-hidden /> Hear
+        </Button>
+        <Button onClick={() => void open(at)}>
+          <SquarePen size={14} aria-hidden /> Open on the bench
+        </Button>
+        <Button onClick={onDraw}>
+          <Dices size={14} aria-hidden /> Surprise me
+        </Button>
+        {chosen.length > 0 && (
+          <>
+            <Button onClick={() => void keep()}>Save {plural(chosen.length, 'fill')}</Button>
+            <Button onClick={() => void makeSet()}>Make a set</Button>
+          </>
+        )}
+        {told && (
+          <span role="status" className="text-sm">
+            {told}
+          </span>
+        )}
+      </div>
+      <FoundList
+        frame={frame}
+        slots={slots}
+        ways={ways}
+        current={at}
+        marked={marked}
+        seed={seed}
+        onCurrent={setCurrent}
+        onHear={listen}
+        onOpen={(i) => void open(i)}
+        onMark={mark}
+      />
+      <p className="text-(--quiet) text-xs">
+        Arrows go through the list, Space plays, Enter opens, S marks, R draws one at random.
+      </p>
+      {player}
+    </>
+  )
+}

@@ -1,0 +1,1 @@
+export { FinderPage } from './finder-page'

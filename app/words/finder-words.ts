@@ -1,0 +1,201 @@
+import { frameOf, type QuestionFault, type WrittenQuestion } from '~/codecs/question'
+import type { Bolt } from '~/core/finder'
+import { type FreeHand, frameTicks, type Lick } from '~/core/line'
+import { type CountingSystem, gridTicks, meterName } from '~/core/time'
+import { listWords, plural, tempoFigure, wholeTempo } from './figures'
+import { gridWords } from './grid-words'
+import { placeIn, startPlace } from './places'
+
+/** What a condition is called where it is left out: `without the accents`. */
+const BOLT_WORDS: Readonly<Record<Bolt, string>> = {
+  starts: 'how it starts',
+  ends: 'how it ends',
+  free: 'the limb kept free for the landing',
+  linear: 'one limb at a time',
+  clear: 'room for what sounds under it',
+  accents: 'the accents',
+  runs: 'the limit of strokes in a row',
+  kicks: 'the number of kicks',
+  kicksApart: 'keeping kicks apart',
+  kicksOn: 'the slots with a kick',
+  speed: 'the tempo',
+  inRow: 'the limit of one cell in a row',
+  sizes: 'the order of sizes',
+  grouping: 'the grouping',
+  uses: 'how often cells are used',
+}
+
+/** How many ways there are: `no way`, `1 way`, `41,208 ways`. */
+export function waysWords(count: bigint): string {
+  if (count === 0n) return 'no way'
+  return count === 1n ? '1 way' : `${count.toLocaleString('en')} ways`
+}
+
+/** What is left out: `without the accents and the tempo`. */
+export function withoutWords(bolts: readonly Bolt[]): string {
+  return `without ${listWords(bolts.map((bolt) => BOLT_WORDS[bolt]))}`
+}
+
+/** What makes a question too large, in a sentence. */
+export function tooLargeWords(of: string): string {
+  const what = BOLT_WORDS[of as Bolt] ?? 'one of its conditions'
+  return `This question has too many cases to count. Leave out ${what}, or take fewer cells or fewer slots.`
+}
+
+/** Why a question cannot be asked. */
+export function questionFaultWords({ code, cell = '' }: QuestionFault): string {
+  return {
+    frame: 'The bar of this question can’t be read.',
+    space: 'No whole number of slots fills this space. Choose another grid or start.',
+    cell: `The cell ${cell.slice(0, 20)} can’t be read. Type strokes such as RLK.`,
+    'no-cells': 'Add a cell to make fills of.',
+    'too-long': 'This space is longer than 256 slots. Ask for fewer bars.',
+  }[code]
+}
+
+/** The space as one says it: `1 bar of 4/4 from 2& in sixteenths`. */
+export function spaceWords(written: WrittenQuestion, counting: CountingSystem): string {
+  const lick = frameOf(written)
+  if (!lick) return 'a bar'
+  const { frame } = lick
+  const from = frame.start === 0 ? '' : ` from ${startPlace(lick, counting)}`
+  const bars = plural(frame.bars ?? 1, 'bar')
+  return `${bars} of ${meterName(frame.meter)}${from} in ${gridWords(frame.grid)}`
+}
+
+const SHOWN_CELLS = 4
+
+/** The cells: `RLLRL, RLK and RLLK`, `RLLRL, RLK, RLLK and 3 more`. */
+export function cellsWords({ cells }: WrittenQuestion): string {
+  if (cells.length === 0) return 'no cells yet'
+  const lines = cells.map(({ line }) => line)
+  if (lines.length <= SHOWN_CELLS) return listWords(lines)
+  return listWords([...lines.slice(0, SHOWN_CELLS - 1), `${lines.length - SHOWN_CELLS + 1} more`])
+}
+
+/** Which forms of the cells count: `as they are`, `begun at any stroke, led by either hand`. */
+export function formsWords({ inversions, mirrors, cut }: WrittenQuestion): string {
+  const words = [
+    ...(inversions ? ['begun at any stroke'] : []),
+    ...(mirrors ? ['led by either hand'] : []),
+    ...(cut ? ['the last one cut to fit'] : []),
+  ]
+  return words.length === 0 ? 'as they are' : words.join(', ')
+}
+
+const LIMB_WORDS = {
+  R: 'the right',
+  L: 'the left',
+  X: 'either hand',
+  K: 'a kick',
+  H: 'the hi-hat foot',
+  J: 'the second pedal',
+} as const
+const FREE_WORDS = { R: 'the right hand', L: 'the left hand', K: 'the kick' } as const
+
+/** How it starts and ends: `starts and ends anyhow`, `ends on the left, the right hand free for the landing`. */
+export function endsWords({ conditions: { starts, ends, free } }: WrittenQuestion): string {
+  const strokes = (letters: readonly (keyof typeof LIMB_WORDS)[]) =>
+    letters.length === 1 ? LIMB_WORDS[letters[0] as 'R'] : letters.join('')
+  const words = [
+    ...(starts ? [`starts with ${strokes(starts)}`] : []),
+    ...(ends ? [`ends with ${strokes(ends)}`] : []),
+    ...(free ? [`leaves ${FREE_WORDS[free]} free for the landing`] : []),
+  ]
+  return words.length === 0 ? 'starts and ends anyhow' : listWords(words)
+}
+
+/** The accents: `accents anywhere`, `accents on 3 and 4, none on 1`. */
+export function accentsWords(written: WrittenQuestion, counting: CountingSystem): string {
+  const { must = [], not = [], put = false } = written.conditions.accents ?? {}
+  const lick = frameOf(written)
+  if (!lick || must.length + not.length === 0) return 'accents anywhere'
+  const places = (slots: readonly number[]) =>
+    listWords([...slots].sort((a, b) => a - b).map((slot) => slotPlace(lick, slot, counting)))
+  return [
+    ...(must.length > 0 ? [`${put ? '' : 'its own '}accents on ${places(must)}`] : []),
+    ...(not.length > 0 ? [`no accent on ${places(not)}`] : []),
+  ].join(', ')
+}
+
+/** Where a slot of the space is in its bar. */
+export function slotPlace(lick: Lick, slot: number, counting: CountingSystem): string {
+  const tick = lick.frame.start + slot * gridTicks(lick.frame.grid)
+  return placeIn(lick, tick, counting)
+}
+
+/** The kicks: `any kicks`, `2 to 6 kicks, never two in a row`. */
+export function kicksWords({ conditions: { kicks, kicksApart } }: WrittenQuestion): string {
+  const number = !kicks
+    ? 'any kicks'
+    : kicks.least === kicks.most
+      ? plural(kicks.least, 'kick')
+      : `${kicks.least} to ${plural(kicks.most, 'kick')}`
+  return kicksApart ? `${number}, never two in a row` : number
+}
+
+/** What hands and feet have to bear: `plays at any tempo`, `plays at 126, no limb more than 2 in a row`. */
+export function bearsWords({
+  conditions: { speed, runs, linear, clear },
+}: WrittenQuestion): string {
+  const words = [
+    speed === undefined ? 'plays at any tempo' : `plays at ${tempoFigure(speed)}`,
+    ...(runs === undefined ? [] : [`no limb more than ${runs} in a row`]),
+    ...(linear ? ['one limb at a time'] : []),
+    ...(clear ? ['clear of what sounds under it'] : []),
+  ]
+  return words.join(', ')
+}
+
+/** The order of the groups: `in any order`, `growing`, `as 5 5 6`. */
+export function orderWords({ conditions: { inRow, sizes, grouping } }: WrittenQuestion): string {
+  const words = [
+    ...(grouping
+      ? [`as ${grouping.sizes.join(' ')}${grouping.ordered ? '' : ' in any order'}`]
+      : []),
+    ...(sizes ? [sizes === 'rising' ? 'never getting smaller' : 'never getting larger'] : []),
+    ...(inRow === undefined ? [] : [`no cell more than ${inRow} in a row`]),
+  ]
+  return words.length === 0 ? 'in any order' : words.join(', ')
+}
+
+const TASTE_WORDS = {
+  kicks: ['more kicks', 'fewer kicks'],
+  offbeats: ['accents off the beat', 'accents on the beat'],
+  repeats: ['groups that repeat', 'groups that differ'],
+  doubles: ['doubles', 'singles'],
+  like: ['close to the line', 'far from the line'],
+} as const
+
+/** What comes first: `groups that differ and more kicks`. */
+export function tasteWords({ taste }: WrittenQuestion): string {
+  const words = Object.entries(TASTE_WORDS).flatMap(([name, [more, fewer]]) => {
+    const weight = taste[name as keyof typeof TASTE_WORDS] ?? 0
+    return weight === 0 ? [] : [weight > 0 ? more : fewer]
+  })
+  return words.length === 0 ? 'in no order' : listWords(words)
+}
+
+const HANDS_FREE: Readonly<Record<FreeHand, string>> = {
+  RH: 'right hand free to land',
+  LH: 'left hand free to land',
+  both: 'both hands free to land',
+  none: 'no hand free to land',
+  unknown: 'the last hand is undecided',
+}
+
+/** What makes a found fill good, in a few words: `up to 136 · left hand free to land`. */
+export function foundWords({ limit, free }: { limit: number | null; free: FreeHand }): string {
+  const speed = limit === null ? 'at any tempo' : `up to ${wholeTempo(limit)}`
+  return `${speed} · ${HANDS_FREE[free]}`
+}
+
+/** A found fill by its groups: `Fill of 5, 5, 3 and 3`. */
+export function foundTitle(groups: readonly number[]): string {
+  return `Fill of ${listWords(groups)}`.slice(0, 80)
+}
+
+/** How many slots a bar of the frame has: for fields that ask for places. */
+export function slotsInBar({ frame }: Lick): number {
+  return frameTicks(frame).bar / gridTicks(frame.grid)
+}

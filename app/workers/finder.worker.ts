@@ -1,0 +1,53 @@
+import { foundLick, frameOf, toQuestion } from '~/codecs/question'
+import { formatPhrase } from '~/core/changes'
+import { doorOf, type Way, Ways } from '~/core/finder'
+import { toRandomStream } from '~/core/foundation'
+import { approachOf, type Lick } from '~/core/line'
+import { speedLimit } from '~/core/playability'
+import type { FinderQuestion, FoundWay } from './protocol'
+import { type ServePort, serve } from './serve'
+
+/** What was asked last: it is asked for again when one of its ways is drawn. */
+let last: { readonly asked: string; readonly ways: Ways } | null = null
+
+function waysOf(asked: FinderQuestion): Ways {
+  const name = JSON.stringify(asked)
+  if (last?.asked !== name) last = { asked: name, ways: new Ways(questionOf(asked)) }
+  return last.ways
+}
+
+/** A question that the page has read before it asked. */
+function questionOf({ written, setting }: FinderQuestion) {
+  const question = toQuestion(written, setting)
+  if (!question.ok) throw new Error(question.error.code)
+  return question.value
+}
+
+/** Finds fills off the main thread. */
+serve(self as unknown as ServePort, {
+  'find-ways': async ({ most, apart, ...asked }) => {
+    const ways = waysOf(asked)
+    const { ways: best, complete } = ways.best(most, apart)
+    return {
+      count: ways.count,
+      slots: questionOf(asked).space.slots.length,
+      ways: best.map((way) => found(way, asked)),
+      complete,
+    }
+  },
+  'draw-way': async ({ seed, ...asked }) => {
+    const way = waysOf(asked).draw(toRandomStream(seed))
+    return way && found(way, asked)
+  },
+  'open-door': async (asked) => doorOf(questionOf(asked)),
+})
+
+function found({ phrase, score }: Way, { written, setting }: FinderQuestion): FoundWay {
+  const lick = foundLick(frameOf(written) as Lick, phrase, '')
+  return {
+    line: formatPhrase(phrase),
+    score,
+    limit: speedLimit({ ...lick, ostinatos: [] }, 'line', setting).bpm,
+    free: approachOf(lick)?.freeHand ?? 'both',
+  }
+}
