@@ -2,7 +2,7 @@ import { frameOf, type QuestionFault, type WrittenQuestion } from '~/codecs/ques
 import type { Bolt } from '~/core/finder'
 import { type FreeHand, frameTicks, type Lick } from '~/core/line'
 import { type CountingSystem, gridTicks, meterName } from '~/core/time'
-import { listWords, plural, tempoFigure, wholeTempo } from './figures'
+import { listWords, often, plural, tempoFigure, wholeTempo } from './figures'
 import { gridWords } from './grid-words'
 import { placeIn, startPlace } from './places'
 
@@ -134,17 +134,17 @@ export function kicksWords({ conditions: { kicks, kicksApart } }: WrittenQuestio
   return kicksApart ? `${number}, never two in a row` : number
 }
 
-/** What hands and feet have to bear: `plays at any tempo`, `plays at 126, no limb more than 2 in a row`. */
+/** What hands and feet have to bear: `it plays at any tempo`, `it plays at 126 and no limb strikes more than twice in a row`. */
 export function bearsWords({
   conditions: { speed, runs, linear, clear },
 }: WrittenQuestion): string {
   const words = [
-    speed === undefined ? 'plays at any tempo' : `plays at ${tempoFigure(speed)}`,
-    ...(runs === undefined ? [] : [`no limb more than ${runs} in a row`]),
-    ...(linear ? ['one limb at a time'] : []),
-    ...(clear ? ['clear of what sounds under it'] : []),
+    ...(speed === undefined ? [] : [`it plays at ${tempoFigure(speed)}`]),
+    ...(runs === undefined ? [] : [`no limb strikes more than ${often(runs)} in a row`]),
+    ...(linear ? ['limbs strike one at a time'] : []),
+    ...(clear ? ['nothing clashes with what sounds under it'] : []),
   ]
-  return words.join(', ')
+  return words.length === 0 ? 'it plays at any tempo' : listWords(words)
 }
 
 /** The order of the groups: `in any order`, `growing`, `as 5 5 6`. */

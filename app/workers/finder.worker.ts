@@ -25,12 +25,13 @@ function questionOf({ written, setting }: FinderQuestion) {
 
 /** Finds fills off the main thread. */
 serve(self as unknown as ServePort, {
-  'find-ways': async ({ most, apart, ...asked }) => {
+  'find-ways': async ({ most, ...asked }) => {
     const ways = waysOf(asked)
-    const { ways: best, complete } = ways.best(most, apart)
+    const slots = questionOf(asked).space.slots.length
+    const { ways: best, complete } = ways.best(most, apartIn(slots))
     return {
       count: ways.count,
-      slots: questionOf(asked).space.slots.length,
+      slots,
       ways: best.map((way) => found(way, asked)),
       complete,
     }
@@ -41,6 +42,11 @@ serve(self as unknown as ServePort, {
   },
   'open-door': async (asked) => doorOf(questionOf(asked)),
 })
+
+/** In how many slots shown fills differ from each other at the least: in a quarter of them. */
+function apartIn(slots: number): number {
+  return Math.max(1, Math.floor(slots / 4))
+}
 
 function found({ phrase, score }: Way, { written, setting }: FinderQuestion): FoundWay {
   const lick = foundLick(frameOf(written) as Lick, phrase, '')

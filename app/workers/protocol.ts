@@ -144,11 +144,7 @@ export interface Jobs {
   }
   /** How many fills obey a question, and the best of them. */
   readonly 'find-ways': {
-    readonly in: FinderQuestion & {
-      readonly most: number
-      /** In how many slots each differs from each other, at the least. */
-      readonly apart: number
-    }
+    readonly in: FinderQuestion & { readonly most: number }
     readonly on: never
     readonly out: FoundWays
   }

@@ -73,7 +73,7 @@ const PLACES = [
 /** Panels that have the most colours. */
 const COLOURED = ['Cells', 'Voices']
 /** Panels that have the most to press. */
-const CROWDED = ['Cells', 'Change', 'Fit', 'Voices', 'Feet', 'Families', 'Notes']
+const CROWDED = ['Cells', 'Change', 'Fit', 'Voices', 'Feet', 'Find', 'Notes']
 
 /** Every page, and the bench with these of its panels. */
 async function expectLarge(

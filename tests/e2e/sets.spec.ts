@@ -10,7 +10,7 @@ test('a family becomes a set in one step, is practised three exercises long, and
 }) => {
   test.slow()
   await openLick(page, 'Parade')
-  const panel = await openPanel(page, 'Families')
+  const panel = await openPanel(page, 'Find')
   await expect(panel.getByText('55 in all')).toBeVisible()
   await panel.getByRole('button', { name: 'Make a set' }).click()
   await expect(page.getByText('55 exercises, 275 minutes')).toBeVisible()

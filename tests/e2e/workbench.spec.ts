@@ -123,7 +123,7 @@ test('panels change the line at the caret, by its hands, and over its barlines',
 
 test('a family is stepped through by key', async ({ page }) => {
   await openLick(page, 'Tightrope')
-  await open(page, 'Families')
+  await open(page, 'Find')
   await expect(panel(page).getByText('55 in all')).toBeVisible()
   const member = page.getByRole('spinbutton', { name: 'Member of the family' })
   await member.press('ArrowRight')

@@ -43,7 +43,7 @@ function boltsOf({ conditions, cells }: Question): Bolt[] {
 /**
  * A question without some of what it asks for.
  *
- * @example without(question, ['speed']).conditions.speed // undefined
+ * @example `without(question, ['speed'])` asks the same for any tempo
  */
 export function without(question: Question, bolts: readonly Bolt[]): Question {
   const conditions = Object.fromEntries(

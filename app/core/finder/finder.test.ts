@@ -5,6 +5,8 @@ import { findPhrase, formatPhrase, type Phrase } from '../changes'
 import { toRandomStream } from '../foundation'
 import { DEFAULT_SETTING } from '../playability'
 import type { Letter, Limb } from '../sticking'
+import { doorOf } from './door'
+import { TooLarge } from './graph'
 import type { Conditions, Question, Taste } from './question'
 import { distance, scoresOf } from './taste'
 import { Ways } from './ways'
@@ -113,11 +115,7 @@ const taste: fc.Arbitrary<Taste> = fc.record({
   doubles: weight,
   like: fc.record({ weight, slots: fc.constant(cell('RLRLKRL').slots) }),
 })
-type Asked = typeof taste extends never
-  ? never
-  : ReturnType<typeof asking> extends fc.Arbitrary<infer A>
-    ? A
-    : never
+type Asked = ReturnType<typeof asking> extends fc.Arbitrary<infer A> ? A : never
 
 function questionOf({
   grids: runs,
@@ -203,5 +201,89 @@ describe('every way that obeys a question', () => {
       }),
       { numRuns: runs },
     )
+  })
+})
+
+const plain = (lines: readonly string[], slots: number, conditions: Conditions = {}): Question => ({
+  space: { start: 0, slots: Array.from({ length: slots }, () => 2520), beat: 10_080, layers: [] },
+  cells: lines.map((line) => ({ phrase: cell(line) })),
+  forms: { inversions: false, mirrors: false, cut: false },
+  conditions,
+  taste: {},
+  setting: DEFAULT_SETTING,
+})
+
+describe('a question', () => {
+  it('is counted beyond what a float can hold', () => {
+    // Every slot is one of two: 2 ** 200.
+    expect(new Ways(plain(['R', 'L'], 200)).count).toBe(2n ** 200n)
+  })
+
+  it('is drawn from evenly (chi-squared)', () => {
+    const ways = new Ways(plain(['R', 'RL', 'RLK'], 8, { kicks: { least: 0, most: 1 } }))
+    const [kinds, draws] = [Number(ways.count), 40_000]
+    const seen = new Map<string, number>()
+    const random = toRandomStream(11)
+    for (let i = 0; i < draws; i += 1) {
+      const name = nameOf(ways.draw(random) as Phrased)
+      seen.set(name, (seen.get(name) ?? 0) + 1)
+    }
+    expect(seen.size).toBe(kinds)
+    const mean = draws / kinds
+    const chi = [...seen.values()].reduce((sum, n) => sum + (n - mean) ** 2 / mean, 0)
+    // Five standard deviations over the mean of the distribution with so many degrees of freedom.
+    expect(chi).toBeLessThan(kinds - 1 + 5 * Math.sqrt(2 * (kinds - 1)))
+  })
+
+  it('draws the same by the same seed', () => {
+    const ways = new Ways(plain(['R', 'RL', 'RLK'], 24))
+    const draw = (seed: number) => nameOf(ways.draw(toRandomStream(seed)) as Phrased)
+    expect(draw(5)).toBe(draw(5))
+    expect(new Set([1, 2, 3, 4, 5].map(draw)).size).toBe(5)
+  })
+
+  it('has no way where its space is empty, and no way by a wrong number', () => {
+    expect(new Ways(plain(['R'], 0)).count).toBe(0n)
+    const ways = new Ways(plain(['R', 'L'], 2))
+    expect(() => ways.at(4n)).toThrow(RangeError)
+    expect(() => ways.at(-1n)).toThrow(RangeError)
+  })
+
+  it('that is too large says what makes it so', () => {
+    const grouping = { sizes: Array.from({ length: 64 }, (_, i) => 1 + (i % 8)), ordered: false }
+    const lines = ['R', 'RL', 'RLK', 'RLRK', 'RLRLK', 'RLRLRK', 'RLRLRLK', 'RLRLRLRK']
+    expect(() => new Ways(plain(lines, 256, { grouping }))).toThrow(TooLarge)
+    expect(() => new Ways(plain(lines, 256, { grouping }))).toThrow('grouping')
+  })
+})
+
+describe('a door that is shut', () => {
+  it('is opened by the condition that shuts it, with the ways that there are then', () => {
+    const question = plain(['RLK', 'RL'], 8, { kicks: { least: 5, most: 9 }, runs: 3 })
+    const { openings } = doorOf(question)
+    expect(openings).toEqual([
+      { without: ['kicks'], count: new Ways(plain(['RLK', 'RL'], 8)).count },
+    ])
+  })
+
+  it('is opened by a pair where no single one opens it', () => {
+    const question = plain(['RLK', 'RL'], 8, { starts: ['K'], ends: ['R'], runs: 3 })
+    const { openings } = doorOf(question)
+    expect(openings.map(({ without: bolts }) => bolts)).toEqual([['starts', 'ends']])
+  })
+
+  it('tells the nearest lengths that work', () => {
+    const { openings, lengths } = doorOf(plain(['RLRLR', 'RLRLRLK'], 16))
+    expect(openings).toEqual([])
+    expect(lengths.map(({ slots, count }) => [slots, count])).toEqual([
+      [15, 1n],
+      [17, 3n],
+    ])
+  })
+
+  it('is opened by how often cells are used', () => {
+    const shut = plain(['RLK', 'RL'], 5)
+    const question = { ...shut, cells: shut.cells.map((one) => ({ ...one, least: 2 })) }
+    expect(doorOf(question).openings).toEqual([{ without: ['uses'], count: 2n }])
   })
 })

@@ -48,6 +48,9 @@ export const MAX_NODES = 400_000
 /** Nodes with what leads from them: what is gone through to count. */
 export const MAX_EDGES = 8_000_000
 
+/** What one condition has to know in more different ways than this is not asked. */
+const MAX_STATES = 20_000
+
 /** A question that is too large to be answered; its message is the condition that makes it so. */
 export class TooLarge extends RangeError {}
 
@@ -376,6 +379,7 @@ function signatures(
 ): (form: CellForm) => string {
   const names = new Map<CellForm, number[]>(forms.map((form) => [form, []]))
   for (let state = 0, known = 1; state < known; state += 1) {
+    if (known > MAX_STATES) throw new TooLarge(watcher.of)
     for (const form of forms) {
       const places = watcher.placed ? length - form.slots.length + 1 : 1
       for (let at = 0; at < places; at += 1) {

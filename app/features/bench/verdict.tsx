@@ -7,6 +7,7 @@ import { LoadBoundary } from '~/ui/load-boundary'
 import type { Answers } from '~/words/answers'
 import { type Fit, toFit } from '~/words/fit'
 import { landingVerdict, type ShortAnswer, speedVerdict } from '~/words/verdict'
+import { FindFills } from './find-fills'
 import { useAnswers } from './state/use-answers'
 import { useBenchLick } from './state/use-workspace'
 
@@ -67,6 +68,9 @@ function FitWords({ fit }: { fit: Fit }) {
         <Link className="link" to="?panel=cells:tap">
           tap it in
         </Link>
+        <span className="verdict-more">
+          , or <FindFills words="find a fill" />
+        </span>
       </span>
     )
   if (fit.verdict === 'fits') {

@@ -5,6 +5,8 @@ import type { Found } from './sources'
 /** Every page, with the words that people look for it by. */
 const PLACES: readonly (readonly [path: string, name: string, also: string])[] = [
   ['/', 'Library', 'licks list home all my fills'],
+  ['/find', 'Finder', 'find fills search ways combinations that fit question'],
+  ['/find?draw', 'Surprise me', 'random fill draw lick idea'],
   ['/kit', 'Kit', 'drums cymbals set-up setup speeds hands measure limb'],
   ['/flow', 'Flow', 'play licks one after the other improvise shuffle mix jam'],
   ['/sets', 'Sets', 'exercises in an order routine warm-up warmup'],

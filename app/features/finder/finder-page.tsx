@@ -1,7 +1,7 @@
 import { Dices, Play, SquarePen } from 'lucide-react'
-import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
-import { useNavigate } from 'react-router'
+import { useNavigate, useSearchParams } from 'react-router'
 import { formatLickText } from '~/codecs/lick-text'
 import { foundLick, toQuestion, type WrittenQuestion } from '~/codecs/question'
 import { findPhrase } from '~/core/changes'
@@ -49,6 +49,14 @@ export function FinderPage() {
     if (fault === '') void session.ask(settled, setting)
     else session.clear()
   }, [session, settled, setting, fault])
+  // Who came for a surprise has one as soon as there is something to draw from.
+  const [params] = useSearchParams()
+  const surprised = useRef(!params.has('draw'))
+  useEffect(() => {
+    if (surprised.current || !state.found || state.asking) return
+    surprised.current = true
+    void session.draw(newSeed())
+  }, [session, state])
   return (
     <div className="mx-auto flex w-full max-w-5xl flex-col gap-5 px-4 py-7 sm:px-5">
       <h1 className="font-semibold text-3xl tracking-tight">Find fills</h1>
@@ -59,6 +67,10 @@ export function FinderPage() {
       )}
     </div>
   )
+}
+
+function newSeed(): number {
+  return 1 + Math.floor(Math.random() * 999_999)
 }
 
 /** What the question comes to. */
@@ -97,7 +109,7 @@ function Answer({
           slots={found.slots}
           ways={drawn ? [drawn.way, ...found.ways] : found.ways}
           seed={drawn?.seed ?? null}
-          onDraw={() => void session.draw(1 + Math.floor(Math.random() * 999_999))}
+          onDraw={() => void session.draw(newSeed())}
         />
       )}
     </section>

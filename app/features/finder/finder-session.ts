@@ -5,7 +5,7 @@ import type { FoundWay, FoundWays } from '~/workers'
 
 /** What a session asks: the worker, or a stand-in. */
 export interface FinderPort {
-  ask(job: 'find-ways', input: FinderInput & { most: number; apart: number }): Promise<FoundWays>
+  ask(job: 'find-ways', input: FinderInput & { most: number }): Promise<FoundWays>
   ask(job: 'draw-way', input: FinderInput & { seed: number }): Promise<FoundWay | null>
   ask(job: 'open-door', input: FinderInput): Promise<Door>
   close(): void
@@ -35,9 +35,8 @@ export interface FinderState {
 
 const STILL: FinderState = { asking: false, found: null, door: null, drawn: null, trouble: '' }
 
-/** So many fills are listed, each this many slots from each other at the least. */
+/** So many fills are listed. */
 const MOST = 24
-const APART = 2
 
 /**
  * Asks the finder one question at a time, without React. A new question drops the one that is being answered,
@@ -70,7 +69,7 @@ export class FinderSession {
     this.drop()
     this.set({ ...STILL, found: this.state.found, asking: true })
     const found = await this.answer(asked, (port) =>
-      port.ask('find-ways', { ...input, most: MOST, apart: APART }),
+      port.ask('find-ways', { ...input, most: MOST }),
     )
     if (!found) return
     this.set({ ...STILL, found, asking: found.count === 0n })

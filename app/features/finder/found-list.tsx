@@ -91,8 +91,9 @@ export function FoundList({
             tabIndex={-1}
             aria-selected={marked.has(way.line)}
             data-current={i === current || undefined}
-            className="flex cursor-pointer items-center gap-2 border-base-300 border-t px-3 py-1.5 data-current:bg-base-200"
-            onClick={() => {
+            className="flex cursor-pointer items-center outline-none gap-2 border-base-300 border-t px-3 py-1.5 data-current:bg-base-200"
+            onClick={(event) => {
+              event.currentTarget.parentElement?.focus()
               go(i)
               onHear(i)
             }}

@@ -1,1 +1,2 @@
 export { FinderPage } from './finder-page'
+export { finderPath, questionFor, questionLike } from './question-edits'

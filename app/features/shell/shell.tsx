@@ -76,7 +76,7 @@ function keepingFocus(main: HTMLElement) {
 
 const PLACES = [
   ['/', 'Library'],
-  ['/find', 'Find'],
+  ['/find', 'Finder'],
   ['/kit', 'Kit'],
   ['/flow', 'Flow'],
   ['/sets', 'Sets'],

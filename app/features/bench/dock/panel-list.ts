@@ -111,9 +111,9 @@ export const PANELS: readonly Panel[] = [
   ),
   panel(
     'families',
-    'Families',
+    'Find',
     Shapes,
-    'all members permutations kicks inversions',
+    'families all members permutations kicks inversions fills like this one finder',
     async () => (await import('../panels/family-panel')).FamilyPanel,
   ),
   panel(

@@ -17,6 +17,7 @@ import { MAX_IN_SET } from '~/storage'
 import { NumberField } from '~/ui/number-field'
 import { Button, Choice, EmptyState, Part } from '~/ui/parts'
 import { appendPhrase, replaceRange } from '~/workspace/edits/edits'
+import { FindFills } from '../find-fills'
 import { usePanel } from '../state/use-panel'
 import { changeCells } from './saved-store'
 import { onceLick, soloLick } from './solo'
@@ -118,6 +119,10 @@ export function FamilyPanel() {
   const saved = unmade || trouble || (savedAt === at && !busy ? `Saved as “${name} ${at + 1}”` : '')
   return (
     <div className="flex flex-col gap-4">
+      <p className="text-sm">
+        <FindFills words="Find fills for this space" /> made of the groups of this line, or{' '}
+        <FindFills like words="more like this one" />. Below are all patterns of one rule.
+      </p>
       <div className="flex flex-wrap items-center gap-3">
         <Choice legend="Rule" options={RULES} value={rule} onChoose={setRule} />
         {rule !== 'inversions' && (

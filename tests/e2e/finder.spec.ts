@@ -1,0 +1,97 @@
+import type { Page } from '@playwright/test'
+import { openPhone, sticking } from './bench-page'
+import { expectNoFault } from './faults'
+import { smallTargets } from './targets'
+import { expect, test } from './watched'
+
+const counted = (page: Page) =>
+  page.getByRole('region', { name: 'Found' }).getByRole('status').first()
+const fills = (page: Page) => page.getByRole('listbox', { name: 'Fills' }).getByRole('option')
+
+/** Opens a part of the question, does something in it, and closes it. */
+async function inPart(page: Page, name: RegExp, work: () => Promise<unknown>) {
+  await page.getByRole('button', { name }).click()
+  await work()
+  await page.keyboard.press('Escape')
+}
+
+test('from an empty bench to a fill that fits, ends on the left and has accents on 3 and 4', async ({
+  page,
+}) => {
+  await page.goto('/')
+  const begun = Date.now()
+  let presses = 0
+  const press = async (work: Promise<unknown>) => {
+    presses += 1
+    await work
+  }
+  await press(page.getByRole('button', { name: 'New lick', exact: true }).click())
+  await press(page.getByRole('button', { name: 'find a fill' }).click())
+  await expect(counted(page)).toContainText('24 ways')
+  await press(page.getByRole('button', { name: /^Start and end/ }).click())
+  await page.getByLabel('Ends with').focus()
+  await press(page.keyboard.press('L'))
+  await press(page.keyboard.press('Escape'))
+  await expect(counted(page)).toContainText('6 ways')
+  await press(page.getByRole('button', { name: /^Accents/ }).click())
+  await press(page.getByRole('button', { name: '3: either' }).click())
+  await press(page.getByRole('button', { name: '4: either' }).click())
+  await press(page.keyboard.press('Escape'))
+  await expect(page.getByRole('button', { name: 'Accents: accents on 3 and 4' })).toBeVisible()
+  await expect(counted(page)).toContainText(/^\d+ ways/)
+  await expect(fills(page).first()).toContainText(/free to land/)
+  await press(page.keyboard.press('Space'))
+  await expect(page.getByRole('button', { name: 'Stop', exact: true })).toBeVisible()
+  await press(page.getByRole('button', { name: 'Open on the bench' }).click())
+  await expect(sticking(page)).toHaveValue(/L$/)
+  await expect(page.getByText('Fills the bar exactly')).toBeVisible()
+  expect(presses).toBeLessThanOrEqual(25)
+  console.log(`a fill is found, heard and saved: ${presses} presses, ${Date.now() - begun} ms`)
+})
+
+test('where there is no way the door is named, and opened by one press', async ({ page }) => {
+  await page.goto('/find')
+  await inPart(page, /^Playing/, () => page.getByLabel('Plays at, on the snare').fill('380'))
+  await expect(counted(page)).toContainText('No way')
+  await page.getByRole('button', { name: '24 ways without the tempo' }).click()
+  await expect(counted(page)).toContainText('24 ways')
+  await expectNoFault(page)
+})
+
+test('fills are gone through by keys, marked, drawn at random, and made a set of', async ({
+  page,
+}) => {
+  await page.goto('/find')
+  await inPart(page, /^Cells/, async () => {
+    await page.getByLabel('Cells to add').fill('RRLK RL')
+    await page.keyboard.press('Enter')
+  })
+  await inPart(page, /^Forms/, () => page.getByLabel('Led by either hand').check())
+  await expect(counted(page)).toContainText(/^[\d,]{4,} ways/)
+  const list = page.getByRole('listbox', { name: 'Fills' })
+  await list.focus()
+  for (const key of ['ArrowDown', 's', 'ArrowDown', 's']) await page.keyboard.press(key)
+  await expect(list.locator('[aria-selected=true]')).toHaveCount(2)
+  await page.keyboard.press('r')
+  await expect(fills(page).first()).toContainText(/drawn with seed \d+/)
+  // The question is in the address: it is found again.
+  await page.reload()
+  await expect(
+    page.getByRole('button', { name: /^Cells: RLLRL, RLK, RLLK and 2 more/ }),
+  ).toBeVisible()
+  await expect(counted(page)).toContainText(/^[\d,]{4,} ways/)
+  await list.focus()
+  for (const key of ['s', 'ArrowDown', 's']) await page.keyboard.press(key)
+  await page.getByRole('button', { name: 'Make a set' }).click()
+  await expect(page.getByText('2 exercises', { exact: false }).first()).toBeVisible()
+})
+
+test('the finder fits a phone, and a surprise is one press away', async ({ browser }) => {
+  const page = await openPhone(browser)
+  await page.goto('/find?draw')
+  await expect(fills(page).first()).toContainText('drawn with seed')
+  expect(await smallTargets(page, 44)).toEqual([])
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)
+  expect(wide).toBeLessThanOrEqual(0)
+  await page.context().close()
+})
