@@ -87,6 +87,11 @@ if (process.argv[2] === 'files') {
   run('node_modules/.bin/tsx', ['tests/bench/files.ts'])
   process.exit()
 }
+if (process.argv[2] === 'finder') {
+  // How long the finder takes against slots, cells, and trying all.
+  run('node_modules/.bin/tsx', ['tests/bench/finder.ts'])
+  process.exit(0)
+}
 if (process.argv[2] === 'hearing') {
   // Strokes found in made material, by condition, and what that costs: in the core alone.
   run('node_modules/.bin/tsx', ['tests/bench/hearing.ts'])

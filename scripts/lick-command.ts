@@ -40,6 +40,10 @@ interface Options extends LimitOptions {
   readonly out: string | null
   /** What was played, for `hear`. */
   readonly played: Played | null
+  /** For `find`: how many fills are listed, how far from each other, and the seed of one that is drawn. */
+  readonly most: number
+  readonly apart: number
+  readonly seed: number | null
 }
 
 const NO_OPTIONS: Options = {
@@ -48,6 +52,9 @@ const NO_OPTIONS: Options = {
   bare: false,
   out: null,
   played: null,
+  most: 10,
+  apart: 1,
+  seed: null,
 }
 
 type Answer<T> = (lick: Lick, options: Options) => T | Promise<T>
@@ -101,9 +108,11 @@ npm run -s lick -- musicxml FILE [--bare] [--kit KITFILE] [--out PATH]
 npm run -s lick -- svg FILE [--kit KITFILE] [--out PATH]
 npm run -s lick -- pdf FILE [--kit KITFILE] [--out PATH]
 npm run -s lick -- convert SCORE [--out PATH]
+npm run -s lick -- find QUESTION [--most 10] [--apart 4] [--draw 7] [--kit KITFILE]
+npm run -s lick -- find --schema
 
 FILE is a lick text, KITFILE a kit, PLAYED a JSON file of what was played, SCORE a MusicXML file, compressed
-or not, or a MIDI file. MusicXML is compressed where PATH ends in .mxl.`
+or not, or a MIDI file, QUESTION a JSON file of the form that \`find --schema\` prints. MusicXML is compressed where PATH ends in .mxl.`
 
 /** The command was called in a way that it does not know, or with a file that cannot be read. */
 class WrongCall extends Error {}
@@ -129,6 +138,7 @@ async function run([command = '', ...rest]: readonly string[], files: Files): Pr
   const { paths, options } = await readOptions(command, rest, files)
   const [path] = paths
   const [answers, document] = [ANSWERS[command], DOCUMENTS[command]]
+  if (command === 'find') return find(path, rest, options, files)
   if (command === 'convert' && path && paths.length === 1) return convert(path, options, files)
   if (document && path && paths.length === 1) {
     const read = parseLickText(textOf(path, files))
@@ -144,6 +154,27 @@ async function run([command = '', ...rest]: readonly string[], files: Files): Pr
   }
   const code = given.some(hasErrors) ? 1 : 0
   return { code, out: json(given.length === 1 ? given[0] : given), told: '' }
+}
+
+/** Counts the fills that obey a question and lists the best, or says of what form questions are. */
+async function find(
+  path: string | undefined,
+  rest: readonly string[],
+  { most, apart, seed, kit }: Options,
+  files: Files,
+): Promise<Ended> {
+  const { parseQuestion, questionJsonSchema } = await import('../app/codecs/question')
+  if (rest.includes('--schema')) return { code: 0, out: json(questionJsonSchema()), told: '' }
+  if (!path) throw new WrongCall(USAGE)
+  const { toHeadlessFind } = await import('../app/codecs/headless/find')
+  const { DEFAULT_SETTING } = await import('../app/core/playability')
+  const setting = kit ? { ...DEFAULT_SETTING, kit } : DEFAULT_SETTING
+  const read = parseQuestion(textOf(path, files))
+  const found = read.ok ? toHeadlessFind(read.value, { most, apart, seed, setting }) : read
+  if (found.ok) return { code: 0, out: json(found.value), told: '' }
+  return refused({
+    errors: [{ line: 1, column: 1, found: '', expected: found.error, code: 'not-a-question' }],
+  })
 }
 
 /** Reads a score or a MIDI file and gives the lick text that its drums come to. */
@@ -204,6 +235,7 @@ const textOf = (path: string, files: Files) => new TextDecoder().decode(bytesOf(
 
 async function readOptions(command: string, given: readonly string[], files: Files) {
   const limits = command === 'limit'
+  const finds = command === 'find'
   const documents = command in DOCUMENTS || command === 'convert'
   const left = [...given]
   const paths: string[] = []
@@ -231,12 +263,22 @@ async function readOptions(command: string, given: readonly string[], files: Fil
     else if (documents && word === '--out') options = { ...options, out: next() }
     else if (command === 'hear' && word === '--played')
       options = { ...options, played: await beside(playedParser()) }
-    else if ((limits || documents) && word === '--kit')
+    else if (finds && word === '--schema') paths.push('')
+    else if (finds && word === '--most') options = { ...options, most: whole(next(), 1000) }
+    else if (finds && word === '--apart') options = { ...options, apart: whole(next(), 256) }
+    else if (finds && word === '--draw') options = { ...options, seed: whole(next(), 2 ** 32 - 1) }
+    else if ((limits || documents || finds) && word === '--kit')
       options = { ...options, kit: await beside(kitParser()) }
     else if (word.startsWith('--')) throw new WrongCall(USAGE)
     else paths.push(word)
   }
   return { paths, options }
+}
+
+function whole(typed: string, most: number): number {
+  const number = Number(typed)
+  if (!/^\d{1,10}$/.test(typed) || number > most) throw new WrongCall(USAGE)
+  return number
 }
 
 const playedParser = async () => (await import('../app/codecs/headless/hear')).parsePlayed

@@ -43,6 +43,7 @@ export {
   kitRecordSchema,
   type LickRecord,
   MAX_IN_SET,
+  MAX_QUESTIONS,
   MAX_RUNGS,
   MAX_TEMPLATES,
   type PlanContent,

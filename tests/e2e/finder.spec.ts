@@ -56,6 +56,17 @@ test('where there is no way the door is named, and opened by one press', async (
   await page.getByRole('button', { name: '24 ways without the tempo' }).click()
   await expect(counted(page)).toContainText('24 ways')
   await expectNoFault(page)
+  // A question is kept by name, and asked again on another visit.
+  await inPart(page, /^Kept questions/, async () => {
+    await page.getByLabel('Name of this question').fill('Three cells')
+    await page.keyboard.press('Enter')
+    await expect(page.getByRole('button', { name: 'Three cells', exact: true })).toBeVisible()
+  })
+  await inPart(page, /^Start and end/, () => page.getByLabel('Ends with').fill('L'))
+  await expect(counted(page)).toContainText('6 ways')
+  await page.getByRole('button', { name: /^Kept questions/ }).click()
+  await page.getByRole('button', { name: 'Three cells', exact: true }).click()
+  await expect(counted(page)).toContainText('24 ways')
 })
 
 test('fills are gone through by keys, marked, drawn at random, and made a set of', async ({

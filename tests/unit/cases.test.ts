@@ -77,7 +77,7 @@ describe('the refused lines', () => {
 })
 
 /** How the command is called, up to where two spaces begin what is said of it. */
-const CALL = /^npm run -s lick -- ([a-z]+ (?:\[?(?:--[a-z]+|[A-Z]+|\.\.\.)\]? ?)+)/gm
+const CALL = /^npm run -s lick -- ([a-z]+ (?:\[?(?:--[a-z]+|[A-Z]+|\d+|\.\.\.)\]? ?)+)/gm
 
 /** The command with files that are only told, by their paths; `-` is what is piped in. */
 async function run(words: readonly string[], told: Readonly<Record<string, string>> = {}) {
@@ -161,6 +161,33 @@ describe('the command', () => {
     expect([none.code, none.answer().errors[0].code]).toEqual([1, 'not-a-part'])
   })
 
+  it('finds the fills that obey a question', async () => {
+    const question = {
+      frame: 'start: 3\nbars: 1\ntempo: 90',
+      cells: [{ line: 'RLK' }, { line: 'RL' }],
+      conditions: { ends: ['K'], accents: { must: [0], not: [], put: true } },
+    }
+    const ask = async (change: object, ...words: string[]) =>
+      run(['find', '-', ...words], { '-': JSON.stringify({ ...question, ...change }) })
+    const found = (await ask({}, '--most', '1', '--draw', '3')).answer()
+    expect(found.count).toBe('2')
+    expect(found.best).toEqual([expect.stringContaining('line: >RLK RL RLK')])
+    expect(found.drawn).toMatch(/line: >RLK? .*K/)
+    const none = (await ask({ conditions: { starts: ['K'] } })).answer()
+    expect(none).toMatchObject({
+      count: '0',
+      best: [],
+      without: [{ conditions: ['starts'], count: '4' }],
+    })
+    expect((await ask({ cells: [{ line: 'RQ' }] })).answer().errors[0].expected).toBe(
+      'a cell cannot be read (RQ)',
+    )
+    expect((await ask({ cells: 7 })).code).toBe(1)
+    expect((await ask({}, '--most', 'ten')).code).toBe(2)
+    const { out } = await run(['find', '--schema'])
+    expect(JSON.parse(String(out)).properties.conditions).toBeDefined()
+  })
+
   it('says how it is called, and what it cannot read', async () => {
     for (const words of [
       [],
@@ -186,6 +213,7 @@ describe('the command', () => {
       KITFILE: formatKit(DEFAULT_KIT),
       PLAYED: JSON.stringify(played),
       SCORE: String(score),
+      QUESTION: JSON.stringify({ frame: 'bars: 1', cells: [{ line: 'RLRK' }] }),
     }
     const lines = [...`${readFileSync('README.md', 'utf8')}\n${out}`.matchAll(CALL)]
     expect(lines.length).toBeGreaterThanOrEqual(24)

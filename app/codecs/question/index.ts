@@ -8,6 +8,7 @@ export {
   packQuestion,
   parseQuestion,
   type QuestionFault,
+  questionJsonSchema,
   questionSchema,
   toFrame,
   toQuestion,

@@ -93,6 +93,11 @@ export interface QuestionFault {
   readonly cell?: string
 }
 
+/** The form of a question as a JSON schema (draft 2020-12). */
+export function questionJsonSchema(): object {
+  return z.toJSONSchema(questionSchema, { io: 'input', unrepresentable: 'any' })
+}
+
 /** Writes a question, readable by people too. Law: read back it is the same. */
 export function formatQuestion(question: WrittenQuestion): string {
   return `${JSON.stringify(question, null, 2)}\n`

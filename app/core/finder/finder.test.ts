@@ -175,7 +175,7 @@ function holds(asked: Asked): void {
 type Phrased = { readonly phrase: Phrase }
 
 describe('every way that obeys a question', () => {
-  const runs = Number(process.env.QUESTIONS ?? 60)
+  const runs = Number(process.env.QUESTIONS ?? 12)
 
   it.each(NAMES)('is what brute force finds, asked for %s alone (law)', (name) => {
     fc.assert(fc.property(asking(fc.constant([name])), holds), { numRuns: runs })

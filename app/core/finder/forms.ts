@@ -1,5 +1,6 @@
 import { inversionsOf, stickingKey } from '../catalogue'
 import { mirrorHands, type Phrase } from '../changes'
+import { formatSlot } from '../notation'
 import type { SlotContent } from '../sticking'
 import type { FinderCell, FormChoice } from './question'
 
@@ -23,11 +24,19 @@ export interface CellForm {
 export function formsOf(cells: readonly FinderCell[], choice: FormChoice): CellForm[] {
   const forms: CellForm[] = []
   const known = new Set<string>()
+  // Equal slots are one object, so that what is worked out of a slot is worked out once.
+  const slotsByText = new Map<string, SlotContent>()
+  const only = (content: SlotContent): SlotContent => {
+    const text = formatSlot(content)
+    const same = slotsByText.get(text) ?? content
+    slotsByText.set(text, same)
+    return same
+  }
   const add = (cell: number, phrase: Phrase, cut: boolean) => {
     const key = stickingKey(phrase)
     if (phrase.slots.length === 0 || known.has(key)) return
     known.add(key)
-    forms.push({ index: forms.length, cell, slots: phrase.slots, cut })
+    forms.push({ index: forms.length, cell, slots: phrase.slots.map(only), cut })
   }
   for (const [cell, { phrase }] of cells.entries()) {
     const turned = choice.inversions ? inversionsOf(phrase).map((one) => one.phrase) : [phrase]

@@ -46,7 +46,7 @@ export interface Some {
 /** More nodes than this are not kept: a question that needs more is not answered. */
 export const MAX_NODES = 400_000
 /** Nodes with what leads from them: what is gone through to count. */
-export const MAX_EDGES = 8_000_000
+export const MAX_EDGES = 12_000_000
 
 /** What one condition has to know in more different ways than this is not asked. */
 const MAX_STATES = 20_000
@@ -73,7 +73,6 @@ export class WayGraph {
   private readonly length: number
   private readonly joints: Branch = new Map()
   private known = 0
-  private somes = 0
   private readonly next: number[] = []
   /** Of each node its place and its joint. */
   private readonly places: number[] = []
@@ -95,8 +94,9 @@ export class WayGraph {
   private readonly order: Node[] = []
   private readonly firstEdge: number[] = []
   private readonly lastEdge: number[] = []
-  private readonly ends: Node[] = []
-  private readonly kinds: Some[] = []
+  private readonly ends = new Numbers()
+  private readonly kinds = new Numbers()
+  private readonly somes: Some[] = []
 
   constructor(question: Question) {
     const all = watchersOf(question)
@@ -155,7 +155,7 @@ export class WayGraph {
   eachEdge(node: Node, visit: (some: Some, to: Node) => void): void {
     const last = this.lastEdge[node] as number
     for (let edge = this.firstEdge[node] as number; edge < last; edge += 1)
-      visit(this.kinds[edge] as Some, this.ends[edge] as Node)
+      visit(this.somes[this.kinds.at(edge)] as Some, this.ends.at(edge))
   }
 
   /** Whether any way leads from a node to the end. */
@@ -187,7 +187,7 @@ export class WayGraph {
           const to = this.nodeAt(at + move.length, move.to)
           if (to === known) waiting[at + move.length]?.push(to)
           this.ends.push(to)
-          this.kinds.push(some)
+          this.kinds.push(some.index)
         }
         this.lastEdge[node] = this.ends.length
         if (this.ends.length > MAX_EDGES || this.places.length > MAX_NODES)
@@ -205,8 +205,9 @@ export class WayGraph {
   private only(some: Some, wanted: (one: FormClass) => boolean): Some {
     const classes = some.classes.filter(wanted)
     if (classes.length === some.classes.length) return some
-    this.somes += 1
-    return { index: this.somes - 1, classes, forms: sizeOf(classes) }
+    const fewer = { index: this.somes.length, classes, forms: sizeOf(classes) }
+    this.somes.push(fewer)
+    return fewer
   }
 
   private nodeAt(at: number, joint: Joint): Node {
@@ -273,8 +274,14 @@ export class WayGraph {
         known.forms += one.forms.length
         continue
       }
-      const move = { index: this.somes, length, to, classes: [one], forms: one.forms.length }
-      this.somes += 1
+      const move = {
+        index: this.somes.length,
+        length,
+        to,
+        classes: [one],
+        forms: one.forms.length,
+      }
+      this.somes.push(move)
       moves.set(to, move)
       found.push(move)
     }
@@ -307,8 +314,8 @@ export class WayGraph {
     }
     const last = this.lastEdge[node] as number
     for (let edge = this.firstEdge[node] as number; edge < last; edge += 1) {
-      const { forms } = this.kinds[edge] as Some
-      const to = (this.ends[edge] as Node) * digits
+      const { forms } = this.somes[this.kinds.at(edge)] as Some
+      const to = this.ends.at(edge) * digits
       for (let i = 0; i < digits; i += 1)
         counts[from + i] = (counts[from + i] as number) + forms * (counts[to + i] as number)
     }
@@ -327,6 +334,26 @@ export class WayGraph {
       )
       return open.length === fitting.length ? null : new Set(open)
     })
+  }
+}
+
+/** Whole numbers in order, as many as come. */
+class Numbers {
+  length = 0
+  private list = new Int32Array(1024)
+
+  push(number: number): void {
+    if (this.length === this.list.length) {
+      const longer = new Int32Array(this.list.length * 2)
+      longer.set(this.list)
+      this.list = longer
+    }
+    this.list[this.length] = number
+    this.length += 1
+  }
+
+  at(index: number): number {
+    return this.list[index] as number
   }
 }
 

@@ -58,46 +58,86 @@ export interface SlotMachine<S> {
 }
 
 /**
- * A machine over slots as a watcher over forms: each form is gone through once from each state, or where slots
- * are not of one length or their place matters, once from each state and place.
+ * A machine over slots as a watcher over forms: each slot is judged once from each state, or where slots are not
+ * of one length or their place matters, once from each state and place.
  */
 export function overSlots<S>(machine: SlotMachine<S>, space: Space): Watcher {
-  const { of, start, step, key, ends = () => true } = machine
-  const states: S[] = [start]
-  const numbers = new Map<string, number>([[key(start), 0]])
+  const { ends = () => true } = machine
   const even = space.slots.every((ticks) => ticks === space.slots[0])
   const placed = machine.placed === true || !even
-  const known = new Map<number, number>()
-  const span = space.slots.length + 1
-  const through = (state: number, { slots }: CellForm, at: number): number => {
-    let now = states[state] as S
-    for (const [i, content] of slots.entries()) {
-      const next = step(now, content, space.slots[at + i] as Ticks, at + i)
-      if (next === null) return REFUSED
-      now = next
-    }
-    const name = key(now)
-    let number = numbers.get(name)
-    if (number === undefined) {
-      number = states.push(now) - 1
-      numbers.set(name, number)
-    }
-    return number
-  }
+  const slots = new SlotStates(machine, space, placed)
+  // Between groups a machine has fewer states than between slots: those are numbered apart.
+  const inner: number[] = [0]
+  const outer = new Map<number, number>([[0, 0]])
   return {
-    of,
+    of: machine.of,
     placed,
     free: machine.placed === true,
-    ends: (state) => ends(states[state] as S),
+    ends: (state) => ends(slots.known(inner[state] as number)),
     over: (state, form, at) => {
-      const place = placed ? at : 0
-      const asked = (state * 65_536 + form.index) * span + place
-      let next = known.get(asked)
-      if (next === undefined) {
-        next = through(state, form, at)
-        known.set(asked, next)
+      let now = inner[state] as number
+      for (let i = 0; i < form.slots.length; i += 1) {
+        now = slots.after(now, form.slots[i] as SlotContent, at + i)
+        if (now === REFUSED) return REFUSED
       }
-      return next
+      let number = outer.get(now)
+      if (number === undefined) {
+        number = inner.push(now) - 1
+        outer.set(now, number)
+      }
+      return number
     },
+  }
+}
+
+/** The states of a machine between slots, and where each slot leads from each of them. */
+class SlotStates<S> {
+  private readonly states: S[]
+  private readonly numbers: Map<string, number>
+  private readonly contents = new Map<SlotContent, number>()
+  /** By the slot and its place, where that matters: for each state the next, undefined while not asked. */
+  private readonly steps: number[][] = []
+
+  constructor(
+    private readonly machine: SlotMachine<S>,
+    private readonly space: Space,
+    private readonly placed: boolean,
+  ) {
+    this.states = [machine.start]
+    this.numbers = new Map([[machine.key(machine.start), 0]])
+  }
+
+  known(state: number): S {
+    return this.states[state] as S
+  }
+
+  after(state: number, content: SlotContent, at: number): number {
+    let slot = this.contents.get(content)
+    if (slot === undefined) {
+      slot = this.contents.size
+      this.contents.set(content, slot)
+    }
+    const asked = this.placed ? slot * this.space.slots.length + at : slot
+    const row = this.steps[asked] ?? []
+    this.steps[asked] = row
+    let next = row[state]
+    if (next === undefined) {
+      next = this.step(state, content, at)
+      row[state] = next
+    }
+    return next
+  }
+
+  private step(state: number, content: SlotContent, at: number): number {
+    const ticks = this.space.slots[at] as Ticks
+    const after = this.machine.step(this.states[state] as S, content, ticks, at)
+    if (after === null) return REFUSED
+    const key = this.machine.key(after)
+    let number = this.numbers.get(key)
+    if (number === undefined) {
+      number = this.states.push(after) - 1
+      this.numbers.set(key, number)
+    }
+    return number
   }
 }

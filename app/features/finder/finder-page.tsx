@@ -25,6 +25,7 @@ import {
 import { type FoundWay, startFinder } from '~/workers'
 import { FinderSession, type FinderState } from './finder-session'
 import { FoundList } from './found-list'
+import { KeptQuestions } from './kept-questions'
 import { emptyFrame, loosened, QUESTION_ADDRESS, withFrame } from './question-edits'
 import { QuestionSentence } from './question-sentence'
 
@@ -61,6 +62,9 @@ export function FinderPage() {
     <div className="mx-auto flex w-full max-w-5xl flex-col gap-5 px-4 py-7 sm:px-5">
       <h1 className="font-semibold text-3xl tracking-tight">Find fills</h1>
       <QuestionSentence question={question} onChange={ask} />
+      <p className="-mt-3 text-sm">
+        <KeptQuestions question={question} onAsk={ask} />
+      </p>
       <ErrorText words={fault || (state.trouble && tooLargeWords(state.trouble))} />
       {fault === '' && state.trouble === '' && (
         <Answer question={settled} state={state} session={session} onAsk={ask} />

@@ -33,4 +33,10 @@ export {
   setRecordSchema,
   soloRecordSchema,
 } from './set'
-export { clickedMarks, DEFAULT_SETTINGS, type Settings, settingsSchema } from './settings'
+export {
+  clickedMarks,
+  DEFAULT_SETTINGS,
+  MAX_QUESTIONS,
+  type Settings,
+  settingsSchema,
+} from './settings'

@@ -1,5 +1,6 @@
 import * as z from 'zod/mini'
 import type { ClickMark } from '~/core/performance'
+import { words } from './fields'
 import { MAX_TEMPLATES, planTemplate } from './plan'
 import { PULSES } from './practice-kinds'
 
@@ -31,6 +32,9 @@ const CLICKED = [
   'slots',
   'groups',
 ] as const satisfies readonly ('off' | ClickMark)[]
+
+/** Questions that are kept, at the most. */
+export const MAX_QUESTIONS = 40
 
 /** What a player prefers; every field has a default, so that older records stay readable. */
 export const settingsSchema = z.object({
@@ -102,6 +106,13 @@ export const settingsSchema = z.object({
   /** The count is said by the browser's voice: of every slot, or of the strokes of each group. */
   voiceCount: z._default(z.boolean(), false),
   voiceSays: z._default(z.enum(['slots', 'strokes']), 'slots'),
+  /** Questions for the finder that were kept by name, as they stand in an address. */
+  questions: z._default(
+    z
+      .array(z.object({ name: words(60), question: z.string().check(z.maxLength(16_384)) }))
+      .check(z.maxLength(MAX_QUESTIONS)),
+    [],
+  ),
   /** Plans of the player's own, to be laid on other licks. */
   templates: z._default(z.array(planTemplate).check(z.maxLength(MAX_TEMPLATES)), []),
   /** The limbs that strike the MIDI notes of pads; notes that are not there are a hand's. */
