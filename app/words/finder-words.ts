@@ -1,6 +1,6 @@
 import { frameOf, type QuestionFault, type WrittenQuestion } from '~/codecs/question'
 import type { Bolt } from '~/core/finder'
-import { type FreeHand, frameTicks, type Lick } from '~/core/line'
+import type { FreeHand, Lick } from '~/core/line'
 import { type CountingSystem, gridTicks, meterName } from '~/core/time'
 import { listWords, often, plural, tempoFigure, wholeTempo } from './figures'
 import { gridWords } from './grid-words'
@@ -193,9 +193,4 @@ export function foundWords({ limit, free }: { limit: number | null; free: FreeHa
 /** A found fill by its groups: `Fill of 5, 5, 3 and 3`. */
 export function foundTitle(groups: readonly number[]): string {
   return `Fill of ${listWords(groups)}`.slice(0, 80)
-}
-
-/** How many slots a bar of the frame has: for fields that ask for places. */
-export function slotsInBar({ frame }: Lick): number {
-  return frameTicks(frame).bar / gridTicks(frame.grid)
 }

@@ -1,6 +1,6 @@
 import { foundLick, frameOf, toQuestion } from '~/codecs/question'
 import { formatPhrase } from '~/core/changes'
-import { doorOf, type Way, Ways } from '~/core/finder'
+import { doorOf, lineEndings, type Way, Ways } from '~/core/finder'
 import { toRandomStream } from '~/core/foundation'
 import { approachOf, type Lick } from '~/core/line'
 import { speedLimit } from '~/core/playability'
@@ -40,6 +40,7 @@ serve(self as unknown as ServePort, {
     const way = waysOf(asked).draw(toRandomStream(seed))
     return way && found(way, asked)
   },
+  'end-line': async ({ lick, setting }) => lineEndings(lick, setting),
   'open-door': async (asked) => doorOf(questionOf(asked)),
 })
 

@@ -1,6 +1,6 @@
 import type { WrittenQuestion } from '~/codecs/question'
-import type { Door } from '~/core/finder'
-import type { FreeHand } from '~/core/line'
+import type { Door, LineEnding } from '~/core/finder'
+import type { FreeHand, Lick } from '~/core/line'
 import type { PlayContext } from '~/core/playability'
 import type { LoopOptions, LoopStretch, SequenceSound, SoundName } from '~/core/sound'
 import type { Voice } from '~/core/sticking'
@@ -153,6 +153,12 @@ export interface Jobs {
     readonly in: FinderQuestion & { readonly seed: number }
     readonly on: never
     readonly out: FoundWay | null
+  }
+  /** The best ways to fill what is left of a line's space. */
+  readonly 'end-line': {
+    readonly in: { readonly lick: Lick; readonly setting: PlayContext }
+    readonly on: never
+    readonly out: readonly LineEnding[]
   }
   /** What opens where nothing obeys a question. */
   readonly 'open-door': {

@@ -46,14 +46,19 @@ export function allWays(question: Question, grids: readonly GridRun[]): ListedWa
 }
 
 /** The fill as a lick, all of whose hands are on one surface. */
-function toLick({ phrase }: ListedWay, { space }: Question, grids: readonly GridRun[]): Lick {
+function toLick(
+  { phrase }: ListedWay,
+  { space, before }: Question,
+  grids: readonly GridRun[],
+): Lick {
   let at = 0
   const gridChanges = grids.map(([grid, slots]) => {
     const change = { at, grid }
     at += slots
     return change
   })
-  const bare = phrase.slots.map((content) =>
+  const all = [...(before ?? []), ...phrase.slots]
+  const bare = all.map((content) =>
     content.kind === 'rest'
       ? content
       : content.kind === 'struck'
@@ -68,7 +73,11 @@ function toLick({ phrase }: ListedWay, { space }: Question, grids: readonly Grid
   return {
     ...EMPTY_LICK,
     frame: { ...EMPTY_LICK.frame, start: space.start, grid: grids[0]?.[0] as Grid },
-    line: { slots: bare, groups: phrase.groups, gridChanges: gridChanges.slice(1) },
+    line: {
+      slots: bare,
+      groups: [...(before ? [before.length] : []), ...phrase.groups],
+      gridChanges: gridChanges.slice(1),
+    },
   }
 }
 
@@ -91,6 +100,8 @@ function obeys(way: ListedWay, question: Question, grids: readonly GridRun[]): b
       by.set(top, [...(by.get(top) ?? []), stroke.letter])
     return [...by].sort(([a], [b]) => a - b).map(([, letters]) => letters)
   })
+  const past = (question.before ?? []).at(-1)
+  const lastBefore = past && past.kind !== 'rest' ? strokesInSlot(past).at(-1) : undefined
   const isKick = (letter: string) => letter === 'K' || letter === 'J'
   const kicks = onsets.flat().filter(isKick).length
   const { slots: sizes } = { slots: way.phrase.groups }
@@ -108,6 +119,8 @@ function obeys(way: ListedWay, question: Question, grids: readonly GridRun[]): b
     (asked.ends ?? []).every((letter, i, all) => has(all, onsets.length - all.length + i, letter)),
     asked.runs === undefined || (character.longestRun?.length ?? 0) <= asked.runs,
     !asked.kicks || (kicks >= asked.kicks.least && kicks <= asked.kicks.most),
+    !asked.kicksApart ||
+      !(lastBefore && isKick(lastBefore.stroke.letter) && (onsets[0] ?? []).some(isKick)),
     !asked.kicksApart ||
       onsets.every((letters, i) => !letters.some(isKick) || !(onsets[i + 1] ?? []).some(isKick)),
     (asked.kicksOn ?? []).every((slot) =>

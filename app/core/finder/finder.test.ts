@@ -113,6 +113,7 @@ const taste: fc.Arbitrary<Taste> = fc.record({
   offbeats: weight,
   repeats: weight,
   doubles: weight,
+  cells: fc.array(weight, { maxLength: 4 }),
   like: fc.record({ weight, slots: fc.constant(cell('RLRLKRL').slots) }),
 })
 type Asked = ReturnType<typeof asking> extends fc.Arbitrary<infer A> ? A : never

@@ -1,3 +1,4 @@
+import type { SlotContent } from '../sticking'
 import { watchersOf } from './compile'
 import { type CellForm, formsOf } from './forms'
 import type { Question } from './question'
@@ -87,6 +88,8 @@ export class WayGraph {
   private readonly open: readonly (ReadonlySet<FormClass> | null)[]
   /** Whether the last group may be a form that is cut. */
   private readonly cuts: boolean
+  /** What each condition knows where a fill begins. */
+  private readonly starts: readonly number[]
   private readonly digits: number
   /** Of each node its ways to the end. */
   private readonly counts: Float64Array
@@ -104,8 +107,12 @@ export class WayGraph {
     this.uneven = this.watchers.some(({ placed }) => placed)
     this.length = question.space.slots.length
     this.rows = Array.from({ length: this.length + 1 }, () => new Int32Array(0))
-    this.classes = classesOf(formsOf(question.cells, question.forms), all, this.length)
-    this.tables = this.watchers.map((one) => (one.placed ? null : tableOf(one, this.classes)))
+    const starts = new Map(all.map((one) => [one, startOf(one, question.before)]))
+    this.starts = this.watchers.map((one) => starts.get(one) ?? 0)
+    this.classes = classesOf(formsOf(question.cells, question.forms), starts, this.length)
+    this.tables = this.watchers.map((one, i) =>
+      one.placed ? null : tableOf(one, this.classes, this.starts[i] as number),
+    )
     this.cuts = question.forms.cut
     this.open = this.openAt(all.filter(({ free }) => free))
     this.reach()
@@ -168,8 +175,7 @@ export class WayGraph {
   /** Makes the nodes that can be reached, place by place, and what leads from them. */
   private reach(): void {
     const waiting: Node[][] = Array.from({ length: this.length + 1 }, () => [])
-    const start = this.watchers.map(() => 0)
-    waiting[0]?.push(this.nodeAt(0, this.joint(start, null)))
+    waiting[0]?.push(this.nodeAt(0, this.joint(this.starts, null)))
     for (let at = 0; at <= this.length; at += 1) {
       const open = this.open[at]
       const left = this.length - at
@@ -357,6 +363,15 @@ class Numbers {
   }
 }
 
+/** What a condition knows where a fill begins: after what is played before it, unless it refuses that itself. */
+function startOf(watcher: Watcher, before: readonly SlotContent[] = []): number {
+  if (before.length === 0 || watcher.placed || !JOINING.has(watcher.of)) return 0
+  return Math.max(0, watcher.over(0, { index: -1, cell: -1, slots: before, cut: false }, 0))
+}
+
+/** Conditions that look back over the beginning of the space. */
+const JOINING: ReadonlySet<string> = new Set(['runs', 'speed', 'kicksApart', 'free'])
+
 /** Digits that hold the ways of filling a length with forms under no condition. */
 function digitsFor(classes: readonly FormClass[], length: number): number {
   const ways: bigint[] = [1n]
@@ -376,19 +391,20 @@ function digitsFor(classes: readonly FormClass[], length: number): number {
  */
 function classesOf(
   forms: readonly CellForm[],
-  watchers: readonly Watcher[],
+  starts: ReadonlyMap<Watcher, number>,
   length: number,
 ): FormClass[] {
   const fitting = forms.filter(({ slots }) => slots.length <= length)
   let lists = split([fitting], ({ slots, cut }) => `${slots.length} ${cut}`)
-  for (const watcher of watchers) lists = split(lists, signatures(watcher, fitting, length))
+  for (const [watcher, start] of starts)
+    lists = split(lists, signatures(watcher, start, fitting, length))
   const sized = lists.map((alike) => ({ length: alike[0]?.slots.length ?? 0, forms: alike }))
   return sized.sort((a, b) => a.length - b.length).map((one, index) => ({ ...one, index }))
 }
 
-function tableOf(watcher: Watcher, classes: readonly FormClass[]): Int32Array {
+function tableOf(watcher: Watcher, classes: readonly FormClass[], start: number): Int32Array {
   const rows: number[] = []
-  for (let state = 0, known = 1; state < known; state += 1) {
+  for (let state = 0, known = start + 1; state < known; state += 1) {
     for (const { forms } of classes) {
       const next = watcher.over(state, forms[0] as CellForm, 0)
       known = Math.max(known, next + 1)
@@ -401,11 +417,12 @@ function tableOf(watcher: Watcher, classes: readonly FormClass[]): Int32Array {
 /** How a watcher treats each form, as a text: equal for forms that it treats alike. */
 function signatures(
   watcher: Watcher,
+  start: number,
   forms: readonly CellForm[],
   length: number,
 ): (form: CellForm) => string {
   const names = new Map<CellForm, number[]>(forms.map((form) => [form, []]))
-  for (let state = 0, known = 1; state < known; state += 1) {
+  for (let state = 0, known = start + 1; state < known; state += 1) {
     if (known > MAX_STATES) throw new TooLarge(watcher.of)
     for (const form of forms) {
       const places = watcher.placed ? length - form.slots.length + 1 : 1

@@ -1,4 +1,5 @@
 export { type Bolt, type Door, doorOf, type Opening, without } from './door'
+export { type LineEnding, lineEndings } from './endings'
 export { type CellForm, formsOf } from './forms'
 export { TooLarge } from './graph'
 export {

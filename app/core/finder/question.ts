@@ -1,6 +1,6 @@
 import type { Phrase } from '../changes'
 import type { PlayContext } from '../playability'
-import type { Letter, Limb } from '../sticking'
+import type { Letter, Limb, SlotContent } from '../sticking'
 import type { Ticks } from '../time'
 
 /** What a fill has to fill: slots from its start to its landing, in ticks from the barline of its bar. */
@@ -94,6 +94,8 @@ export interface Taste {
   readonly kicks?: number
   /** For each accent off the beat. */
   readonly offbeats?: number
+  /** For each slot of a group of a cell, by the cell. */
+  readonly cells?: readonly number[]
   /** For each two neighbouring groups of one cell. */
   readonly repeats?: number
   /** For each stroke by the limb that struck right before it, within a group. */
@@ -110,4 +112,6 @@ export interface Question {
   readonly conditions: Conditions
   readonly taste: Taste
   readonly setting: PlayContext
+  /** What is played right before the space, as far as runs and tempos ask; nothing where nothing is said. */
+  readonly before?: readonly SlotContent[]
 }

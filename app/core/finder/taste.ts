@@ -27,9 +27,9 @@ export function scoresOf(taste: Taste, space: Space): Scores {
     taste.offbeats ? begins.findIndex((one) => (one - tick) % space.beat === 0) : 0,
   )
   const phase = (at: number): number => (taste.like || !even ? at : (phases[at] ?? 0))
-  const reckon = ({ slots }: CellForm, at: number): number => {
-    const { kicks = 0, offbeats = 0, doubles = 0 } = taste
-    let score = 0
+  const reckon = ({ slots, cell }: CellForm, at: number): number => {
+    const { kicks = 0, offbeats = 0, doubles = 0, cells = [] } = taste
+    let score = slots.length * (cells[cell] ?? 0)
     let before: readonly Limb[] = []
     for (const [i, content] of slots.entries()) {
       const ticks = space.slots[at + i] ?? 0

@@ -129,7 +129,7 @@ class SlotStates<S> {
   }
 
   private step(state: number, content: SlotContent, at: number): number {
-    const ticks = this.space.slots[at] as Ticks
+    const ticks = this.space.slots[this.placed ? at : 0] as Ticks
     const after = this.machine.step(this.states[state] as S, content, ticks, at)
     if (after === null) return REFUSED
     const key = this.machine.key(after)

@@ -14,6 +14,7 @@ const SECTIONS: readonly (readonly [title: string, rows: readonly Row[]])[] = [
       ['Ctrl K', 'Find a command, a cell or a lick'],
       ['Alt L', 'Go to the line'],
       ['Alt K', 'Go to the ruler'],
+      ['Alt Shift 1 to 3', 'Take an ending that fills the bar'],
       ['Alt W', 'Widen the selection: group, then line'],
       ['Alt , / Alt .', 'Start the line earlier, later'],
       ['Ctrl Z / Ctrl Y', 'Undo, redo'],

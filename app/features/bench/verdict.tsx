@@ -13,6 +13,8 @@ import { useBenchLick } from './state/use-workspace'
 
 /** Fetched when a line does not fit first: what would mend it is dearer than what says so. */
 const Remedy = lazyComponent(async () => (await import('./remedy')).default)
+/** Fetched when a line is short of its space first. */
+const Endings = lazyComponent(async () => (await import('./endings')).default)
 
 /**
  * The three answers that are always there: does it fit, how does it land, how fast does it go. A problem
@@ -35,7 +37,7 @@ export function Verdict() {
       </p>
       {wanted && (
         <LoadBoundary what="The remedy">
-          <Remedy />
+          {fit.verdict === 'short' ? <Endings /> : <Remedy />}
         </LoadBoundary>
       )}
       <Answer answer={lands} />
@@ -68,9 +70,7 @@ function FitWords({ fit }: { fit: Fit }) {
         <Link className="link" to="?panel=cells:tap">
           tap it in
         </Link>
-        <span className="verdict-more">
-          , or <FindFills words="find a fill" />
-        </span>
+        <span className="verdict-more">, or</span> <FindFills words="find a fill" />
       </span>
     )
   if (fit.verdict === 'fits') {
