@@ -14,7 +14,7 @@ const ALL = [
   { name: 'workbench-cells', open: (page) => panel(page, 'Teeterboard', 'Cells') },
   { name: 'workbench-voices', open: (page) => panel(page, 'Knife Wheel', 'Voices') },
   { name: 'workbench-paths-dark', dark: true, open: crossing },
-  { name: 'tapping', open: tapping },
+  { name: 'finder', open: finder },
   { name: 'sheet', open: sheet },
   { name: 'import', open: importing },
   { name: 'kit', open: kit },
@@ -202,24 +202,30 @@ async function importing(page) {
   await page.getByRole('table', { name: 'What the files hold' }).waitFor()
 }
 
-/** A line that is tapped into an empty lick, one stroke of it between two slots. */
-async function tapping(page) {
-  await page.goto('/')
-  await page.getByRole('button', { name: 'New lick' }).click()
-  await page.getByRole('link', { name: 'tap it in' }).click()
-  await page.getByLabel('Beside a click').uncheck()
-  await page.getByRole('button', { name: 'Start tapping' }).click()
-  // By stamps of their own, so that the picture is the same however busy the machine is.
-  await page.evaluate(() => {
-    for (const [i, key] of [...'JFFJBJFBJFFJBJFBJFFJBJFB'].entries()) {
-      const event = new KeyboardEvent('keydown', { code: `Key${key}`, key })
-      const timeStamp = performance.now() + i * 180 + (i === 5 ? 58 : 0)
-      Object.defineProperty(event, 'timeStamp', { value: timeStamp })
-      window.dispatchEvent(event)
-    }
+/** A question of some conditions, with the best of what obeys it. */
+async function finder(page) {
+  await page.goto('/find')
+  const inPart = async (name, work) => {
+    await page.getByRole('button', { name }).click()
+    await work()
+    await page.keyboard.press('Escape')
+  }
+  await inPart(/^Space/, () => page.getByLabel('Start', { exact: true }).selectOption('2&'))
+  await inPart(/^Forms/, async () => {
+    await page.getByLabel('Begun at any of its strokes').check()
+    await page.getByLabel('Led by either hand').check()
   })
-  await page.getByText(/^24 taps/).waitFor()
-  await page.getByRole('button', { name: 'Stop', exact: true }).click()
+  await inPart(/^Start and end/, async () => {
+    await page.getByLabel('Ends with').fill('L')
+    await page.getByLabel('Free for the landing').selectOption('R')
+  })
+  await inPart(/^Accents/, async () => {
+    for (const beat of [3, 4]) await page.getByRole('button', { name: `${beat}: either` }).click()
+  })
+  await inPart(/^Playing/, () => page.getByLabel('Plays at, on the snare').fill('126'))
+  await page.waitForTimeout(500)
+  await page.getByRole('option').first().waitFor()
+  await page.mouse.move(0, 0)
 }
 
 /** A simulated drummer heard as sound, and what is told of him after a few rounds. */

@@ -76,6 +76,16 @@ test('a line that does not fit is fixed with a click', async ({ page }) => {
   await panel(page).getByLabel('Sizes to fill them with').fill('6 7')
   await expect(panel(page).getByText('3 orders')).toBeVisible()
   await expect(panel(page).getByRole('button', { name: '6 7 7' })).toBeVisible()
+  // What is short is ended by a press that shows it first, or by a key; nothing of an older line is offered.
+  await sticking(page).fill('RLLRL RLK')
+  const ending = page.getByRole('button', { name: /^End with .*: the right hand is free to land$/ })
+  await ending.hover()
+  await expect(page.locator('[data-ghost]').first()).toBeVisible()
+  await sticking(page).fill('RLLRL RLK RL')
+  await expect(page.getByRole('button', { name: /^End with/ })).toHaveCount(3)
+  await page.keyboard.press('Alt+Shift+Digit3')
+  await expect(fits(page)).toContainText('Fills the bar exactly')
+  await expect(sticking(page)).toHaveValue(/K$/)
 })
 
 test('panels change the line at the caret, by its hands, and over its barlines', async ({

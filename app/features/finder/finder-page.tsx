@@ -2,9 +2,7 @@ import { Dices, Play, SquarePen } from 'lucide-react'
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { useNavigate, useSearchParams } from 'react-router'
-import { formatLickText } from '~/codecs/lick-text'
-import { foundLick, toQuestion, type WrittenQuestion } from '~/codecs/question'
-import { findPhrase } from '~/core/changes'
+import { toQuestion, type WrittenQuestion } from '~/codecs/question'
 import type { Door } from '~/core/finder'
 import type { Lick } from '~/core/line'
 import { useSettings } from '~/live/use-live'
@@ -15,16 +13,11 @@ import { useAddressState } from '~/ui/use-address-state'
 import { useSettled } from '~/ui/use-settled'
 import { useSpace } from '~/ui/use-space'
 import { plural } from '~/words/figures'
-import {
-  foundTitle,
-  questionFaultWords,
-  tooLargeWords,
-  waysWords,
-  withoutWords,
-} from '~/words/finder-words'
+import { questionFaultWords, tooLargeWords, waysWords, withoutWords } from '~/words/finder-words'
 import { type FoundWay, startFinder } from '~/workers'
 import { FinderSession, type FinderState } from './finder-session'
 import { FoundList } from './found-list'
+import { foundTexts, toFoundLick } from './found-texts'
 import { KeptQuestions } from './kept-questions'
 import { emptyFrame, loosened, QUESTION_ADDRESS, withFrame } from './question-edits'
 import { QuestionSentence } from './question-sentence'
@@ -178,32 +171,26 @@ function Ways({
   seed: number | null
   onDraw: () => void
 }) {
-  const { singleKeys } = useSettings().settings
+  const { singleKeys, turnLetters } = useSettings().settings
   const navigate = useNavigate()
   const { hear, player } = useHearLick()
   const [current, setCurrent] = useState(0)
   const [marked, setMarked] = useState<ReadonlySet<string>>(new Set())
   const [told, setTold] = useState('')
   const at = Math.min(current, ways.length - 1)
-  const lickOf = useCallback(
-    (way: FoundWay | undefined): Lick | null => {
-      const phrase = way && findPhrase(way.line)
-      return phrase ? foundLick(frame, phrase, foundTitle(phrase.groups)) : null
-    },
-    [frame],
-  )
+  const textsOf = (way: FoundWay | undefined) => foundTexts(frame, way, turnLetters)
   const listen = useCallback(
     (i: number) => {
-      const lick = lickOf(ways[i])
+      const lick = toFoundLick(frame, ways[i])
       if (lick) hear(lick)
     },
-    [lickOf, ways, hear],
+    [frame, ways, hear],
   )
   const open = async (i: number) => {
-    const lick = lickOf(ways[i])
-    if (!lick) return
+    const texts = textsOf(ways[i])
+    if (!texts) return
     const { createLick } = await import('../library')
-    const made = await createLick({ text: formatLickText(lick), draft: null, voicing: '' })
+    const made = await createLick(texts)
     if (made.kind === 'open') void navigate(`/bench/${made.id}`)
     else setTold(made.message)
   }
@@ -216,15 +203,11 @@ function Ways({
     })
   }
   const chosen = ways.filter(({ line }) => marked.has(line))
-  const texts = () =>
-    chosen.flatMap((way) => {
-      const lick = lickOf(way)
-      return lick ? [formatLickText(lick)] : []
-    })
+  const chosenTexts = () => chosen.flatMap((way) => textsOf(way) ?? [])
   const keep = async () => {
     const { createLick } = await import('../library')
-    for (const text of texts()) {
-      const made = await createLick({ text, draft: null, voicing: '' })
+    for (const texts of chosenTexts()) {
+      const made = await createLick(texts)
       if (made.kind === 'failed') return setTold(made.message)
     }
     setTold(`${plural(chosen.length, 'fill')} saved in the library.`)
@@ -232,7 +215,10 @@ function Ways({
   }
   const makeSet = async () => {
     const { createSetOf } = await import('../sets')
-    const made = await createSetOf(plural(chosen.length, 'found fill'), texts())
+    const made = await createSetOf(
+      plural(chosen.length, 'found fill'),
+      chosenTexts().map(({ text }) => text),
+    )
     if (made.id) void navigate(`/sets/${made.id}`)
     else setTold(made.trouble)
   }

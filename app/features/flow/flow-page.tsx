@@ -18,6 +18,7 @@ import { BY_SIGN, FASTER, SLOWER } from '~/ui/tempo-keys'
 import { useAddressState } from '~/ui/use-address-state'
 import { useSpace } from '~/ui/use-space'
 import { plural } from '~/words/figures'
+import { turnTexts } from '~/workspace/turned'
 import { createLick } from '../library'
 import type { Phase } from '../practice'
 import { BarFigure, BigCount, RoomDock, stillWords, useLights } from '../practice'
@@ -107,7 +108,10 @@ export function FlowPage() {
     const number = Math.max(0, now.phrase - before)
     const title = `Flow ${setup.seed}, phrase ${number + 1}`
     const text = formatLickText(toSavedLick(phraseAt(number), title))
-    const outcome = await createLick({ text, draft: null, voicing: '' })
+    // What was seen with the letters turned is stored as it is for everyone.
+    const outcome = await createLick(
+      turnTexts({ text, draft: null, voicing: '' }, settings.turnLetters),
+    )
     // The music goes on: what was saved is opened when the player wants it.
     if (outcome.kind === 'open') setSaved({ id: outcome.id, title })
     else setRefused(outcome.message)
