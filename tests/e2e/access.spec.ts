@@ -57,6 +57,7 @@ test('the content policy lets nothing foreign in', async ({ page }) => {
 
 const PLACES = [
   '/',
+  '/find',
   '/kit',
   '/flow',
   '/sets',

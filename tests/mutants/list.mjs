@@ -392,4 +392,72 @@ export const MUTANTS = [
     ['app/features/kit'],
   ],
   ['app/storage/backup/import.ts', 'this.full = true', 'this.full = false', ['app/storage/backup']],
+  // The finder.
+  [
+    'app/core/finder/conditions/strokes.ts',
+    'ends: ({ since, last }) => !last && since >= enough',
+    'ends: ({ since, last }) => !last || since >= enough',
+    ['app/core/finder'],
+  ],
+  [
+    'app/core/finder/conditions/strokes.ts',
+    'if (length > most) return null\n            next',
+    'if (length >= most) return null\n            next',
+    ['app/core/finder'],
+  ],
+  [
+    'app/core/finder/conditions/speed.ts',
+    "(this.limb === 'RH' || this.limb === 'LH')\n",
+    "(this.limb === 'RH')\n",
+    ['app/core/finder'],
+  ],
+  [
+    'app/core/finder/conditions/speed.ts',
+    'const rebound = last.neighbour && last.isGrace !== isGrace',
+    'const rebound = last.neighbour && last.isGrace',
+    ['app/core/finder'],
+  ],
+  [
+    'app/core/finder/graph.ts',
+    'const carried = Math.floor((counts[from + i] as number) / DIGIT)',
+    'const carried = 0',
+    ['app/core/finder'],
+  ],
+  [
+    'app/core/finder/graph.ts',
+    'return Math.max(0, watcher.over(0,',
+    'return Math.min(0, watcher.over(0,',
+    ['app/core/finder'],
+  ],
+  [
+    'app/core/finder/ranking.ts',
+    'think(before, node, rank + 1, score)',
+    'think(before, node, rank + 2, score)',
+    ['app/core/finder'],
+  ],
+  ['app/core/finder/ways.ts', 'rest -= BigInt(alike) * ways', 'rest -= ways', ['app/core/finder']],
+  [
+    'app/core/finder/door.ts',
+    'if (openings.length === 0)\n',
+    'if (openings.length !== 0)\n',
+    ['app/core/finder'],
+  ],
+  [
+    'app/core/finder/space.ts',
+    "lick.ostinatos[layer - 1]?.scope !== 'groove'",
+    "lick.ostinatos[layer - 1]?.scope === 'groove'",
+    ['app/codecs/question'],
+  ],
+  [
+    'app/features/finder/finder-session.ts',
+    'return asked === this.asked ? answered : null',
+    'return answered',
+    ['app/features/finder'],
+  ],
+  [
+    'app/codecs/question/question.ts',
+    'conditions.speed ?? lick.frame.tempo',
+    'lick.frame.tempo',
+    ['app/codecs/question'],
+  ],
 ].map(([file, is, becomes, tests]) => ({ file, is, becomes, tests }))

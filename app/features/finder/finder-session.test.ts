@@ -75,6 +75,15 @@ describe('a session with the finder', () => {
     expect(one.read().found?.count).toBe(2n)
   })
 
+  it('does not take an answer that comes in the moment of another question', async () => {
+    const { one, ports, ask } = session()
+    ask(1)
+    void ports[0]?.answer(found(1n))
+    ask(2)
+    await settled()
+    expect(one.read()).toMatchObject({ asking: true, found: null })
+  })
+
   it('keeps what was found in sight while the next is counted, and the worker that is idle', async () => {
     const { one, ports, ask } = session()
     ask(1)

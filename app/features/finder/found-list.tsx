@@ -12,7 +12,7 @@ import { foundWords } from '~/words/finder-words'
 import type { FoundWay } from '~/workers'
 
 /** Pixels of a slot: as wide as there is room for, within reason. */
-const SLOT = { least: 13, most: 27 } as const
+const SLOT = { least: 13, most: 36 } as const
 /** Pixels of a row beside its slots. */
 const BESIDE = 56
 /** A longer fill only begins. */
