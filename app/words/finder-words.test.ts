@@ -7,6 +7,7 @@ import {
   bearsWords,
   cellsWords,
   endsWords,
+  finderTroubleWords,
   formsWords,
   foundTitle,
   foundWords,
@@ -15,7 +16,6 @@ import {
   questionFaultWords,
   spaceWords,
   tasteWords,
-  tooLargeWords,
   waysWords,
   withoutWords,
 } from './finder-words'
@@ -102,8 +102,14 @@ describe('a question in words', () => {
   })
 
   it('says what is wrong, and what to do', () => {
-    expect(tooLargeWords('kicks')).toBe(
+    expect(finderTroubleWords('kicks')).toBe(
       'This question has too many cases to count. Leave out the number of kicks, or take fewer cells or fewer slots.',
+    )
+    expect(finderTroubleWords('cells')).toBe(
+      'This question has too many cases to count. Take fewer or shorter cells.',
+    )
+    expect(finderTroubleWords('A part of the app could not be loaded.')).toBe(
+      'The finder has stopped. Reload the page to ask again.',
     )
     expect(questionFaultWords({ code: 'cell', cell: 'RQ' })).toBe(
       'The cell RQ can’t be read. Type strokes such as RLK.',

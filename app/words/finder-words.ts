@@ -36,10 +36,13 @@ export function withoutWords(bolts: readonly Bolt[]): string {
   return `without ${listWords(bolts.map((bolt) => BOLT_WORDS[bolt]))}`
 }
 
-/** What makes a question too large, in a sentence. */
-export function tooLargeWords(of: string): string {
-  const what = BOLT_WORDS[of as Bolt] ?? 'one of its conditions'
-  return `This question has too many cases to count. Leave out ${what}, or take fewer cells or fewer slots.`
+/** Why the finder gave up, in a sentence: what makes a question too large, or that something else went wrong. */
+export function finderTroubleWords(trouble: string): string {
+  const too = 'This question has too many cases to count.'
+  if (trouble === 'cells') return `${too} Take fewer or shorter cells.`
+  const bolt = Object.entries(BOLT_WORDS).find(([name]) => name === trouble)
+  if (bolt) return `${too} Leave out ${bolt[1]}, or take fewer cells or fewer slots.`
+  return 'The finder has stopped. Reload the page to ask again.'
 }
 
 /** Why a question cannot be asked. */

@@ -1,6 +1,6 @@
 import { foundLick, frameOf, toQuestion } from '~/codecs/question'
 import { formatPhrase } from '~/core/changes'
-import { doorOf, lineEndings, type Way, Ways } from '~/core/finder'
+import { doorOf, lineEndings, voicesFor, type Way, Ways } from '~/core/finder'
 import { toRandomStream } from '~/core/foundation'
 import { approachOf, type Lick } from '~/core/line'
 import { speedLimit } from '~/core/playability'
@@ -41,6 +41,7 @@ serve(self as unknown as ServePort, {
     return way && found(way, asked)
   },
   'end-line': async ({ lick, setting }) => lineEndings(lick, setting),
+  'find-voices': async ({ lick, setting, wish, struck }) => voicesFor(lick, setting, wish, struck),
   'open-door': async (asked) => doorOf(questionOf(asked)),
 })
 

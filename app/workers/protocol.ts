@@ -1,9 +1,10 @@
 import type { WrittenQuestion } from '~/codecs/question'
-import type { Door, LineEnding } from '~/core/finder'
+import type { Door, FoundVoices, LineEnding, VoiceWish } from '~/core/finder'
 import type { FreeHand, Lick } from '~/core/line'
 import type { PlayContext } from '~/core/playability'
 import type { LoopOptions, LoopStretch, SequenceSound, SoundName } from '~/core/sound'
 import type { Voice } from '~/core/sticking'
+import type { Pin } from '~/core/voicing'
 import type { ImportDone, IncomingEntry } from '~/storage/backup'
 
 /** What the ticker is told. It answers with a bare tick. */
@@ -159,6 +160,18 @@ export interface Jobs {
     readonly in: { readonly lick: Lick; readonly setting: PlayContext }
     readonly on: never
     readonly out: readonly LineEnding[]
+  }
+  /** Ways to lay a line on a kit, the best first. */
+  readonly 'find-voices': {
+    readonly in: {
+      readonly lick: Lick
+      readonly setting: PlayContext
+      readonly wish: VoiceWish
+      /** Slots that stay where they are struck. */
+      readonly struck: readonly Pin[]
+    }
+    readonly on: never
+    readonly out: readonly FoundVoices[]
   }
   /** What opens where nothing obeys a question. */
   readonly 'open-door': {

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { openPhone, sticking } from './bench-page'
+import { openPanel, openPhone, sticking } from './bench-page'
 import { expectNoFault } from './faults'
 import { smallTargets } from './targets'
 import { expect, test } from './watched'
@@ -105,4 +105,21 @@ test('the finder fits a phone, and a surprise is one press away', async ({ brows
   const wide = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)
   expect(wide).toBeLessThanOrEqual(0)
   await page.context().close()
+})
+
+test('ways over the kit are looked for, shown on the ruler, and taken', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('button', { name: 'New lick', exact: true }).click()
+  await sticking(page).fill('>RLRL >RLRL >RLRL >RLRL')
+  const panel = await openPanel(page, 'Voices')
+  const found = panel.getByRole('list', { name: 'Found voices' }).getByRole('button')
+  await expect(found.first()).toBeVisible()
+  const row = page.locator('[data-row="0"]').getByRole('img').first()
+  await found.first().click()
+  await expect(row).toHaveAccessibleName(/floor tom/)
+  await panel.getByLabel('accents on cymbals').check()
+  await expect(found.first()).toContainText(/crash|ride|hi-hat/)
+  await found.first().click()
+  await expect(row).toHaveAccessibleName(/accent, on (crash|the crash|ride|the ride|hi-hat)/)
+  await expect(sticking(page)).toHaveValue('>RLRL >RLRL >RLRL >RLRL')
 })

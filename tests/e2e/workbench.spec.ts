@@ -324,10 +324,12 @@ test('a line is tapped in beside the click, laid on another grid, and used', asy
   await expect(cells.getByText(/^[56] taps/)).toBeVisible()
   await cells.getByRole('button', { name: 'Stop the click' }).click()
   await cells.getByLabel('Grid of the taps').selectOption('1/32')
+  const before = await sticking(page).inputValue()
   await cells.getByRole('button', { name: 'Use as the line' }).click()
+  await expect(sticking(page)).not.toHaveValue(before)
   await expect(sticking(page)).toHaveValue(/R.*L.*L.*R.*K/)
-  await page.keyboard.press('ControlOrMeta+z')
-  await expect(sticking(page)).not.toHaveValue(/R.*L.*L.*R.*K$/)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(sticking(page)).toHaveValue(before)
 })
 
 test('a line is tapped in without a click, and has the tempo of the taps', async ({ page }) => {

@@ -65,7 +65,7 @@ describe('a lick in MusicXML', () => {
       fc.property(random.lick, (lick) => {
         expect(scored(lick)).toEqual(sounding(lick))
       }),
-      { numRuns: 120 },
+      { numRuns: 60 },
     )
   })
 
@@ -137,7 +137,7 @@ describe('a solo in MusicXML', () => {
           listed(strokes.map(({ tick, surface }) => `${tick} ${surface}`)),
         )
       }),
-      { numRuns: 80 },
+      { numRuns: 40 },
     )
   })
 })

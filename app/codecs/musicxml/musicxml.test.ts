@@ -222,7 +222,7 @@ describe('a lick as MusicXML', () => {
         }
         expect(strokes.filter(({ tick }) => !found.has(`${tick}`))).toEqual([])
       }),
-      { numRuns: 60 },
+      { numRuns: 30 },
     )
   }, 60_000)
 })

@@ -82,7 +82,7 @@ describe('a bar of staff', () => {
             if (Math.abs(a.step - b.step) <= 1) expect(shared).toBeLessThan(2 * STEM + 1e-9)
           }
       }),
-      { numRuns: 300 },
+      { numRuns: 150 },
     )
     // A cross-stick beside a snare stroke, and a second snare: two heads, side by side, one dot.
     for (const text of ['(RL:xs)', '(RL:s2)', '(RL:xs)--R']) {

@@ -1,6 +1,6 @@
 import type { SlotContent } from '../sticking'
 import { watchersOf } from './compile'
-import { type CellForm, formsOf } from './forms'
+import { type CellForm, formsOf, TooLarge } from './forms'
 import type { Question } from './question'
 import { REFUSED, type Watcher } from './watcher'
 
@@ -51,9 +51,6 @@ export const MAX_EDGES = 12_000_000
 
 /** What one condition has to know in more different ways than this is not asked. */
 const MAX_STATES = 20_000
-
-/** A question that is too large to be answered; its message is the condition that makes it so. */
-export class TooLarge extends RangeError {}
 
 /** Numbers are counted in digits of 32 bits, each in a float: sums of many stay exact until they are carried. */
 const DIGIT = 2 ** 32
@@ -109,7 +106,8 @@ export class WayGraph {
     this.rows = Array.from({ length: this.length + 1 }, () => new Int32Array(0))
     const starts = new Map(all.map((one) => [one, startOf(one, question.before)]))
     this.starts = this.watchers.map((one) => starts.get(one) ?? 0)
-    this.classes = classesOf(formsOf(question.cells, question.forms), starts, this.length)
+    const forms = formsOf(question.cells, question.forms, this.length)
+    this.classes = classesOf(forms, starts, this.length)
     this.tables = this.watchers.map((one, i) =>
       one.placed ? null : tableOf(one, this.classes, this.starts[i] as number),
     )

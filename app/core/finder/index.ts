@@ -1,7 +1,6 @@
 export { type Bolt, type Door, doorOf, type Opening, without } from './door'
 export { type LineEnding, lineEndings } from './endings'
-export { type CellForm, formsOf } from './forms'
-export { TooLarge } from './graph'
+export { type CellForm, formsOf, TooLarge } from './forms'
 export {
   type ConditionName,
   type Conditions,
@@ -16,4 +15,11 @@ export {
 } from './question'
 export { spaceOf } from './space'
 export { distance } from './taste'
+export {
+  type FoundVoices,
+  KIT_SHAPES,
+  type KitShape,
+  type VoiceWish,
+  voicesFor,
+} from './voices'
 export { type Different, type Way, Ways } from './ways'

@@ -248,7 +248,7 @@ describe('runs', () => {
         if (tried === undefined) return
         expect(speedLimit(lick).bpm).toBe(tried)
       }),
-      { numRuns: 700 },
+      { numRuns: 350 },
     )
     fc.assert(
       fc.property(random.lick, (drawn) => {
@@ -271,7 +271,7 @@ describe('runs', () => {
         expect(movesTooFast(lick, 'line', setting, bpm * slower)).toEqual([])
         expect(movesTooFast(lick, 'line', setting, bpm * 1.000001)).not.toEqual([])
       }),
-      { numRuns: 1000 },
+      { numRuns: 300 },
     )
   })
 
@@ -287,7 +287,7 @@ describe('runs', () => {
           expect(written(times)).toEqual(written(1))
         },
       ),
-      { numRuns: 500 },
+      { numRuns: 300 },
     )
   })
 })

@@ -92,7 +92,7 @@ describe('every printed bar', () => {
         expect(numbersOf(pieces).filter((number) => !READ.has(number))).toEqual([])
         expect(headsOf(pieces)).toEqual(struckBy(lick, pieces))
       }),
-      { numRuns: 150 },
+      { numRuns: 80 },
     )
   })
 
@@ -120,7 +120,7 @@ describe('every printed bar', () => {
         const notes = pieces.flatMap(({ units }) => units.flatMap((unit) => unit.notes))
         expect(notes.filter(({ isOpen }) => isOpen)).toEqual([])
       }),
-      { numRuns: 150 },
+      { numRuns: 80 },
     )
   })
 
@@ -131,7 +131,7 @@ describe('every printed bar', () => {
         expect(faultsOf(pieces)).toEqual([])
         expect(numbersOf(pieces).filter((number) => !READ.has(number))).toEqual([])
       }),
-      { numRuns: 80 },
+      { numRuns: 40 },
     )
   })
 })

@@ -79,7 +79,7 @@ describe('the app’s own performance, fed back', () => {
           expect(proposedRating(rounds)).toBe('clean')
         }
       }),
-      { numRuns: 1000 },
+      { numRuns: 500 },
     )
   })
 })

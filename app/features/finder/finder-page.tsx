@@ -13,7 +13,12 @@ import { useAddressState } from '~/ui/use-address-state'
 import { useSettled } from '~/ui/use-settled'
 import { useSpace } from '~/ui/use-space'
 import { plural } from '~/words/figures'
-import { questionFaultWords, tooLargeWords, waysWords, withoutWords } from '~/words/finder-words'
+import {
+  finderTroubleWords,
+  questionFaultWords,
+  waysWords,
+  withoutWords,
+} from '~/words/finder-words'
 import { type FoundWay, startFinder } from '~/workers'
 import { FinderSession, type FinderState } from './finder-session'
 import { FoundList } from './found-list'
@@ -58,7 +63,7 @@ export function FinderPage() {
       <p className="-mt-3 text-sm">
         <KeptQuestions question={question} onAsk={ask} />
       </p>
-      <ErrorText words={fault || (state.trouble && tooLargeWords(state.trouble))} />
+      <ErrorText words={fault || (state.trouble && finderTroubleWords(state.trouble))} />
       {fault === '' && state.trouble === '' && (
         <Answer question={settled} state={state} session={session} onAsk={ask} />
       )}
@@ -223,7 +228,12 @@ function Ways({
     else setTold(made.trouble)
   }
   useSpace(() => listen(at))
-  useHotkeys('r', onDraw, { enabled: singleKeys })
+  // What was drawn is first, and is what the keys are about.
+  const draw = () => {
+    setCurrent(0)
+    onDraw()
+  }
+  useHotkeys('r', draw, { enabled: singleKeys })
   return (
     <>
       <div className="flex flex-wrap items-center gap-2">
@@ -233,7 +243,7 @@ function Ways({
         <Button onClick={() => void open(at)}>
           <SquarePen size={14} aria-hidden /> Open on the bench
         </Button>
-        <Button onClick={onDraw}>
+        <Button onClick={draw}>
           <Dices size={14} aria-hidden /> Surprise me
         </Button>
         {chosen.length > 0 && (

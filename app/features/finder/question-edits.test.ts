@@ -87,7 +87,7 @@ describe('more like a lick', () => {
           expect(all.map(({ phrase }) => formatPhrase(phrase))).toContain(own)
         },
       ),
-      { numRuns: 40 },
+      { numRuns: 20 },
     )
   })
 

@@ -108,7 +108,7 @@ describe('whatever the bench offers', () => {
           expect([edit.label, bench.document.history.text]).toEqual([edit.label, text])
         }
       }),
-      { numRuns: 25 },
+      { numRuns: 16 },
     )
   })
 })

@@ -26,6 +26,7 @@ import {
 import { strike as strikeMarked, unstrike } from '~/workspace/rows/voices-row'
 import { type PanelView, usePanel } from '../state/use-panel'
 import { useWorkspace } from '../state/use-workspace'
+import { FindVoices } from '../voicing/find-voices'
 import { Presets } from '../voicing/presets'
 import { RuleForm } from '../voicing/rule-form'
 import { howManyWords, ruleWords } from '../voicing/words'
@@ -57,6 +58,7 @@ export function VoicesPanel() {
       {/* Above all that a press makes grow, and with room of its own: nothing moves under the pointer. */}
       <Presets {...props} onPreview={preview} />
       <div className="h-10 overflow-hidden">{next && <Preview {...props} next={next} />}</div>
+      <FindVoices {...props} onPreview={preview} />
       {missing.map(({ voice, instead }) => (
         <p key={voice} className="text-sm text-warning">
           {setting.kit.name} has no {SURFACE_NAMES[voice]}: {theSurface(instead)} plays it.
