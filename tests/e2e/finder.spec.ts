@@ -39,6 +39,8 @@ test('from an empty bench to a fill that fits, ends on the left and has accents 
   await press(page.keyboard.press('Escape'))
   await expect(page.getByRole('button', { name: 'Accents: accents on 3 and 4' })).toBeVisible()
   await expect(counted(page)).toContainText(/^\d+ ways/)
+  // Nothing of the question before is shown: these are the fills with the accents.
+  await expect(fills(page).first().locator('svg[aria-label*=">"]')).toBeVisible()
   await expect(fills(page).first()).toContainText(/free to land/)
   await press(page.keyboard.press('Space'))
   await expect(page.getByRole('button', { name: 'Stop', exact: true })).toBeVisible()

@@ -424,7 +424,7 @@ export const MUTANTS = [
     ['app/core/finder'],
   ],
   [
-    'app/core/finder/graph.ts',
+    'app/core/finder/classes.ts',
     'return Math.max(0, watcher.over(0,',
     'return Math.min(0, watcher.over(0,',
     ['app/core/finder'],

@@ -1,5 +1,6 @@
+import type { FormClass } from './classes'
 import type { CellForm } from './forms'
-import type { FormClass, Node, Some, WayGraph } from './graph'
+import type { Node, Some, WayGraph } from './graph'
 import type { Scores } from './taste'
 
 /** A form that can come next, where it leads, and the best score from here on that begins with it. */

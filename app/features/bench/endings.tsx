@@ -1,13 +1,11 @@
-import { useEffect, useState } from 'react'
+import { useCallback } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { formatPhrase } from '~/core/changes'
 import type { LineEnding } from '~/core/finder'
-import type { Lick } from '~/core/line'
-import type { PlayContext } from '~/core/playability'
 import { useSettled } from '~/ui/use-settled'
-import { startFinder } from '~/workers'
 import { appendPhrase, type Edit } from '~/workspace/edits/edits'
 import Remedy from './remedy'
+import { type Finder, useFinder } from './state/use-finder'
 import { useBenchLick, useSetting, useWorkspace } from './state/use-workspace'
 
 /** After the last key; what is asked then is answered by a worker. */
@@ -28,9 +26,14 @@ export default function Endings() {
   const workspace = useWorkspace()
   const lick = useBenchLick()
   const setting = useSetting()
-  const found = useEndings(useSettled(lick, REST_MS), setting)
+  const settled = useSettled(lick, REST_MS)
+  const ask = useCallback(
+    (finder: Finder) => finder.ask('end-line', { lick: settled, setting }),
+    [settled, setting],
+  )
+  const found = useFinder(ask, NONE)
   // Nothing of an older line is shown.
-  const endings = found?.lick === lick ? found.endings : NONE
+  const endings = (settled === lick && found) || NONE
   const edits = endings.map(({ phrase }): Edit => appendPhrase(lick, phrase, 'Add an ending'))
   useHotkeys(
     ['alt+shift+1', 'alt+shift+2', 'alt+shift+3'],
@@ -40,7 +43,7 @@ export default function Endings() {
     },
     { enableOnFormTags: true, preventDefault: true },
   )
-  if (found?.lick === lick && endings.length === 0) return <Remedy />
+  if (settled === lick && found?.length === 0) return <Remedy />
   return endings.map(({ phrase, ends }, i) => {
     const text = formatPhrase(phrase)
     const edit = edits[i] as Edit
@@ -64,25 +67,3 @@ export default function Endings() {
 }
 
 const NONE: readonly LineEnding[] = []
-
-/** The endings of a line, worked out in a worker; null until they are known, and where that fails. */
-function useEndings(lick: Lick, setting: PlayContext) {
-  const [worker] = useState(startFinder)
-  useEffect(() => () => worker.close(), [worker])
-  const [found, setFound] = useState<{ lick: Lick; endings: readonly LineEnding[] } | null>(null)
-  useEffect(() => {
-    let gone = false
-    worker.ask('end-line', { lick, setting }).then(
-      (endings) => {
-        if (!gone) setFound({ lick, endings })
-      },
-      () => {
-        if (!gone) setFound({ lick, endings: NONE })
-      },
-    )
-    return () => {
-      gone = true
-    }
-  }, [worker, lick, setting])
-  return found
-}

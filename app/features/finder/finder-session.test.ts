@@ -84,12 +84,12 @@ describe('a session with the finder', () => {
     expect(one.read()).toMatchObject({ asking: true, found: null })
   })
 
-  it('keeps what was found in sight while the next is counted, and the worker that is idle', async () => {
+  it('shows nothing of the last question while the next is counted, and keeps the worker that is idle', async () => {
     const { one, ports, ask } = session()
     ask(1)
     await ports[0]?.answer(found(1n))
     ask(2)
-    expect(one.read()).toMatchObject({ asking: true, found: { count: 1n } })
+    expect(one.read()).toMatchObject({ asking: true, found: null })
     expect(ports).toHaveLength(1)
   })
 

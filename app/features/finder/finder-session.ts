@@ -67,7 +67,7 @@ export class FinderSession {
     this.asked = asked
     this.input = input
     this.drop()
-    this.set({ ...STILL, found: this.state.found, asking: true })
+    this.set({ ...STILL, asking: true })
     const found = await this.answer(asked, (port) =>
       port.ask('find-ways', { ...input, most: MOST }),
     )

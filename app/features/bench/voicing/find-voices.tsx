@@ -1,7 +1,5 @@
-import { useEffect, useState } from 'react'
-import type { FoundVoices, KitShape, VoiceWish } from '~/core/finder'
-import type { Lick } from '~/core/line'
-import type { PlayContext } from '~/core/playability'
+import { useCallback, useState } from 'react'
+import type { FoundVoices, KitShape } from '~/core/finder'
 import type { Pin, Voicing } from '~/core/voicing'
 import { Checkbox } from '~/ui/checkbox'
 import { EmptyState, Part } from '~/ui/parts'
@@ -9,7 +7,7 @@ import { Pick } from '~/ui/pick'
 import { useSettled } from '~/ui/use-settled'
 import { listWords, tempoFigure } from '~/words/figures'
 import { theSurface } from '~/words/surface-words'
-import { startFinder } from '~/workers'
+import { type Finder, useFinder } from '../state/use-finder'
 import type { PanelView } from '../state/use-panel'
 
 const SHAPES: readonly (readonly [KitShape, string])[] = [
@@ -19,6 +17,7 @@ const SHAPES: readonly (readonly [KitShape, string])[] = [
   ['figure', 'the same in each group'],
 ]
 const NONE: readonly Pin[] = []
+const NOTHING: readonly FoundVoices[] = []
 /** Of a line that is being typed nothing is looked for. */
 const REST_MS = 200
 
@@ -33,8 +32,17 @@ export function FindVoices({
   const [shape, setShape] = useState<KitShape>('down')
   const [accents, setAccents] = useState(false)
   const [keeps, setKeeps] = useState(false)
-  const wish = useSettled(`${shape} ${accents} ${lick.frame.tempo}`, REST_MS, '')
-  const found = useVoices(useSettled(lick, REST_MS), setting, wish, keeps ? voicing.pins : NONE)
+  const settled = useSettled(lick, REST_MS)
+  const struck = keeps ? voicing.pins : NONE
+  const { tempo } = settled.frame
+  const ask = useCallback(
+    (finder: Finder) => {
+      const wish = { shape, accents, crossing: false, tempo }
+      return finder.ask('find-voices', { lick: settled, setting, wish, struck })
+    },
+    [settled, setting, shape, accents, tempo, struck],
+  )
+  const found = useFinder(ask, NOTHING)
   const laid = (one: FoundVoices): Voicing => ({ ...voicing, ...one.voicing })
   return (
     <Part
@@ -90,34 +98,4 @@ function voicesWords({ pins, voicing }: FoundVoices): string {
   const surfaces = [...new Set(pins.map(({ surface }) => surface))]
   const words = listWords(surfaces.map(theSurface))
   return voicing.rules.length > 0 ? `${words}, by rules` : words
-}
-
-/** What the finder answers for a line and a wish; null until it is known. */
-function useVoices(lick: Lick, setting: PlayContext, asked: string, struck: readonly Pin[]) {
-  const [worker] = useState(startFinder)
-  useEffect(() => () => worker.close(), [worker])
-  const [found, setFound] = useState<readonly FoundVoices[] | null>(null)
-  useEffect(() => {
-    if (asked === '') return
-    let gone = false
-    const [shape, accents, tempo] = asked.split(' ')
-    const wish: VoiceWish = {
-      shape: shape as KitShape,
-      accents: accents === 'true',
-      crossing: false,
-      tempo: Number(tempo),
-    }
-    worker.ask('find-voices', { lick, setting, wish, struck }).then(
-      (voices) => {
-        if (!gone) setFound(voices)
-      },
-      () => {
-        if (!gone) setFound([])
-      },
-    )
-    return () => {
-      gone = true
-    }
-  }, [worker, lick, setting, asked, struck])
-  return found
 }
