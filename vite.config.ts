@@ -2,6 +2,9 @@ import { reactRouter } from '@react-router/dev/vite'
 import tailwindcss from '@tailwindcss/vite'
 import { defineConfig } from 'vite'
 
+/** Icons, and parts of the interface but for those that bring a library along. */
+const SMALL = /lucide-react|\/app\/ui\/(?!.*(sort|window-rows|use-space))/
+
 export default defineConfig({
   plugins: [tailwindcss(), reactRouter()],
   resolve: {
@@ -19,4 +22,16 @@ export default defineConfig({
   worker: { format: 'es' },
   // Nothing inline: the content policy lets fonts come from files only.
   build: { assetsInlineLimit: 0 },
+  environments: {
+    client: {
+      build: {
+        rolldownOptions: {
+          output: {
+            // Icons and small parts come in one file: alone each would be a request that costs more than what is in it.
+            codeSplitting: { groups: [{ name: 'small', test: SMALL, minShareCount: 3 }] },
+          },
+        },
+      },
+    },
+  },
 })

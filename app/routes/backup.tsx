@@ -1,13 +1,13 @@
 import { BackupPage } from '~/features/backup/backup-page'
 import { StoreTrouble } from '~/features/shell/error-page'
+import { openStore } from '~/features/shell/open-store'
 import { onlyAnotherPage } from '~/features/shell/own-state'
-import { storeReady } from '~/storage'
 import type { Route } from './+types/backup'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Backup · Dime Stack' }]
 
 export async function clientLoader() {
-  const trouble = await storeReady()
+  const trouble = await openStore()
   return { trouble }
 }
 clientLoader.hydrate = true as const

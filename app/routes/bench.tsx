@@ -1,12 +1,13 @@
 import { BenchPage } from '~/features/bench/bench-page'
 import { StoreTrouble } from '~/features/shell/error-page'
-import { liveGrooves, liveKits, liveSessions, loadLick, storeReady } from '~/storage'
+import { openStore } from '~/features/shell/open-store'
+import { liveGrooves, liveKits, liveSessions, loadLick } from '~/storage'
 import type { Route } from './+types/bench'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Bench · Dime Stack' }]
 
 export async function clientLoader({ params }: Route.ClientLoaderArgs) {
-  await storeReady()
+  await openStore()
   const [lick] = await Promise.all([
     loadLick(params.id),
     liveGrooves.settled(),

@@ -1,13 +1,13 @@
 import { BinPage } from '~/features/bin/bin-page'
 import { StoreTrouble } from '~/features/shell/error-page'
+import { openStore } from '~/features/shell/open-store'
 import { onlyAnotherPage } from '~/features/shell/own-state'
-import { storeReady } from '~/storage'
 import type { Route } from './+types/bin'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Bin · Dime Stack' }]
 
 export async function clientLoader() {
-  const trouble = await storeReady()
+  const trouble = await openStore()
   return { trouble }
 }
 clientLoader.hydrate = true as const

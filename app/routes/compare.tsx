@@ -1,6 +1,7 @@
 import { ComparePage } from '~/features/compare/compare-page'
 import { StoreTrouble } from '~/features/shell/error-page'
-import { liveGrooves, liveKits, storeReady } from '~/storage'
+import { openStore } from '~/features/shell/open-store'
+import { liveGrooves, liveKits } from '~/storage'
 import type { Route } from './+types/compare'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Side by side · Dime Stack' }]
@@ -9,7 +10,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Side by side · Dime St
 const MAX_LICKS = 6
 
 export async function clientLoader({ request }: Route.ClientLoaderArgs) {
-  const trouble = await storeReady()
+  const trouble = await openStore()
   const ids = (new URL(request.url).searchParams.get('licks') ?? '').split(',').filter(Boolean)
   await Promise.all([liveGrooves.settled(), liveKits.settled()])
   return { trouble, ids: [...new Set(ids)].slice(0, MAX_LICKS) }

@@ -1,13 +1,14 @@
 import { KitPage } from '~/features/kit/kit-page'
 import { StoreTrouble } from '~/features/shell/error-page'
+import { openStore } from '~/features/shell/open-store'
 import { onlyAnotherPage } from '~/features/shell/own-state'
-import { liveKits, storeReady } from '~/storage'
+import { liveKits } from '~/storage'
 import type { Route } from './+types/kit'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Kit · Dime Stack' }]
 
 export async function clientLoader() {
-  const trouble = await storeReady()
+  const trouble = await openStore()
   await Promise.all([liveKits.settled()])
   return { trouble }
 }

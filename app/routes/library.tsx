@@ -1,10 +1,10 @@
 import { redirect } from 'react-router'
 import { addDemo, newLick } from '~/features/library/library-actions'
 import { LibraryPage, LibrarySkeleton } from '~/features/library/library-page'
-import { openDemo } from '~/features/shell/demo-fill'
 import { StoreTrouble } from '~/features/shell/error-page'
+import { openStore } from '~/features/shell/open-store'
 import { onlyAnotherPage } from '~/features/shell/own-state'
-import { liveSummaries, storeReady } from '~/storage'
+import { liveSummaries } from '~/storage'
 import type { Route } from './+types/library'
 
 export const meta: Route.MetaFunction = () => [
@@ -16,9 +16,8 @@ export const meta: Route.MetaFunction = () => [
 ]
 
 export async function clientLoader() {
-  const trouble = await storeReady()
+  const trouble = await openStore()
   if (trouble) return { trouble }
-  await openDemo()
   await liveSummaries.started()
   return { trouble }
 }

@@ -1,12 +1,13 @@
 import { LinkPage } from '~/features/link'
 import { StoreTrouble } from '~/features/shell/error-page'
-import { liveGrooves, liveKits, storeReady } from '~/storage'
+import { openStore } from '~/features/shell/open-store'
+import { liveGrooves, liveKits } from '~/storage'
 import type { Route } from './+types/link'
 
 export const meta: Route.MetaFunction = () => [{ title: 'A lick from a link · Dime Stack' }]
 
 export async function clientLoader() {
-  const trouble = await storeReady()
+  const trouble = await openStore()
   await Promise.all([liveGrooves.settled(), liveKits.settled()])
   return { trouble }
 }

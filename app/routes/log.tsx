@@ -1,15 +1,13 @@
 import { LogPage } from '~/features/log/log-page'
-import { openDemo } from '~/features/shell/demo-fill'
 import { StoreTrouble } from '~/features/shell/error-page'
+import { openStore } from '~/features/shell/open-store'
 import { onlyAnotherPage } from '~/features/shell/own-state'
-import { storeReady } from '~/storage'
 import type { Route } from './+types/log'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Log · Dime Stack' }]
 
 export async function clientLoader() {
-  const trouble = await storeReady()
-  await openDemo()
+  const trouble = await openStore()
   return { trouble }
 }
 clientLoader.hydrate = true as const

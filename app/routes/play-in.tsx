@@ -1,13 +1,13 @@
 import { PlayInPage } from '~/features/play-in/play-in-page'
 import { StoreTrouble } from '~/features/shell/error-page'
+import { openStore } from '~/features/shell/open-store'
 import { onlyAnotherPage } from '~/features/shell/own-state'
-import { storeReady } from '~/storage'
 import type { Route } from './+types/play-in'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Play in · Dime Stack' }]
 
 export async function clientLoader() {
-  return { trouble: await storeReady() }
+  return { trouble: await openStore() }
 }
 clientLoader.hydrate = true as const
 

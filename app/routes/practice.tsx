@@ -1,23 +1,14 @@
 import { PracticePage } from '~/features/practice/practice-page'
 import { WithinSet } from '~/features/sets'
-import { openDemo } from '~/features/shell/demo-fill'
 import { StoreTrouble } from '~/features/shell/error-page'
-import {
-  liveGrooves,
-  liveKits,
-  liveSessions,
-  loadKept,
-  loadLick,
-  loadPlan,
-  storeReady,
-} from '~/storage'
+import { openStore } from '~/features/shell/open-store'
+import { liveGrooves, liveKits, liveSessions, loadKept, loadLick, loadPlan } from '~/storage'
 import type { Route } from './+types/practice'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Practice · Dime Stack' }]
 
 export async function clientLoader({ params, request }: Route.ClientLoaderArgs) {
-  await storeReady()
-  await openDemo()
+  await openStore()
   const setId = new URL(request.url).searchParams.get('set')
   const [lick, plan, set] = await Promise.all([
     loadLick(params.id),

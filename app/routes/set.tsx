@@ -1,14 +1,13 @@
 import { SetPage } from '~/features/sets/set-page'
-import { openDemo } from '~/features/shell/demo-fill'
 import { NotFoundPage, StoreTrouble } from '~/features/shell/error-page'
-import { liveGrooves, liveKits, loadKept, storeReady } from '~/storage'
+import { openStore } from '~/features/shell/open-store'
+import { liveGrooves, liveKits, loadKept } from '~/storage'
 import type { Route } from './+types/set'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Set · Dime Stack' }]
 
 export async function clientLoader({ params }: Route.ClientLoaderArgs) {
-  await storeReady()
-  await openDemo()
+  await openStore()
   const [set] = await Promise.all([
     loadKept('sets', params.id),
     liveGrooves.settled(),

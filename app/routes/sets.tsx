@@ -1,15 +1,14 @@
 import { SetsPage } from '~/features/sets/sets-page'
-import { openDemo } from '~/features/shell/demo-fill'
 import { StoreTrouble } from '~/features/shell/error-page'
+import { openStore } from '~/features/shell/open-store'
 import { onlyAnotherPage } from '~/features/shell/own-state'
-import { liveSets, storeReady } from '~/storage'
+import { liveSets } from '~/storage'
 import type { Route } from './+types/sets'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Sets · Dime Stack' }]
 
 export async function clientLoader() {
-  const trouble = await storeReady()
-  await openDemo()
+  const trouble = await openStore()
   await liveSets.settled()
   return { trouble }
 }

@@ -1,13 +1,13 @@
 import { SettingsPage } from '~/features/settings/settings-page'
 import { StoreTrouble } from '~/features/shell/error-page'
+import { openStore } from '~/features/shell/open-store'
 import { onlyAnotherPage } from '~/features/shell/own-state'
-import { storeReady } from '~/storage'
 import type { Route } from './+types/settings'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Settings · Dime Stack' }]
 
 export async function clientLoader() {
-  const trouble = await storeReady()
+  const trouble = await openStore()
   return { trouble }
 }
 clientLoader.hydrate = true as const

@@ -1,15 +1,14 @@
 import { SheetPage } from '~/features/sheet/sheet-page'
-import { openDemo } from '~/features/shell/demo-fill'
 import { StoreTrouble } from '~/features/shell/error-page'
+import { openStore } from '~/features/shell/open-store'
 import { onlyAnotherPage } from '~/features/shell/own-state'
-import { liveGrooves, liveKits, storeReady } from '~/storage'
+import { liveGrooves, liveKits } from '~/storage'
 import type { Route } from './+types/sheet'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Sheet · Dime Stack' }]
 
 export async function clientLoader() {
-  const trouble = await storeReady()
-  await openDemo()
+  const trouble = await openStore()
   await Promise.all([liveGrooves.settled(), liveKits.settled()])
   return { trouble }
 }

@@ -1,15 +1,14 @@
 import { parseSolo } from '~/codecs/solo'
-import { openDemo } from '~/features/shell/demo-fill'
 import { NotFoundPage, StoreTrouble } from '~/features/shell/error-page'
+import { openStore } from '~/features/shell/open-store'
 import { SoloPage } from '~/features/solos/solo-page'
-import { liveGrooves, liveKits, loadKept, storeReady } from '~/storage'
+import { liveGrooves, liveKits, loadKept } from '~/storage'
 import type { Route } from './+types/solo'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Solo · Dime Stack' }]
 
 export async function clientLoader({ params }: Route.ClientLoaderArgs) {
-  await storeReady()
-  await openDemo()
+  await openStore()
   const [solo] = await Promise.all([
     loadKept('solos', params.id),
     liveGrooves.settled(),

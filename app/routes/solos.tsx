@@ -1,15 +1,14 @@
-import { openDemo } from '~/features/shell/demo-fill'
 import { StoreTrouble } from '~/features/shell/error-page'
+import { openStore } from '~/features/shell/open-store'
 import { onlyAnotherPage } from '~/features/shell/own-state'
 import { SolosPage } from '~/features/solos/solos-page'
-import { liveSolos, storeReady } from '~/storage'
+import { liveSolos } from '~/storage'
 import type { Route } from './+types/solos'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Solos · Dime Stack' }]
 
 export async function clientLoader() {
-  const trouble = await storeReady()
-  await openDemo()
+  const trouble = await openStore()
   await liveSolos.settled()
   return { trouble }
 }

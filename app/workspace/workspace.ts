@@ -4,6 +4,7 @@ import type { Transaction } from '~/core/editing'
 import type { PatternPlace } from '~/core/groove'
 import { type Lick, lickSlots, type TimedSlot } from '~/core/line'
 import { moveMarks, type Voicing } from '~/core/voicing'
+import { Contour } from './contour'
 import { Derived } from './derived'
 import {
   type BenchCommand,
@@ -68,6 +69,7 @@ export interface Preview {
  */
 export class Workspace extends Slices<WorkspaceState> {
   readonly derived = new Derived()
+  readonly contour = new Contour()
   /** What was marked before and after each step of the history. */
   private readonly marks = new WeakMap<Transaction, { before: Selection; after: Selection }>()
   /** What was copied in the line last. */

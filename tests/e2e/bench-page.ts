@@ -2,11 +2,34 @@ import { readFileSync } from 'node:fs'
 import { type Browser, expect, type Locator, type Page, test } from '@playwright/test'
 import { expectNoFault } from './faults'
 
-/** Opens the library for the first time and then a lick of the demo on the bench. */
-export async function openLick(page: Page, title: string): Promise<void> {
-  await page.goto('/')
-  await page.getByRole('link', { name: title, exact: true }).click()
+/** The address of a lick of the demo, by its title. */
+const lickId = (title: string) => `demo-${title.toLowerCase().replaceAll(' ', '-')}`
+
+/** Opens a lick of the demo on the bench, of this server where none is named. */
+export async function openLick(page: Page, title: string, server = ''): Promise<void> {
+  await page.goto(`${server}/bench/${lickId(title)}`)
   await expect(page.getByLabel('Title')).toHaveValue(title)
+}
+
+/** Opens a lick of the demo in the practice room. */
+export async function practise(page: Page, title: string): Promise<void> {
+  await page.goto(`/practice/${lickId(title)}`)
+  // The bench has a heading and a play button of these names too.
+  await expect(page.getByRole('button', { name: 'Full screen' })).toBeVisible()
+}
+
+/** A new lick of four strokes in the practice room, played over and over, with the panel of the ear open. */
+export async function practiseFour(page: Page): Promise<void> {
+  await page.goto('/')
+  await page.getByRole('button', { name: 'New lick' }).click()
+  await page.getByLabel('Sticking', { exact: true }).fill('RLRL')
+  await page.getByRole('link', { name: 'Practise', exact: true }).click()
+  await openPanel(page, 'Steps')
+  const steps = page.getByRole('list', { name: 'Steps' })
+  await steps.getByRole('listitem').last().getByRole('button').first().click()
+  await openPanel(page, 'Playing')
+  await page.getByLabel('Form').selectOption('over and over')
+  await openPanel(page, 'Ear')
 }
 
 /** A page of a phone: a finger is the pointer. Closing its context closes it. */
@@ -24,6 +47,19 @@ export async function openPhone(browser: Browser): Promise<Page> {
 
 /** The keys that stand in for the on-screen keyboard. */
 export const pad = (page: Page) => page.getByRole('toolbar', { name: 'Stroke keys' })
+
+/** Taps the first voice of the ruler on a phone, so that the pad is the kit; one of its keys is there then. */
+export async function tapVoice(page: Page, key: string): Promise<void> {
+  const voice = page.locator('[data-row="0"] svg text', { hasText: /^sn$/ }).first()
+  // What is drawn last may move the row under the finger.
+  await expect(async () => {
+    const box = await voice.boundingBox()
+    if (!box) throw new Error('no voice on the ruler')
+    await page.touchscreen.tap(box.x + box.width / 2, box.y + box.height / 2)
+    const strike = pad(page).getByRole('button', { name: key, exact: true })
+    await expect(strike).toBeVisible({ timeout: 1000 })
+  }).toPass()
+}
 
 export const sticking = (page: Page) => page.getByRole('textbox', { name: 'Sticking' })
 export const verdict = (page: Page) => page.getByRole('region', { name: 'Verdict' })

@@ -94,14 +94,6 @@ const LICKS: readonly Made[] = [
     bar: { Landing: /choked/ },
   },
   {
-    title: 'Diddles',
-    by: async ({ type, voice }) => {
-      await type('>RLRR >LRLL >RLRR >LRLL')
-      await voice(/^Accents on the crash/)
-    },
-    line: /^\[>RLRR >LRLL\]\*2$|^>RLRR >LRLL >RLRR >LRLL$/,
-  },
-  {
     title: 'Pick-up',
     by: async ({ type, keys, openPart }) => {
       await type('RLRK*4')

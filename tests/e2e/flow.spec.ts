@@ -11,8 +11,7 @@ const words = async (page: Page, which: 'now' | 'next' | 'then') =>
 test('a flow goes on without a break, two bars ahead, and every bar is as it was shown', async ({
   page,
 }) => {
-  await page.goto('/')
-  await page.getByRole('link', { name: 'Flow', exact: true }).click()
+  await page.goto('/flow')
   await expect(bar(page, 'now')).toBeVisible()
   await openPanel(page, 'Music')
   await page.getByLabel('Tempo').fill('100')

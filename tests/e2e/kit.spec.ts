@@ -105,8 +105,7 @@ test('the hands are followed over the kit while it plays', async ({ page }) => {
 })
 
 test('a kit is built by drag, keys and numbers, kept, and played on', async ({ page }) => {
-  await page.goto('/')
-  await page.getByRole('link', { name: 'Kit', exact: true }).click()
+  await page.goto('/kit')
   const floor = await page.locator('[data-piece="f1"]').boundingBox()
   if (!floor) throw new Error('no floor tom on the plan')
   const [left, top] = [floor.x + floor.width / 2, floor.y + floor.height / 2]
@@ -170,8 +169,7 @@ test('a limb is measured by ten seconds of strokes', async ({ page }) => {
 test('the kit page and its panels have no fault that axe finds, and fit a phone', async ({
   page,
 }) => {
-  await page.goto('/')
-  await page.getByRole('link', { name: 'Kit', exact: true }).click()
+  await page.goto('/kit')
   await page.getByRole('button', { name: 't1 tom 1' }).click()
   await expectAccessible(page)
 })

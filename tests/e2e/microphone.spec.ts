@@ -1,11 +1,11 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { type Browser, chromium, type Page } from '@playwright/test'
+import { type Browser, chromium } from '@playwright/test'
 import { formatWav } from '~/codecs/wav'
 import { QUIET_FLAGS } from '../../scripts/serve.mjs'
 import { type MadeStroke, RATE, recorded } from '../support/made-sound'
-import { openPanel } from './bench-page'
+import { practiseFour } from './bench-page'
 import { expect, test } from './watched'
 
 /** Sixteenths at 80, the tempo of a new lick: so far apart, in seconds. */
@@ -38,20 +38,6 @@ async function browserHearing(path: string, executablePath: string): Promise<Bro
       `--use-file-for-fake-audio-capture=${path}%noloop`,
     ],
   })
-}
-
-/** A new lick of four strokes, practised over and over. */
-async function practiseFour(page: Page) {
-  await page.goto('/')
-  await page.getByRole('button', { name: 'New lick' }).click()
-  await page.getByLabel('Sticking', { exact: true }).fill('RLRL')
-  await page.getByRole('link', { name: 'Practise', exact: true }).click()
-  await openPanel(page, 'Steps')
-  const steps = page.getByRole('list', { name: 'Steps' })
-  await steps.getByRole('listitem').last().getByRole('button').first().click()
-  await openPanel(page, 'Playing')
-  await page.getByLabel('Form').selectOption('over and over')
-  await openPanel(page, 'Ear')
 }
 
 test('a player at the microphone is heard: what is told is what was put in', async ({

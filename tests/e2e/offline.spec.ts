@@ -37,7 +37,7 @@ test('after the first visit everything works with the server gone', async ({ pag
     await expect(page.getByRole('heading', { name: heading, exact: true, level: 1 })).toBeVisible()
   }
   // A deep link, a reload, a panel, the staff's font and the first play.
-  await openLick(page, 'Parade')
+  await openLick(page, 'Parade', server.address)
   const address = page.url()
   await page.goto(`${server.address}/`)
   await page.goto(address)

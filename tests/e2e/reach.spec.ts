@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { openPanel, openPhone, pad, part, sticking } from './bench-page'
+import { openPanel, openPhone, pad, part, sticking, tapVoice } from './bench-page'
 import { expect, test } from './watched'
 
 /** The most keys that the main material of a lick may take. */
@@ -74,22 +74,6 @@ test('the main material of a lick takes a few keys', async ({ page }) => {
     console.log(`linear fours, sextuplets, left lead: ${count() + 3} keys`)
   })
 
-  await test.step('flam fives over a bar of 7/8', async () => {
-    await openNew(page)
-    await sticking(page).fill('')
-    const { keys, type, count } = counting(page)
-    await keys('Alt+m')
-    await expect(page.getByLabel('Metre', { exact: true })).toBeFocused()
-    await keys('ControlOrMeta+a')
-    await type('7/8')
-    await keys('Escape', 'Alt+l')
-    await type('fRLRRL*14')
-    await expect(part(page, 'Metre')).toHaveText('7/8')
-    await expect(sticking(page)).toHaveValue('fRLRRL*14')
-    expect(count()).toBeLessThanOrEqual(MAX_KEYS)
-    console.log(`flam fives over 7/8: ${count()} keys`)
-  })
-
   await test.step('a paradiddle in the feet under a hand ostinato', async () => {
     await openNew(page)
     await sticking(page).fill('')
@@ -130,15 +114,7 @@ test('the same on a phone, by taps', async ({ browser }) => {
     await pad(page).getByRole('button', { name, exact: true }).tap()
   }
   for (let i = 0; i < 4; i += 1) for (const hand of ['Right hand', 'Left hand']) await tap(hand)
-  const voice = page.locator('[data-row="0"] svg text', { hasText: /^sn$/ }).first()
-  // What is drawn last may move the row under the finger.
-  await expect(async () => {
-    const box = await voice.boundingBox()
-    if (!box) throw new Error('no voice on the ruler')
-    await page.touchscreen.tap(box.x + box.width / 2, box.y + box.height / 2)
-    const strike = pad(page).getByRole('button', { name: 'Strike snare', exact: true })
-    await expect(strike).toBeVisible({ timeout: 1000 })
-  }).toPass()
+  await tapVoice(page, 'Strike snare')
   taps += 1
   for (const piece of [
     'snare',

@@ -9,8 +9,7 @@ const bad = (page: Page) => joins(page).filter({ hasText: 'two notes at once' })
 
 /** The circus's solo, opened from its list. */
 async function openSolo(page: Page) {
-  await page.goto('/')
-  await page.getByRole('link', { name: 'Solos', exact: true }).click()
+  await page.goto('/solos')
   await page.getByRole('link', { name: 'Before the Second Half' }).click()
   await expect(page.getByLabel('Title of the solo')).toHaveValue('Before the Second Half')
 }

@@ -1,5 +1,4 @@
 import type { Page } from '@playwright/test'
-import { PANELS } from '../../app/features/bench/dock/panel-list'
 import { SIZES, visibleRows } from '../bench/rows.mjs'
 import { fits, frame, openPanel as open, openLick, part, staffNotes, sticking } from './bench-page'
 import { expect, test } from './watched'
@@ -267,13 +266,14 @@ test('hostile pastes are refused at their place, and nothing is lost', async ({ 
   await expect(sticking(page)).toHaveValue('RL(R')
 })
 
-test('the rows of a bar are in sight beside every panel, and the page does not scroll', async ({
+test('the rows of a bar are in sight beside a panel, and the page does not scroll', async ({
   page,
 }) => {
   test.slow()
   await openLick(page, 'Tightrope')
   await expect(staffNotes(page).first()).toBeVisible()
-  for (const { name } of PANELS) {
+  // The shortest, the tallest, and the one that follows the line; no panel has a say in the rows.
+  for (const name of ['Cells', 'Voices', 'Notes']) {
     await open(page, name)
     for (const size of SIZES) {
       await page.setViewportSize(size)

@@ -19,6 +19,8 @@ const SETTING = { ...DEFAULT_SETTING, kit: SMALL }
 
 const wishes: fc.Arbitrary<VoiceWish> = fc.record({
   shape: fc.constantFrom(...KIT_SHAPES),
+  contour: fc.array(fc.option(fc.constantFrom(0, 0.2, 0.5, 1)), { maxLength: 6 }),
+  inRow: fc.integer({ min: 0, max: 3 }),
   accents: fc.boolean(),
   crossing: fc.boolean(),
   tempo: fc.integer({ min: 40, max: 220 }),
@@ -59,6 +61,12 @@ function cheapestByTrying(lick: Lick, wish: VoiceWish): number | null {
         walk([...pins, { slot: slots[pins.length]?.index ?? 0, surface }])
       return
     }
+    const rows = pins.map(({ surface }, i) => {
+      let times = 1
+      while (pins[i - times]?.surface === surface) times += 1
+      return times
+    })
+    if (wish.inRow && Math.max(...rows) > wish.inRow) return
     const voiced = voiceLick(lick, { rules: [], pins })
     const met = handCollisions(voiced, SMALL, SETTING.player.arms).some(({ usual }) => !usual)
     const fast = movesOf(voiced, 'line', SETTING).some(
@@ -78,7 +86,7 @@ function costOf(lick: Lick, pins: readonly Pin[], wish: VoiceWish, pieces: reado
   const slots = struck(lick)
   const at: Partial<Record<'RH' | 'LH', Piece>> = {}
   let cost = 0
-  for (const [i, { group, content }] of slots.entries()) {
+  for (const [i, { index, group, content }] of slots.entries()) {
     const piece = pieces.find(({ surface }) => surface === pins[i]?.surface) as Piece
     const inGroup = slots.filter((one) => one.group === group)
     const [place, of] =
@@ -91,10 +99,11 @@ function costOf(lick: Lick, pins: readonly Pin[], wish: VoiceWish, pieces: reado
       up: 1 - share,
       'there-and-back': 1 - Math.abs(2 * share - 1),
       figure: share,
+      drawn: wish.contour?.[index] ?? null,
     }[wish.shape]
     const like = pieces.filter(({ kind }) => kind === piece.kind)
     const among = like.length > 1 ? like.indexOf(piece) / (like.length - 1) : 0
-    cost += Math.round(100 * Math.abs(among - wished))
+    if (wished !== null) cost += Math.round(100 * Math.abs(among - wished))
     if (wish.accents && (piece.kind === 'cymbal') !== hasAccent(content)) cost += 150
     const hands = new Set(
       strokesInSlot(content)
@@ -159,6 +168,12 @@ describe('voices that are found for a line', () => {
     }
     expect(surfaces('RLRLRLRL', {})).toEqual(['sn', 'sn', 't1', 't1', 't2', 't2', 'f1', 'f1'])
     expect(surfaces('RLRLRLRL', { shape: 'up' })?.at(-1)).toBe('sn')
+    const contour = [1, 1, 0, 0, 1, 1, 0, 0]
+    expect(surfaces('RLRLRLRL', { shape: 'drawn', contour, crossing: true })).toEqual(
+      contour.map((low) => (low === 1 ? 'f1' : 'sn')),
+    )
+    const rows = surfaces('RLRLRLRL', { shape: 'drawn', inRow: 2 }) ?? []
+    expect(rows.every((one, i) => one !== rows[i - 1] || one !== rows[i - 2])).toBe(true)
     const cymbals = DEFAULT_KIT.pieces.filter(({ kind }) => kind === 'cymbal')
     const accented = surfaces('>RLRL>RLRL', { accents: true }) ?? []
     expect(accented.map((surface) => cymbals.some((one) => one.surface === surface))).toEqual([

@@ -21,13 +21,20 @@ import {
 import { secondsPerTick, type Ticks } from '../time'
 import { isPlain, type Pin, type Voicing, voiceLick, voicingPresets } from '../voicing'
 
-/** Ways over the kit: where from high to low a line is wished, from its first stroke to its last. */
-export const KIT_SHAPES = ['down', 'up', 'there-and-back', 'figure'] as const
+/** Ways over the kit: where from high to low a line is wished, from its first stroke to its last, or as drawn. */
+export const KIT_SHAPES = ['down', 'up', 'there-and-back', 'figure', 'drawn'] as const
 export type KitShape = (typeof KIT_SHAPES)[number]
 
 /** How a line is wished on a kit. */
 export interface VoiceWish {
   readonly shape: KitShape
+  /**
+   * Where each slot is wished, from 0 (the snare) to 1 (the lowest drum), for what is drawn; null or none where
+   * it does not matter.
+   */
+  readonly contour?: readonly (number | null)[]
+  /** No piece is struck in more slots in a row; as often as it comes where nothing is said. */
+  readonly inRow?: number
   /** Accents on cymbals, all else on drums. */
   readonly accents: boolean
   /** Whether arms may cross. */
@@ -59,8 +66,8 @@ interface HandSlot {
   readonly accented: boolean
   /** Where it is struck already, by a voice that is written or by hand: it stays there. */
   readonly fixed: Voice | null
-  /** Where from left to right it is wished, from 0 to 1. */
-  readonly wished: number
+  /** Where from left to right it is wished, from 0 to 1; null where it does not matter. */
+  readonly wished: number | null
 }
 interface HandOnset {
   readonly tick: Ticks
@@ -123,7 +130,11 @@ function placesOn(kit: Kit): KitPlace[] {
   return [...among(drums, 'drum'), ...among(cymbals, 'cymbal'), ...among(others, 'other')]
 }
 
-function handSlotsOf(lick: Lick, { shape }: VoiceWish, pins: readonly Pin[]): HandSlot[] {
+function handSlotsOf(
+  lick: Lick,
+  { shape, contour = [] }: VoiceWish,
+  pins: readonly Pin[],
+): HandSlot[] {
   const struck = lickSlots(lick).filter(({ content }) =>
     strokesInSlot(content).some(({ stroke }) => isHand(stroke.letter)),
   )
@@ -153,7 +164,8 @@ function handSlotsOf(lick: Lick, { shape }: VoiceWish, pins: readonly Pin[]): Ha
           .voice ??
         pins.find((pin) => pin.slot === index)?.surface ??
         null,
-      wished: wishedAt(shape, of > 1 ? at / (of - 1) : 0),
+      wished:
+        shape === 'drawn' ? (contour[index] ?? null) : wishedAt(shape, of > 1 ? at / (of - 1) : 0),
     }
   })
 }
@@ -194,16 +206,20 @@ function cheapest(
   const { beat } = frameTicks(lick.frame)
   const msPerTick = secondsPerTick(wish.tempo, beat) * 1000
   const none = pieces.length
-  // By where both hands are.
-  let states = new Map<number, Laid[]>([[none * (none + 1) + none, []]])
+  const { inRow = 0 } = wish
+  // By where both hands are, and by what was struck last and how often where that is asked.
   const start: Laid = { cost: 0, surface: -1, before: null }
-  states.set(none * (none + 1) + none, [start])
+  const begun = ((none * (none + 1) + none) * (none + 1) + none) * (inRow + 1)
+  let states = new Map<number, Laid[]>([[begun, [start]]])
   const lastOf = { RH: Number.NEGATIVE_INFINITY, LH: Number.NEGATIVE_INFINITY }
   let before: HandSlot | undefined
   for (const slot of slots) {
     const next = new Map<number, Laid[]>()
     for (const [state, ways] of states) {
-      const at = { RH: Math.floor(state / (none + 1)), LH: state % (none + 1) }
+      const times = state % (inRow + 1)
+      const last = Math.floor(state / (inRow + 1)) % (none + 1)
+      const hands = Math.floor(state / (inRow + 1) / (none + 1))
+      const at = { RH: Math.floor(hands / (none + 1)), LH: hands % (none + 1) }
       for (let surface = 0; surface < none; surface += 1) {
         const piece = pieces[surface] as Piece
         const { as } = places[surface] as KitPlace
@@ -213,15 +229,22 @@ function cheapest(
             : as === 'other' || (as === 'cymbal' && !wish.accents)
         )
           continue
+        if (inRow > 0 && surface === last && times === inRow) continue
         const step = stepCost(slot, before, at, surface)
         if (step === null) continue
+        const { share } = places[surface] as KitPlace
+        const off = slot.wished === null ? 0 : Math.abs(share - slot.wished)
         const own =
           step +
-          Math.round(COST.width * Math.abs((places[surface] as KitPlace).share - slot.wished)) +
+          Math.round(COST.width * off) +
           (wish.accents && (piece.kind === 'cymbal') !== slot.accented ? COST.accent : 0)
         const after = { ...at }
         for (const hand of slot.strokes.keys()) after[hand] = surface
-        const key = after.RH * (none + 1) + after.LH
+        const moved = (after.RH * (none + 1) + after.LH) * (none + 1)
+        const key =
+          inRow > 0
+            ? (moved + surface) * (inRow + 1) + (surface === last ? times + 1 : 1)
+            : moved + none
         const kept = next.get(key) ?? []
         next.set(key, kept)
         for (const way of ways) kept.push({ cost: way.cost + own, surface, before: way })

@@ -14,6 +14,7 @@ import { STAFF_HEIGHT } from '../staff/geometry'
 import { useKeepEqual } from '../use-keep-equal'
 import { type Ruler, type RulerRow, rulerFacts, rulerOf, xOf } from './layout'
 import { patternName, type Under } from './patterns'
+import { type ContourPoints, RowContour } from './row-contour'
 import { RowFigure } from './row-figure'
 import { RowHeadroom } from './row-headroom'
 import { COUNT_BASELINE, LANE, PATTERN, type RowHeights, rowHeights, rowParts } from './row-heights'
@@ -42,6 +43,8 @@ interface RulerViewProps {
   readonly bottleneck: Bottleneck | null
   /** The moves whose headroom is shown, and at which tempo; null where it is not. */
   readonly headroom: { readonly moves: readonly Move[]; readonly tempo: number } | null
+  /** The contour that is drawn over it; null while none is. */
+  readonly contour: ContourPoints | null
   /** Filled with the ruler as it stands, for the cursor that runs over it. */
   readonly rulerRef: RefObject<Ruler | null>
 }
@@ -60,7 +63,7 @@ const ROW_GAP = 16
  */
 export function RulerView(props: RulerViewProps) {
   const { lick, width, compact, ghost, edited, place, under, counting, staffView } = props
-  const { selection, gestures, bottleneck, headroom, rulerRef } = props
+  const { selection, gestures, bottleneck, headroom, contour, rulerRef } = props
   const labelled = width >= LABELS_FROM
   const host = useRef<HTMLDivElement>(null)
   const facts = useKeepEqual(useMemo(() => rulerFacts(lick), [lick]))
@@ -82,7 +85,7 @@ export function RulerView(props: RulerViewProps) {
   return (
     <div
       ref={host}
-      className="flex touch-pan-y flex-col"
+      className={`flex flex-col ${contour ? 'touch-none cursor-crosshair' : 'touch-pan-y'}`}
       style={near.style}
       data-ghost={ghost || undefined}
       data-pitch={height + ROW_GAP}
@@ -102,6 +105,15 @@ export function RulerView(props: RulerViewProps) {
               ghost={ghost}
             />
             <RowDrawing scene={scene} ruler={ruler} row={row} heights={heights} />
+            {contour && (
+              <RowContour
+                points={contour}
+                scene={scene}
+                ruler={ruler}
+                row={row}
+                height={rowParts(heights).height}
+              />
+            )}
             <RowBottleneck bottleneck={bottleneck} ruler={ruler} row={row} heights={heights} />
             <RowHeadroom
               moves={headroom?.moves ?? null}

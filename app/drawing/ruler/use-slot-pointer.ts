@@ -24,12 +24,18 @@ export interface RulerGestures {
   readonly onMoveGroup: (from: number, to: number) => void
   /** Lick text is dropped before a slot's group, or at the end. */
   readonly onDropText: (slot: number, text: string) => void
+  /**
+   * A contour is drawn over the line: a slot, how far down its rows from 0 to 1, and the slot before it in one
+   * stroke of the pointer. Null while none is drawn; then a press is what it always is.
+   */
+  readonly onDraw: ((slot: number, share: number, before: number) => void) | null
 }
 
 type Drag =
   | { readonly kind: 'select'; readonly row: PressedRow }
   | { readonly kind: 'shift'; readonly x: number; done: Ticks }
   | { readonly kind: 'group'; readonly group: SlotRange; moved: boolean }
+  | { readonly kind: 'draw'; before: number }
 
 /** How far over their baseline the voices are pressed. */
 const VOICES_REACH = 15
@@ -70,6 +76,14 @@ export function useSlotPointer(
       if (!place) return
       const { heights: high, scene: current, gestures: on } = now.current
       const { stacksBottom, bracketBottom, voicesBaseline, patternsTop, height } = rowParts(high)
+      if (on.onDraw) {
+        if (place.slot === undefined) return
+        drag = { kind: 'draw', before: place.slot }
+        on.onDraw(place.slot, place.y / height, place.slot)
+        event.currentTarget.setPointerCapture(event.pointerId)
+        event.preventDefault()
+        return
+      }
       const inPatterns = place.y >= patternsTop && place.y < height
       const at = Math.floor((place.y - patternsTop) / PATTERN)
       const pattern = inPatterns ? (high.patterns[at] ?? high.patterns.at(-1)) : undefined
@@ -106,10 +120,16 @@ export function useSlotPointer(
       if (drag.kind === 'shift') {
         const ticks = (event.clientX - drag.x) / now.current.ruler.pixelsPerTick
         drag.done += now.current.gestures.onShift(ticks - drag.done)
+      } else if (drag.kind === 'draw') {
+        const place = placeUnder(event)
+        if (place?.slot === undefined) return
+        const { height } = rowParts(now.current.heights)
+        now.current.gestures.onDraw?.(place.slot, place.y / height, drag.before)
+        drag.before = place.slot
       } else if (drag.kind === 'select') {
         const slot = placeUnder(event)?.slot
         if (slot !== undefined) extend(slot, drag.row)
-      } else drag.moved = true
+      } else if (drag.kind === 'group') drag.moved = true
     }
 
     const release = (event: PointerEvent<HTMLElement>) => {

@@ -7,6 +7,7 @@ import {
   useMemo,
   useRef,
   useState,
+  useSyncExternalStore,
 } from 'react'
 import { patternsOf } from '~/core/groove'
 import { type Lick, lickSlots } from '~/core/line'
@@ -21,6 +22,7 @@ import { LateValue } from '~/ui/late-value'
 import { lazyComponent } from '~/ui/lazy-component'
 import { useMedia } from '~/ui/use-media'
 import { useWidth } from '~/ui/use-width'
+import type { ContourState } from '~/workspace/contour'
 import { dragStart, dropText, moveGroup } from '~/workspace/gestures'
 import type { PressedKey, RowKeys } from '~/workspace/rows/row-keys'
 import type { WorkspaceState } from '~/workspace/workspace'
@@ -44,7 +46,9 @@ const SelectionActions = lazyComponent(async () => (await import('./selection-ac
 const ViewChoice = lazyComponent(async () => (await import('./view-choice')).default)
 
 const rowOf = ({ row }: WorkspaceState) => row
+const contourOf = ({ open, points }: ContourState) => (open ? points : null)
 const previewOf = ({ preview }: WorkspaceState) => preview
+const NO_CONTOUR = () => null
 const WIDE = '(width >= 1024px)'
 const NARROW = '(width < 640px)'
 
@@ -162,8 +166,16 @@ function Slots({ width, compact, edited, headroom, rulerRef }: SlotsProps) {
       headroom && playing ? { moves: playing.movesOf(later, 'landing', setting), tempo } : null,
     [headroom, playing, later, setting, tempo],
   )
+  const { contour } = workspace
+  const drawn = useSyncExternalStore(
+    contour.subscribe,
+    () => contourOf(contour.state()),
+    NO_CONTOUR,
+  )
+  const drawing = drawn !== null
   const gestures = useMemo(
     (): RulerGestures => ({
+      onDraw: drawing ? contour.draw : null,
       onMark: (anchor, head, pressed) =>
         workspace.together(() => {
           workspace.editRow(pressed)
@@ -179,7 +191,7 @@ function Slots({ width, compact, edited, headroom, rulerRef }: SlotsProps) {
       onMoveGroup: (from, to) => moveGroup(workspace, from, to),
       onDropText: (slot, text) => dropText(workspace, slot, text),
     }),
-    [workspace],
+    [workspace, contour, drawing],
   )
   const { derived } = workspace
   const lick = preview ? derived.laid(preview.lick, preview.voicing) : voiced
@@ -199,6 +211,7 @@ function Slots({ width, compact, edited, headroom, rulerRef }: SlotsProps) {
       gestures={gestures}
       bottleneck={preview ? null : bottleneck}
       headroom={preview ? null : shownHeadroom}
+      contour={drawn}
       rulerRef={rulerRef}
     />
   )

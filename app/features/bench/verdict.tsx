@@ -66,11 +66,12 @@ function FitWords({ fit }: { fit: Fit }) {
   if (fit.verdict === 'empty')
     return (
       <span className="text-(--quiet)">
-        slots<span className="verdict-more"> used. Type a line, or</span>{' '}
+        slots<span className="verdict-more"> used. Type a line,</span>{' '}
         <Link className="link" to="?panel=cells:tap">
           tap it in
         </Link>
-        <span className="verdict-more">, or</span> <FindFills words="find a fill" />
+        <span className="verdict-more">,</span> <FindFills words="find a fill" />
+        <span className="verdict-more">, or</span> <FindFills draw words="be surprised" />
       </span>
     )
   if (fit.verdict === 'fits') {

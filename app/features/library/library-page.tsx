@@ -1,6 +1,6 @@
-import { Plus } from 'lucide-react'
+import { Dices, Plus } from 'lucide-react'
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
-import { Form, useLocation, useSearchParams } from 'react-router'
+import { Form, Link, useLocation, useSearchParams } from 'react-router'
 import type { Lick } from '~/core/line'
 import { useLive, useSettings } from '~/live/use-live'
 import { useHearLick } from '~/session/use-hear-lick'
@@ -237,6 +237,10 @@ function EmptyLibrary() {
         >
           Add twelve demo licks
         </button>
+        <Link to="/find?draw" className="btn btn-outline border-base-300">
+          <Dices size={18} aria-hidden />
+          Surprise me
+        </Link>
       </Form>
     </div>
   )

@@ -225,6 +225,7 @@ const NOTHING: RulerGestures = {
   onShift: () => 0,
   onMoveGroup: () => {},
   onDropText: () => {},
+  onDraw: null,
 }
 
 /** The lick on its ruler, to be looked at. */
@@ -258,6 +259,7 @@ function ShownRuler({ lick }: { lick: Lick }) {
             gestures={NOTHING}
             bottleneck={null}
             headroom={null}
+            contour={null}
             rulerRef={ruler}
           />
         )}
