@@ -13,9 +13,11 @@ import {
   foundWords,
   kicksWords,
   orderWords,
+  pickWords,
   questionFaultWords,
   spaceWords,
   tasteWords,
+  wayNumberWords,
   waysWords,
   withoutWords,
 } from './finder-words'
@@ -55,13 +57,20 @@ describe('a question in words', () => {
       'accents anywhere',
       'any kicks',
       'it plays at any tempo',
-      'in no order',
+      '',
     ])
   })
 
   it('says what is asked', () => {
     expect(cellsWords(cells('RLK', 'RL', 'K'))).toBe('RLK, RL and K')
     expect(cellsWords(cells('A', 'B', 'C', 'D', 'E'))).toBe('A, B, C and 2 more')
+    const pattern = { put: 'kick', lead: 'R', least: 0, most: 8, apart: true } as const
+    const words = (part: object) => cellsWords({ ...PLAIN, pattern: { ...pattern, ...part } })
+    expect(words({})).toBe('natural sticking with up to 8 kicks, never side by side')
+    expect(words({ put: 'flam', least: 2, most: 4, apart: false })).toBe(
+      'natural sticking with 2 to 4 flams',
+    )
+    expect(words({ put: 'accent', least: 1, most: 1, apart: false })).toBe('the line with 1 accent')
     expect(formsWords({ ...PLAIN, inversions: true, mirrors: true, cut: true })).toBe(
       'begun at any stroke, led by either hand, the last one cut to fit',
     )
@@ -95,8 +104,19 @@ describe('a question in words', () => {
   it('says what it comes to', () => {
     expect([0n, 1n, 41_208n].map(waysWords)).toEqual(['no way', '1 way', '41,208 ways'])
     expect(withoutWords(['accents', 'speed'])).toBe('without the accents and the tempo')
-    expect(foundWords({ limit: 136.4, free: 'LH' })).toBe('up to 136 · left hand free to land')
-    expect(foundWords({ limit: null, free: 'both' })).toBe('at any tempo · both hands free to land')
+    expect(foundWords({ limit: 136.4, free: 'LH', kicks: 1, unlike: 6 })).toBe(
+      '1 kick · up to 136 · left hand free to land · 6 slots unlike the line',
+    )
+    expect(foundWords({ limit: null, free: 'both', kicks: 0, unlike: null })).toBe(
+      'no kick · at any tempo · both hands free to land',
+    )
+    expect(foundWords({ limit: null, free: 'both', kicks: 2, unlike: 0 })).toContain(
+      'the line itself',
+    )
+    expect(pickWords({ seed: 17 })).toBe('drawn with seed 17')
+    expect(pickWords({ number: 1234n })).toBe('number 1,234')
+    expect(wayNumberWords(null, 55n)).toBe('1 to 55')
+    expect(wayNumberWords(17n, 1n << 64n)).toBe('17 of 18,446,744,073,709,551,616')
     expect(foundTitle([5, 5, 3])).toBe('Fill of 5, 5 and 3')
     expect(foundTitle(Array.from({ length: 60 }, () => 5)).length).toBeLessThanOrEqual(80)
   })

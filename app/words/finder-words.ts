@@ -21,6 +21,7 @@ const BOLT_WORDS: Readonly<Record<Bolt, string>> = {
   speed: 'the tempo',
   inRow: 'the limit of one cell in a row',
   sizes: 'the order of sizes',
+  pattern: 'the pattern',
   grouping: 'the grouping',
   uses: 'how often cells are used',
 }
@@ -68,8 +69,29 @@ export function spaceWords(written: WrittenQuestion, counting: CountingSystem): 
 
 const SHOWN_CELLS = 4
 
-/** The cells: `RLLRL, RLK and RLLK`, `RLLRL, RLK, RLLK and 3 more`. */
-export function cellsWords({ cells }: WrittenQuestion): string {
+/** What is put at places of a line, and what it is put on. */
+const PUT_WORDS = {
+  kick: ['kick', 'natural sticking'],
+  rest: ['rest', 'natural sticking'],
+  flam: ['flam', 'natural sticking'],
+  accent: ['accent', 'the line'],
+} as const
+
+/** A pattern: `natural sticking with up to 8 kicks, never side by side`, `the line with 2 to 4 accents`. */
+function patternWords({ put, least, most, apart }: NonNullable<WrittenQuestion['pattern']>) {
+  const [what, line] = PUT_WORDS[put]
+  const number =
+    least === most
+      ? plural(least, what)
+      : least === 0
+        ? `up to ${plural(most, what)}`
+        : `${least} to ${plural(most, what)}`
+  return `${line} with ${number}${apart ? ', never side by side' : ''}`
+}
+
+/** What it is made of: `RLLRL, RLK and RLLK`, `RLLRL, RLK, RLLK and 3 more`, `natural sticking with up to 8 kicks`. */
+export function cellsWords({ cells, pattern }: WrittenQuestion): string {
+  if (pattern) return patternWords(pattern)
   if (cells.length === 0) return 'no cells yet'
   const lines = cells.map(({ line }) => line)
   if (lines.length <= SHOWN_CELLS) return listWords(lines)
@@ -170,13 +192,26 @@ const TASTE_WORDS = {
   like: ['close to the line', 'far from the line'],
 } as const
 
-/** What comes first: `groups that differ and more kicks`. */
+/** What comes first: `groups that differ and more kicks`; empty where nothing is liked more than something else. */
 export function tasteWords({ taste }: WrittenQuestion): string {
   const words = Object.entries(TASTE_WORDS).flatMap(([name, [more, fewer]]) => {
     const weight = taste[name as keyof typeof TASTE_WORDS] ?? 0
     return weight === 0 ? [] : [weight > 0 ? more : fewer]
   })
-  return words.length === 0 ? 'in no order' : listWords(words)
+  return listWords(words)
+}
+
+/** How a fill was picked out of all: `drawn with seed 17`, `number 3`. */
+export function pickWords(pick: { readonly seed: number } | { readonly number: bigint }): string {
+  return 'seed' in pick
+    ? `drawn with seed ${pick.seed}`
+    : `number ${pick.number.toLocaleString('en')}`
+}
+
+/** Which of all ways is picked: `17 of 55`; before that how many there are to go through. */
+export function wayNumberWords(number: bigint | null, count: bigint): string {
+  const all = count.toLocaleString('en')
+  return number === null ? `1 to ${all}` : `${number.toLocaleString('en')} of ${all}`
 }
 
 const HANDS_FREE: Readonly<Record<FreeHand, string>> = {
@@ -187,10 +222,27 @@ const HANDS_FREE: Readonly<Record<FreeHand, string>> = {
   unknown: 'the last hand is undecided',
 }
 
-/** What makes a found fill good, in a few words: `up to 136 · left hand free to land`. */
-export function foundWords({ limit, free }: { limit: number | null; free: FreeHand }): string {
-  const speed = limit === null ? 'at any tempo' : `up to ${wholeTempo(limit)}`
-  return `${speed} · ${HANDS_FREE[free]}`
+/** What there is to say of a found fill, in a few words: `4 kicks · up to 136 · left hand free to land · 6 slots unlike the line`. */
+export function foundWords({
+  limit,
+  free,
+  kicks,
+  unlike,
+}: {
+  limit: number | null
+  free: FreeHand
+  kicks: number
+  /** Slots in which other limbs strike than in the line that it was asked from; null where there is none. */
+  unlike: number | null
+}): string {
+  return [
+    kicks === 0 ? 'no kick' : plural(kicks, 'kick'),
+    limit === null ? 'at any tempo' : `up to ${wholeTempo(limit)}`,
+    HANDS_FREE[free],
+    ...(unlike === null
+      ? []
+      : [unlike === 0 ? 'the line itself' : `${plural(unlike, 'slot')} unlike the line`]),
+  ].join(' · ')
 }
 
 /** A found fill by its groups: `Fill of 5, 5, 3 and 3`. */

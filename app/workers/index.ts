@@ -6,4 +6,4 @@ export {
   startFinder,
   startTicker,
 } from './clients'
-export type { FoundPart, FoundWay, FoundWays, PartWishes, SoundFormat } from './protocol'
+export type { FoundPart, FoundWay, FoundWays, PartWishes, SoundFormat, WayPick } from './protocol'

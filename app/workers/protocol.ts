@@ -67,7 +67,16 @@ export interface FoundWay {
   readonly limit: number | null
   /** Which hand is free for the landing. */
   readonly free: FreeHand
+  /** Strokes of the kick, by either foot. */
+  readonly kicks: number
+  /** Slots in which other limbs strike than in the line of the question's frame; null where that is of another length. */
+  readonly unlike: number | null
 }
+
+/** One of all ways: drawn by a seed, or by its number from 1, which may be larger than a number can hold. */
+export type WayPick =
+  | { readonly kind: 'seed'; readonly seed: number }
+  | { readonly kind: 'number'; readonly number: bigint }
 
 /** What a question comes to. */
 export interface FoundWays {
@@ -149,11 +158,17 @@ export interface Jobs {
     readonly on: never
     readonly out: FoundWays
   }
-  /** One of all that obey a question, drawn evenly; null where none does. */
-  readonly 'draw-way': {
-    readonly in: FinderQuestion & { readonly seed: number }
+  /** One of all that obey a question: drawn evenly, or by its number; null where there is none. */
+  readonly 'pick-way': {
+    readonly in: FinderQuestion & { readonly pick: WayPick }
     readonly on: never
     readonly out: FoundWay | null
+  }
+  /** The first so many in the order of their numbers. */
+  readonly 'list-ways': {
+    readonly in: FinderQuestion & { readonly most: number }
+    readonly on: never
+    readonly out: readonly FoundWay[]
   }
   /** The best ways to fill what is left of a line's space. */
   readonly 'end-line': {

@@ -109,6 +109,42 @@ test('the finder fits a phone, and a surprise is one press away', async ({ brows
   await page.context().close()
 })
 
+test('a contour is drawn over the ruler, and the voices follow it', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('button', { name: 'New lick', exact: true }).click()
+  await sticking(page).fill('RLRL RLRL RLRL RLRL')
+  const panel = await openPanel(page, 'Voices')
+  await panel.getByLabel('Way over the kit').selectOption('as I draw it')
+  const row = page.locator('[data-row="0"]')
+  const box = await row.boundingBox()
+  if (!box) throw new Error('no ruler')
+  const parts = JSON.parse(
+    (await page.locator('[data-system="0"]').getAttribute('data-parts')) ?? '{}',
+  )
+  const at = (share: number, height: number) =>
+    [box.x + 40 + (box.width - 140) * share, box.y + 6 + (parts.height - 12) * height] as const
+  await page.mouse.move(...at(0, 0))
+  await page.mouse.down()
+  await page.mouse.move(...at(0.5, 1), { steps: 8 })
+  await page.mouse.move(...at(1, 0), { steps: 8 })
+  await page.mouse.up()
+  // The pointer may begin and end beside the line.
+  const drawn = page.locator('[data-contour] circle')
+  await expect.poll(() => drawn.count()).toBeGreaterThanOrEqual(14)
+  const found = panel.getByRole('list', { name: 'Found voices' }).getByRole('button')
+  await found.first().click()
+  // Down to the floor tom in the middle, and back to the snare.
+  await expect(row.getByRole('img').first()).toHaveAccessibleName(/^.*snare.*floor tom.*snare$/)
+  // The same by digits.
+  await panel.getByLabel(/^Contour/).fill('1x')
+  await expect(panel.getByText('Type digits from 1')).toBeVisible()
+  await panel.getByLabel(/^Contour/).fill('91')
+  await found.first().click()
+  await expect(row.getByRole('img').first()).toHaveAccessibleName(/floor tom.*snare$/)
+  await panel.getByLabel('Way over the kit').selectOption('up the kit')
+  await expect(page.locator('[data-contour]')).toHaveCount(0)
+})
+
 test('ways over the kit are looked for, shown on the ruler, and taken', async ({ page }) => {
   await page.goto('/')
   await page.getByRole('button', { name: 'New lick', exact: true }).click()

@@ -9,26 +9,32 @@ test('a family becomes a set in one step, is practised two exercises long, and t
   page,
 }) => {
   test.slow()
-  await openLick(page, 'Parade')
+  await openLick(page, 'Tightrope')
   const panel = await openPanel(page, 'Find')
-  await expect(panel.getByText('55 in all')).toBeVisible()
-  await panel.getByRole('button', { name: 'Make a set' }).click()
-  await expect(page.getByText('55 exercises, 275 minutes')).toBeVisible()
-  // Easiest first: the one without kicks is number 1 of the family.
-  await expect(exercises(page).first()).toContainText('Kicks 1 of 55')
+  await panel.getByRole('button', { name: 'Flams on natural sticking' }).click()
+  await page.getByRole('button', { name: /^Cells/ }).click()
+  await page.getByLabel('At most').fill('2')
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('Escape')
+  // Ten slots: none, ten with one, thirty-six with two that are apart.
+  await expect(page.getByText('47 ways')).toBeVisible()
+  await page.getByRole('button', { name: 'Make a set of all' }).click()
+  await expect(page.getByText('47 exercises, 235 minutes')).toBeVisible()
+  // Easiest first: the one without flams.
+  await expect(exercises(page).first()).toContainText(/of 47/)
   await page.getByRole('link', { name: 'Practise', exact: true }).click()
   const bar = page.getByRole('region', { name: 'Set' })
-  await expect(bar).toContainText('exercise 1 of 55')
+  await expect(bar).toContainText('exercise 1 of 47')
   await page.keyboard.press('Space')
   await expect(bar).toContainText('0:02 of 5:00 today', { timeout: 30_000 })
   await page.keyboard.press('e')
-  await expect(bar).toContainText('exercise 2 of 55')
+  await expect(bar).toContainText('exercise 2 of 47')
   // What played goes on: the next exercise begins by itself.
   await expect(bar).toContainText('0:02 of 5:00 today', { timeout: 30_000 })
   await page.keyboard.press('Space')
   await page.getByRole('link', { name: 'Log', exact: true }).click()
   const sessions = page.getByRole('region', { name: 'Practice sessions' }).getByRole('listitem')
-  await expect(sessions.filter({ hasText: /Kicks \d/ })).toHaveCount(2)
+  await expect(sessions.filter({ hasText: /of 47/ })).toHaveCount(2)
 })
 
 test('a set is arranged, timed, undone, and goes along with its licks', async ({

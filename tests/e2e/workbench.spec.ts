@@ -130,20 +130,27 @@ test('panels change the line at the caret, by its hands, and over its barlines',
   })
 })
 
-test('a family is stepped through by key', async ({ page }) => {
+test('all patterns of a rule are stepped through by key, and one is put on the bench', async ({
+  page,
+}) => {
   await openLick(page, 'Tightrope')
+  const before = await sticking(page).inputValue()
   await open(page, 'Find')
-  await expect(panel(page).getByText('55 in all')).toBeVisible()
-  const member = page.getByRole('spinbutton', { name: 'Member of the family' })
-  await member.press('ArrowRight')
-  await expect(member).toHaveAttribute('aria-valuetext', 'number 2: KLRLRLRL')
-  await member.press('s')
-  await expect(panel(page).getByText('Saved as “Kicks 2”')).toBeVisible()
-  await member.press('Enter')
-  await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible()
-  await page.getByRole('button', { name: 'Stop' }).click()
-  await panel(page).getByRole('button', { name: 'Append' }).click()
-  await expect(sticking(page)).toHaveValue(/KLRLRLRL$/)
+  await panel(page).getByRole('button', { name: 'Kicks in natural sticking' }).click()
+  await expect(page.getByText('144 ways')).toBeVisible()
+  const number = page.getByRole('spinbutton', { name: 'Way by its number' })
+  await number.press('ArrowRight')
+  await number.press('PageUp')
+  await expect(number).toHaveText('11 of 144')
+  const [, line = ''] = (await number.getAttribute('aria-valuetext'))?.split(': ') ?? []
+  await expect(page.getByRole('option').first()).toContainText('number 11')
+  // It is found again by its number.
+  await page.reload()
+  await expect(page.getByRole('option').first()).toContainText('number 11')
+  await page.getByRole('button', { name: 'Put on its bench' }).click()
+  await expect(sticking(page)).toHaveValue(line)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(sticking(page)).toHaveValue(before)
 })
 
 test('versions are saved, compared and restored', async ({ page }) => {

@@ -152,7 +152,21 @@ function obeys(way: ListedWay, question: Question, grids: readonly GridRun[]): b
       }),
     !asked.grouping || isGrouped(sizes, asked.grouping),
     !asked.free || isFree(asked.free),
+    !asked.pattern || isPattern(asked.pattern),
   ]
+  function isPattern({ slots, least, most, apart }: NonNullable<typeof asked.pattern>): boolean {
+    const put: boolean[] = []
+    for (const [i, content] of way.phrase.slots.entries()) {
+      const written = formatSlot(content)
+      const { plain: bare, put: other } = slots[i] ?? { plain: null, put: null }
+      if (bare && written === formatSlot(bare)) put.push(false)
+      else if (other && written === formatSlot(other)) put.push(true)
+      else return false
+    }
+    const times = put.filter(Boolean).length
+    const together = put.some((one, i) => one && put[i + 1] === true)
+    return times >= least && times <= most && !(apart && together)
+  }
   function isFree({ letter, tempo, wayMs }: NonNullable<typeof asked.free>): boolean {
     const limb = { R: 'RH', L: 'LH', K: 'RF' }[letter]
     const own = events.filter((event) => event.limb === limb)

@@ -1,6 +1,15 @@
 import * as z from 'zod/mini'
 import { findPhrase, formatPhrase, type Phrase } from '~/core/changes'
-import { type Question, SIZE_ORDERS, spaceOf } from '~/core/finder'
+import {
+  cellsOfPattern,
+  natural,
+  type PatternWish,
+  PUTS,
+  patternOf,
+  type Question,
+  SIZE_ORDERS,
+  spaceOf,
+} from '~/core/finder'
 import { fail, ok, type Result } from '~/core/foundation'
 import { EMPTY_LINE, type Lick, TEMPO_RANGE } from '~/core/line'
 import { type PlayContext, travelTime } from '~/core/playability'
@@ -71,6 +80,16 @@ export const questionSchema = z.object({
       ),
     }),
     {},
+  ),
+  /** All patterns of one rule in place of fills of cells: what is put at some slots of natural sticking, or accents on the line of the frame. */
+  pattern: z.exactOptional(
+    z.object({
+      put: z.enum(PUTS),
+      lead: z._default(z.enum(['R', 'L']), 'R'),
+      least: count,
+      most: count,
+      apart: z._default(z.boolean(), false),
+    }),
   ),
   taste: z._default(
     z.object({
@@ -155,7 +174,8 @@ export function toQuestion(
   const space = spaceOf(lick)
   if (!space) return fail({ code: 'space' })
   if (space.slots.length > MAX_FINDER_SLOTS) return fail({ code: 'too-long' })
-  if (written.cells.length === 0) return fail({ code: 'no-cells' })
+  const pattern = patternWish(written, lick, space.slots.length)
+  if (written.cells.length === 0 && !pattern) return fail({ code: 'no-cells' })
   const cells: Question['cells'][number][] = []
   for (const { line, ...uses } of written.cells) {
     const phrase = findPhrase(line)
@@ -165,17 +185,35 @@ export function toQuestion(
   const { free, ...conditions } = written.conditions
   const { like, ...taste } = written.taste
   const tempo = conditions.speed ?? lick.frame.tempo
+  const { inversions, mirrors, cut } = written
   return ok({
     space,
-    cells,
-    forms: { inversions: written.inversions, mirrors: written.mirrors, cut: written.cut },
+    cells: pattern ? cellsOfPattern(pattern.slots) : cells,
+    forms: pattern ? NO_FORMS : { inversions, mirrors, cut },
     conditions: {
       ...conditions,
+      ...(pattern && { pattern }),
       ...(free && { free: { letter: free, tempo, wayMs: wayTo(free, lick, setting) } }),
     },
     taste: { ...taste, ...(like && { like: { weight: like, slots: lick.line.slots } }) },
     setting,
   })
+}
+
+/** Cells of one slot have no other forms. */
+const NO_FORMS = { inversions: false, mirrors: false, cut: false }
+
+/** The slots of a pattern: of natural sticking, or for accents of the frame's line, as far as that goes. */
+function patternWish(
+  { pattern }: WrittenQuestion,
+  { line }: Lick,
+  slots: number,
+): PatternWish | null {
+  if (!pattern) return null
+  const { put, lead, least, most, apart } = pattern
+  const hands = natural(slots, lead)
+  const own = put === 'accent' ? line.slots.slice(0, slots) : []
+  return { slots: patternOf([...own, ...hands.slice(own.length)], put), least, most, apart }
 }
 
 /** Milliseconds of a limb's way from the snare to the crash; a foot stays where it is. */

@@ -1,4 +1,5 @@
 import { watchGrouping, watchInRow, watchLast, watchSizes, watchUses } from './conditions/order'
+import { watchPattern } from './conditions/pattern'
 import { watchSpeed } from './conditions/speed'
 import {
   watchAccents,
@@ -19,11 +20,12 @@ import type { Watcher } from './watcher'
 export function watchersOf({ space, cells, conditions, taste, setting }: Question): Watcher[] {
   const { starts, ends, free, linear, accents, runs, kicks, kicksOn, speed, inRow, sizes } =
     conditions
-  const { grouping } = conditions
+  const { grouping, pattern } = conditions
   const wanted: (Watcher | null | undefined)[] = [
     watchUses(cells),
     inRow !== undefined && inRow > 0 ? watchInRow(inRow) : taste.repeats ? watchLast() : null,
     sizes && watchSizes(sizes),
+    pattern && watchPattern(pattern, space),
     grouping && watchGrouping(grouping.sizes, grouping.ordered),
     starts && starts.length > 0 ? watchStart(starts, space) : null,
     ends && ends.length > 0 ? watchEnd(ends, space) : null,

@@ -35,7 +35,8 @@ export function doorOf(question: Question): Door {
 
 /** Everything that a question asks for. */
 function boltsOf({ conditions, cells }: Question): Bolt[] {
-  const names = Object.keys(conditions) as ConditionName[]
+  // A pattern is what is asked for, and not a condition on it.
+  const names = (Object.keys(conditions) as ConditionName[]).filter((name) => name !== 'pattern')
   const uses = cells.some(({ least = 0, most }) => least > 0 || most !== undefined)
   return uses ? [...names, 'uses'] : names
 }
@@ -65,6 +66,8 @@ function nearest(question: Question, by: number): { slots: number; count: bigint
   const last = space.slots.at(-1) ?? 0
   for (let slots = space.slots.length + by, tries = 0; tries < FARTHEST; slots += by, tries += 1) {
     if (slots < 1) break
+    // A pattern has as many slots as its space.
+    if (question.conditions.pattern) break
     const longer = Array.from({ length: slots }, (_, i) => space.slots[i] ?? last)
     const { count } = new Ways({ ...question, space: { ...space, slots: longer } })
     if (count > 0n) return [{ slots, count }]

@@ -1,10 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { allWays, type GridRun, slotsOfGrids } from '../../../tests/support/all-ways'
+import { stickingKey } from '../catalogue'
 import { findPhrase, formatPhrase, type Phrase } from '../changes'
 import { toRandomStream } from '../foundation'
 import { DEFAULT_SETTING } from '../playability'
-import type { Letter, Limb } from '../sticking'
+import type { Letter, Limb, SlotContent } from '../sticking'
+import { cellsOfPattern, natural, PUTS, patternOf } from './conditions/pattern'
 import { doorOf } from './door'
 import { TooLarge } from './forms'
 import type { Conditions, Question, Taste } from './question'
@@ -39,6 +41,9 @@ const CELLS = [
   'tRLL',
   'RLRLK',
 ].map(cell)
+
+/** What a slot of a pattern may be: what stands in the cells too. */
+const SINGLE = ['R', 'K', '>L'].map((text) => cell(text).slots[0] as SlotContent)
 
 const SIXTEENTHS = { value: 16, tuplet: null } as const
 const TRIPLETS = { value: 8, tuplet: 't' } as const
@@ -82,6 +87,18 @@ const CONDITIONS: {
     sizes: fc.array(fc.integer({ min: 1, max: 4 }), { minLength: 1, maxLength: 4 }),
     ordered: fc.boolean(),
   }),
+  pattern: fc.record({
+    slots: fc.array(
+      fc.record({
+        plain: fc.constantFrom(...SINGLE),
+        put: fc.option(fc.constantFrom(...SINGLE)),
+      }),
+      { minLength: 7, maxLength: 7 },
+    ),
+    least: fc.nat(2),
+    most: fc.nat(4),
+    apart: fc.boolean(),
+  }),
 }
 const NAMES = Object.keys(CONDITIONS) as (keyof Conditions)[]
 
@@ -102,7 +119,7 @@ function asking(names: fc.Arbitrary<readonly (keyof Conditions)[]>) {
         }),
         { maxLength: 3 },
       ),
-      conditions: fc.record(wanted) as fc.Arbitrary<Conditions>,
+      conditions: fc.record(wanted) as unknown as fc.Arbitrary<Conditions>,
       taste,
     })
   })
@@ -128,8 +145,24 @@ function questionOf({
   conditions,
   taste: liked,
 }: Asked): Question {
+  const slots = slotsOfGrids(runs)
+  const space = { start, slots, beat: 10_080, layers }
+  // A pattern is made of what stands in its slots, one by one.
+  const pattern = conditions.pattern && {
+    ...conditions.pattern,
+    slots: conditions.pattern.slots.slice(0, slots.length),
+  }
+  if (pattern)
+    return {
+      space,
+      cells: cellsOfPattern(pattern.slots),
+      forms: { inversions: false, mirrors: false, cut: false },
+      conditions: { ...conditions, pattern },
+      taste: liked,
+      setting: DEFAULT_SETTING,
+    }
   return {
-    space: { start, slots: slotsOfGrids(runs), beat: 10_080, layers },
+    space,
     cells: cells.map((one, i) => {
       const [least, more, seldom] = uses[i] as [number, number, number]
       // Most cells may be used as often as they fit.
@@ -145,16 +178,23 @@ function questionOf({
 const nameOf = ({ phrase }: { readonly phrase: Phrase }) =>
   `${formatPhrase(phrase)} ${phrase.groups.join(' ')}`
 
+/** The groups of a pattern are its beats, whatever it was put together from. */
+const namedIn =
+  ({ conditions }: Question) =>
+  (one: { readonly phrase: Phrase }) =>
+    conditions.pattern ? stickingKey(one.phrase) : nameOf(one)
+
 /** Count, numbers, order and draw of a question held against all that brute force finds. */
 function holds(asked: Asked): void {
   const question = questionOf(asked)
+  const named = namedIn(question)
   const all = allWays(question, asked.grids)
   const ways = new Ways(question)
   expect(ways.count).toBe(BigInt(all.length))
-  const listed = all.map(nameOf).sort()
-  expect(all.map((_, i) => nameOf(ways.at(BigInt(i)))).sort()).toEqual(listed)
+  const listed = all.map(named).sort()
+  expect(all.map((_, i) => named(ways.at(BigInt(i)))).sort()).toEqual(listed)
   const ordered = [...ways.inOrder()]
-  expect(ordered.map(nameOf).sort()).toEqual(listed)
+  expect(ordered.map(named).sort()).toEqual(listed)
   const { form, join } = scoresOf(question.taste, question.space)
   const scoreOf = (way: (typeof all)[number]) => {
     let at = 0
@@ -164,16 +204,76 @@ function holds(asked: Asked): void {
       return sum + own
     }, 0)
   }
-  const scores = new Map(all.map((way) => [nameOf(way), scoreOf(way)]))
+  const scores = new Map(all.map((way) => [named(way), scoreOf(way)]))
   for (const [i, way] of ordered.entries()) {
-    expect(way.score).toBe(scores.get(nameOf(way)))
+    expect(way.score).toBe(scores.get(named(way)))
     expect(way.score).toBeLessThanOrEqual(ordered[i - 1]?.score ?? Number.POSITIVE_INFINITY)
   }
   const drawn = ways.draw(toRandomStream(asked.start + all.length))
   if (all.length === 0) expect(drawn).toBeNull()
-  else expect(listed).toContain(nameOf(drawn as Phrased))
+  else expect(listed).toContain(named(drawn as Phrased))
 }
 type Phrased = { readonly phrase: Phrase }
+
+describe('all patterns of a rule', () => {
+  /** In how many ways k things stand on n places, with a gap between where they are to be apart: C(n - k + 1, k). */
+  const placements = (n: number, k: number, apart: boolean): bigint => {
+    const places = apart ? n - k + 1 : n
+    let ways = 1n
+    for (let i = 0; i < k; i += 1) ways = (ways * BigInt(places - i)) / BigInt(i + 1)
+    return k > 0 && places < k ? 0n : ways
+  }
+  const patterns = (slots: number, least: number, most: number, apart: boolean, put = 'kick') => {
+    const wish = { slots: patternOf(natural(slots, 'R'), put as 'kick'), least, most, apart }
+    return new Ways({
+      space: { start: 0, slots: Array(slots).fill(2520), beat: 10_080, layers: [] },
+      cells: cellsOfPattern(wish.slots),
+      forms: { inversions: false, mirrors: false, cut: false },
+      conditions: { pattern: wish },
+      taste: {},
+      setting: DEFAULT_SETTING,
+    })
+  }
+
+  it('are as many as there are ways to place so many things (law)', () => {
+    for (const put of PUTS)
+      for (const apart of [true, false])
+        for (let slots = 1; slots <= 12; slots += 1)
+          for (const [least, most] of [
+            [0, slots],
+            [1, 2],
+            [3, 3],
+          ] as const) {
+            let sum = 0n
+            for (let k = least; k <= Math.min(most, slots); k += 1)
+              sum += placements(slots, k, apart)
+            expect(patterns(slots, least, most, apart, put).count).toBe(sum)
+          }
+    expect(patterns(8, 0, 8, true).count).toBe(55n)
+    expect(patterns(64, 0, 64, false).count).toBe(1n << 64n)
+  })
+
+  it('are numbered the same every time, each once, and have the groups of their beats', () => {
+    const ways = patterns(6, 0, 6, true)
+    const all = Array.from({ length: Number(ways.count) }, (_, i) => ways.at(BigInt(i)).phrase)
+    expect(new Set(all.map(stickingKey)).size).toBe(21)
+    expect(all.every(({ groups }) => groups.join(' ') === '4 2')).toBe(true)
+    expect(all.map(stickingKey)).toEqual(
+      all.map((_, i) => stickingKey(patterns(6, 0, 6, true).at(BigInt(i)).phrase)),
+    )
+  })
+
+  it('put nothing where nothing can be', () => {
+    const slots = findPhrase('R-(RK)>L')?.slots ?? []
+    const put = (what: 'flam' | 'accent' | 'rest') =>
+      patternOf(slots, what).map(({ put: other }) =>
+        other ? stickingKey({ slots: [other], groups: [1] }) : null,
+      )
+    expect(put('flam')).toEqual(['fR', null, '(fRK)', '>fL'])
+    expect(put('accent')).toEqual(['>R', null, '(>R>K)', '>L'])
+    expect(put('rest')).toEqual(['-', null, '-', '-'])
+  })
+})
 
 describe('every way that obeys a question', () => {
   const runs = Number(process.env.QUESTIONS ?? 12)

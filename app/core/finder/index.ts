@@ -1,3 +1,4 @@
+export { cellsOfPattern, natural, PUTS, type Put, patternOf } from './conditions/pattern'
 export { type Bolt, type Door, doorOf, type Opening, without } from './door'
 export { type LineEnding, lineEndings } from './endings'
 export { type CellForm, formsOf, TooLarge } from './forms'
@@ -7,6 +8,7 @@ export {
   type FinderCell,
   type FormChoice,
   type Free,
+  type PatternWish,
   type Question,
   SIZE_ORDERS,
   type SizeOrder,

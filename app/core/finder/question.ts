@@ -69,6 +69,22 @@ export interface Conditions {
   readonly sizes?: SizeOrder
   /** Sizes of its groups: in this order, or in any. */
   readonly grouping?: { readonly sizes: readonly number[]; readonly ordered: boolean }
+  /** All patterns of one rule; the cells are then those of one slot that stand in it. */
+  readonly pattern?: PatternWish
+}
+
+/** A slot of a pattern as it is, and with what is put there; null where nothing can be. */
+export interface PatternSlot {
+  readonly plain: SlotContent
+  readonly put: SlotContent | null
+}
+
+/** What is put at some slots of a line, how often, and whether never in two slots side by side. */
+export interface PatternWish {
+  readonly slots: readonly PatternSlot[]
+  readonly least: number
+  readonly most: number
+  readonly apart: boolean
 }
 export type ConditionName = keyof Conditions
 

@@ -53,8 +53,9 @@ export interface SlotMachine<S> {
   readonly ends?: (known: S) => boolean
   /** Equal for what is the same from here on. */
   readonly key: (known: S) => string
-  /** Whether a slot is judged by its place, and by nothing that came before. */
+  /** Whether a slot is judged by its place; and, where nothing is remembered, by nothing that came before. */
   readonly placed?: boolean
+  readonly remembers?: boolean
 }
 
 /**
@@ -72,7 +73,7 @@ export function overSlots<S>(machine: SlotMachine<S>, space: Space): Watcher {
   return {
     of: machine.of,
     placed,
-    free: machine.placed === true,
+    free: machine.placed === true && machine.remembers !== true,
     ends: (state) => ends(slots.known(inner[state] as number)),
     over: (state, form, at) => {
       let now = inner[state] as number

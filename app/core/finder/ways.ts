@@ -3,7 +3,7 @@ import type { RandomStream } from '../foundation'
 import { withAccents } from './accents'
 import type { CellForm } from './forms'
 import { WayGraph } from './graph'
-import type { AccentWish, Question } from './question'
+import type { AccentWish, Question, Space } from './question'
 import { Ranking } from './ranking'
 import { distance, type Scores, scoresOf } from './taste'
 
@@ -33,9 +33,12 @@ export class Ways {
   private readonly graph: WayGraph
   private readonly scores: Scores
   private readonly accents: AccentWish
+  /** Slots of each beat, where groups are not what was asked for. */
+  private readonly beats: readonly number[] | null
 
   constructor(question: Question) {
     this.accents = question.conditions.accents ?? { must: [], not: [] }
+    this.beats = question.conditions.pattern ? beatsOf(question.space) : null
     this.graph = new WayGraph(question)
     this.scores = scoresOf(question.taste, question.space)
     this.count = question.space.slots.length > 0 ? this.graph.countOf(this.graph.root) : 0n
@@ -109,12 +112,27 @@ export class Ways {
     return {
       phrase: toPhrase(
         put ? withAccents(slots, must, not) : slots,
-        forms.map((form) => form.slots.length),
+        this.beats ?? forms.map((form) => form.slots.length),
       ),
       cells: forms.map(({ cell }) => cell),
       score,
     }
   }
+}
+
+/** So many slots begin in each beat of a space, from its first. */
+function beatsOf({ start, slots, beat }: Space): number[] {
+  const groups: number[] = []
+  let tick = start
+  let last = Number.NaN
+  for (const ticks of slots) {
+    const at = Math.floor(tick / beat)
+    if (at === last) groups[groups.length - 1] = (groups.at(-1) as number) + 1
+    else groups.push(1)
+    last = at
+    tick += ticks
+  }
+  return groups
 }
 
 /** A whole number below another, evenly: digits of 32 bits are drawn until they are in reach. */

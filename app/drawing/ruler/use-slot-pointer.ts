@@ -35,7 +35,7 @@ type Drag =
   | { readonly kind: 'select'; readonly row: PressedRow }
   | { readonly kind: 'shift'; readonly x: number; done: Ticks }
   | { readonly kind: 'group'; readonly group: SlotRange; moved: boolean }
-  | { readonly kind: 'draw'; before: number }
+  | { readonly kind: 'draw'; before: number | undefined }
 
 /** How far over their baseline the voices are pressed. */
 const VOICES_REACH = 15
@@ -77,9 +77,9 @@ export function useSlotPointer(
       const { heights: high, scene: current, gestures: on } = now.current
       const { stacksBottom, bracketBottom, voicesBaseline, patternsTop, height } = rowParts(high)
       if (on.onDraw) {
-        if (place.slot === undefined) return
+        // It may begin beside the line.
         drag = { kind: 'draw', before: place.slot }
-        on.onDraw(place.slot, place.y / height, place.slot)
+        if (place.slot !== undefined) on.onDraw(place.slot, place.y / height, place.slot)
         event.currentTarget.setPointerCapture(event.pointerId)
         event.preventDefault()
         return
@@ -124,7 +124,7 @@ export function useSlotPointer(
         const place = placeUnder(event)
         if (place?.slot === undefined) return
         const { height } = rowParts(now.current.heights)
-        now.current.gestures.onDraw?.(place.slot, place.y / height, drag.before)
+        now.current.gestures.onDraw?.(place.slot, place.y / height, drag.before ?? place.slot)
         drag.before = place.slot
       } else if (drag.kind === 'select') {
         const slot = placeUnder(event)?.slot

@@ -11,6 +11,7 @@ import { Workspace, type WorkspaceState } from '~/workspace/workspace'
 import BenchKeys from './bench-keys'
 import { BenchPlayer } from './bench-player'
 import { Dock, useOpenPanel } from './dock/dock'
+import { useFoundLine } from './found-line'
 import { LickBar } from './lick-bar'
 import { LineEditor } from './line-editor'
 import { RulerPane } from './ruler-pane'
@@ -48,6 +49,7 @@ function BenchBody() {
   const { panel } = useOpenPanel()
   const title = useSlice(titleOf)
   usePageTitle(title, 'Bench')
+  useFoundLine()
   return (
     <div className="bench-body" data-sheet={panel !== undefined}>
       {/* The title on screen is a field, and is put away while a panel needs the room. */}

@@ -1,26 +1,33 @@
 import { useNavigate } from 'react-router'
-import { useBenchLick, useSetting } from './state/use-workspace'
+import type { Put } from '~/core/finder'
+import { useBenchLick, useSetting, useWorkspace } from './state/use-workspace'
 
-/**
- * The way to the finder: with the space of the lick, or with all that is true of the lick too, or to have one
- * drawn at random there at once.
- */
+/** What is asked of a lick's space: fills of its groups, fills like it, its inversions, or all patterns of a rule. */
+export type FromLick =
+  | { readonly kind: 'groups' | 'like' | 'turned' }
+  | { readonly kind: 'pattern'; readonly put: Put }
+
+const GROUPS: FromLick = { kind: 'groups' }
+
+/** The way to the finder from a lick, to come back with a fill; or to have one drawn at random there at once. */
 export function FindFills({
-  like = false,
+  ask = GROUPS,
   draw = false,
   words,
 }: {
-  like?: boolean
+  ask?: FromLick
   draw?: boolean
   words: string
 }) {
   const lick = useBenchLick()
   const setting = useSetting()
+  const { id } = useWorkspace().session.saver
+  // A bench on which nothing stands is left, and the fill opens on its own.
+  const from = lick.line.slots.length > 0 ? id : ''
   const navigate = useNavigate()
   const go = async () => {
-    const { finderPath, questionFor, questionLike } = await import('../finder')
-    const path = finderPath(like ? questionLike(lick, setting) : questionFor(lick))
-    void navigate(draw ? `${path}&draw` : path)
+    const { finderPath, questionFrom } = await import('../finder')
+    void navigate(finderPath(questionFrom(lick, ask, setting), { from, draw }))
   }
   return (
     <button type="button" className="link" onClick={() => void go()}>

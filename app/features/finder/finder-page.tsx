@@ -1,13 +1,14 @@
 import { Dices, Play, SquarePen } from 'lucide-react'
-import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react'
+import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
-import { useNavigate, useSearchParams } from 'react-router'
+import { useNavigate } from 'react-router'
 import { toQuestion, type WrittenQuestion } from '~/codecs/question'
 import type { Door } from '~/core/finder'
 import type { Lick } from '~/core/line'
 import { useSettings } from '~/live/use-live'
 import { useSettingFor } from '~/live/use-setting'
 import { useHearLick } from '~/session/use-hear-lick'
+import { MAX_IN_SET } from '~/storage'
 import { Button, EmptyState, ErrorText } from '~/ui/parts'
 import { useAddressState } from '~/ui/use-address-state'
 import { useSettled } from '~/ui/use-settled'
@@ -19,21 +20,29 @@ import {
   waysWords,
   withoutWords,
 } from '~/words/finder-words'
-import { type FoundWay, startFinder } from '~/workers'
-import { FinderSession, type FinderState } from './finder-session'
+import { type FoundWay, type FoundWays, startFinder, type WayPick } from '~/workers'
+import { FinderSession, type FinderState, type Picked } from './finder-session'
 import { FoundList } from './found-list'
-import { foundTexts, toFoundLick } from './found-texts'
+import { easiestFirst, foundTexts, stored, toFoundLick } from './found-texts'
 import { KeptQuestions } from './kept-questions'
 import { emptyFrame, loosened, QUESTION_ADDRESS, withFrame } from './question-edits'
 import { QuestionSentence } from './question-sentence'
+import { WayStepper } from './way-stepper'
 
 /** Whatever is found is played on the player's own kit. */
 const ANY_LICK = { kit: null, unknown: [] }
 
+/** So many fills go on a sheet. */
+const MAX_ON_SHEET = 64
+
 /** Every fill that fits: a question as one sentence, the number of ways, and the best of them. */
 export function FinderPage() {
-  const [{ question }, change] = useAddressState(QUESTION_ADDRESS)
-  const ask = useCallback((next: WrittenQuestion) => change({ question: next }), [change])
+  const [{ question, pick, from }, change] = useAddressState(QUESTION_ADDRESS)
+  const ask = useCallback(
+    (next: WrittenQuestion) => change({ question: next, pick: null }),
+    [change],
+  )
+  const pickOut = useCallback((next: WayPick) => change({ pick: next }), [change])
   const setting = useSettingFor(ANY_LICK)
   const [session] = useState(() => new FinderSession(startFinder))
   useEffect(() => () => session.close(), [session])
@@ -49,13 +58,14 @@ export function FinderPage() {
     else session.clear()
   }, [session, settled, setting, fault])
   // Who came for a surprise has one as soon as there is something to draw from.
-  const [params] = useSearchParams()
-  const surprised = useRef(!params.has('draw'))
   useEffect(() => {
-    if (surprised.current || !state.found || state.asking) return
-    surprised.current = true
-    void session.draw(newSeed())
-  }, [session, state])
+    if (pick?.kind === 'seed' && pick.seed === 0) pickOut(newSeed())
+  }, [pick, pickOut])
+  const { found } = state
+  useEffect(() => {
+    if (found && found.count > 0n && !(pick?.kind === 'seed' && pick.seed === 0))
+      void session.pick(pick)
+  }, [session, found, pick])
   return (
     <div className="mx-auto flex w-full max-w-5xl flex-col gap-5 px-4 py-7 sm:px-5">
       <h1 className="font-semibold text-3xl tracking-tight">Find fills</h1>
@@ -65,14 +75,21 @@ export function FinderPage() {
       </p>
       <ErrorText words={fault || (state.trouble && finderTroubleWords(state.trouble))} />
       {fault === '' && state.trouble === '' && (
-        <Answer question={settled} state={state} session={session} onAsk={ask} />
+        <Answer
+          question={settled}
+          state={state}
+          session={session}
+          from={from}
+          onAsk={ask}
+          onPick={pickOut}
+        />
       )}
     </div>
   )
 }
 
-function newSeed(): number {
-  return 1 + Math.floor(Math.random() * 999_999)
+function newSeed(): WayPick {
+  return { kind: 'seed', seed: 1 + Math.floor(Math.random() * 999_998) }
 }
 
 /** What the question comes to. */
@@ -80,14 +97,18 @@ function Answer({
   question,
   state,
   session,
+  from,
   onAsk,
+  onPick,
 }: {
   question: WrittenQuestion
   state: FinderState
   session: FinderSession
+  from: string
   onAsk: (question: WrittenQuestion) => void
+  onPick: (pick: WayPick) => void
 }) {
-  const { found, door, drawn, asking } = state
+  const { found, door, picked, asking } = state
   const frame = useMemo(() => emptyFrame(question), [question])
   if (!found || !frame) return <EmptyState>Counting …</EmptyState>
   const none = found.count === 0n
@@ -108,10 +129,11 @@ function Answer({
       ) : (
         <Ways
           frame={frame}
-          slots={found.slots}
-          ways={drawn ? [drawn.way, ...found.ways] : found.ways}
-          seed={drawn?.seed ?? null}
-          onDraw={() => void session.draw(newSeed())}
+          found={found}
+          picked={picked}
+          from={from}
+          listAll={() => session.list(MAX_IN_SET)}
+          onPick={onPick}
         />
       )}
     </section>
@@ -165,17 +187,25 @@ function Shut({
 /** The fills that were found: heard, taken, kept. */
 function Ways({
   frame,
-  slots,
-  ways,
-  seed,
-  onDraw,
+  found: { slots, count, ways: best },
+  picked,
+  from,
+  listAll,
+  onPick,
 }: {
   frame: Lick
-  slots: number
-  ways: readonly FoundWay[]
-  seed: number | null
-  onDraw: () => void
+  found: FoundWays
+  picked: Picked | null
+  from: string
+  /** All of them, as far as a set holds them. */
+  listAll: () => Promise<readonly FoundWay[] | null>
+  onPick: (pick: WayPick) => void
 }) {
+  const ways = useMemo(
+    () => (picked ? [picked.way, ...best.filter(({ line }) => line !== picked.way.line)] : best),
+    [picked, best],
+  )
+  const setting = useSettingFor(ANY_LICK)
   const { singleKeys, turnLetters } = useSettings().settings
   const navigate = useNavigate()
   const { hear, player } = useHearLick()
@@ -192,7 +222,10 @@ function Ways({
     [frame, ways, hear],
   )
   const open = async (i: number) => {
-    const texts = textsOf(ways[i])
+    const way = ways[i]
+    // Asked from a bench: the fill takes the place of the line there, and undo gives that back.
+    if (from !== '' && way) return navigate(`/bench/${from}`, { state: { line: way.line } })
+    const texts = textsOf(way)
     if (!texts) return
     const { createLick } = await import('../library')
     const made = await createLick(texts)
@@ -208,6 +241,17 @@ function Ways({
     })
   }
   const chosen = ways.filter(({ line }) => marked.has(line))
+  // What is made of many is made of those that are marked, else of all, where they are not too many.
+  const all = chosen.length === 0 && count <= BigInt(MAX_IN_SET)
+  const many = async () => (all ? ((await listAll()) ?? []) : chosen)
+  const numbered = (some: readonly FoundWay[]) =>
+    easiestFirst(
+      some.flatMap((way, i) => {
+        const lick = toFoundLick(frame, way)
+        return lick ? [all ? { ...lick, title: `${lick.title}, ${i + 1} of ${count}` } : lick] : []
+      }),
+      setting,
+    ).map((lick) => stored(lick, turnLetters).text)
   const chosenTexts = () => chosen.flatMap((way) => textsOf(way) ?? [])
   const keep = async () => {
     const { createLick } = await import('../library')
@@ -220,19 +264,23 @@ function Ways({
   }
   const makeSet = async () => {
     const { createSetOf } = await import('../sets')
-    const made = await createSetOf(
-      plural(chosen.length, 'found fill'),
-      chosenTexts().map(({ text }) => text),
-    )
+    const texts = numbered(await many())
+    const made = await createSetOf(plural(texts.length, 'found fill'), texts)
     if (made.id) void navigate(`/sets/${made.id}`)
     else setTold(made.trouble)
   }
-  useSpace(() => listen(at))
-  // What was drawn is first, and is what the keys are about.
-  const draw = () => {
-    setCurrent(0)
-    onDraw()
+  const makeSheet = async () => {
+    const texts = numbered(await many()).slice(0, MAX_ON_SHEET)
+    void navigate('/sheet', { state: { texts } })
   }
+  useSpace(() => listen(at))
+  // What was picked is first, and is what the keys are about.
+  const pickOut = (pick: WayPick) => {
+    setCurrent(0)
+    onPick(pick)
+  }
+  const draw = () => pickOut(newSeed())
+  const number = picked?.pick.kind === 'number' ? picked.pick.number : null
   useHotkeys('r', draw, { enabled: singleKeys })
   return (
     <>
@@ -241,15 +289,24 @@ function Ways({
           <Play size={14} aria-hidden /> Hear
         </Button>
         <Button onClick={() => void open(at)}>
-          <SquarePen size={14} aria-hidden /> Open on the bench
+          <SquarePen size={14} aria-hidden /> {from ? 'Put on its bench' : 'Open on the bench'}
         </Button>
         <Button onClick={draw}>
           <Dices size={14} aria-hidden /> Surprise me
         </Button>
+        <WayStepper
+          number={number}
+          count={count}
+          line={number === null ? '' : (ways[0]?.line ?? '')}
+          onNumber={(next) => pickOut({ kind: 'number', number: next })}
+        />
         {chosen.length > 0 && (
+          <Button onClick={() => void keep()}>Save {plural(chosen.length, 'fill')}</Button>
+        )}
+        {(chosen.length > 0 || all) && (
           <>
-            <Button onClick={() => void keep()}>Save {plural(chosen.length, 'fill')}</Button>
-            <Button onClick={() => void makeSet()}>Make a set</Button>
+            <Button onClick={() => void makeSet()}>Make a set{all && ' of all'}</Button>
+            <Button onClick={() => void makeSheet()}>Make a sheet{all && ' of all'}</Button>
           </>
         )}
         {told && (
@@ -264,14 +321,15 @@ function Ways({
         ways={ways}
         current={at}
         marked={marked}
-        seed={seed}
+        pick={picked?.pick ?? null}
         onCurrent={setCurrent}
         onHear={listen}
         onOpen={(i) => void open(i)}
         onMark={mark}
       />
       <p className="text-(--quiet) text-xs">
-        Arrows go through the list, Space plays, Enter opens, S marks, R draws one at random.
+        Arrows go through the list, Space plays, Enter opens, S marks, R draws one at random, Ctrl C
+        copies.
       </p>
       {player}
     </>

@@ -5,7 +5,7 @@ import type { FoundWay, FoundWays } from '~/workers'
 import { type FinderPort, FinderSession } from './finder-session'
 import { FIRST_QUESTION, withConditions } from './question-edits'
 
-const WAY: FoundWay = { line: 'RLK', score: 0, limit: 120, free: 'both' }
+const WAY: FoundWay = { line: 'RLK', score: 0, limit: 120, free: 'both', kicks: 1, unlike: null }
 const found = (count: bigint): FoundWays => ({ count, slots: 16, ways: [WAY], complete: true })
 const DOOR: Door = { openings: [{ without: ['runs'], count: 3n }], lengths: [] }
 
@@ -113,19 +113,45 @@ describe('a session with the finder', () => {
     expect(one.read()).toMatchObject({ found: { count: 2n }, trouble: '' })
   })
 
-  it('draws of the question that stands, and forgets the draw with it', async () => {
+  it('picks out of the question that stands, the last pick counts, and goes with the question', async () => {
     const { one, ports, ask } = session()
-    await one.draw(7)
+    const seed = (n: number) => ({ kind: 'seed', seed: n }) as const
+    const third = { kind: 'number', number: 3n } as const
+    await one.pick(seed(7))
     expect(ports).toHaveLength(0)
     ask(1)
     await ports[0]?.answer(found(9n))
-    void one.draw(7)
+    const drawn = seed(8)
+    void one.pick(drawn)
     await ports[0]?.answer(WAY)
-    expect(one.read().drawn).toEqual({ seed: 7, way: WAY })
-    void one.draw(8)
+    expect(one.read().picked).toEqual({ pick: drawn, way: WAY })
+    // The first answer comes when another is wanted.
+    void one.pick(seed(9))
+    void one.pick(third)
+    await ports[0]?.answer({ ...WAY, line: 'LLL' })
+    expect(one.read().picked?.pick).toBe(drawn)
+    await ports[0]?.answer({ ...WAY, line: 'RRR' })
+    expect(one.read().picked).toEqual({ pick: third, way: { ...WAY, line: 'RRR' } })
+    await one.pick(null)
+    expect(one.read().picked).toBeNull()
+    void one.pick(third)
     ask(2)
     await ports[0]?.answer(WAY)
-    expect(one.read().drawn).toBeNull()
+    expect(one.read().picked).toBeNull()
+  })
+
+  it('lists all by their numbers while the question stands', async () => {
+    const { one, ports, ask } = session()
+    expect(await one.list(5)).toBeNull()
+    ask(1)
+    await ports[0]?.answer(found(2n))
+    const listed = one.list(5)
+    await ports[0]?.answer([WAY, WAY])
+    expect(await listed).toEqual([WAY, WAY])
+    const late = one.list(5)
+    ask(2)
+    await ports[0]?.answer([WAY])
+    expect(await late).toBeNull()
   })
 
   it('tells who listens, and is silent when it is cleared', async () => {

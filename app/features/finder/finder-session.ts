@@ -1,12 +1,13 @@
 import { packQuestion, type WrittenQuestion } from '~/codecs/question'
 import type { Door } from '~/core/finder'
 import type { PlayContext } from '~/core/playability'
-import type { FoundWay, FoundWays } from '~/workers'
+import type { FoundWay, FoundWays, WayPick } from '~/workers'
 
 /** What a session asks: the worker, or a stand-in. */
 export interface FinderPort {
   ask(job: 'find-ways', input: FinderInput & { most: number }): Promise<FoundWays>
-  ask(job: 'draw-way', input: FinderInput & { seed: number }): Promise<FoundWay | null>
+  ask(job: 'pick-way', input: FinderInput & { pick: WayPick }): Promise<FoundWay | null>
+  ask(job: 'list-ways', input: FinderInput & { most: number }): Promise<readonly FoundWay[]>
   ask(job: 'open-door', input: FinderInput): Promise<Door>
   close(): void
 }
@@ -15,9 +16,9 @@ interface FinderInput {
   readonly setting: PlayContext
 }
 
-/** A fill that was drawn, by the seed that draws it again. */
-export interface Drawn {
-  readonly seed: number
+/** A fill that was picked out of all: by the seed that draws it again, or by its number. */
+export interface Picked {
+  readonly pick: WayPick
   readonly way: FoundWay
 }
 
@@ -28,15 +29,16 @@ export interface FinderState {
   readonly found: FoundWays | null
   /** What opens where nothing obeys it; null until that is known. */
   readonly door: Door | null
-  readonly drawn: Drawn | null
+  readonly picked: Picked | null
   /** What the worker said went wrong; empty while nothing did. */
   readonly trouble: string
 }
 
-const STILL: FinderState = { asking: false, found: null, door: null, drawn: null, trouble: '' }
+const STILL: FinderState = { asking: false, found: null, door: null, picked: null, trouble: '' }
 
-/** So many fills are listed. */
+/** So many fills are listed, and patterns of a rule. */
 const MOST = 24
+const MOST_PATTERNS = 128
 
 /**
  * Asks the finder one question at a time, without React. A new question drops the one that is being answered,
@@ -48,6 +50,7 @@ export class FinderSession {
   private busy = 0
   private asked = ''
   private input: FinderInput | null = null
+  private wanted: WayPick | null = null
   private readonly heard = new Set<() => void>()
 
   constructor(private readonly start: () => FinderPort) {}
@@ -69,7 +72,7 @@ export class FinderSession {
     this.drop()
     this.set({ ...STILL, asking: true })
     const found = await this.answer(asked, (port) =>
-      port.ask('find-ways', { ...input, most: MOST }),
+      port.ask('find-ways', { ...input, most: written.pattern ? MOST_PATTERNS : MOST }),
     )
     if (!found) return
     this.set({ ...STILL, found, asking: found.count === 0n })
@@ -78,12 +81,20 @@ export class FinderSession {
     if (door) this.set({ ...this.state, door, asking: false })
   }
 
-  /** Draws one fill of all that obey the question, by a seed. */
-  async draw(seed: number): Promise<void> {
+  /** Picks one fill of all that obey the question; null for none. The last one that is asked for counts. */
+  async pick(pick: WayPick | null): Promise<void> {
     const { asked, input } = this
+    this.wanted = pick
+    if (!pick) return this.set({ ...this.state, picked: null })
     if (!input) return
-    const way = await this.answer(asked, (port) => port.ask('draw-way', { ...input, seed }))
-    if (way) this.set({ ...this.state, drawn: { seed, way } })
+    const way = await this.answer(asked, (port) => port.ask('pick-way', { ...input, pick }))
+    if (way && this.wanted === pick) this.set({ ...this.state, picked: { pick, way } })
+  }
+
+  /** All fills that obey the question, no more than so many, in the order of their numbers; null where that went wrong. */
+  async list(most: number): Promise<readonly FoundWay[] | null> {
+    const { asked, input } = this
+    return input && this.answer(asked, (port) => port.ask('list-ways', { ...input, most }))
   }
 
   /** Forgets the question: nothing is asked, and nothing shown. */

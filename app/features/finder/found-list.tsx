@@ -8,8 +8,8 @@ import { LineFigure } from '~/drawing/line/line-figure'
 import { useCounting } from '~/live/use-setting'
 import { useWidth } from '~/ui/use-width'
 import { listWords } from '~/words/figures'
-import { foundWords } from '~/words/finder-words'
-import type { FoundWay } from '~/workers'
+import { foundWords, pickWords } from '~/words/finder-words'
+import type { FoundWay, WayPick } from '~/workers'
 
 /** Pixels of a slot: as wide as there is room for, within reason. */
 const SLOT = { least: 13, most: 36 } as const
@@ -25,7 +25,7 @@ export function FoundList({
   ways,
   current,
   marked,
-  seed,
+  pick,
   onCurrent,
   onHear,
   onOpen,
@@ -37,8 +37,8 @@ export function FoundList({
   current: number
   /** Lines that are marked. */
   marked: ReadonlySet<string>
-  /** The seed of the first, where it was drawn at random. */
-  seed: number | null
+  /** How the first was picked out of all; null where none was. */
+  pick: WayPick | null
   onCurrent: (at: number) => void
   onHear: (at: number) => void
   onOpen: (at: number) => void
@@ -77,6 +77,9 @@ export function FoundList({
             event.preventDefault()
             go(to)
           }
+          // Text that the line of any bench takes.
+          if (event.key === 'c' && (event.ctrlKey || event.metaKey))
+            void navigator.clipboard?.writeText(ways[current]?.line ?? '')
           if (event.ctrlKey || event.metaKey || event.altKey) return
           if (event.key === 'Enter') onOpen(current)
           if (event.key === 's' || event.key === 'S') onMark(current)
@@ -85,7 +88,7 @@ export function FoundList({
         {ways.map((way, i) => (
           // biome-ignore lint/a11y/useKeyWithClickEvents: the keys are the list's
           <div
-            key={`${i === 0 && seed !== null ? 'drawn' : ''} ${way.line}`}
+            key={`${i === 0 && pick ? 'picked' : ''} ${way.line}`}
             id={`found-${i}`}
             role="option"
             tabIndex={-1}
@@ -101,7 +104,7 @@ export function FoundList({
             <span aria-hidden className="w-4 shrink-0 text-primary">
               {marked.has(way.line) && <Check size={16} />}
             </span>
-            <Found frame={frame} way={way} slot={slot} seed={i === 0 ? seed : null} />
+            <Found frame={frame} way={way} slot={slot} pick={i === 0 ? pick : null} />
           </div>
         ))}
       </div>
@@ -135,12 +138,12 @@ const Found = memo(function Found({
   frame,
   way,
   slot,
-  seed,
+  pick,
 }: {
   frame: Lick
   way: FoundWay
   slot: number
-  seed: number | null
+  pick: WayPick | null
 }) {
   const lick = useMemo(() => {
     const phrase = findPhrase(way.line)
@@ -152,7 +155,7 @@ const Found = memo(function Found({
       <LineFigure lick={lick} page={{ from: 0, to: SHOWN }} slot={slot} lit={false} stacks={34} />
       <span className="block text-(--quiet) text-xs">
         {listWords(lick.line.groups)} · {foundWords(way)}
-        {seed !== null && ` · drawn with seed ${seed}`}
+        {pick && ` · ${pickWords(pick)}`}
       </span>
     </span>
   )

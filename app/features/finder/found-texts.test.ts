@@ -4,7 +4,14 @@ import { lickOf } from '../../../tests/support/licks'
 import { foundTexts, toFoundLick } from './found-texts'
 
 const FRAME = lickOf('start: 3\nbars: 1\nline:')
-const WAY = { line: '>RLK RLLRL', score: 0, limit: 120, free: 'RH' } as const
+const WAY = {
+  line: '>RLK RLLRL',
+  score: 0,
+  limit: 120,
+  free: 'RH',
+  kicks: 1,
+  unlike: null,
+} as const
 
 describe('a found fill', () => {
   it('is a lick in its frame, named by its groups', () => {

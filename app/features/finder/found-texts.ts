@@ -1,7 +1,9 @@
 import { formatLickText } from '~/codecs/lick-text'
 import { foundLick } from '~/codecs/question'
 import { findPhrase } from '~/core/changes'
-import type { Lick } from '~/core/line'
+import { type Lick, lineEvents } from '~/core/line'
+import { type PlayContext, speedLimit } from '~/core/playability'
+import { orderOf } from '~/core/practice'
 import type { LickTexts } from '~/storage'
 import { foundTitle } from '~/words/finder-words'
 import type { FoundWay } from '~/workers'
@@ -23,5 +25,23 @@ export function foundTexts(
   turned: boolean,
 ): LickTexts | null {
   const lick = toFoundLick(frame, way)
-  return lick && turnTexts({ text: formatLickText(lick), draft: null, voicing: '' }, turned)
+  return lick && stored(lick, turned)
+}
+
+/** A lick that was made with the letters turned or not, as it is stored. */
+export function stored(lick: Lick, turned: boolean): LickTexts {
+  return turnTexts({ text: formatLickText(lick), draft: null, voicing: '' }, turned)
+}
+
+/** Licks in the order in which they are learned: what can be played fastest, then with fewest kicks, then as they come. */
+export function easiestFirst(licks: readonly Lick[], setting: PlayContext): Lick[] {
+  const order = orderOf(
+    licks.map((lick) => ({
+      limit: speedLimit(lick, 'line', setting).bpm,
+      kicks: lineEvents(lick).filter(({ limb }) => limb === 'RF').length,
+      overdue: null,
+    })),
+    'easiest',
+  )
+  return order.flatMap((i) => licks[i] ?? [])
 }

@@ -1,2 +1,3 @@
 export { FinderPage } from './finder-page'
-export { finderPath, questionFor, questionLike } from './question-edits'
+export { finderPath, questionFrom } from './question-edits'
+export { surpriseLine } from './surprise'

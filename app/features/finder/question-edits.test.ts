@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { cellsOfLine, frameOf, toQuestion, type WrittenQuestion } from '~/codecs/question'
 import { formatPhrase } from '~/core/changes'
-import { Ways } from '~/core/finder'
+import { PUTS, Ways } from '~/core/finder'
 import { aimOf } from '~/core/line'
 import { DEFAULT_SETTING } from '~/core/playability'
 import { toMeter } from '~/core/time'
@@ -14,8 +14,10 @@ import {
   QUESTION_ADDRESS,
   questionFor,
   questionLike,
+  questionOfPattern,
   withConditions,
   withFrame,
+  withPattern,
 } from './question-edits'
 
 function waysOf(written: WrittenQuestion): Ways {
@@ -30,12 +32,46 @@ describe('a question that is changed', () => {
   })
 
   it('stands in the address, and the first one does not', () => {
-    expect(QUESTION_ADDRESS.format({ question: FIRST_QUESTION })).toBe('')
+    const asked = { question: FIRST_QUESTION, pick: null, from: '' }
+    expect(QUESTION_ADDRESS.format(asked)).toBe('')
     expect(QUESTION_ADDRESS.open('').question).toBe(FIRST_QUESTION)
     const other = withConditions(FIRST_QUESTION, { speed: 120 })
     const [, search = ''] = finderPath(other).split('?')
     expect(QUESTION_ADDRESS.open(`?${search}`).question).toEqual(other)
     expect(QUESTION_ADDRESS.open('?q=broken').question).toBe(FIRST_QUESTION)
+  })
+
+  it('stands there with what is picked and where it was asked, and reads back the same (law)', () => {
+    const picks = fc.oneof(
+      fc.constant(null),
+      fc.integer({ min: 0, max: 999_999 }).map((seed) => ({ kind: 'seed', seed }) as const),
+      fc
+        .bigInt({ min: 1n, max: 10n ** 60n })
+        .map((number) => ({ kind: 'number', number }) as const),
+    )
+    fc.assert(
+      fc.property(picks, fc.constantFrom('', 'demo-tightrope', 'a b&c=?'), (pick, from) => {
+        const asked = { question: withConditions(FIRST_QUESTION, { runs: 3 }), pick, from }
+        expect(QUESTION_ADDRESS.open(`?${QUESTION_ADDRESS.format(asked)}`)).toEqual(asked)
+      }),
+      { numRuns: 60 },
+    )
+    expect(QUESTION_ADDRESS.open('?draw').pick).toEqual({ kind: 'seed', seed: 0 })
+    expect(QUESTION_ADDRESS.open('?draw=-1').pick).toEqual({ kind: 'seed', seed: 0 })
+    expect(QUESTION_ADDRESS.open('?number=0').pick).toBeNull()
+    expect(QUESTION_ADDRESS.open('?number=1e3').pick).toBeNull()
+  })
+
+  it('asks for all patterns of a rule over the space of a lick, of natural sticking or of its line', () => {
+    const lick = lickOf('bars: 1\nstart: 3\nline: R-LK >RLRL')
+    const counts = PUTS.map((put) => waysOf(questionOfPattern(lick, put)).count)
+    // Eight slots, no two side by side: 55; seven of the line can be accented.
+    expect(counts).toEqual([55n, 55n, 55n, 128n])
+    const best = waysOf(questionOfPattern(lick, 'accent')).at(0n)
+    expect(formatPhrase({ ...best.phrase, groups: [8] }).replaceAll('>', '')).toBe('R-LKRLRL')
+    const back = withPattern(questionOfPattern(lick, 'kick'), undefined)
+    expect(back.pattern).toBeUndefined()
+    expect(waysOf(back).count).toBeGreaterThan(0n)
   })
 
   it('loses a condition that is no longer wanted, and how often cells are used', () => {

@@ -6,12 +6,14 @@ import {
   unpackQuestion,
   type WrittenQuestion,
 } from '~/codecs/question'
-import { type Bolt, spaceOf } from '~/core/finder'
+import { formatPhrase } from '~/core/changes'
+import { type Bolt, type Put, spaceOf } from '~/core/finder'
 import { aimOf, EMPTY_LICK, EMPTY_LINE, type Frame, type Lick } from '~/core/line'
 import { characterOf, type PlayContext, speedLimit } from '~/core/playability'
 import { hasAccent, type Letter, strokesInSlot } from '~/core/sticking'
 import { barTicks } from '~/core/time'
 import type { Addressed } from '~/ui/use-address-state'
+import type { WayPick } from '~/workers'
 
 /** What a new user is asked to try: a five, a three and a four in a bar that lands on the right. */
 export const FIRST_QUESTION: WrittenQuestion = {
@@ -26,18 +28,92 @@ export const FIRST_QUESTION: WrittenQuestion = {
   taste: { repeats: -1 },
 }
 
-/** A question as the address has it. */
-export const QUESTION_ADDRESS: Addressed<{ readonly question: WrittenQuestion }> = {
-  open: (search) => {
-    const packed = new URLSearchParams(search).get('q')
-    return { question: (packed && unpackQuestion(packed)) || FIRST_QUESTION }
-  },
-  format: ({ question }) => (question === FIRST_QUESTION ? '' : `q=${packQuestion(question)}`),
+/** What the finder's address says. */
+export interface Asked {
+  readonly question: WrittenQuestion
+  /** The fill that is picked out of all; a seed of 0 is any. */
+  readonly pick: WayPick | null
+  /** The lick on whose bench it was asked; empty for none. */
+  readonly from: string
 }
 
-/** The way to the finder with a question. */
-export function finderPath(question: WrittenQuestion): string {
-  return `/find?q=${packQuestion(question)}`
+/** A question as the address has it, with what is picked of its fills: `q=…&draw=17`, `q=…&number=3`. */
+export const QUESTION_ADDRESS: Addressed<Asked> = {
+  open: (search) => {
+    const params = new URLSearchParams(search)
+    const packed = params.get('q')
+    return {
+      question: (packed && unpackQuestion(packed)) || FIRST_QUESTION,
+      pick: pickOf(params),
+      from: params.get('from') ?? '',
+    }
+  },
+  format: ({ question, pick, from }) =>
+    [
+      ...(question === FIRST_QUESTION ? [] : [`q=${packQuestion(question)}`]),
+      ...(pick?.kind === 'seed' ? [`draw=${pick.seed}`] : []),
+      ...(pick?.kind === 'number' ? [`number=${pick.number}`] : []),
+      ...(from === '' ? [] : [`from=${encodeURIComponent(from)}`]),
+    ].join('&'),
+}
+
+function pickOf(params: URLSearchParams): WayPick | null {
+  const [seed, number] = [params.get('draw'), params.get('number')]
+  if (seed !== null) return { kind: 'seed', seed: /^\d{1,6}$/.test(seed) ? Number(seed) : 0 }
+  if (number !== null && /^[1-9]\d{0,79}$/.test(number))
+    return { kind: 'number', number: BigInt(number) }
+  return null
+}
+
+/** The way to the finder with a question, from a lick's bench where one is named, and with any of its fills picked. */
+export function finderPath(
+  question: WrittenQuestion,
+  { from = '', draw = false }: { from?: string; draw?: boolean } = {},
+): string {
+  const pick = draw ? ({ kind: 'seed', seed: 0 } as const) : null
+  return `/find?${QUESTION_ADDRESS.format({ question, pick, from })}`
+}
+
+/** All patterns of one rule over the space of a lick: put at any places of natural sticking, or accents on its line. */
+export function questionOfPattern(lick: Lick, put: Put): WrittenQuestion {
+  const question = questionFor(lick)
+  const slots = spaceOf(framed(lick))?.slots.length ?? 8
+  return {
+    ...question,
+    conditions: {},
+    taste: {},
+    pattern: { put, lead: 'R', least: 0, most: Math.min(slots, 64), apart: put !== 'accent' },
+  }
+}
+
+/** What a bench asks of its lick. */
+export function questionFrom(
+  lick: Lick,
+  ask:
+    | { readonly kind: 'groups' | 'like' | 'turned' }
+    | { readonly kind: 'pattern'; readonly put: Put },
+  setting: PlayContext,
+): WrittenQuestion {
+  if (ask.kind === 'pattern') return questionOfPattern(lick, ask.put)
+  if (ask.kind === 'like') return questionLike(lick, setting)
+  if (ask.kind === 'groups') return questionFor(lick)
+  const { slots } = lick.line
+  return {
+    ...questionFor(lick),
+    cells: [{ line: formatPhrase({ slots, groups: [slots.length] }) }],
+    inversions: true,
+    conditions: {},
+    taste: {},
+  }
+}
+
+/** A question of another kind: patterns of a rule, or fills of its cells where none is given. */
+export function withPattern(
+  question: WrittenQuestion,
+  pattern: WrittenQuestion['pattern'],
+): WrittenQuestion {
+  const { pattern: _, ...fills } = question
+  return pattern ? { ...fills, pattern } : fills
 }
 
 /** A question with some of its conditions; undefined takes one out. */

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { MAX_QUESTION_CELLS, type WrittenQuestion } from '~/codecs/question'
 import { CATALOGUE } from '~/core/catalogue'
 import { findPhrase, formatPhrase } from '~/core/changes'
-import { spaceOf } from '~/core/finder'
+import { PUTS, spaceOf } from '~/core/finder'
 import { frameTicks, type Lick } from '~/core/line'
 import { LETTERS, type Letter } from '~/core/sticking'
 import {
@@ -25,7 +25,7 @@ import { NumberField } from '~/ui/number-field'
 import { slotPlace } from '~/words/finder-words'
 import { gridWords } from '~/words/grid-words'
 import { placeOn } from '~/words/places'
-import { withConditions, withFrame } from './question-edits'
+import { withConditions, withFrame, withPattern } from './question-edits'
 
 /** A part of the question, and the way to change it. */
 export interface PartProps {
@@ -123,7 +123,77 @@ function Numbered({
 /** Cells of the catalogue that are short enough to be put together. */
 const OFFERED = CATALOGUE.filter(({ phrase }) => phrase.slots.length <= 16)
 
-export function CellFields({ question, onChange }: PartProps) {
+const MADE_OF = [
+  ['', 'cells'],
+  ['kick', 'kicks in natural sticking'],
+  ['rest', 'rests in natural sticking'],
+  ['flam', 'flams on natural sticking'],
+  ['accent', 'accents on the line'],
+] as const
+
+/** What a fill is made of: cells in a row, or one line with something put at some of its slots. */
+export function MadeOfFields(props: PartProps & { slots: number }) {
+  const { question, slots, onChange } = props
+  const { pattern } = question
+  return (
+    <>
+      <SelectField
+        label="Made of"
+        value={pattern?.put ?? ''}
+        options={MADE_OF.map(([value, label]) => ({ value, label }))}
+        onChange={(value) => {
+          const put = PUTS.find((one) => one === value)
+          const most = Math.min(64, slots)
+          const first = { lead: 'R', least: 0, most, apart: put !== 'accent' } as const
+          onChange(withPattern(question, put && { ...(pattern ?? first), put }))
+        }}
+      />
+      {pattern ? <PatternFields {...props} pattern={pattern} /> : <CellFields {...props} />}
+    </>
+  )
+}
+
+function PatternFields({
+  question,
+  pattern,
+  onChange,
+}: PartProps & { pattern: NonNullable<WrittenQuestion['pattern']> }) {
+  const change = (part: Partial<typeof pattern>) =>
+    onChange(withPattern(question, { ...pattern, ...part }))
+  const { least, most, lead } = pattern
+  return (
+    <>
+      <Numbered
+        label="At least"
+        value={least}
+        least={0}
+        most={64}
+        onChange={(n) => change({ least: n, most: Math.max(n, most) })}
+      />
+      <Numbered
+        label="At most"
+        value={most}
+        least={0}
+        most={64}
+        onChange={(n) => change({ most: n, least: Math.min(n, least) })}
+      />
+      <SelectField
+        label="Hands begin with"
+        value={lead}
+        options={[
+          { value: 'R', label: 'the right' },
+          { value: 'L', label: 'the left' },
+        ]}
+        onChange={(value) => change({ lead: value === 'L' ? 'L' : 'R' })}
+      />
+      <Checkbox checked={pattern.apart} onTick={(apart) => change({ apart })}>
+        Never side by side
+      </Checkbox>
+    </>
+  )
+}
+
+function CellFields({ question, onChange }: PartProps) {
   const { cells } = question
   const [typed, setTyped] = useState('')
   const add = (lines: readonly string[]) => {

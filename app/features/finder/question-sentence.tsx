@@ -1,4 +1,5 @@
 import { frameOf } from '~/codecs/question'
+import { spaceOf } from '~/core/finder'
 import { useCounting } from '~/live/use-setting'
 import { SentencePart } from '~/ui/sentence-part'
 import {
@@ -16,10 +17,10 @@ import {
 import {
   AccentFields,
   BearFields,
-  CellFields,
   EndFields,
   FormFields,
   KickFields,
+  MadeOfFields,
   OrderFields,
   type PartProps,
   SpaceFields,
@@ -49,8 +50,54 @@ export function QuestionSentence(props: PartProps) {
         shortcut="what it is made of"
         words={cellsWords(question)}
       >
-        <CellFields {...props} />
+        <MadeOfFields {...props} slots={lick ? (spaceOf(lick)?.slots.length ?? 0) : 0} />
       </SentencePart>
+      {!question.pattern && <GroupParts {...props} />}. It{' '}
+      <SentencePart
+        id="finder-ends"
+        label="Start and end"
+        shortcut="how it starts, ends and lands"
+        words={endsWords(question)}
+      >
+        <EndFields {...props} />
+      </SentencePart>
+      , has{' '}
+      <SentencePart
+        id="finder-accents"
+        label="Accents"
+        shortcut="where accents are"
+        words={accentsWords(question, counting)}
+      >
+        {lick && <AccentFields {...props} lick={lick} counting={counting} />}
+      </SentencePart>
+      {question.pattern?.put !== 'kick' && <KickPart {...props} />}, and{' '}
+      <SentencePart
+        id="finder-bears"
+        label="Playing"
+        shortcut="what hands and feet have to bear"
+        words={bearsWords(question)}
+      >
+        <BearFields {...props} />
+      </SentencePart>
+      . {tasteWords(question) === '' ? 'They come' : 'First come those with'}{' '}
+      <SentencePart
+        id="finder-taste"
+        label="Taste"
+        shortcut="what is liked"
+        words={tasteWords(question) || 'in no order of liking'}
+      >
+        <TasteFields {...props} />
+      </SentencePart>
+      .
+    </p>
+  )
+}
+
+/** How cells are put together: what counts as one, and how they follow each other. */
+function GroupParts(props: PartProps) {
+  const { question } = props
+  return (
+    <>
       ,{' '}
       <SentencePart
         id="finder-forms"
@@ -69,52 +116,24 @@ export function QuestionSentence(props: PartProps) {
       >
         <OrderFields {...props} />
       </SentencePart>
-      . It{' '}
-      <SentencePart
-        id="finder-ends"
-        label="Start and end"
-        shortcut="how it starts, ends and lands"
-        words={endsWords(question)}
-      >
-        <EndFields {...props} />
-      </SentencePart>
-      , has{' '}
-      <SentencePart
-        id="finder-accents"
-        label="Accents"
-        shortcut="where accents are"
-        words={accentsWords(question, counting)}
-      >
-        {lick && <AccentFields {...props} lick={lick} counting={counting} />}
-      </SentencePart>{' '}
+    </>
+  )
+}
+
+/** How many kicks; a pattern of kicks says that itself. */
+function KickPart(props: PartProps) {
+  return (
+    <>
+      {' '}
       and{' '}
       <SentencePart
         id="finder-kicks"
         label="Kicks"
         shortcut="how many kicks"
-        words={kicksWords(question)}
+        words={kicksWords(props.question)}
       >
         <KickFields {...props} />
       </SentencePart>
-      , and{' '}
-      <SentencePart
-        id="finder-bears"
-        label="Playing"
-        shortcut="what hands and feet have to bear"
-        words={bearsWords(question)}
-      >
-        <BearFields {...props} />
-      </SentencePart>
-      . First come those with{' '}
-      <SentencePart
-        id="finder-taste"
-        label="Taste"
-        shortcut="what is liked"
-        words={tasteWords(question)}
-      >
-        <TasteFields {...props} />
-      </SentencePart>
-      .
-    </p>
+    </>
   )
 }

@@ -6,7 +6,7 @@ import { formatLickText } from '~/codecs/lick-text'
 import { soundsOn } from '~/core/kit'
 import { DEFAULT_FRAME, frameTicks, TEMPO_RANGE } from '~/core/line'
 import type { Position } from '~/core/performance'
-import { findMeter, toMeter } from '~/core/time'
+import { findGrid, findMeter, toMeter } from '~/core/time'
 import { voicingPresets } from '~/core/voicing'
 import { useLive, useSettings } from '~/live/use-live'
 import { useOwnCells } from '~/live/use-own'
@@ -103,6 +103,15 @@ export function FlowPage() {
   )
   const [saved, setSaved] = useState<{ id: string; title: string } | null>(null)
   const [refused, setRefused] = useState('')
+  const surprise = async () => {
+    const { surpriseLine } = await import('../finder')
+    const line = await surpriseLine(meter, findGrid(setup.grid) ?? DEFAULT_FRAME.grid, setting)
+    if (line === null) setRefused('No fill of the finder fits a bar of this metre and grid.')
+    else
+      change(({ sources }) => ({
+        sources: [...sources, { kind: 'line', of: line, weight: 1 } as const],
+      }))
+  }
   const save = async (before: number) => {
     if (!phraseAt || !now) return
     const number = Math.max(0, now.phrase - before)
@@ -209,6 +218,7 @@ export function FlowPage() {
             cells={cells}
             versions={versions}
             onSources={(sources) => change({ sources })}
+            onSurprise={() => void surprise()}
           />
         )}
         {panel === 'music' && <FlowForm setup={setup} presets={presets} onChange={change} />}

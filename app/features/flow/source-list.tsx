@@ -24,13 +24,16 @@ interface SourceListProps {
     readonly title: string
   }[]
   readonly onSources: (sources: readonly SourceName[]) => void
+  /** Asks for a fill that nobody has thought of. */
+  readonly onSurprise: () => void
 }
 
 /** Licks that are offered at once; more are found by their names. */
 const MAX_OFFERED = 200
 
 /** What is mixed: each with its weight, and everything that can be added. */
-export function SourceList({ setup, listed, licks, cells, versions, onSources }: SourceListProps) {
+export function SourceList(props: SourceListProps) {
+  const { setup, listed, licks, cells, versions, onSources, onSurprise } = props
   const names = listed.map(({ name }) => name)
   const [sought, setSought] = useState('')
   const offered = useMemo(
@@ -111,11 +114,13 @@ export function SourceList({ setup, listed, licks, cells, versions, onSources }:
         className="w-full"
         disabled={names.length >= MAX_SOURCES}
         onAdd={(value) => {
+          if (value === SURPRISE) return onSurprise()
           const [kind, of] = splitOnce(value)
           if (kind === 'lick' || kind === 'line' || kind === 'version')
             onSources([...names, { kind, of, weight: 1 }])
         }}
       >
+        <option value={SURPRISE}>A fill at random, from the finder</option>
         <optgroup label="Licks">
           {offered.map(({ id, title }) => (
             <option key={id} value={`lick:${id}`}>
@@ -152,6 +157,8 @@ export function SourceList({ setup, listed, licks, cells, versions, onSources }:
     </section>
   )
 }
+
+const SURPRISE = 'surprise'
 
 /** What a cell is called, where it has a name. */
 function CellName({ line }: { line: ListedSource['source']['line'] }) {

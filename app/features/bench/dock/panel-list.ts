@@ -114,7 +114,7 @@ export const PANELS: readonly Panel[] = [
     'Find',
     Shapes,
     'families all members permutations kicks inversions fills like this one finder',
-    async () => (await import('../panels/family-panel')).FamilyPanel,
+    async () => (await import('../panels/find-panel')).FindPanel,
   ),
   panel(
     'notes',

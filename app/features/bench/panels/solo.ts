@@ -36,10 +36,3 @@ export function soloLick({ frame }: Lick, phrase: Phrase): Lick {
     },
   }
 }
-
-/** A phrase once, from the barline on, in the lick's metre and grid: as it is printed. */
-export function onceLick(lick: Lick, phrase: Phrase): Lick {
-  const solo = soloLick(lick, phrase)
-  const line = { ...fillTo(phrase, phrase.slots.length), gridChanges: [] }
-  return { ...solo, line, frame: { ...solo.frame, bars: null } }
-}

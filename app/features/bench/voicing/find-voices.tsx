@@ -108,6 +108,9 @@ export function FindVoices({
                 onClick={() => onVoice('Found voices', laid(one))}
               >
                 {words}
+                <span className="block truncate font-mono text-(--quiet) text-xs">
+                  {runWords(one)}
+                </span>
               </button>
             </li>
           )
@@ -150,6 +153,17 @@ function DrawnContour({ lick }: { lick: Lick }) {
       {wrong && <ErrorText words="Type digits from 1 (the snare) to 9 (the lowest tom)." />}
     </div>
   )
+}
+
+/** How often each surface comes in a row: `sn 4 · t1 4 · f1 8`, so that ways over the same drums are told apart. */
+function runWords({ pins }: FoundVoices): string {
+  const runs: { surface: string; times: number }[] = []
+  for (const { surface } of pins) {
+    const last = runs.at(-1)
+    if (last?.surface === surface) last.times += 1
+    else runs.push({ surface, times: 1 })
+  }
+  return runs.map(({ surface, times }) => `${surface} ${times}`).join(' · ')
 }
 
 /** Where a way goes, each surface once in the order in which it is struck. */

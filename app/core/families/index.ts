@@ -1,9 +1,0 @@
-export {
-  accentFamily,
-  type Family,
-  inversionFamily,
-  type PlaceRule,
-  PUTS,
-  type Put,
-  placeFamily,
-} from './families'
