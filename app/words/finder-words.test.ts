@@ -113,6 +113,16 @@ describe('a question in words', () => {
     expect(foundWords({ limit: null, free: 'both', kicks: 2, unlike: 0 })).toContain(
       'the line itself',
     )
+    expect(bearsWords({ ...PLAIN, conditions: { fresh: 1 } })).toBe('it is none of your licks')
+    expect(bearsWords({ ...PLAIN, conditions: { speed: 120, fresh: 3 } })).toBe(
+      'it plays at 120 and it differs from each of your licks in at least 3 slots',
+    )
+    expect(orderWords({ ...PLAIN, conditions: { sizes: 'mirrored' } })).toBe(
+      'the same sizes forwards and back',
+    )
+    expect(accentsWords({ ...PLAIN, conditions: { backbeat: 'L' } }, DEFAULT_COUNTING)).toBe(
+      'accents anywhere and the left on every backbeat',
+    )
     expect(pickWords({ seed: 17 })).toBe('drawn with seed 17')
     expect(pickWords({ number: 1234n })).toBe('number 1,234')
     expect(wayNumberWords(null, 55n)).toBe('1 to 55')

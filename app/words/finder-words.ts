@@ -18,6 +18,8 @@ const BOLT_WORDS: Readonly<Record<Bolt, string>> = {
   kicks: 'the number of kicks',
   kicksApart: 'keeping kicks apart',
   kicksOn: 'the slots with a kick',
+  backbeat: 'the backbeat by one hand',
+  fresh: 'being unlike your licks',
   speed: 'the tempo',
   inRow: 'the limit of one cell in a row',
   sizes: 'the order of sizes',
@@ -134,12 +136,15 @@ export function endsWords({ conditions: { starts, ends, free } }: WrittenQuestio
 export function accentsWords(written: WrittenQuestion, counting: CountingSystem): string {
   const { must = [], not = [], put = false } = written.conditions.accents ?? {}
   const lick = frameOf(written)
-  if (!lick || must.length + not.length === 0) return 'accents anywhere'
+  const { backbeat } = written.conditions
+  const kept = backbeat ? [`${LIMB_WORDS[backbeat]} on every backbeat`] : []
+  if (!lick || must.length + not.length === 0) return listWords(['accents anywhere', ...kept])
   const places = (slots: readonly number[]) =>
     listWords([...slots].sort((a, b) => a - b).map((slot) => slotPlace(lick, slot, counting)))
   return [
     ...(must.length > 0 ? [`${put ? '' : 'its own '}accents on ${places(must)}`] : []),
     ...(not.length > 0 ? [`no accent on ${places(not)}`] : []),
+    ...kept,
   ].join(', ')
 }
 
@@ -161,16 +166,29 @@ export function kicksWords({ conditions: { kicks, kicksApart } }: WrittenQuestio
 
 /** What hands and feet have to bear: `it plays at any tempo`, `it plays at 126 and no limb strikes more than twice in a row`. */
 export function bearsWords({
-  conditions: { speed, runs, linear, clear },
+  conditions: { speed, runs, linear, clear, fresh },
 }: WrittenQuestion): string {
   const words = [
     ...(speed === undefined ? [] : [`it plays at ${tempoFigure(speed)}`]),
     ...(runs === undefined ? [] : [`no limb strikes more than ${often(runs)} in a row`]),
     ...(linear ? ['limbs strike one at a time'] : []),
     ...(clear ? ['nothing clashes with what sounds under it'] : []),
+    ...(fresh === undefined
+      ? []
+      : [
+          fresh === 1
+            ? 'it is none of your licks'
+            : `it differs from each of your licks in at least ${plural(fresh, 'slot')}`,
+        ]),
   ]
   return words.length === 0 ? 'it plays at any tempo' : listWords(words)
 }
+
+const SIZE_WORDS = {
+  rising: 'never getting smaller',
+  falling: 'never getting larger',
+  mirrored: 'the same sizes forwards and back',
+} as const
 
 /** The order of the groups: `in any order`, `growing`, `as 5 5 6`. */
 export function orderWords({ conditions: { inRow, sizes, grouping } }: WrittenQuestion): string {
@@ -178,7 +196,7 @@ export function orderWords({ conditions: { inRow, sizes, grouping } }: WrittenQu
     ...(grouping
       ? [`as ${grouping.sizes.join(' ')}${grouping.ordered ? '' : ' in any order'}`]
       : []),
-    ...(sizes ? [sizes === 'rising' ? 'never getting smaller' : 'never getting larger'] : []),
+    ...(sizes ? [SIZE_WORDS[sizes]] : []),
     ...(inRow === undefined ? [] : [`no cell more than ${inRow} in a row`]),
   ]
   return words.length === 0 ? 'in any order' : words.join(', ')

@@ -18,8 +18,8 @@ function waysOf(asked: FinderQuestion): Ways {
 }
 
 /** A question that the page has read before it asked. */
-function questionOf({ written, setting }: FinderQuestion) {
-  const question = toQuestion(written, setting)
+function questionOf({ written, setting, known }: FinderQuestion) {
+  const question = toQuestion(written, setting, known)
   if (!question.ok) throw new Error(question.error.code)
   return question.value
 }

@@ -56,6 +56,8 @@ export interface FoundPart {
 export interface FinderQuestion {
   readonly written: WrittenQuestion
   readonly setting: PlayContext
+  /** Lines of licks that one has, where it asks to differ from them. */
+  readonly known?: readonly string[]
 }
 
 /** A fill that obeys a question, with what makes it good. */

@@ -125,7 +125,8 @@ test('a contour is drawn over the ruler, and the voices follow it', async ({ pag
     [box.x + 40 + (box.width - 140) * share, box.y + 6 + (parts.height - 12) * height] as const
   await page.mouse.move(...at(0, 0))
   await page.mouse.down()
-  await page.mouse.move(...at(0.5, 1), { steps: 8 })
+  await page.mouse.move(...at(0.35, 1), { steps: 8 })
+  await page.mouse.move(...at(0.65, 1), { steps: 8 })
   await page.mouse.move(...at(1, 0), { steps: 8 })
   await page.mouse.up()
   // The pointer may begin and end beside the line.

@@ -394,6 +394,42 @@ export const MUTANTS = [
   ['app/storage/backup/import.ts', 'this.full = true', 'this.full = false', ['app/storage/backup']],
   // The finder.
   [
+    'app/core/finder/conditions/pattern.ts',
+    '(apart && last)',
+    '(apart && times > 0)',
+    ['app/core/finder'],
+  ],
+  [
+    'app/core/finder/conditions/order.ts',
+    'if (2 * to < slots) return',
+    'if (2 * to <= slots) return',
+    ['app/core/finder'],
+  ],
+  [
+    'app/core/finder/conditions/strokes.ts',
+    'limbs[at] === limbsOf(content) ? 0 : 1',
+    'limbs[0] === limbsOf(content) ? 0 : 1',
+    ['app/core/finder'],
+  ],
+  [
+    'app/core/finder/voices.ts',
+    'surface === last ? times + 1 : 1',
+    'surface === last ? times + 1 : 0',
+    ['app/core/finder'],
+  ],
+  [
+    'app/features/finder/finder-session.ts',
+    'if (way && this.wanted === pick)',
+    'if (way)',
+    ['app/features/finder'],
+  ],
+  [
+    'app/workspace/contour.ts',
+    'const from = points[before] ?? to',
+    'const from = to',
+    ['app/workspace/contour.test.ts'],
+  ],
+  [
     'app/core/finder/conditions/strokes.ts',
     'ends: ({ since, last }) => !last && since >= enough',
     'ends: ({ since, last }) => !last || since >= enough',

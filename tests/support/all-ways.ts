@@ -1,5 +1,5 @@
 import { findPhrase, type Phrase } from '~/core/changes'
-import { type CellForm, formsOf, type Question } from '~/core/finder'
+import { type CellForm, distance, formsOf, type Question } from '~/core/finder'
 import { EMPTY_LICK, type Lick, lineEvents, lineTicks, sumOf } from '~/core/line'
 import { formatSlot } from '~/core/notation'
 import { characterOf, movesTooFast } from '~/core/playability'
@@ -148,11 +148,20 @@ function obeys(way: ListedWay, question: Question, grids: readonly GridRun[]): b
     asked.sizes === undefined ||
       sizes.every((size, i) => {
         const before = sizes[i - 1] ?? size
+        if (asked.sizes === 'mirrored') return size === sizes[sizes.length - 1 - i]
         return asked.sizes === 'rising' ? size >= before : size <= before
       }),
     !asked.grouping || isGrouped(sizes, asked.grouping),
     !asked.free || isFree(asked.free),
     !asked.pattern || isPattern(asked.pattern),
+    (asked.backbeat?.slots ?? []).every((slot) =>
+      lettersAt(slot).some(
+        ({ stroke, top }) => top === 0 && stroke.letter === asked.backbeat?.letter,
+      ),
+    ),
+    (asked.fresh?.lines ?? []).every(
+      (line) => distance(line, way.phrase.slots) >= (asked.fresh?.least ?? 0),
+    ),
   ]
   function isPattern({ slots, least, most, apart }: NonNullable<typeof asked.pattern>): boolean {
     const put: boolean[] = []

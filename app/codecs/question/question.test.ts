@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { formatPhrase } from '~/core/changes'
 import { DEFAULT_SETTING, travelTime } from '~/core/playability'
 import { lickOf } from '../../../tests/support/licks'
 import {
@@ -32,11 +33,14 @@ const QUESTION: WrittenQuestion = {
     kicks: { least: 1, most: 4 },
     kicksApart: true,
     kicksOn: [4],
+    backbeat: 'L',
+    fresh: 3,
     speed: 126,
     inRow: 2,
     sizes: 'falling',
     grouping: { sizes: [5, 3], ordered: true },
   },
+  pattern: { put: 'kick', lead: 'R', least: 0, most: 8, apart: true },
   taste: { kicks: 1, offbeats: -1, repeats: 2, doubles: -2, like: 3 },
 }
 
@@ -83,7 +87,9 @@ describe('a question as it is written', () => {
 
 describe('a question as it is asked', () => {
   it('has the space up to the landing, its layers, its cells and its conditions', () => {
-    const read = toQuestion(QUESTION, DEFAULT_SETTING)
+    const { pattern: _, ...fills } = QUESTION
+    const known = ['RLRLRLRLRL', 'RLK', 'RLLRL K-K-K', 'RQ']
+    const read = toQuestion(fills, DEFAULT_SETTING, known)
     if (!read.ok) throw new Error(read.error.code)
     const { space, cells, conditions, taste } = read.value
     // From the & of 2 to the barline: ten sixteenths, with the foot on 3 and 4.
@@ -95,6 +101,24 @@ describe('a question as it is asked', () => {
     ])
     expect(taste.like?.slots).toHaveLength(5)
     expect(conditions.runs).toBe(2)
+    // Beat 4 is every second one within it; two of the known lines are as long.
+    expect(conditions.backbeat).toEqual({ letter: 'L', slots: [6] })
+    expect(conditions.fresh?.lines.map(({ length }) => length)).toEqual([10, 10])
+  })
+
+  it('has the slots of a pattern in place of cells, each by itself', () => {
+    const asked = (put: 'kick' | 'rest' | 'flam' | 'accent', lead: 'R' | 'L') => {
+      const pattern = { put, lead, least: 0, most: 8, apart: false }
+      const read = toQuestion({ ...QUESTION, cells: [], pattern }, DEFAULT_SETTING)
+      if (!read.ok) throw new Error(read.error.code)
+      const { cells, forms } = read.value
+      expect(forms).toEqual({ inversions: false, mirrors: false, cut: false })
+      return cells.map(({ phrase }) => formatPhrase(phrase))
+    }
+    expect(asked('kick', 'R')).toEqual(['R', 'K', 'L'])
+    expect(asked('rest', 'L')).toEqual(['L', '-', 'R'])
+    expect(asked('flam', 'R')).toEqual(['R', 'fR', 'L', 'fL'])
+    expect(asked('accent', 'R')).toEqual(['R', '>R', 'L', '>L'])
   })
 
   it('gives the limb that lands the time of its way, at the tempo that is asked for', () => {
@@ -118,7 +142,8 @@ describe('a question as it is asked', () => {
     [{ cells: [] }, { code: 'no-cells' }],
     [{ cells: [{ line: 'RQ' }] }, { code: 'cell', cell: 'RQ' }],
   ])('says what is wrong: %j', (change, error) => {
-    expect(toQuestion({ ...QUESTION, ...change }, DEFAULT_SETTING)).toEqual({ ok: false, error })
+    const { pattern: _, ...fills } = QUESTION
+    expect(toQuestion({ ...fills, ...change }, DEFAULT_SETTING)).toEqual({ ok: false, error })
   })
 
   it('takes the groups of a line as cells, each once', () => {

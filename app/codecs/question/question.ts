@@ -8,12 +8,13 @@ import {
   patternOf,
   type Question,
   SIZE_ORDERS,
+  type Space,
   spaceOf,
 } from '~/core/finder'
 import { fail, ok, type Result } from '~/core/foundation'
-import { EMPTY_LINE, type Lick, TEMPO_RANGE } from '~/core/line'
+import { EMPTY_LINE, frameTicks, type Lick, TEMPO_RANGE } from '~/core/line'
 import { type PlayContext, travelTime } from '~/core/playability'
-import { LETTERS } from '~/core/sticking'
+import { LETTERS, type SlotContent } from '~/core/sticking'
 import { faultWords } from '../fault-words'
 import { formatLickText, parseLickText } from '../lick-text'
 import { pack, unpack } from '../link/pack'
@@ -65,6 +66,10 @@ export const questionSchema = z.object({
       kicks: z.exactOptional(z.object({ least: count, most: count })),
       kicksApart: z.exactOptional(z.boolean()),
       kicksOn: z.exactOptional(slots),
+      /** The limb that strikes on every second beat. */
+      backbeat: z.exactOptional(z.enum(['R', 'L'])),
+      /** In so many slots at least it differs from every lick that one has. */
+      fresh: z.exactOptional(z.int().check(z.minimum(1), z.maximum(64))),
       speed: z.exactOptional(
         z.number().check(z.minimum(TEMPO_RANGE.least), z.maximum(TEMPO_RANGE.most)),
       ),
@@ -164,10 +169,12 @@ export function toFrame(lick: Lick): string {
 /**
  * A written question as it is asked of the finder, for a player on a kit. The limb that is to be free for the
  * landing has to get there from the snare, at the tempo that the fill has to bear, else at that of the frame.
+ * `known` are the lines of the licks that one has, as they are typed; those as long as the space can be differed from.
  */
 export function toQuestion(
   written: WrittenQuestion,
   setting: PlayContext,
+  known: readonly string[] = [],
 ): Result<Question, QuestionFault> {
   const lick = frameOf(written)
   if (!lick) return fail({ code: 'frame' })
@@ -182,7 +189,7 @@ export function toQuestion(
     if (!phrase || phrase.slots.length === 0) return fail({ code: 'cell', cell: line })
     cells.push({ phrase, ...uses })
   }
-  const { free, ...conditions } = written.conditions
+  const { free, backbeat, fresh, ...conditions } = written.conditions
   const { like, ...taste } = written.taste
   const tempo = conditions.speed ?? lick.frame.tempo
   const { inversions, mirrors, cut } = written
@@ -193,10 +200,30 @@ export function toQuestion(
     conditions: {
       ...conditions,
       ...(pattern && { pattern }),
+      ...(backbeat && { backbeat: { letter: backbeat, slots: backbeats(lick, space) } }),
+      ...(fresh && { fresh: { least: fresh, lines: linesAsLong(known, space.slots.length) } }),
       ...(free && { free: { letter: free, tempo, wayMs: wayTo(free, lick, setting) } }),
     },
     taste: { ...taste, ...(like && { like: { weight: like, slots: lick.line.slots } }) },
     setting,
+  })
+}
+
+/** The slots of a space that begin on every second beat of their bar. */
+function backbeats({ frame }: Lick, { start, slots, beat }: Space): number[] {
+  const { bar } = frameTicks(frame)
+  let tick = start
+  return slots.flatMap((ticks, slot) => {
+    const inBar = tick % bar
+    tick += ticks
+    return inBar % beat === 0 && (inBar / beat) % 2 === 1 ? [slot] : []
+  })
+}
+
+function linesAsLong(lines: readonly string[], slots: number): (readonly SlotContent[])[] {
+  return lines.flatMap((line) => {
+    const phrase = findPhrase(line)
+    return phrase?.slots.length === slots ? [phrase.slots] : []
   })
 }
 

@@ -3,9 +3,11 @@ import { watchPattern } from './conditions/pattern'
 import { watchSpeed } from './conditions/speed'
 import {
   watchAccents,
+  watchBackbeat,
   watchClear,
   watchEnd,
   watchFree,
+  watchFresh,
   watchKicks,
   watchKicksApart,
   watchKicksOn,
@@ -20,11 +22,11 @@ import type { Watcher } from './watcher'
 export function watchersOf({ space, cells, conditions, taste, setting }: Question): Watcher[] {
   const { starts, ends, free, linear, accents, runs, kicks, kicksOn, speed, inRow, sizes } =
     conditions
-  const { grouping, pattern } = conditions
+  const { grouping, pattern, backbeat, fresh } = conditions
   const wanted: (Watcher | null | undefined)[] = [
     watchUses(cells),
     inRow !== undefined && inRow > 0 ? watchInRow(inRow) : taste.repeats ? watchLast() : null,
-    sizes && watchSizes(sizes),
+    sizes && watchSizes(sizes, space),
     pattern && watchPattern(pattern, space),
     grouping && watchGrouping(grouping.sizes, grouping.ordered),
     starts && starts.length > 0 ? watchStart(starts, space) : null,
@@ -37,6 +39,8 @@ export function watchersOf({ space, cells, conditions, taste, setting }: Questio
     kicks && watchKicks(kicks.least, kicks.most, space),
     conditions.kicksApart ? watchKicksApart(space) : null,
     kicksOn && kicksOn.length > 0 ? watchKicksOn(kicksOn, space) : null,
+    backbeat && watchBackbeat(backbeat.letter, backbeat.slots, space),
+    ...(fresh ? fresh.lines.map((line) => watchFresh(fresh.least, line, space)) : []),
     ...(speed !== undefined ? watchSpeed(speed, setting, space) : []),
   ]
   return wanted.filter((one) => one != null)

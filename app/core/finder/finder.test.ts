@@ -82,7 +82,17 @@ const CONDITIONS: {
   kicksOn: slotNumbers,
   speed: fc.integer({ min: 40, max: 260 }),
   inRow: fc.integer({ min: 1, max: 2 }),
-  sizes: fc.constantFrom('rising', 'falling'),
+  sizes: fc.constantFrom('rising', 'falling', 'mirrored'),
+  backbeat: fc.record({ letter: fc.constantFrom('R', 'L', 'K'), slots: slotNumbers }),
+  fresh: fc.record({
+    least: fc.integer({ min: 1, max: 4 }),
+    lines: fc.array(
+      fc.constantFrom(
+        ...['RLRLKRL', 'RLKRLLK', 'KKRLRLL', '(RK)LRLLRL'].map((text) => cell(text).slots),
+      ),
+      { maxLength: 3 },
+    ),
+  }),
   grouping: fc.record({
     sizes: fc.array(fc.integer({ min: 1, max: 4 }), { minLength: 1, maxLength: 4 }),
     ordered: fc.boolean(),
@@ -147,6 +157,13 @@ function questionOf({
 }: Asked): Question {
   const slots = slotsOfGrids(runs)
   const space = { start, slots, beat: 10_080, layers }
+  // Lines to differ from are as long as the space.
+  const fresh = conditions.fresh && {
+    fresh: {
+      ...conditions.fresh,
+      lines: conditions.fresh.lines.map((line) => line.slice(0, slots.length)),
+    },
+  }
   // A pattern is made of what stands in its slots, one by one.
   const pattern = conditions.pattern && {
     ...conditions.pattern,
@@ -157,7 +174,11 @@ function questionOf({
       space,
       cells: cellsOfPattern(pattern.slots),
       forms: { inversions: false, mirrors: false, cut: false },
-      conditions: { ...conditions, pattern },
+      conditions: {
+        ...conditions,
+        ...fresh,
+        pattern,
+      },
       taste: liked,
       setting: DEFAULT_SETTING,
     }
@@ -169,7 +190,10 @@ function questionOf({
       return { phrase: CELLS[one] as Phrase, ...(seldom === 0 && { least, most: least + more }) }
     }),
     forms,
-    conditions,
+    conditions: {
+      ...conditions,
+      ...fresh,
+    },
     taste: liked,
     setting: DEFAULT_SETTING,
   }

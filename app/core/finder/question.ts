@@ -33,8 +33,8 @@ export interface FormChoice {
   readonly cut: boolean
 }
 
-/** Sizes of neighbouring groups: never smaller than the one before, or never larger. */
-export const SIZE_ORDERS = ['rising', 'falling'] as const
+/** Sizes of groups: never smaller than the one before, never larger, or the same forwards and back. */
+export const SIZE_ORDERS = ['rising', 'falling', 'mirrored'] as const
 export type SizeOrder = (typeof SIZE_ORDERS)[number]
 
 /**
@@ -62,6 +62,13 @@ export interface Conditions {
   readonly kicksApart?: boolean
   /** Slots that have a kick. */
   readonly kicksOn?: readonly number[]
+  /** One limb strikes where these slots begin. */
+  readonly backbeat?: { readonly letter: Letter; readonly slots: readonly number[] }
+  /** In so many slots other limbs strike than in each of these lines, which are as long as the space. */
+  readonly fresh?: {
+    readonly least: number
+    readonly lines: readonly (readonly SlotContent[])[]
+  }
   /** Plays at this tempo on one surface, in beats a minute. */
   readonly speed?: number
   /** No cell comes more often in a row. */

@@ -1,9 +1,8 @@
-import { formatSlot } from '../notation'
 import { hasAccent, type Limb, type SlotContent, strokeLimb } from '../sticking'
 import { beginsOf } from './conditions/strokes'
 import type { CellForm } from './forms'
 import type { Space, Taste } from './question'
-import { onsetsOf } from './watcher'
+import { limbsOf, onsetsOf } from './watcher'
 
 /** How well a form is liked at a place, and two neighbouring groups for their cells. Whole numbers. */
 export interface Scores {
@@ -59,14 +58,6 @@ export function scoresOf(taste: Taste, space: Space): Scores {
     joins: Boolean(taste.repeats),
     join: (before, cell) => (before === cell ? (taste.repeats ?? 0) : 0),
   }
-}
-
-/** Which limbs strike in a slot, and how they follow each other, whatever their level. */
-function limbsOf(content: SlotContent): string {
-  if (content.kind === 'rest') return formatSlot(content)
-  return onsetsOf(content, 5040)
-    .map(({ tick, strokes }) => `${tick}${strokes.map(strokeLimb).sort().join('')}`)
-    .join(' ')
 }
 
 /**

@@ -1,4 +1,5 @@
-import type { SlotContent, Stroke } from '../sticking'
+import { formatSlot } from '../notation'
+import { type SlotContent, type Stroke, strokeLimb } from '../sticking'
 import type { Ticks } from '../time'
 import type { CellForm } from './forms'
 import type { ConditionName, Space } from './question'
@@ -42,6 +43,14 @@ export function onsetsOf(content: SlotContent, ticks: Ticks): Onset[] {
       ? []
       : [{ tick: Math.floor((ticks * i) / content.parts.length), strokes: part.strokes }],
   )
+}
+
+/** Which limbs strike in a slot, and how they follow each other, whatever their level. */
+export function limbsOf(content: SlotContent): string {
+  if (content.kind === 'rest') return formatSlot(content)
+  return onsetsOf(content, 5040)
+    .map(({ tick, strokes }) => `${tick}${strokes.map(strokeLimb).sort().join('')}`)
+    .join(' ')
 }
 
 /** A machine over slots: what it knows, how a slot changes that, and what of it matters later. */

@@ -27,6 +27,7 @@ import { easiestFirst, foundTexts, stored, toFoundLick } from './found-texts'
 import { KeptQuestions } from './kept-questions'
 import { emptyFrame, loosened, QUESTION_ADDRESS, withFrame } from './question-edits'
 import { QuestionSentence } from './question-sentence'
+import { useKnownLines } from './use-known-lines'
 import { WayStepper } from './way-stepper'
 
 /** Whatever is found is played on the player's own kit. */
@@ -49,14 +50,15 @@ export function FinderPage() {
   const state = useSyncExternalStore(session.subscribe, session.read, session.read)
   // What is typed is asked when the hand rests.
   const settled = useSettled(question, 120)
+  const known = useKnownLines(settled)
   const fault = useMemo(() => {
     const read = toQuestion(settled, setting)
     return read.ok ? '' : questionFaultWords(read.error)
   }, [settled, setting])
   useEffect(() => {
-    if (fault === '') void session.ask(settled, setting)
+    if (fault === '' && known) void session.ask(settled, setting, known)
     else session.clear()
-  }, [session, settled, setting, fault])
+  }, [session, settled, setting, known, fault])
   // Who came for a surprise has one as soon as there is something to draw from.
   useEffect(() => {
     if (pick?.kind === 'seed' && pick.seed === 0) pickOut(newSeed())

@@ -14,6 +14,7 @@ export interface FinderPort {
 interface FinderInput {
   readonly written: WrittenQuestion
   readonly setting: PlayContext
+  readonly known: readonly string[]
 }
 
 /** A fill that was picked out of all: by the seed that draws it again, or by its number. */
@@ -62,10 +63,14 @@ export class FinderSession {
     return () => this.heard.delete(listener)
   }
 
-  /** Asks a question, unless it is the one that was asked last. */
-  async ask(written: WrittenQuestion, setting: PlayContext): Promise<void> {
-    const input = { written, setting }
-    const asked = packQuestion(written) + JSON.stringify(setting)
+  /** Asks a question, unless it is the one that was asked last; `known` are the lines that it may be to differ from. */
+  async ask(
+    written: WrittenQuestion,
+    setting: PlayContext,
+    known: readonly string[] = [],
+  ): Promise<void> {
+    const input = { written, setting, known }
+    const asked = packQuestion(written) + JSON.stringify([setting, known])
     if (asked === this.asked) return
     this.asked = asked
     this.input = input

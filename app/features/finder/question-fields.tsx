@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { MAX_QUESTION_CELLS, type WrittenQuestion } from '~/codecs/question'
 import { CATALOGUE } from '~/core/catalogue'
 import { findPhrase, formatPhrase } from '~/core/changes'
-import { PUTS, spaceOf } from '~/core/finder'
+import { PUTS, SIZE_ORDERS, spaceOf } from '~/core/finder'
 import { frameTicks, type Lick } from '~/core/line'
 import { LETTERS, type Letter } from '~/core/sticking'
 import {
@@ -327,11 +327,12 @@ export function OrderFields({ question, onChange }: PartProps) {
           { value: '', label: 'any' },
           { value: 'rising', label: 'never getting smaller' },
           { value: 'falling', label: 'never getting larger' },
+          { value: 'mirrored', label: 'the same forwards and back' },
         ]}
         onChange={(value) =>
           onChange(
             withConditions(question, {
-              sizes: value === 'rising' || value === 'falling' ? value : undefined,
+              sizes: SIZE_ORDERS.find((one) => one === value),
             }),
           )
         }
@@ -454,6 +455,22 @@ export function AccentFields({
           Only accents that the cells have
         </Checkbox>
       )}
+      <SelectField
+        label="Every second beat by"
+        value={question.conditions.backbeat ?? ''}
+        options={[
+          { value: '', label: 'any limb' },
+          { value: 'R', label: 'the right hand' },
+          { value: 'L', label: 'the left hand' },
+        ]}
+        onChange={(value) =>
+          onChange(
+            withConditions(question, {
+              backbeat: value === 'R' || value === 'L' ? value : undefined,
+            }),
+          )
+        }
+      />
     </>
   )
 }
@@ -494,7 +511,7 @@ export function KickFields({ question, onChange }: PartProps) {
 }
 
 export function BearFields({ question, onChange }: PartProps) {
-  const { speed, runs, linear, clear } = question.conditions
+  const { speed, runs, linear, clear, fresh } = question.conditions
   const check = (typed: string): FieldFault | null => {
     const tempo = Number(typed)
     return typed === '' || (tempo >= 20 && tempo <= 400)
@@ -536,6 +553,18 @@ export function BearFields({ question, onChange }: PartProps) {
       >
         Clear of what sounds under it
       </Checkbox>
+      <SelectField
+        label="Unlike each lick that you have"
+        value={String(fresh ?? '')}
+        options={[
+          { value: '', label: 'or not' },
+          { value: '1', label: 'in any slot' },
+          ...[2, 3, 4, 6, 8].map((n) => ({ value: String(n), label: `in ${n} slots or more` })),
+        ]}
+        onChange={(value) =>
+          onChange(withConditions(question, { fresh: value === '' ? undefined : Number(value) }))
+        }
+      />
     </>
   )
 }

@@ -1,5 +1,5 @@
 import type { CellForm } from '../forms'
-import type { FinderCell, SizeOrder } from '../question'
+import type { FinderCell, SizeOrder, Space } from '../question'
 import { REFUSED, type Watcher } from '../watcher'
 
 /** A machine over whole groups: what it knows is a list of numbers. */
@@ -66,12 +66,31 @@ export function watchLast(): Watcher {
   return overGroups('taste', [-1], (_, { cell }) => [cell])
 }
 
-/** Groups that never get smaller, or never larger. */
-export function watchSizes(order: SizeOrder): Watcher {
+/** Groups that never get smaller, or never larger, or have the same sizes forwards and back. */
+export function watchSizes(order: SizeOrder, space: Space): Watcher {
+  if (order === 'mirrored') return watchMirrored(space.slots.length)
   return overGroups('sizes', [0], ([last = 0], { slots: { length } }) => {
     const fine = last === 0 || (order === 'rising' ? length >= last : length <= last)
     return fine ? [length] : null
   })
+}
+
+/** Sizes that are the same forwards and back: up to the middle they are kept, from there they are met again. */
+function watchMirrored(slots: number): Watcher {
+  return overGroups(
+    'sizes',
+    [0],
+    ([met = 0, ...kept], { slots: { length } }) => {
+      if (met === 1) return kept.at(-1) === length ? [1, ...kept.slice(0, -1)] : null
+      const at = kept.reduce((sum, size) => sum + size, 0)
+      const to = at + length
+      if (2 * to < slots) return [0, ...kept, length]
+      if (2 * to === slots) return [1, ...kept, length]
+      // One group may lie over the middle, if it lies evenly.
+      return at + to === slots ? [1, ...kept] : null
+    },
+    ([met, ...kept]) => met === 1 && kept.length === 0,
+  )
 }
 
 /** Groups of these sizes and no others, in this order or in any. */

@@ -2,7 +2,7 @@ import { hasAccent, type Letter, type Limb, type SlotContent, strokeLimb } from 
 import type { Ticks } from '../../time'
 import { canBeAccented } from '../accents'
 import type { AccentWish, Free, Space } from '../question'
-import { onsetsOf, overSlots, type Watcher } from '../watcher'
+import { limbsOf, onsetsOf, overSlots, type Watcher } from '../watcher'
 
 const isKick = (letter: Letter) => letter === 'K' || letter === 'J'
 
@@ -192,6 +192,35 @@ export function watchKicksOn(slots: readonly number[], space: Space): Watcher {
     'kicksOn',
     space,
     (content, at, ticks) => !beyond && (!wanted.has(at) || kicksIn(content, ticks) > 0),
+  )
+}
+
+/** One limb strikes where these slots begin. */
+export function watchBackbeat(letter: Letter, slots: readonly number[], space: Space): Watcher {
+  const wanted = new Set(slots)
+  const beyond = isBeyond(slots, space)
+  return watchPlaces('backbeat', space, (content, at, ticks) => {
+    const [first] = onsetsOf(content, ticks)
+    const strikes = first?.tick === 0 && first.strokes.some((one) => one.letter === letter)
+    return !beyond && (!wanted.has(at) || strikes)
+  })
+}
+
+/** In so many slots other limbs strike than in a line that is as long as the space. */
+export function watchFresh(least: number, line: readonly SlotContent[], space: Space): Watcher {
+  const limbs = line.map(limbsOf)
+  return overSlots<number>(
+    {
+      of: 'fresh',
+      start: 0,
+      key: String,
+      placed: true,
+      remembers: true,
+      step: (known, content, _ticks, at) =>
+        Math.min(least, known + (limbs[at] === limbsOf(content) ? 0 : 1)),
+      ends: (known) => known >= least,
+    },
+    space,
   )
 }
 

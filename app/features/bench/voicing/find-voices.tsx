@@ -64,7 +64,9 @@ export function FindVoices({
     },
     [settled, setting, shape, wished, inRow, accents, tempo, struck],
   )
-  const found = useFinder(ask, NOTHING)
+  const answer = useFinder(ask, NOTHING)
+  // Nothing of an older line or contour is shown.
+  const found = settled === lick && wished === points ? answer : null
   const laid = (one: FoundVoices): Voicing => ({ ...voicing, ...one.voicing })
   return (
     <Part
