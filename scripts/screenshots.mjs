@@ -12,7 +12,7 @@ const ALL = [
   { name: 'bench', open: (page) => bench(page, 'Tightrope') },
   { name: 'bench-phone', size: PHONE, touch: true, open: (page) => bench(page, 'Cannon Exit') },
   { name: 'workbench-cells', open: (page) => panel(page, 'Teeterboard', 'Cells') },
-  { name: 'workbench-voices', open: (page) => panel(page, 'Knife Wheel', 'Voices') },
+  { name: 'workbench-voices', open: contour },
   { name: 'workbench-paths-dark', dark: true, open: crossing },
   { name: 'finder', open: finder },
   { name: 'sheet', open: sheet },
@@ -200,6 +200,22 @@ async function importing(page) {
   const backup = { name: 'backup.zip', mimeType: 'application/zip', buffer: readFileSync(file) }
   await page.getByLabel('Files to import').setInputFiles([backup, part])
   await page.getByRole('table', { name: 'What the files hold' }).waitFor()
+}
+
+/** Voices that follow a contour which is drawn over the ruler, the first of them shown there. */
+async function contour(page) {
+  await panel(page, 'Drum Roll, Please', 'Voices')
+  await page.getByLabel('Way over the kit').selectOption('as I draw it')
+  const row = await page.locator('[data-row="0"]').boundingBox()
+  const at = (share, down) => [row.x + 90 + (row.width - 190) * share, row.y + 20 + 250 * down]
+  await page.mouse.move(...at(0, 0))
+  await page.mouse.down()
+  for (const place of [at(0.5, 1), at(1, 0.1)]) await page.mouse.move(...place, { steps: 12 })
+  await page.mouse.up()
+  const found = page.getByRole('list', { name: 'Found voices' }).getByRole('button')
+  await found.first().waitFor()
+  await found.first().hover()
+  await page.waitForTimeout(300)
 }
 
 /** A question of some conditions, with the best of what obeys it. */
