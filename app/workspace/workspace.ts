@@ -1,5 +1,5 @@
 import { type Key, lineTextOf, parseLickText } from '~/codecs/lick-text'
-import { mapSlot, type SlotRange } from '~/core/changes'
+import { mapSlot, type Phrase, type SlotRange } from '~/core/changes'
 import type { Transaction } from '~/core/editing'
 import type { PatternPlace } from '~/core/groove'
 import { type Lick, lickSlots, type TimedSlot } from '~/core/line'
@@ -29,6 +29,7 @@ import {
   type TextRange,
   widened,
 } from './selection'
+import { Shown } from './shown'
 import { Slices } from './slices'
 
 /** Something said at the bench: what was not done and why, or what a change kept; with another way. */
@@ -55,6 +56,12 @@ export interface WorkspaceState {
   readonly tempo: number
 }
 
+/** Ways to end a line, and the line that they end. */
+export interface LineEndings {
+  readonly of: Lick | null
+  readonly phrases: readonly Phrase[]
+}
+
 /** What an offer would make of the lick, and which of its slots that changes. */
 export interface Preview {
   readonly lick: Lick
@@ -70,6 +77,8 @@ export interface Preview {
 export class Workspace extends Slices<WorkspaceState> {
   readonly derived = new Derived()
   readonly contour = new Contour()
+  /** Ways to end the line, the best first, while it is short of its space. */
+  readonly endings = new Shown<LineEndings>({ of: null, phrases: [] })
   /** What was marked before and after each step of the history. */
   private readonly marks = new WeakMap<Transaction, { before: Selection; after: Selection }>()
   /** What was copied in the line last. */

@@ -82,6 +82,9 @@ test('a line that does not fit is fixed with a click', async ({ page }) => {
   await expect(page.locator('[data-ghost]').first()).toBeVisible()
   await sticking(page).fill('RLLRL RLK RL')
   await expect(page.getByRole('button', { name: /^End with/ })).toHaveCount(3)
+  // They stand on the ruler too, where the line would go on, while none is pointed at.
+  await page.mouse.move(0, 0)
+  await expect(page.locator('[data-endings] text').first()).toBeVisible()
   await page.keyboard.press('Alt+Shift+Digit3')
   await expect(fits(page)).toContainText('Fills the bar exactly')
   await expect(sticking(page)).toHaveValue(/K$/)

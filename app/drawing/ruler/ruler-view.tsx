@@ -1,5 +1,5 @@
 import { memo, type ReactNode, type RefObject, useDeferredValue, useMemo, useRef } from 'react'
-import type { SlotRange } from '~/core/changes'
+import type { Phrase, SlotRange } from '~/core/changes'
 import type { StaffView } from '~/core/engraving'
 import { keepEqual } from '~/core/foundation'
 import type { PatternPlace } from '~/core/groove'
@@ -15,6 +15,7 @@ import { useKeepEqual } from '../use-keep-equal'
 import { type Ruler, type RulerRow, rulerFacts, rulerOf, xOf } from './layout'
 import { patternName, type Under } from './patterns'
 import { type ContourPoints, RowContour } from './row-contour'
+import { RowEndings } from './row-endings'
 import { RowFigure } from './row-figure'
 import { RowHeadroom } from './row-headroom'
 import { COUNT_BASELINE, LANE, PATTERN, type RowHeights, rowHeights, rowParts } from './row-heights'
@@ -45,6 +46,8 @@ interface RulerViewProps {
   readonly headroom: { readonly moves: readonly Move[]; readonly tempo: number } | null
   /** The contour that is drawn over it; null while none is. */
   readonly contour: ContourPoints | null
+  /** Ways to end the line, shown where it would go on. */
+  readonly endings: readonly Phrase[]
   /** Filled with the ruler as it stands, for the cursor that runs over it. */
   readonly rulerRef: RefObject<Ruler | null>
 }
@@ -63,7 +66,7 @@ const ROW_GAP = 16
  */
 export function RulerView(props: RulerViewProps) {
   const { lick, width, compact, ghost, edited, place, under, counting, staffView } = props
-  const { selection, gestures, bottleneck, headroom, contour, rulerRef } = props
+  const { selection, gestures, bottleneck, headroom, contour, endings, rulerRef } = props
   const labelled = width >= LABELS_FROM
   const host = useRef<HTMLDivElement>(null)
   const facts = useKeepEqual(useMemo(() => rulerFacts(lick), [lick]))
@@ -105,6 +108,9 @@ export function RulerView(props: RulerViewProps) {
               ghost={ghost}
             />
             <RowDrawing scene={scene} ruler={ruler} row={row} heights={heights} />
+            {endings.length > 0 && (
+              <RowEndings endings={endings} lick={lick} ruler={ruler} row={row} />
+            )}
             {contour && (
               <RowContour
                 points={contour}

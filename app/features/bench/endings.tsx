@@ -1,9 +1,10 @@
-import { useCallback } from 'react'
+import { useCallback, useEffect } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { formatPhrase } from '~/core/changes'
 import type { LineEnding } from '~/core/finder'
 import { useSettled } from '~/ui/use-settled'
 import { appendPhrase, type Edit } from '~/workspace/edits/edits'
+import type { LineEndings } from '~/workspace/workspace'
 import Remedy from './remedy'
 import { type Finder, useFinder } from './state/use-finder'
 import { useBenchLick, useSetting, useWorkspace } from './state/use-workspace'
@@ -35,6 +36,11 @@ export default function Endings() {
   // Nothing of an older line is shown.
   const endings = (settled === lick && found) || NONE
   const edits = endings.map(({ phrase }): Edit => appendPhrase(lick, phrase, 'Add an ending'))
+  // They stand at the end of the line on the ruler too.
+  useEffect(() => {
+    workspace.endings.show({ of: settled, phrases: endings.map(({ phrase }) => phrase) })
+    return () => workspace.endings.show(NO_ENDINGS)
+  }, [workspace, settled, endings])
   useHotkeys(
     ['alt+shift+1', 'alt+shift+2', 'alt+shift+3'],
     (event) => {
@@ -67,3 +73,4 @@ export default function Endings() {
 }
 
 const NONE: readonly LineEnding[] = []
+const NO_ENDINGS: LineEndings = { of: null, phrases: [] }

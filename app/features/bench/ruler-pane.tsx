@@ -9,6 +9,7 @@ import {
   useState,
   useSyncExternalStore,
 } from 'react'
+import type { Phrase } from '~/core/changes'
 import { patternsOf } from '~/core/groove'
 import { type Lick, lickSlots } from '~/core/line'
 import type { Ruler } from '~/drawing/ruler/layout'
@@ -49,6 +50,7 @@ const rowOf = ({ row }: WorkspaceState) => row
 const contourOf = ({ open, points }: ContourState) => (open ? points : null)
 const previewOf = ({ preview }: WorkspaceState) => preview
 const NO_CONTOUR = () => null
+const NO_ENDINGS: readonly Phrase[] = []
 const WIDE = '(width >= 1024px)'
 const NARROW = '(width < 640px)'
 
@@ -173,6 +175,12 @@ function Slots({ width, compact, edited, headroom, rulerRef }: SlotsProps) {
     NO_CONTOUR,
   )
   const drawing = drawn !== null
+  const typed = useBenchLick()
+  const endings = useSyncExternalStore(
+    workspace.endings.subscribe,
+    workspace.endings.read,
+    workspace.endings.read,
+  )
   const gestures = useMemo(
     (): RulerGestures => ({
       onDraw: drawing ? contour.draw : null,
@@ -212,6 +220,7 @@ function Slots({ width, compact, edited, headroom, rulerRef }: SlotsProps) {
       bottleneck={preview ? null : bottleneck}
       headroom={preview ? null : shownHeadroom}
       contour={drawn}
+      endings={preview || endings.of !== typed ? NO_ENDINGS : endings.phrases}
       rulerRef={rulerRef}
     />
   )

@@ -1,9 +1,5 @@
-import { X } from 'lucide-react'
-import { useState } from 'react'
-import { MAX_QUESTION_CELLS, type WrittenQuestion } from '~/codecs/question'
-import { CATALOGUE } from '~/core/catalogue'
-import { findPhrase, formatPhrase } from '~/core/changes'
-import { PUTS, SIZE_ORDERS, spaceOf } from '~/core/finder'
+import type { WrittenQuestion } from '~/codecs/question'
+import { SIZE_ORDERS, spaceOf } from '~/core/finder'
 import { frameTicks, type Lick } from '~/core/line'
 import { LETTERS, type Letter } from '~/core/sticking'
 import {
@@ -17,15 +13,13 @@ import {
   meterName,
   placeName,
 } from '~/core/time'
-import { AddSelect } from '~/ui/add-select'
 import { Checkbox } from '~/ui/checkbox'
-import { type FieldFault, Labelled, SelectField, TypedField } from '~/ui/field'
-import { IconButton } from '~/ui/icon-button'
-import { NumberField } from '~/ui/number-field'
+import { type FieldFault, SelectField, TypedField } from '~/ui/field'
+import { LabelledNumber } from '~/ui/number-field'
 import { slotPlace } from '~/words/finder-words'
 import { gridWords } from '~/words/grid-words'
 import { placeOn } from '~/words/places'
-import { withConditions, withFrame, withPattern } from './question-edits'
+import { withConditions, withFrame } from './question-edits'
 
 /** A part of the question, and the way to change it. */
 export interface PartProps {
@@ -81,188 +75,20 @@ export function SpaceFields({
           if (start !== undefined) onChange(withFrame(question, { start }))
         }}
       />
-      <Numbered
+      <LabelledNumber
         label="Bars"
         value={frame.bars ?? 1}
-        least={1}
-        most={8}
+        min={1}
+        max={8}
         onChange={(bars) => onChange(withFrame(question, { bars }))}
       />
-      <Numbered
+      <LabelledNumber
         label="Tempo"
         value={frame.tempo}
-        least={20}
-        most={400}
+        min={20}
+        max={400}
         onChange={(tempo) => onChange(withFrame(question, { tempo }))}
       />
-    </>
-  )
-}
-
-/** A number under its label. */
-function Numbered({
-  label,
-  value,
-  least,
-  most,
-  onChange,
-}: {
-  label: string
-  value: number
-  least: number
-  most: number
-  onChange: (value: number) => void
-}) {
-  return (
-    <Labelled words={label}>
-      <NumberField label={label} value={value} min={least} max={most} onChange={onChange} />
-    </Labelled>
-  )
-}
-
-/** Cells of the catalogue that are short enough to be put together. */
-const OFFERED = CATALOGUE.filter(({ phrase }) => phrase.slots.length <= 16)
-
-const MADE_OF = [
-  ['', 'cells'],
-  ['kick', 'kicks in natural sticking'],
-  ['rest', 'rests in natural sticking'],
-  ['flam', 'flams on natural sticking'],
-  ['accent', 'accents on the line'],
-] as const
-
-/** What a fill is made of: cells in a row, or one line with something put at some of its slots. */
-export function MadeOfFields(props: PartProps & { slots: number }) {
-  const { question, slots, onChange } = props
-  const { pattern } = question
-  return (
-    <>
-      <SelectField
-        label="Made of"
-        value={pattern?.put ?? ''}
-        options={MADE_OF.map(([value, label]) => ({ value, label }))}
-        onChange={(value) => {
-          const put = PUTS.find((one) => one === value)
-          const most = Math.min(64, slots)
-          const first = { lead: 'R', least: 0, most, apart: put !== 'accent' } as const
-          onChange(withPattern(question, put && { ...(pattern ?? first), put }))
-        }}
-      />
-      {pattern ? <PatternFields {...props} pattern={pattern} /> : <CellFields {...props} />}
-    </>
-  )
-}
-
-function PatternFields({
-  question,
-  pattern,
-  onChange,
-}: PartProps & { pattern: NonNullable<WrittenQuestion['pattern']> }) {
-  const change = (part: Partial<typeof pattern>) =>
-    onChange(withPattern(question, { ...pattern, ...part }))
-  const { least, most, lead } = pattern
-  return (
-    <>
-      <Numbered
-        label="At least"
-        value={least}
-        least={0}
-        most={64}
-        onChange={(n) => change({ least: n, most: Math.max(n, most) })}
-      />
-      <Numbered
-        label="At most"
-        value={most}
-        least={0}
-        most={64}
-        onChange={(n) => change({ most: n, least: Math.min(n, least) })}
-      />
-      <SelectField
-        label="Hands begin with"
-        value={lead}
-        options={[
-          { value: 'R', label: 'the right' },
-          { value: 'L', label: 'the left' },
-        ]}
-        onChange={(value) => change({ lead: value === 'L' ? 'L' : 'R' })}
-      />
-      <Checkbox checked={pattern.apart} onTick={(apart) => change({ apart })}>
-        Never side by side
-      </Checkbox>
-    </>
-  )
-}
-
-function CellFields({ question, onChange }: PartProps) {
-  const { cells } = question
-  const [typed, setTyped] = useState('')
-  const add = (lines: readonly string[]) => {
-    const known = new Set(cells.map(({ line }) => line))
-    const added = [...new Set(lines)].filter((line) => !known.has(line)).map((line) => ({ line }))
-    onChange({ ...question, cells: [...cells, ...added].slice(0, MAX_QUESTION_CELLS) })
-  }
-  const phrase = findPhrase(typed)
-  const wrong = typed.trim() !== '' && !phrase
-  const take = () => {
-    if (!phrase || phrase.slots.length === 0) return
-    let at = 0
-    add(
-      phrase.groups.map((size) => {
-        at += size
-        return formatPhrase({ slots: phrase.slots.slice(at - size, at), groups: [size] })
-      }),
-    )
-    setTyped('')
-  }
-  return (
-    <>
-      <form
-        onSubmit={(event) => {
-          event.preventDefault()
-          take()
-        }}
-      >
-        <Labelled words="Type stickings, with spaces between">
-          <input
-            aria-label="Cells to add"
-            autoComplete="off"
-            spellCheck={false}
-            className="w-full rounded-field border border-base-300 bg-base-100 px-2 py-1.5 font-mono text-sm aria-invalid:border-error"
-            placeholder="RLLRL RLK"
-            value={typed}
-            aria-invalid={wrong}
-            onChange={(event) => setTyped(event.target.value)}
-            onBlur={take}
-          />
-        </Labelled>
-      </form>
-      <AddSelect
-        label="Add from the catalogue"
-        words="Add from the catalogue …"
-        onAdd={(line) => add([line])}
-      >
-        {OFFERED.map(({ id, name, phrase: own }) => (
-          <option key={id} value={formatPhrase({ ...own, groups: [own.slots.length] })}>
-            {name}: {formatPhrase(own)}
-          </option>
-        ))}
-      </AddSelect>
-      <ul aria-label="Cells" className="flex max-h-60 flex-col overflow-y-auto">
-        {cells.map(({ line }) => (
-          <li key={line} className="flex items-center gap-2">
-            <span className="min-w-0 grow truncate font-mono text-sm">{line}</span>
-            <IconButton
-              size="tiny"
-              label={`Remove ${line}`}
-              onClick={() =>
-                onChange({ ...question, cells: cells.filter((one) => one.line !== line) })
-              }
-            >
-              <X size={14} aria-hidden />
-            </IconButton>
-          </li>
-        ))}
-      </ul>
     </>
   )
 }
@@ -486,18 +312,18 @@ export function KickFields({ question, onChange }: PartProps) {
     )
   return (
     <>
-      <Numbered
+      <LabelledNumber
         label="Kicks, at least"
         value={least}
-        least={0}
-        most={64}
+        min={0}
+        max={64}
         onChange={(n) => change({ least: n, most: Math.max(n, most) })}
       />
-      <Numbered
+      <LabelledNumber
         label="Kicks, at most"
         value={most}
-        least={0}
-        most={64}
+        min={0}
+        max={64}
         onChange={(n) => change({ least: Math.min(n, least), most: n })}
       />
       <Checkbox

@@ -14,13 +14,13 @@ import {
   tasteWords,
 } from '~/words/finder-words'
 
+import { MadeOfFields } from './cell-fields'
 import {
   AccentFields,
   BearFields,
   EndFields,
   FormFields,
   KickFields,
-  MadeOfFields,
   OrderFields,
   type PartProps,
   SpaceFields,

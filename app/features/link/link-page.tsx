@@ -218,6 +218,7 @@ function LinkedNotes({ texts }: { texts: LinkedLick }) {
   )
 }
 
+const NO_ENDINGS: readonly never[] = []
 const NOTHING: RulerGestures = {
   onMark: () => {},
   onPattern: () => {},
@@ -260,6 +261,7 @@ function ShownRuler({ lick }: { lick: Lick }) {
             bottleneck={null}
             headroom={null}
             contour={null}
+            endings={NO_ENDINGS}
             rulerRef={ruler}
           />
         )}

@@ -54,7 +54,7 @@ export function VoicesPanel() {
   return (
     <div className="flex flex-col gap-4">
       {lick.line.slots.length === 0 && <EmptyState>Type a line, and lay it on the kit.</EmptyState>}
-      <Strokes {...props} />
+      <Strokes {...props} voiced={next ? voiceLick(lick, next) : voiced} />
       {/* Above all that a press makes grow, and with room of its own: nothing moves under the pointer. */}
       <Presets {...props} onPreview={preview} />
       <div className="h-10 overflow-hidden">{next && <Preview {...props} next={next} />}</div>

@@ -1,8 +1,10 @@
+import { Play } from 'lucide-react'
 import { useCallback, useEffect, useState, useSyncExternalStore } from 'react'
 import type { FoundVoices, KitShape } from '~/core/finder'
 import type { Lick } from '~/core/line'
-import type { Pin, Voicing } from '~/core/voicing'
+import { type Pin, type Voicing, voiceLick } from '~/core/voicing'
 import { Checkbox } from '~/ui/checkbox'
+import { IconButton } from '~/ui/icon-button'
 import { EmptyState, ErrorText, Part } from '~/ui/parts'
 import { Pick } from '~/ui/pick'
 import { useSettled } from '~/ui/use-settled'
@@ -38,6 +40,7 @@ export function FindVoices({
   setting,
   voicing,
   onVoice,
+  onHear,
   onPreview,
 }: PanelView & { onPreview: (next: Voicing | null) => void }) {
   const [shape, setShape] = useState<KitShape>('down')
@@ -99,10 +102,10 @@ export function FindVoices({
         {(nothingDrawn ? NOTHING : (found ?? [])).map((one) => {
           const words = voicesWords(one)
           return (
-            <li key={JSON.stringify(one.pins)}>
+            <li key={JSON.stringify(one.pins)} className="flex items-start">
               <button
                 type="button"
-                className="w-full rounded-field px-2 py-1 text-left text-sm hover:bg-base-200"
+                className="min-w-0 grow rounded-field px-2 py-1 text-left text-sm hover:bg-base-200"
                 onMouseEnter={() => onPreview(laid(one))}
                 onMouseLeave={() => onPreview(null)}
                 onFocus={() => onPreview(laid(one))}
@@ -114,6 +117,13 @@ export function FindVoices({
                   {runWords(one)}
                 </span>
               </button>
+              <IconButton
+                size="tiny"
+                label={`Hear ${words}`}
+                onClick={() => onHear(voiceLick(lick, laid(one)))}
+              >
+                <Play size={14} aria-hidden />
+              </IconButton>
             </li>
           )
         })}
