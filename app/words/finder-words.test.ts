@@ -70,7 +70,10 @@ describe('a question in words', () => {
     expect(words({ put: 'flam', least: 2, most: 4, apart: false })).toBe(
       'natural sticking with 2 to 4 flams',
     )
-    expect(words({ put: 'accent', least: 1, most: 1, apart: false })).toBe('the line with 1 accent')
+    const accent = { ...pattern, put: 'accent', least: 1, most: 1, apart: false } as const
+    const onLine = { ...PLAIN, frame: 'line: RLLR', pattern: accent }
+    expect(cellsWords(onLine)).toBe('the line with 1 accent')
+    expect(cellsWords({ ...onLine, frame: 'bars: 1' })).toBe('natural sticking with 1 accent')
     expect(formsWords({ ...PLAIN, inversions: true, mirrors: true, cut: true })).toBe(
       'begun at any stroke, led by either hand, the last one cut to fit',
     )

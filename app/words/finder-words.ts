@@ -80,8 +80,13 @@ const PUT_WORDS = {
 } as const
 
 /** A pattern: `natural sticking with up to 8 kicks, never side by side`, `the line with 2 to 4 accents`. */
-function patternWords({ put, least, most, apart }: NonNullable<WrittenQuestion['pattern']>) {
-  const [what, line] = PUT_WORDS[put]
+function patternWords(
+  { put, least, most, apart }: NonNullable<WrittenQuestion['pattern']>,
+  typed: boolean,
+): string {
+  const [what, on] = PUT_WORDS[put]
+  // Without a line there is natural sticking to put accents on.
+  const line = typed ? on : 'natural sticking'
   const number =
     least === most
       ? plural(least, what)
@@ -92,8 +97,9 @@ function patternWords({ put, least, most, apart }: NonNullable<WrittenQuestion['
 }
 
 /** What it is made of: `RLLRL, RLK and RLLK`, `RLLRL, RLK, RLLK and 3 more`, `natural sticking with up to 8 kicks`. */
-export function cellsWords({ cells, pattern }: WrittenQuestion): string {
-  if (pattern) return patternWords(pattern)
+export function cellsWords(written: WrittenQuestion): string {
+  const { cells, pattern } = written
+  if (pattern) return patternWords(pattern, (frameOf(written)?.line.slots.length ?? 0) > 0)
   if (cells.length === 0) return 'no cells yet'
   const lines = cells.map(({ line }) => line)
   if (lines.length <= SHOWN_CELLS) return listWords(lines)

@@ -48,6 +48,12 @@ test('from an empty bench to a fill that fits, ends on the left and has accents 
   await expect(sticking(page)).toHaveValue(/L$/)
   await expect(page.getByText('Fills the bar exactly')).toBeVisible()
   expect(presses).toBeLessThanOrEqual(25)
+  // What one has is not found again where that is asked for.
+  await page.goto('/find')
+  await expect(counted(page)).toContainText('24 ways')
+  const unlike = page.getByLabel('Unlike each lick that you have')
+  await inPart(page, /^Playing/, () => unlike.selectOption('1'))
+  await expect(counted(page)).toContainText('23 ways')
   console.log(`a fill is found, heard and saved: ${presses} presses, ${Date.now() - begun} ms`)
 })
 
