@@ -14,6 +14,7 @@ export function SentencePart({
   shortcut,
   words,
   faulty = false,
+  whole = false,
   children,
 }: {
   /** By which a key can open it: see {@link openSentencePart}. */
@@ -22,6 +23,8 @@ export function SentencePart({
   shortcut: string
   words: string
   faulty?: boolean
+  /** Whether long words go over several lines, where there is room under each other, and are not cut. */
+  whole?: boolean
   children: ReactNode
 }) {
   const [open, setOpen] = useState(false)
@@ -71,7 +74,7 @@ export function SentencePart({
         aria-expanded={open}
         aria-label={`${label}: ${words}`}
         title={`${label} (${shortcut})`}
-        className={`min-h-6 max-w-full truncate underline decoration-dotted underline-offset-4 hover:bg-base-300 aria-expanded:bg-base-300 ${faulty ? 'text-error' : ''} ${narrowed(words)}`}
+        className={`min-h-6 max-w-full text-left underline decoration-dotted underline-offset-4 hover:bg-base-300 aria-expanded:bg-base-300 ${faulty ? 'text-error' : ''} ${whole ? '' : `truncate ${narrowed(words)}`}`}
         onMouseDown={(event) => event.preventDefault()}
         onClick={() => openSentencePart(id)}
       >

@@ -34,7 +34,7 @@ serve(self as unknown as ServePort, {
     const { ways: best, complete } = ways.best(
       most,
       // Of a rule all patterns are wanted, however alike.
-      asked.written.pattern ? 1 : apartIn(slots),
+      asked.written.pattern ? 0 : apartIn(slots),
     )
     return {
       count: ways.count,

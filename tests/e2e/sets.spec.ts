@@ -18,6 +18,8 @@ test('a family becomes a set in one step, is practised two exercises long, and t
   await page.keyboard.press('Escape')
   // Ten slots: none, ten with one, thirty-six with two that are apart.
   await expect(page.getByText('47 ways')).toBeVisible()
+  // However alike, all of them are listed.
+  await expect(page.getByRole('listbox', { name: 'Fills' }).getByRole('option')).toHaveCount(47)
   await page.getByRole('button', { name: 'Make a set of all' }).click()
   await expect(page.getByText('47 exercises, 235 minutes')).toBeVisible()
   // Easiest first: the one without flams.

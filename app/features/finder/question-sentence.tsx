@@ -36,6 +36,7 @@ export function QuestionSentence(props: PartProps) {
     <p className="text-lg leading-9">
       Fill{' '}
       <SentencePart
+        whole
         id="finder-space"
         label="Space"
         shortcut="where it stands"
@@ -45,6 +46,7 @@ export function QuestionSentence(props: PartProps) {
       </SentencePart>{' '}
       with{' '}
       <SentencePart
+        whole
         id="finder-cells"
         label="Cells"
         shortcut="what it is made of"
@@ -54,6 +56,7 @@ export function QuestionSentence(props: PartProps) {
       </SentencePart>
       {!question.pattern && <GroupParts {...props} />}. It{' '}
       <SentencePart
+        whole
         id="finder-ends"
         label="Start and end"
         shortcut="how it starts, ends and lands"
@@ -63,6 +66,7 @@ export function QuestionSentence(props: PartProps) {
       </SentencePart>
       , has{' '}
       <SentencePart
+        whole
         id="finder-accents"
         label="Accents"
         shortcut="where accents are"
@@ -72,6 +76,7 @@ export function QuestionSentence(props: PartProps) {
       </SentencePart>
       {question.pattern?.put !== 'kick' && <KickPart {...props} />}, and{' '}
       <SentencePart
+        whole
         id="finder-bears"
         label="Playing"
         shortcut="what hands and feet have to bear"
@@ -81,6 +86,7 @@ export function QuestionSentence(props: PartProps) {
       </SentencePart>
       . {tasteWords(question) === '' ? 'They come' : 'First come those with'}{' '}
       <SentencePart
+        whole
         id="finder-taste"
         label="Taste"
         shortcut="what is liked"
@@ -100,6 +106,7 @@ function GroupParts(props: PartProps) {
     <>
       ,{' '}
       <SentencePart
+        whole
         id="finder-forms"
         label="Forms"
         shortcut="what counts as a cell"
@@ -109,6 +116,7 @@ function GroupParts(props: PartProps) {
       </SentencePart>{' '}
       and{' '}
       <SentencePart
+        whole
         id="finder-order"
         label="Order"
         shortcut="how groups follow each other"
@@ -127,6 +135,7 @@ function KickPart(props: PartProps) {
       {' '}
       and{' '}
       <SentencePart
+        whole
         id="finder-kicks"
         label="Kicks"
         shortcut="how many kicks"
