@@ -217,10 +217,11 @@ const TASTE_WORDS = {
 } as const
 
 /** What comes first: `groups that differ and more kicks`; empty where nothing is liked more than something else. */
-export function tasteWords({ taste }: WrittenQuestion): string {
+export function tasteWords({ taste, pattern }: WrittenQuestion): string {
   const words = Object.entries(TASTE_WORDS).flatMap(([name, [more, fewer]]) => {
     const weight = taste[name as keyof typeof TASTE_WORDS] ?? 0
-    return weight === 0 ? [] : [weight > 0 ? more : fewer]
+    // A pattern has no groups of its own.
+    return weight === 0 || (pattern && name === 'repeats') ? [] : [weight > 0 ? more : fewer]
   })
   return listWords(words)
 }

@@ -1,10 +1,10 @@
 import { foundLick, frameOf, toQuestion } from '~/codecs/question'
 import { formatPhrase } from '~/core/changes'
-import { distance, doorOf, lineEndings, voicesFor, type Way, Ways } from '~/core/finder'
+import { distance, doorOf, isKick, lineEndings, voicesFor, type Way, Ways } from '~/core/finder'
 import { toRandomStream } from '~/core/foundation'
 import { approachOf, type Lick } from '~/core/line'
 import { speedLimit } from '~/core/playability'
-import { type Letter, strokesInSlot } from '~/core/sticking'
+import { strokesInSlot } from '~/core/sticking'
 import type { FinderQuestion, FoundWay } from './protocol'
 import { type ServePort, serve } from './serve'
 
@@ -23,8 +23,6 @@ function questionOf({ written, setting, known }: FinderQuestion) {
   if (!question.ok) throw new Error(question.error.code)
   return question.value
 }
-
-const isKick = (letter: Letter) => letter === 'K' || letter === 'J'
 
 /** Finds fills off the main thread. */
 serve(self as unknown as ServePort, {

@@ -115,6 +115,17 @@ describe('a question as it is asked', () => {
       expect(forms).toEqual({ inversions: false, mirrors: false, cut: false })
       return cells.map(({ phrase }) => formatPhrase(phrase))
     }
+    // What was asked of groups and of single cells before is not in the way, though nobody sees it.
+    const pattern = { put: 'kick', lead: 'R', least: 0, most: 16, apart: false } as const
+    const read = toQuestion(
+      { ...QUESTION, cells: [{ line: 'RQ' }], pattern, taste: { repeats: -1, kicks: 1 } },
+      DEFAULT_SETTING,
+    )
+    if (!read.ok) throw new Error(read.error.code)
+    expect(Object.keys(read.value.conditions)).not.toEqual(
+      expect.arrayContaining([expect.stringMatching(/^(inRow|sizes|grouping)$/)]),
+    )
+    expect(read.value.taste).toEqual({ repeats: 0, kicks: 1 })
     expect(asked('kick', 'R')).toEqual(['R', 'K', 'L'])
     expect(asked('rest', 'L')).toEqual(['L', '-', 'R'])
     expect(asked('flam', 'R')).toEqual(['R', 'fR', 'L', 'fL'])

@@ -184,13 +184,16 @@ export function toQuestion(
   const pattern = patternWish(written, lick, space.slots.length)
   if (written.cells.length === 0 && !pattern) return fail({ code: 'no-cells' })
   const cells: Question['cells'][number][] = []
-  for (const { line, ...uses } of written.cells) {
+  for (const { line, ...uses } of pattern ? [] : written.cells) {
     const phrase = findPhrase(line)
     if (!phrase || phrase.slots.length === 0) return fail({ code: 'cell', cell: line })
     cells.push({ phrase, ...uses })
   }
-  const { free, backbeat, fresh, ...conditions } = written.conditions
-  const { like, ...taste } = written.taste
+  const { free, backbeat, fresh, ...asked } = written.conditions
+  // A pattern has no groups of its own: what is asked of groups is asked of cells alone.
+  const conditions = pattern ? withoutGroups(asked) : asked
+  const { like, repeats = 0, ...liked } = written.taste
+  const taste = { ...liked, repeats: pattern ? 0 : repeats }
   const tempo = conditions.speed ?? lick.frame.tempo
   const { inversions, mirrors, cut } = written
   return ok({
@@ -225,6 +228,15 @@ function linesAsLong(lines: readonly string[], slots: number): (readonly SlotCon
     const phrase = findPhrase(line)
     return phrase?.slots.length === slots ? [phrase.slots] : []
   })
+}
+
+function withoutGroups<C extends WrittenQuestion['conditions']>({
+  inRow: _,
+  sizes: __,
+  grouping: ___,
+  ...others
+}: C) {
+  return others
 }
 
 /** Cells of one slot have no other forms. */

@@ -1,4 +1,5 @@
 export { cellsOfPattern, natural, PUTS, type Put, patternOf } from './conditions/pattern'
+export { isKick } from './conditions/strokes'
 export { type Bolt, type Door, doorOf, type Opening, without } from './door'
 export { type LineEnding, lineEndings } from './endings'
 export { type CellForm, formsOf, TooLarge } from './forms'

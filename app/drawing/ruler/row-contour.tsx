@@ -1,8 +1,6 @@
+import type { ContourPoints } from '~/workspace/contour'
 import { type Ruler, type RulerRow, xOf } from './layout'
 import { type Scene, slotsBetween } from './view'
-
-/** A contour for each slot, from 0 at the top of its row to 1 at the bottom; null where there is none. */
-export type ContourPoints = readonly (number | null)[]
 
 /** What is drawn of a contour over one row: a line from slot to slot, broken where nothing is drawn. */
 export function RowContour({

@@ -25,7 +25,7 @@ import { FinderSession, type FinderState, type Picked } from './finder-session'
 import { FoundList } from './found-list'
 import { easiestFirst, foundTexts, stored, toFoundLick } from './found-texts'
 import { KeptQuestions } from './kept-questions'
-import { emptyFrame, loosened, QUESTION_ADDRESS, withFrame } from './question-edits'
+import { emptyFrame, loosened, newSeed, QUESTION_ADDRESS, withFrame } from './question-edits'
 import { QuestionSentence } from './question-sentence'
 import { useKnownLines } from './use-known-lines'
 import { WayStepper } from './way-stepper'
@@ -88,10 +88,6 @@ export function FinderPage() {
       )}
     </div>
   )
-}
-
-function newSeed(): WayPick {
-  return { kind: 'seed', seed: 1 + Math.floor(Math.random() * 999_998) }
 }
 
 /** What the question comes to. */

@@ -28,6 +28,11 @@ export const FIRST_QUESTION: WrittenQuestion = {
   taste: { repeats: -1 },
 }
 
+/** A seed that nobody has chosen: from 1, so that it is told apart from any. */
+export function newSeed(): WayPick & { readonly kind: 'seed' } {
+  return { kind: 'seed', seed: 1 + Math.floor(Math.random() * 999_999) }
+}
+
 /** What the finder's address says. */
 export interface Asked {
   readonly question: WrittenQuestion

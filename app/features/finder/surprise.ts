@@ -1,7 +1,7 @@
 import type { PlayContext } from '~/core/playability'
 import type { Grid, Meter } from '~/core/time'
 import { startFinder } from '~/workers'
-import { FIRST_QUESTION, withFrame } from './question-edits'
+import { FIRST_QUESTION, newSeed, withFrame } from './question-edits'
 
 /** A fill of a whole bar, drawn evenly from all of a few cells, as it is typed; null where none fits such a bar. */
 export async function surpriseLine(
@@ -12,8 +12,7 @@ export async function surpriseLine(
   const written = { ...withFrame(FIRST_QUESTION, { meter, grid }), inversions: true, mirrors: true }
   const finder = startFinder()
   try {
-    const seed = 1 + Math.floor(Math.random() * 999_999)
-    const way = await finder.ask('pick-way', { written, setting, pick: { kind: 'seed', seed } })
+    const way = await finder.ask('pick-way', { written, setting, pick: newSeed() })
     return way?.line ?? null
   } finally {
     finder.close()

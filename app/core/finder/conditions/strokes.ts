@@ -4,7 +4,8 @@ import { canBeAccented } from '../accents'
 import type { AccentWish, Free, Space } from '../question'
 import { limbsOf, onsetsOf, overSlots, type Watcher } from '../watcher'
 
-const isKick = (letter: Letter) => letter === 'K' || letter === 'J'
+/** Whether a letter is a kick, by either foot. */
+export const isKick = (letter: Letter) => letter === 'K' || letter === 'J'
 
 /** Letters of the first onsets, each among what is struck there. */
 export function watchStart(letters: readonly Letter[], space: Space): Watcher {
