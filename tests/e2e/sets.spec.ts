@@ -12,6 +12,8 @@ test('a family becomes a set in one step, is practised two exercises long, and t
   await openLick(page, 'Tightrope')
   const panel = await openPanel(page, 'Find')
   await panel.getByRole('button', { name: 'Flams on natural sticking' }).click()
+  // The bench has a button of that name too: the page must have changed.
+  await page.waitForURL(/\/find\?/)
   await page.getByRole('button', { name: /^Cells/ }).click()
   await page.getByLabel('At most').fill('2')
   await page.keyboard.press('Enter')
