@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import type { SoundClick, SoundStroke } from '~/core/performance'
-import { SOUND_NAMES, type SoundName } from '~/core/sound'
+import { USUAL_SOUND } from '~/core/sound'
 import { KitSampler } from './kit-sampler'
 
 interface Source {
-  readonly name: SoundName
+  readonly name: string
   begins: number
   /** The stops it was told, in order; undefined for at once. */
   readonly stops: (number | undefined)[]
@@ -22,19 +22,24 @@ interface Gain {
 /** As much of a browser's audio as the kit asks for, writing down what it is told. */
 class Studio {
   readonly currentTime = 0
+  readonly sampleRate = 1000
   readonly destination = 'speaker'
   readonly sources: Source[] = []
+  readonly panners: { value: number }[] = []
 
-  createDynamicsCompressor() {
-    const knob = () => ({ value: 0 })
-    return {
-      threshold: knob(),
-      knee: knob(),
-      ratio: knob(),
-      attack: knob(),
-      release: knob(),
-      connect: () => {},
-    }
+  private readonly node = (more: object = {}) => ({
+    connect: (to: unknown) => to,
+    disconnect: () => {},
+    ...more,
+  })
+  createConvolver = () => this.node()
+  createWaveShaper = () => this.node()
+  createAnalyser = () => this.node()
+  createBuffer = () => ({ copyToChannel: () => {} })
+  createStereoPanner() {
+    const pan = { value: 0 }
+    this.panners.push(pan)
+    return this.node({ pan })
   }
   createGain() {
     const gain: Gain = { value: 1, targets: [], cancelled: [], ramp: [] }
@@ -54,10 +59,11 @@ class Studio {
     return node
   }
   createBufferSource() {
-    const source: Source = { name: 'sn', begins: -1, stops: [], out: [] }
+    const source: Source = { name: '', begins: -1, stops: [], out: [] }
     this.sources.push(source)
     return {
-      set buffer({ name }: { name: SoundName }) {
+      playbackRate: { value: 1 },
+      set buffer({ name }: { name: string }) {
         Object.assign(source, { name })
       },
       connect: (to: { gain: Gain }) => {
@@ -74,11 +80,11 @@ class Studio {
 
 const setUp = () => {
   const studio = new Studio()
-  const buffers = new Map(SOUND_NAMES.map((name) => [name, { name, duration: 2 }]))
-  const player = new KitSampler(
-    studio as unknown as BaseAudioContext,
-    buffers as unknown as ReadonlyMap<SoundName, AudioBuffer>,
-  )
+  const named = (name: string) => ({ name, duration: 2 }) as unknown as AudioBuffer
+  const player = new KitSampler(studio as unknown as BaseAudioContext, {
+    stroke: ({ surface }) => named(surface),
+    click: (weight) => named(`click-${weight}`),
+  })
   return { studio, player }
 }
 const stroke = (surface: SoundStroke['surface'], part: Partial<SoundStroke> = {}): SoundStroke => ({
@@ -103,7 +109,7 @@ describe('the kit through a browser’s audio', () => {
     player.strike(stroke('hh'), 2, 0)
     const [open, closed] = studio.sources
     expect(open?.out[0]?.targets).toEqual([[0, 2]])
-    expect(open?.stops).toEqual([2.06])
+    expect(open?.stops).toEqual([2.12])
     player.cancelFrom(1.5)
     expect(closed?.stops).toEqual([undefined])
     expect(open?.out[0]?.cancelled).toEqual([2])
@@ -167,11 +173,30 @@ describe('the kit through a browser’s audio', () => {
     for (const { out } of studio.sources) expect(out[0]?.to).not.toBe('speaker')
   })
 
+  it('hears each piece from its place, on the side that is chosen', () => {
+    const { studio, player } = setUp()
+    player.setPans({ c1: -0.5, sn: 0 })
+    player.strike(stroke('c1'), 1, 0)
+    expect(studio.panners.map(({ value }) => value)).toEqual([-0.5])
+    player.setChoice({ ...USUAL_SOUND, side: 'listener' })
+    expect(studio.panners.map(({ value }) => value)).toEqual([0.5])
+    player.setPans({ c1: 0.25, sn: 0 })
+    player.strike(stroke('c1'), 2, 0)
+    expect(studio.panners.map(({ value }) => value)).toEqual([-0.25])
+  })
+
+  it('shakes the wires of the snare under a tom', () => {
+    const { studio, player } = setUp()
+    player.setPans({ sn: 0, t1: -0.2 })
+    player.strike(stroke('t1'), 1, 0)
+    expect(studio.sources.map(({ name }) => name)).toEqual(['t1', 'wires'])
+  })
+
   it('chokes a cymbal that is stopped, and nothing that begins later', () => {
     const { studio, player } = setUp()
     player.strike(stroke('c1'), 1, 0)
     player.strike(stroke('c1'), 3, 0)
     player.strike({ kind: 'choke', tick: 0, surface: 'c1' }, 2, 0)
-    expect(studio.sources.map(({ stops }) => stops)).toEqual([[2.06], []])
+    expect(studio.sources.map(({ stops }) => stops)).toEqual([[2.12], []])
   })
 })

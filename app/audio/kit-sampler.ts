@@ -1,18 +1,31 @@
-import { type SoundEvent, type SoundStroke, strikesOf } from '~/core/performance'
+import type { KitSound } from '~/core/kit'
+import { type SoundEvent, strikesOf } from '~/core/performance'
 import {
   CHOKE_SECONDS,
   CLICK_GAIN,
-  type SoundName,
-  silencedBy,
-  soundOf,
-  velocityGain,
+  type ClickWeight,
+  heardAt,
+  neighboursOf,
+  type Sample,
+  type SoundChoice,
+  type Started,
+  Striking,
+  USUAL_SOUND,
 } from '~/core/sound'
 import type { Limb, Voice } from '~/core/sticking'
+import { type Desk, openDesk } from './desk'
 import type { Sink } from './scheduler'
 
 /** The four limbs that have a volume of their own, and the click. */
 export type Channel = 'RH' | 'LH' | 'RF' | 'LF' | 'click'
 export const CHANNELS: readonly Channel[] = ['RH', 'LH', 'RF', 'LF', 'click']
+
+/** What a sampler plays: strokes of a kit as far as they are there, and clicks. */
+export interface SampleSource {
+  /** The sample of a stroke, or the nearest to it that is there; undefined for none. */
+  readonly stroke: (sample: Sample) => AudioBuffer | undefined
+  readonly click: (weight: ClickWeight) => AudioBuffer
+}
 
 interface Ringing {
   readonly source: AudioBufferSourceNode
@@ -28,31 +41,28 @@ interface Ringing {
 /** A click that is softened comes in over so many seconds. */
 const SOFT_CLICK_SECONDS = 0.004
 
-/** Plays a rendered kit through Web Audio: a gain a limb, a limiter at the end. */
+/** Plays a rendered kit through Web Audio: each piece from its place, a gain a limb, a room, a limiter at the end. */
 export class KitSampler implements Sink {
   /** Whether clicks come in softly, since a microphone listens. */
   softClick = false
+  private readonly desk: Desk
   private readonly channels: ReadonlyMap<Channel, GainNode>
-  /** Where all of it ends: a limiter holds back what it gets, so nothing may go round it. */
-  private readonly limiter: AudioNode
+  /** Where a limb's strokes on a surface go through: to their side. */
+  private readonly places = new Map<string, { panner: StereoPannerNode; pan: number }>()
+  private pans: KitSound['pans'] = {}
+  private choice: SoundChoice = USUAL_SOUND
+  private striking = new Striking()
   private ringing: Ringing[] = []
 
   constructor(
     private readonly context: BaseAudioContext,
-    private readonly sounds: ReadonlyMap<SoundName, AudioBuffer>,
+    private readonly samples: SampleSource,
   ) {
-    const limiter = context.createDynamicsCompressor()
-    limiter.threshold.value = -6
-    limiter.knee.value = 6
-    limiter.ratio.value = 20
-    limiter.attack.value = 0.001
-    limiter.release.value = 0.08
-    limiter.connect(context.destination)
-    this.limiter = limiter
+    this.desk = openDesk(context)
     this.channels = new Map(
       CHANNELS.map((channel) => {
         const gain = context.createGain()
-        gain.connect(limiter)
+        gain.connect(channel === 'click' ? this.desk.master : this.desk.kit)
         return [channel, gain]
       }),
     )
@@ -63,21 +73,50 @@ export class KitSampler implements Sink {
     this.channels.get(channel)?.gain.setTargetAtTime(volume, this.context.currentTime, 0.01)
   }
 
+  /** How the kit is heard from now on. */
+  setChoice(choice: SoundChoice): void {
+    this.choice = choice
+    this.desk.setLevels(choice)
+    this.placeAll()
+  }
+
+  /** Where the kit's pieces stand from now on. */
+  setPans(pans: KitSound['pans']): void {
+    if (pans === this.pans) return
+    this.pans = pans
+    this.placeAll()
+  }
+
+  private placeAll(): void {
+    const { side } = this.choice
+    for (const { panner, pan } of this.places.values()) panner.pan.value = heardAt(pan, side)
+    this.desk.setNeighbours(neighboursOf(this.pans, side))
+  }
+
+  /** How loud it is now: the largest sample of the last moment, 0 to 1. */
+  level(): number {
+    return this.desk.level()
+  }
+
   strike(event: SoundEvent, seconds: number, secondsPerTick: number): void {
     if (event.kind === 'choke') this.choke(event.surface, seconds)
     else if (event.kind === 'click') {
       // The count-in is heard even where the click is turned off.
-      this.start(
-        `click-${event.weight}`,
-        event.countIn ? null : 'click',
-        CLICK_GAIN,
-        seconds,
-        'click',
-      )
-    } else this.strikeStroke(event, seconds, secondsPerTick)
+      const out = event.countIn ? this.desk.master : this.channels.get('click')
+      const buffer = this.samples.click(event.weight)
+      if (out) this.start({ buffer, out, volume: CLICK_GAIN, speed: 1, seconds, surface: 'click' })
+    } else {
+      for (const one of strikesOf(event, secondsPerTick)) {
+        const when = seconds - one.leadMs / 1000
+        const { silenced, started } = this.striking.strike(one, when, this.pans)
+        for (const surface of silenced) this.choke(surface, when)
+        for (const sound of started) this.startStroke(sound, one.surface)
+      }
+    }
   }
 
   cancelFrom(seconds: number): void {
+    this.striking.forgetFrom(seconds)
     this.ringing = this.ringing.filter((one) => {
       if (one.begins >= seconds) {
         one.source.stop()
@@ -94,46 +133,50 @@ export class KitSampler implements Sink {
     this.cancelFrom(0)
   }
 
-  private strikeStroke(stroke: SoundStroke, seconds: number, secondsPerTick: number): void {
-    for (const { surface, velocity, limb, leadMs } of strikesOf(stroke, secondsPerTick)) {
-      this.strikeSurface(surface, velocity, limb, seconds - leadMs / 1000)
-    }
-  }
-
-  private strikeSurface(surface: Voice, velocity: number, limb: Limb, seconds: number): void {
-    for (const silenced of silencedBy(surface)) this.choke(silenced, seconds)
-    const sound = soundOf(surface, velocity)
-    this.start(sound, limb === 'XH' ? 'RH' : limb, velocityGain(velocity), seconds, surface)
-  }
-
-  private start(
-    name: SoundName,
-    channel: Channel | null,
-    volume: number,
-    seconds: number,
-    surface: Ringing['surface'],
-  ): void {
-    const buffer = this.sounds.get(name)
-    const out = (channel && this.channels.get(channel)) ?? this.limiter
+  private startStroke({ sample, limb, seconds, gain, pan, speed }: Started, struck: Voice): void {
+    const buffer = this.samples.stroke(sample)
     if (!buffer) return
-    const source = this.context.createBufferSource()
-    const gain = this.context.createGain()
+    const surface = sample.surface === 'wires' ? 'sn' : struck
+    const out = this.placeFor(limb, sample.surface, pan)
+    this.start({ buffer, out, volume: gain, speed, seconds, surface })
+  }
+
+  private placeFor(limb: Limb, surface: string, pan: number): AudioNode {
+    const channel = limb === 'XH' ? 'RH' : limb
+    const key = `${channel} ${surface}`
+    const known = this.places.get(key)
+    if (known?.pan === pan) return known.panner
+    const panner = known?.panner ?? this.context.createStereoPanner()
+    panner.pan.value = heardAt(pan, this.choice.side)
+    if (!known) panner.connect(this.channels.get(channel) as GainNode)
+    this.places.set(key, { panner, pan })
+    return panner
+  }
+
+  private start(sound: {
+    buffer: AudioBuffer
+    out: AudioNode
+    volume: number
+    speed: number
+    seconds: number
+    surface: Ringing['surface']
+  }): void {
+    const { buffer, out, volume, speed, surface } = sound
+    const seconds = Math.max(0, sound.seconds)
+    const [source, gain] = [this.context.createBufferSource(), this.context.createGain()]
     source.buffer = buffer
+    source.playbackRate.value = speed
     gain.gain.value = volume
     if (this.softClick && surface === 'click') {
-      gain.gain.setValueAtTime(0, Math.max(0, seconds))
-      gain.gain.linearRampToValueAtTime(volume, Math.max(0, seconds) + SOFT_CLICK_SECONDS)
+      gain.gain.setValueAtTime(0, seconds)
+      gain.gain.linearRampToValueAtTime(volume, seconds + SOFT_CLICK_SECONDS)
     }
     source.connect(gain).connect(out)
-    source.start(Math.max(0, seconds))
+    source.start(seconds)
+    const lasts = buffer.duration / speed
     const entry: Ringing = {
-      source,
-      gain,
-      surface,
-      begins: seconds,
-      volume,
-      seconds: buffer.duration,
-      chokedAt: null,
+      ...{ source, gain, surface, volume },
+      ...{ begins: sound.seconds, seconds: lasts, chokedAt: null },
     }
     this.ringing.push(entry)
     source.onended = () => {
@@ -143,11 +186,13 @@ export class KitSampler implements Sink {
   }
 
   private choke(surface: Voice, seconds: number): void {
+    this.striking.still(surface)
     for (const one of this.ringing) {
       if (one.surface !== surface || one.begins >= seconds) continue
       if (one.chokedAt !== null && one.chokedAt <= seconds) continue
       one.chokedAt = seconds
-      one.gain.gain.setTargetAtTime(0, seconds, CHOKE_SECONDS / 3)
+      // A thousandth is left after the time of a choke.
+      one.gain.gain.setTargetAtTime(0, seconds, CHOKE_SECONDS / Math.log(1000))
       one.source.stop(seconds + CHOKE_SECONDS * 2)
     }
   }

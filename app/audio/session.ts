@@ -1,12 +1,13 @@
 import { ClockTrail } from '~/core/onsets'
 import type { Performance, Position, TempoPlan } from '~/core/performance'
-import type { SoundName } from '~/core/sound'
+import { type ClickWeight, type Sample, type SoundChoice, USUAL_SOUND } from '~/core/sound'
 import { type Channel, KitSampler } from './kit-sampler'
+import { type KitMaker, kitFor } from './kit-store'
 import { AHEAD_SECONDS, HIDDEN_AHEAD_SECONDS, Scheduler } from './scheduler'
 
-/** What the session needs from outside: the kit's samples, and a steady pulse. */
+/** What the session needs from outside: what makes the kit's samples, and a steady pulse. */
 export interface SoundSources {
-  readonly renderKit: (rate: number) => Promise<ReadonlyMap<SoundName, Float32Array>>
+  readonly kitMaker: KitMaker
   readonly startTicker: (everyMs: number, onTick: () => void) => { stop: () => void }
 }
 
@@ -17,8 +18,8 @@ const START_LEAD = 0.08
 /** One audio device with the kit on it: plays one performance at a time. */
 export class SoundSession {
   private player: KitSampler | undefined
+  private choice: SoundChoice = USUAL_SOUND
   private context: AudioContext | undefined
-  private loading: Promise<KitSampler> | undefined
   private scheduler: Scheduler | undefined
   private ticker: { stop: () => void } | undefined
   /** Where the device stood at the strokes that the page comes to later. */
@@ -44,12 +45,15 @@ export class SoundSession {
   async play(performance: Performance, plan: TempoPlan): Promise<void> {
     this.stop()
     const wanted = ++this.plays
-    const player = await this.ready()
-    // Stopped, closed or started anew while the kit was still being made.
+    const player = this.ready()
     const { context } = this
+    if (context)
+      await kitFor(context.sampleRate, this.choice.tool, this.sources.kitMaker).ready(performance)
+    // Stopped, closed or started anew while the kit was still being made.
     if (wanted !== this.plays || !context) return
     if (context.state !== 'running') await context.resume()
     if (wanted !== this.plays) return
+    player.setPans(performance.pans ?? {})
     const scheduler = new Scheduler(
       performance,
       plan,
@@ -82,12 +86,29 @@ export class SoundSession {
   }
 
   setPerformance(performance: Performance): void {
+    this.player?.setPans(performance.pans ?? {})
+    // What it strikes and is not there yet comes before all else.
+    if (this.context && this.scheduler)
+      void kitFor(this.context.sampleRate, this.choice.tool, this.sources.kitMaker)
+        .ready(performance)
+        .catch(() => undefined)
     this.scheduler?.setPerformance(performance)
   }
 
   setVolume(channel: Channel, volume: number): void {
     this.volumes.set(channel, volume)
     this.player?.setVolume(channel, volume)
+  }
+
+  /** How all of it is heard from now on. */
+  setChoice(choice: SoundChoice): void {
+    this.choice = choice
+    this.player?.setChoice(choice)
+  }
+
+  /** How loud it is now: the largest sample of the last moment, 0 to 1. */
+  level(): number {
+    return this.player?.level() ?? 0
   }
 
   /** Whether clicks come in softly, since a microphone listens. */
@@ -110,7 +131,6 @@ export class SoundSession {
     this.stop()
     void this.context?.close()
     this.context = undefined
-    this.loading = undefined
     this.player = undefined
   }
 
@@ -121,30 +141,22 @@ export class SoundSession {
     return page
   }
 
-  /** The kit, made once; where that failed it is tried again at the next play. */
-  private ready(): Promise<KitSampler> {
-    this.loading ??= this.load().catch((fault) => {
-      void this.context?.close()
-      this.context = undefined
-      this.loading = undefined
-      throw fault
-    })
-    return this.loading
-  }
-
-  private async load(): Promise<KitSampler> {
+  /** The device with a sampler on it, opened once. */
+  private ready(): KitSampler {
+    if (this.player) return this.player
     const context = new AudioContext({ latencyHint: 'interactive' })
     this.context = context
     this.trail = new ClockTrail()
-    const rendered = await this.sources.renderKit(context.sampleRate)
-    const buffers = new Map<SoundName, AudioBuffer>()
-    for (const [name, samples] of rendered) {
-      const buffer = context.createBuffer(1, samples.length, context.sampleRate)
-      buffer.copyToChannel(new Float32Array(samples), 0)
-      buffers.set(name, buffer)
+    const { kitMaker } = this.sources
+    const source = {
+      stroke: (sample: Sample) =>
+        kitFor(context.sampleRate, this.choice.tool, kitMaker).stroke(sample),
+      click: (weight: ClickWeight) =>
+        kitFor(context.sampleRate, this.choice.tool, kitMaker).click(weight, this.choice),
     }
-    this.player = new KitSampler(context, buffers)
+    this.player = new KitSampler(context, source)
     this.player.softClick = this.softClick
+    this.player.setChoice(this.choice)
     for (const [channel, volume] of this.volumes) this.player.setVolume(channel, volume)
     return this.player
   }

@@ -1,9 +1,9 @@
 import { toRandomStream } from '~/core/foundation'
-import { type SoundName, soundOf, velocityGain } from '~/core/sound'
+import { Striking, USUAL_SOUND } from '~/core/sound'
 import type { Voice } from '~/core/sticking'
 import { SIMULATED_DELAY_MS } from '~/core/timing'
 import { Hearing, type OnsetListener } from './hearing'
-import type { SoundSources } from './session'
+import { type KitMaker, type KitStore, kitFor } from './kit-store'
 
 /** What is struck of a simulated kit. */
 export interface KitStrike {
@@ -23,30 +23,24 @@ const ROOM_NOISE = 0.001
  */
 export class SimulatedKit {
   private closed = false
+  private readonly striking = new Striking()
 
   private constructor(
     private readonly context: AudioContext,
     private readonly hearing: Hearing,
     private readonly room: AudioNode,
-    private readonly sounds: ReadonlyMap<SoundName, AudioBuffer>,
+    private readonly kit: KitStore,
   ) {}
 
   /** Sets the kit up; rejects where the browser has no worklets. */
-  static async open(
-    ears: OnsetListener,
-    renderKit: SoundSources['renderKit'],
-  ): Promise<SimulatedKit> {
+  static async open(ears: OnsetListener, maker: KitMaker): Promise<SimulatedKit> {
     const context = new AudioContext({ latencyHint: 'interactive' })
     try {
-      const sounds = new Map<SoundName, AudioBuffer>()
-      for (const [name, samples] of await renderKit(context.sampleRate)) {
-        const buffer = context.createBuffer(1, samples.length, context.sampleRate)
-        buffer.copyToChannel(new Float32Array(samples), 0)
-        sounds.set(name, buffer)
-      }
+      const kit = kitFor(context.sampleRate, USUAL_SOUND.tool, maker)
+      await kit.whole()
       const room = context.createGain()
       noiseOf(context).connect(room)
-      return new SimulatedKit(context, await Hearing.begin(context, room, ears), room, sounds)
+      return new SimulatedKit(context, await Hearing.begin(context, room, ears), room, kit)
     } catch (fault) {
       void context.close()
       throw fault
@@ -56,15 +50,17 @@ export class SimulatedKit {
   /** Strikes the kit; what is struck too long ago is not heard any more. */
   strike({ at, surface, velocity }: KitStrike): void {
     const { context } = this
-    const buffer = this.sounds.get(soundOf(surface, velocity))
     const when = this.hearing.toDevice(at + SIMULATED_DELAY_MS)
-    if (!buffer || this.closed || when < context.currentTime) return
-    const [source, gain] = [context.createBufferSource(), context.createGain()]
-    source.buffer = buffer
-    gain.gain.value = velocityGain(velocity)
-    source.connect(gain).connect(this.room)
-    source.onended = () => gain.disconnect()
-    source.start(when)
+    if (this.closed || when < context.currentTime) return
+    const { started } = this.striking.strike({ surface, velocity, limb: 'RH' }, when, {})
+    for (const { sample, gain: volume } of started) {
+      const [source, gain] = [context.createBufferSource(), context.createGain()]
+      source.buffer = this.kit.stroke(sample) ?? null
+      gain.gain.value = volume
+      source.connect(gain).connect(this.room)
+      source.onended = () => gain.disconnect()
+      source.start(when)
+    }
   }
 
   /** How late its sound is: known, and not measured. */

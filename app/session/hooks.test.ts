@@ -4,6 +4,7 @@ import { act, cleanup, render, renderHook, screen, waitFor } from '@testing-libr
 import Dexie from 'dexie'
 import { createElement } from 'react'
 import { afterAll, afterEach, describe, expect, it, vi } from 'vitest'
+import { ANY_KIT } from '~/core/kit'
 import type { Performance, Position, TempoPlan } from '~/core/performance'
 import { toPerformance } from '~/core/performance'
 import { toMeter } from '~/core/time'
@@ -53,6 +54,7 @@ vi.mock('~/audio', () => ({
       sound.muted.set(channel, volume)
     }
     setSoftClick() {}
+    setChoice() {}
     position(): Position | undefined {
       return sound.performance
         ? { phase: 'round', round: 0, tick: 0, bar: 0, played: 0 }
@@ -63,7 +65,7 @@ vi.mock('~/audio', () => ({
     }
   },
 }))
-vi.mock('~/workers', () => ({ renderKit: vi.fn(), startTicker: vi.fn() }))
+vi.mock('~/workers', () => ({ kitMaker: {}, startTicker: vi.fn() }))
 
 afterEach(() => {
   cleanup()
@@ -75,7 +77,7 @@ afterAll(() => Dexie.delete(DATABASE_NAME))
 const OPTIONS = { loop: true, countIn: false, click: { marks: 'beats', dropOut: null } } as const
 const music = (line: string) => toPerformance(lickOf(`line: ${line}`), OPTIONS)
 const SWITCHES = { loop: true, countIn: true, click: true, clickMarks: 'beats' } as const
-const KIT = { grooves: [], sounds: {}, swapsGroove: false }
+const KIT = { grooves: [], sounds: ANY_KIT, swapsGroove: false }
 
 /** A page with two licks to hear. */
 function Page() {

@@ -19,6 +19,7 @@ function bench() {
     setVolume: (channel, volume) => void levels.set(channel, volume),
     setSoftClick: (soft) => void softened.push(soft),
     position: () => undefined,
+    level: () => 0,
     close: () => void log.push('close'),
   }
   const playback = new Playback(

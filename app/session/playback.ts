@@ -11,6 +11,8 @@ export interface Sound {
   readonly setVolume: (channel: Channel, volume: number) => void
   readonly setSoftClick: (soft: boolean) => void
   readonly position: (ahead?: number) => Position | undefined
+  /** How loud it is now, 0 to 1. */
+  readonly level: () => number
   readonly close: () => void
 }
 
@@ -106,6 +108,11 @@ export class Playback {
 
   private mix(channel: Channel): void {
     this.sound?.setVolume(channel, this.mixer.level(channel))
+  }
+
+  /** How loud it is now: the largest sample of the last moment, 0 to 1. */
+  level(): number {
+    return this.sound?.level() ?? 0
   }
 
   position(ahead = 0): Position | undefined {

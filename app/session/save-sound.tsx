@@ -6,6 +6,7 @@ import {
   type SequenceSound,
   sequenceSeconds,
 } from '~/core/sound'
+import { useSettings } from '~/live/use-live'
 import { Button } from '~/ui/parts'
 import { saveFile } from '~/ui/save-file'
 import type { SoundFormat } from '~/workers'
@@ -30,6 +31,7 @@ interface SaveSoundProps {
 /** Saves licks as a sound file, uncompressed or small, made off the main thread, with the way to give it up. */
 export function SaveSound({ name, stretches, sequence, options }: SaveSoundProps) {
   const [state, setState] = useState<State>({ kind: 'idle', said: '' })
+  const { sound } = useSettings().settings
   const working = useRef<AbortController | null>(null)
   useEffect(() => () => working.current?.abort(), [])
   const save = async (format: SoundFormat) => {
@@ -45,7 +47,12 @@ export function SaveSound({ name, stretches, sequence, options }: SaveSoundProps
     try {
       const { renderLoopFile } = await import('~/workers')
       const { bytes } = await renderLoopFile(
-        { stretches: wanted, ...(inRow && { sequence: inRow }), options, format },
+        {
+          stretches: wanted,
+          ...(inRow && { sequence: inRow }),
+          options: { ...options, choice: sound },
+          format,
+        },
         {
           signal: control.signal,
           onTold: ({ done, all }) =>

@@ -49,13 +49,13 @@ export function withMicDelay(
 export type HeardThing = 'mic' | 'simulated'
 
 async function open(thing: HeardThing, ears: OnsetListener): Promise<Opened> {
-  const { findDelay, renderKit } = await import('~/workers')
+  const { findDelay, kitMaker } = await import('~/workers')
   if (thing === 'mic') {
     const { Microphone } = await import('~/audio/microphone')
     return Microphone.open(ears, findDelay)
   }
   const { SimulatedKit } = await import('~/audio/simulated-kit')
-  return SimulatedKit.open(ears, renderKit)
+  return SimulatedKit.open(ears, kitMaker)
 }
 
 /** What a microphone tells. */

@@ -1,8 +1,8 @@
 import { useCallback, useEffect } from 'react'
 import type { Groove } from '~/core/groove'
+import type { KitSound } from '~/core/kit'
 import { frameTicks, type Lick } from '~/core/line'
 import { type ClickMark, onKit, type Performance, toPerformance } from '~/core/performance'
-import type { Surface } from '~/core/sticking'
 import { secondsPerTick } from '~/core/time'
 import { type Sounding, useSounding } from './use-sounding'
 
@@ -17,15 +17,16 @@ export interface PlaySwitches {
   readonly inEighths?: boolean
 }
 
-export interface Player extends Pick<Sounding, 'playing' | 'trouble' | 'position' | 'setVolume'> {
+export interface Player
+  extends Pick<Sounding, 'playing' | 'trouble' | 'position' | 'level' | 'setVolume'> {
   /** Starts or stops; what is started may be given, where it is not on the bench yet. */
   readonly toggle: (first?: Lick) => void
 }
 
-/** What is played on: the player's own grooves, and voices that sound otherwise on the kit. */
+/** What is played on: the player's own grooves, and how the kit sounds. */
 export interface PlaybackKit {
   readonly grooves: readonly Groove[]
-  readonly sounds: Readonly<Partial<Record<Surface, Surface>>>
+  readonly sounds: KitSound
   /** Whether the groove's hands change places. */
   readonly swapsGroove: boolean
 }
@@ -59,7 +60,7 @@ export function usePlayback(
   const compose = useCallback(() => composeOf(lick, solo !== null), [composeOf, lick, solo])
   const tickSeconds = secondsPerTick(tempo, frameTicks(lick.frame).beat)
   const plan = useCallback(() => tickSeconds, [tickSeconds])
-  const { playing, trouble, start, stop, position, setVolume, setMuted } = useSounding(
+  const { playing, trouble, start, stop, position, level, setVolume, setMuted } = useSounding(
     compose,
     plan,
   )
@@ -73,5 +74,5 @@ export function usePlayback(
     },
     [playing, start, stop, composeOf],
   )
-  return { playing, trouble, toggle, position, setVolume }
+  return { playing, trouble, toggle, position, level, setVolume }
 }

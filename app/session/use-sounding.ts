@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Channel } from '~/audio'
 import type { Performance, Position, TempoPlan } from '~/core/performance'
+import { liveSettings } from '~/storage'
 import { Mixer } from './mixer'
 import { Playback, type PlaybackState, type Sound } from './playback'
 
@@ -14,6 +15,8 @@ export interface Sounding {
   readonly stop: () => void
   /** Where the music is, or will be so many seconds ahead. */
   readonly position: (ahead?: number) => Position | undefined
+  /** How loud it is now: the largest sample of the last moment, 0 to 1. */
+  readonly level: () => number
   readonly setVolume: (channel: Channel, volume: number) => void
   /** Mutes a channel, or lets it be heard again at the volume that it had. */
   readonly setMuted: (channel: Channel, muted: boolean) => void
@@ -84,7 +87,8 @@ export function useSounding(compose: () => Performance, plan: TempoPlan): Soundi
   )
   const stop = useCallback(() => playback.current?.stop(), [])
   const position = useCallback((ahead = 0) => playback.current?.position(ahead), [])
-  return { playing, trouble, start, stop, position, setVolume, setMuted, softenClick }
+  const level = useCallback(() => playback.current?.level() ?? 0, [])
+  return { playing, trouble, start, stop, position, level, setVolume, setMuted, softenClick }
 }
 
 /** A playback that fetches its sound at its first start. */
@@ -94,10 +98,12 @@ export function openPlayback(onChange: (playing: boolean, trouble: string) => vo
 
 async function openSound(onEnd: () => void): Promise<Sound> {
   const [audio, workers] = await Promise.all([import('~/audio'), import('~/workers')])
-  const sound = new audio.SoundSession(
-    { renderKit: workers.renderKit, startTicker: workers.startTicker },
-    onEnd,
-  )
+  const { kitMaker, startTicker } = workers
+  const sound = new audio.SoundSession({ kitMaker, startTicker }, onEnd)
+  // How it is heard is the player's choice, whatever plays and whenever it is changed.
+  const choose = () => sound.setChoice(liveSettings.snapshot().settings.sound)
+  const stop = liveSettings.subscribe(choose)
+  choose()
   return {
     play: (performance, plan) => sound.play(performance, plan),
     stop: () => sound.stop(),
@@ -106,6 +112,10 @@ async function openSound(onEnd: () => void): Promise<Sound> {
     setVolume: (channel, volume) => sound.setVolume(channel, volume),
     setSoftClick: (soft) => sound.setSoftClick(soft),
     position: (ahead) => sound.position(ahead),
-    close: () => sound.close(),
+    level: () => sound.level(),
+    close: () => {
+      stop()
+      sound.close()
+    },
   }
 }

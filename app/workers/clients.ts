@@ -1,25 +1,18 @@
-import type { SoundName } from '~/core/sound'
+import type { Sample, Sounding, Tool } from '~/core/sound'
 import { WorkerClient, type WorkerPort } from './client'
 import type { Jobs, Progress, TickerRequest } from './protocol'
 
-/** Renders every sound of the kit in a worker, at the rate of the device. */
-export async function renderKit(rate: number): Promise<Map<SoundName, Float32Array>> {
-  const client = new WorkerClient(
-    () => new Worker(new URL('./kit.worker.ts', import.meta.url), { type: 'module' }) as WorkerPort,
-  )
-  const sounds = new Map<SoundName, Float32Array>()
-  try {
-    await client.ask(
-      'render-kit',
-      { rate },
-      {
-        onTold: ({ name, samples }) => sounds.set(name, samples),
-      },
-    )
-    return sounds
-  } finally {
-    client.close()
-  }
+const kitWorker = new WorkerClient(
+  () => new Worker(new URL('./kit.worker.ts', import.meta.url), { type: 'module' }) as WorkerPort,
+)
+
+/** Makes the kit's samples in a worker, which is there as long as there is something to make. */
+export const kitMaker = {
+  render: (sample: Sample, tool: Tool, rate: number) =>
+    kitWorker.ask('render-stroke', { sample, tool, rate }),
+  kept: (surface: Sounding, tool: Tool, rate: number) =>
+    kitWorker.ask('kept-strokes', { surface, tool, rate }),
+  rest: () => kitWorker.close(),
 }
 
 /** Licks round after round as a sound file; `signal` gives it up. */

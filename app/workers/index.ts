@@ -1,7 +1,7 @@
 export {
   filesWorker,
   findDelay,
-  renderKit,
+  kitMaker,
   renderLoopFile,
   startFinder,
   startTicker,

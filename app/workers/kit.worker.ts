@@ -1,13 +1,36 @@
-import { renderSound, SOUND_NAMES } from '~/core/sound'
+import {
+  renderStroke,
+  type Sample,
+  type Sounding,
+  sampleKey,
+  samplesOf,
+  type Tool,
+} from '~/core/sound'
+import { keepStrokes, readKept } from './kept-strokes'
 import { type ServePort, serve } from './serve'
 
-/** Renders the kit off the main thread, the sounds most in use first. */
+/** Surfaces that are being made: what is there of them so far. */
+const making = new Map<string, Map<string, Float32Array>>()
+
+/** Renders the kit off the main thread, a stroke at a time, so that what is wanted first is there first. */
 serve(self as unknown as ServePort, {
-  'render-kit': async ({ rate }, { tell }) => {
-    for (const name of SOUND_NAMES) {
-      const samples = renderSound(name, rate)
-      tell({ name, samples }, [samples.buffer])
-    }
-    return null
+  'render-stroke': async ({ sample, tool, rate }) => {
+    const samples = renderStroke({ ...sample, tool }, rate)
+    void note(sample, samples, tool, rate)
+    return samples
   },
+  'kept-strokes': ({ surface, tool, rate }) => readKept(surface, tool, rate),
 })
+
+/** Notes what was made, and keeps a surface when all of it is there. */
+async function note(sample: Sample, samples: Float32Array, tool: Tool, rate: number) {
+  const surface: Sounding = sample.surface
+  const key = `${surface} ${tool} ${rate}`
+  const made = making.get(key) ?? new Map<string, Float32Array>()
+  making.set(key, made)
+  made.set(sampleKey(sample), samples)
+  const all = samplesOf(surface).flatMap((one) => made.get(sampleKey(one)) ?? [])
+  if (all.length < samplesOf(surface).length) return
+  making.delete(key)
+  await keepStrokes(surface, tool, rate, all)
+}

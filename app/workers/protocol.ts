@@ -2,7 +2,7 @@ import type { WrittenQuestion } from '~/codecs/question'
 import type { Door, FoundVoices, LineEnding, VoiceWish } from '~/core/finder'
 import type { FreeHand, Lick } from '~/core/line'
 import type { PlayContext } from '~/core/playability'
-import type { LoopOptions, LoopStretch, SequenceSound, SoundName } from '~/core/sound'
+import type { LoopOptions, LoopStretch, Sample, SequenceSound, Sounding, Tool } from '~/core/sound'
 import type { Voice } from '~/core/sticking'
 import type { Pin } from '~/core/voicing'
 import type { ImportDone, IncomingEntry } from '~/storage/backup'
@@ -91,10 +91,17 @@ export interface FoundWays {
 
 /** What workers are asked for, by name: what goes in, what is told on the way, and what comes out. */
 export interface Jobs {
-  readonly 'render-kit': {
-    readonly in: { readonly rate: number }
-    readonly on: { readonly name: SoundName; readonly samples: Float32Array }
-    readonly out: null
+  /** One stroke of the kit; when all of its surface are made, they are kept for other visits. */
+  readonly 'render-stroke': {
+    readonly in: { readonly sample: Sample; readonly tool: Tool; readonly rate: number }
+    readonly on: never
+    readonly out: Float32Array<ArrayBuffer>
+  }
+  /** All strokes of a surface as they were kept before, in their order; null for none. */
+  readonly 'kept-strokes': {
+    readonly in: { readonly surface: Sounding; readonly tool: Tool; readonly rate: number }
+    readonly on: never
+    readonly out: readonly Float32Array<ArrayBuffer>[] | null
   }
   /** Licks round after round as a sound file: as it is (`wav`), or compressed (`opus`). */
   readonly 'render-loop': {

@@ -9,7 +9,14 @@ import { formatSvgPage } from '~/codecs/svg'
 import { formatWav } from '~/codecs/wav'
 import type { Lick } from '~/core/line'
 import { DEFAULT_CHOICES, layOut, lookOf } from '~/core/sheet'
-import { loopSeconds, renderLoops, renderSound, type SoundName } from '~/core/sound'
+import {
+  loopSeconds,
+  renderClick,
+  renderLoops,
+  renderStroke,
+  type Samples,
+  sampleKey,
+} from '~/core/sound'
 import { sheetOf } from '~/words/sheet-words'
 
 /** What each file of a lick costs, in milliseconds, and how that grows with its bars. */
@@ -92,18 +99,19 @@ function print<T>(
   console.log(`  ${name}: ${shown.join(', ')}; a bar of 64 takes ${growth} of one alone`)
 }
 
-const sounds = new Map<SoundName, Float32Array>()
-const sound = (name: SoundName) => {
-  const known = sounds.get(name) ?? renderSound(name, 44_100)
-  sounds.set(name, known)
+const made = new Map<string, Float32Array>()
+const stroke: Samples['stroke'] = (sample) => {
+  const known = made.get(sampleKey(sample)) ?? renderStroke({ ...sample, tool: 'sticks' }, 44_100)
+  made.set(sampleKey(sample), known)
   return known
 }
+const samples: Samples = { stroke, click: (weight) => renderClick('tone', weight, 44_100) }
 for (const bars of BARS) {
   const stretches = [{ lick: lickOf(bars), tempo: 72, rounds: bars === 64 ? 1 : 8 }]
   const options = { click: true, parts: 'all' } as const
-  renderLoops([{ ...stretches[0], rounds: 1 } as never], options, 44_100, sound)
+  renderLoops([{ ...stretches[0], rounds: 1 } as never], options, 44_100, samples)
   const begun = performance.now()
-  const wav = formatWav(renderLoops(stretches, options, 44_100, sound), 44_100)
+  const wav = formatWav(Object.values(renderLoops(stretches, options, 44_100, samples)), 44_100)
   const took = (performance.now() - begun) / 1000
   const seconds = loopSeconds(stretches)
   console.log(

@@ -29,7 +29,10 @@ const line = Array.from({ length: STROKES }, (_, i) => ({
 // It goes round and round without a seam: a minute of it is what four of its lines are.
 writeFileSync(
   path,
-  formatWav(recorded(line, { noiseDb: -55, echoDb: -14 }, 5).slice(0, STROKES * GAP * RATE), RATE),
+  formatWav(
+    [recorded(line, { noiseDb: -55, echoDb: -14 }, 5).slice(0, STROKES * GAP * RATE)],
+    RATE,
+  ),
 )
 const { address, stop } = await serveDemo()
 const browser = await chromium.launch({

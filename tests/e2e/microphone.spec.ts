@@ -50,7 +50,7 @@ test('a player at the microphone is heard: what is told is what was put in', asy
   test.slow()
   const folder = mkdtempSync(join(tmpdir(), 'heard-'))
   const path = join(folder, 'player.wav')
-  writeFileSync(path, formatWav(played(), RATE))
+  writeFileSync(path, formatWav([played()], RATE))
   const browser = await browserHearing(path, launchOptions.executablePath ?? '')
   try {
     const page = await browser.newPage({

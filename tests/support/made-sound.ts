@@ -1,5 +1,5 @@
 import { toRandomStream } from '~/core/foundation'
-import { renderSound, type SoundName, soundOf, velocityGain } from '~/core/sound'
+import { layerOf, renderClick, renderStroke, velocityGain } from '~/core/sound'
 import type { Surface } from '~/core/sticking'
 
 /** A stroke of made material, whose truth is known. */
@@ -56,10 +56,15 @@ function reverberated(dry: Float32Array): Float32Array {
   return passed
 }
 
-const sounds = new Map<SoundName, Float32Array>()
-const soundNamed = (name: SoundName) => {
-  const known = sounds.get(name) ?? renderSound(name, RATE)
-  sounds.set(name, known)
+const sounds = new Map<string, Float32Array>()
+const click = renderClick('tone', 'beat', RATE)
+/** A stroke as the app's own kit sounds; one and another in turns. */
+const strokeOf = (surface: Surface, velocity: number, nth: number) => {
+  const [layer, take] = [layerOf(velocity), nth % 2]
+  const key = `${surface} ${layer} ${take}`
+  const known =
+    sounds.get(key) ?? renderStroke({ surface, velocity: layer, take, tool: 'sticks' }, RATE)
+  sounds.set(key, known)
   return known
 }
 
@@ -68,10 +73,11 @@ export function recorded(strokes: readonly MadeStroke[], room: Room, seed: numbe
   const random = toRandomStream(seed)
   const last = Math.max(0, ...strokes.map(({ seconds }) => seconds))
   const dry = new Float32Array(Math.ceil((last + 1) * RATE))
-  for (const { seconds, surface, velocity, click } of strokes) {
-    const samples = soundNamed(click ? 'click-beat' : soundOf(surface, velocity))
+  for (const [nth, stroke] of strokes.entries()) {
+    const { seconds, surface, velocity } = stroke
+    const samples = stroke.click ? click : strokeOf(surface, velocity, nth)
     const [from, gain] = [Math.round(seconds * RATE), velocityGain(velocity) * 0.5]
-    const rise = click ? SOFT_CLICK_SECONDS * RATE : 1
+    const rise = stroke.click ? SOFT_CLICK_SECONDS * RATE : 1
     for (let i = 0; i < samples.length && from + i < dry.length; i += 1) {
       const risen = gain * Math.min(1, (i + 1) / rise)
       dry[from + i] = (dry[from + i] as number) + (samples[i] as number) * risen

@@ -51,6 +51,7 @@ export class SilentDevice {
     setSoftClick: (soft) => {
       this.soft = soft
     },
+    level: () => 0,
     position: (ahead = 0) =>
       this.performance
         ? positionAt(this.performance, this.tick + ahead / this.perTick())

@@ -1,9 +1,11 @@
 export { handWay, type Point, reachOf, shoulderOf } from './arms'
 export { DEFAULT_KIT, KIT_PRESETS, MIDI_NOTES } from './data'
 export {
+  ANY_KIT,
   distance,
   findPiece,
   type Kit,
+  type KitSound,
   mirrorKit,
   mirrorPart,
   numberedPieces,

@@ -83,7 +83,7 @@ describe('kits', () => {
     const here = new Set(kit.pieces.map(({ surface }) => surface))
     for (const voice of SURFACES) {
       expect(here).toContain(findPiece(kit, voice)?.surface)
-      const sound = soundsOn(kit)[voice] ?? voice
+      const sound = soundsOn(kit).instead[voice] ?? voice
       expect(here).toContain(placeOf(sound))
     }
   })
@@ -94,7 +94,7 @@ describe('kits', () => {
       one.surface === 't1' ? { ...one, ...set } : one,
     )
     const kit = { ...DEFAULT_KIT, pieces }
-    expect(soundsOn(kit).t1).toBe('cb')
+    expect(soundsOn(kit).instead.t1).toBe('cb')
     expect(staffKeyOf(kit)).toEqual({ ...STAFF_KEY, t1: { step: 7, shape: 'square' } })
     expect(staffKeyOf(DEFAULT_KIT)).toBe(STAFF_KEY)
   })

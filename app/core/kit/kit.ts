@@ -175,17 +175,40 @@ export function standIns(kit: Kit, voices: Iterable<Voice>): StandIn[] {
   })
 }
 
-/** What each voice sounds like on a kit, where that is not itself: stand-ins, and sounds chosen. */
-export function soundsOn(kit: Kit): Readonly<Partial<Record<Surface, Surface>>> {
-  const sounds: Partial<Record<Surface, Surface>> = {}
+/** How a kit is heard. */
+export interface KitSound {
+  /** What a voice sounds like, where that is not itself: stand-ins, and sounds chosen. */
+  readonly instead: Readonly<Partial<Record<Surface, Surface>>>
+  /** Where each sound that the kit has comes from: -1 (the drummer's left) to 1. */
+  readonly pans: Readonly<Partial<Record<Surface, number>>>
+}
+
+/** A kit of which nothing is known: every voice sounds like itself, from the middle. */
+export const ANY_KIT: KitSound = { instead: {}, pans: {} }
+
+/** How far from the middle something stands that is heard on one side alone, in centimetres. */
+const WIDEST = 85
+
+/**
+ * How each voice sounds on a kit, and from where: what stands in for it, the sound that was chosen for it, and the
+ * side on which its piece stands.
+ *
+ * @example soundsOn(DEFAULT_KIT).pans.hh // -0.49: on the drummer's left
+ */
+export function soundsOn(kit: Kit): KitSound {
+  const instead: Partial<Record<Surface, Surface>> = {}
+  const pans: Partial<Record<Surface, number>> = {}
   for (const voice of SURFACES) {
     const piece = findPiece(kit, voice)
     if (!piece) continue
     const own = piece.surface === placeOf(voice) ? voice : piece.surface
     const sound = own === piece.surface ? (piece.sound ?? own) : own
-    if (sound !== voice) sounds[voice] = sound
+    if (sound !== voice) instead[voice] = sound
+    // What sounds like itself comes from its own place, whatever else sounds like it.
+    if (sound === voice || pans[sound] === undefined)
+      pans[sound] = Math.max(-1, Math.min(1, piece.x / WIDEST))
   }
-  return sounds
+  return { instead, pans }
 }
 
 /** The staff key with what a kit's pieces set otherwise. */

@@ -1,3 +1,4 @@
+import type { KitSound } from '../kit'
 import { frameTicks, type Lick } from '../line'
 import type { Ticks } from '../time'
 import { clicksOf, type DropOut } from './clicks'
@@ -22,6 +23,8 @@ export interface Performance {
   readonly barlines?: readonly Ticks[]
   /** Bars in which the click is silent. */
   readonly dropOut: DropOut | null
+  /** Where each surface is heard, -1 (the drummer's left) to 1; in the middle without it. */
+  readonly pans?: KitSound['pans']
   /** Where in a round the barline of the fill's bar lies. */
   readonly barlineTick: Ticks
 }

@@ -1,17 +1,16 @@
-import type { Surface, Voice } from '../sticking'
+import type { KitSound } from '../kit'
+import type { Voice } from '../sticking'
 import type { SoundEvent } from './events'
 import type { Performance } from './performance'
 
 /**
  * A performance as a kit sounds: every voice as the surface that stands in for it, or whose sound it
- * was given; voices that are not named sound as themselves. Times, limbs and levels stay.
+ * was given, and from where the piece stands; voices that are not named sound as themselves. Times, limbs and
+ * levels stay.
  */
-export function onKit(
-  performance: Performance,
-  sounds: Readonly<Partial<Record<Surface, Surface>>>,
-): Performance {
-  if (Object.keys(sounds).length === 0) return performance
-  const sound = (voice: Voice): Voice => (voice === '??' ? voice : (sounds[voice] ?? voice))
+export function onKit(performance: Performance, { instead, pans }: KitSound): Performance {
+  if (Object.keys(instead).length === 0) return { ...performance, pans }
+  const sound = (voice: Voice): Voice => (voice === '??' ? voice : (instead[voice] ?? voice))
   const sounding = (event: SoundEvent): SoundEvent => {
     if (event.kind === 'click') return event
     if (event.kind === 'choke') return { ...event, surface: sound(event.surface) }
@@ -27,6 +26,7 @@ export function onKit(
   }
   return {
     ...performance,
+    pans,
     round: (index) => known(performance.round(index)),
     ending: performance.ending.map(sounding),
   }

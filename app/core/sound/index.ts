@@ -1,4 +1,5 @@
-export { renderSound, SOUND_NAMES, type SoundName } from './kit-sounds'
+export { type Side, type SoundChoice, USUAL_SOUND } from './choice'
+export { CLICK_SOUNDS, type ClickSound, type ClickWeight, renderClick } from './clicks'
 export {
   type LoopOptions,
   type LoopParts,
@@ -9,4 +10,19 @@ export {
   type SequenceSound,
   sequenceSeconds,
 } from './loop'
-export { CHOKE_SECONDS, CLICK_GAIN, silencedBy, soundOf, velocityGain } from './striking'
+export { heardAt, neighboursOf, type Samples } from './mix'
+export { inRoom, ROOM_SECONDS, responseOf, ringingAlong, type Stereo } from './room'
+export {
+  CHOKE_SECONDS,
+  CLICK_GAIN,
+  layerOf,
+  limited,
+  type Sample,
+  type Started,
+  Striking,
+  sampleKey,
+  samplesOf,
+  silencedBy,
+  velocityGain,
+} from './striking'
+export { renderStroke, SOUNDING, type Sounding, type Tool } from './strokes'

@@ -5,18 +5,22 @@ import { lickOf } from '../../../tests/support/licks'
 import { frameTicks, GRACE_VELOCITY, type Lick } from '../line'
 import { graceLeads, type SoundEvent, toPerformance } from '../performance'
 import { secondsPerTick } from '../time'
+import { USUAL_SOUND } from './choice'
 import { loopEvents as eventsOf, type LoopStretch, loopSeconds, renderLoops } from './loop'
-import { mixEvents, type TimedEvent } from './mix'
+import { type Mixing, mixEvents, type Samples, type TimedEvent } from './mix'
 
 /** Low, since a random lick may last for minutes. */
 const RATE = 4000
 const PLAIN = { tempo: 100, rounds: 1, click: true, parts: 'all' } as const
 type Given = Omit<LoopStretch, 'lick'> & Parameters<typeof eventsOf>[1]
 const loopEvents = (lick: Lick, given: Given) => eventsOf({ lick, ...given }, given)
-const renderLoop = (lick: Lick, given: Given, rate: number, sound: () => Float32Array) =>
-  renderLoops([{ lick, ...given }], given, rate, sound)
+/** Heard as it is struck: no room, nothing softer. */
+const DRY = { ...USUAL_SOUND, room: 0, master: 1 }
+const samplesOf = (make: () => Float32Array): Samples => ({ stroke: make, click: make })
+const renderLoop = (lick: Lick, given: Given, rate: number, samples: Samples) =>
+  renderLoops([{ lick, ...given }], { ...given, choice: DRY }, rate, samples).left
 /** A sound of one sample: where the mix is not silent, something begins. */
-const dot = () => Float32Array.of(1)
+const dot = samplesOf(() => Float32Array.of(1))
 function struck(samples: Float32Array): number[] {
   const found: number[] = []
   for (let at = 0; at < samples.length; at += 1) if (samples[at] !== 0) found.push(at)
@@ -145,7 +149,8 @@ describe('stretches one after the other', () => {
   const ladder = [60, 120, 240].map((tempo) => ({ lick, tempo, rounds: 2 }))
   it('are each counted in where the one before is over, and last as long as all of them', () => {
     expect(loopSeconds(ladder)).toBeCloseTo(20 + 10 + 5 + 2, 9)
-    const samples = renderLoops(ladder, { click: false, parts: 'click' }, 1000, dot)
+    const options = { click: false, parts: 'click', choice: DRY } as const
+    const samples = renderLoops(ladder, options, 1000, dot).left
     expect(samples).toHaveLength(37_000)
     const clicks = struck(samples)
     expect(clicks.slice(0, 3)).toEqual([0, 1000, 2000])
@@ -179,43 +184,97 @@ describe('a mix', () => {
     graces: 0,
     since: null,
   })
-  const long = () => new Float32Array(1000).fill(0.25)
-  const mixing = { rate: 1000, seconds: 2, sound: long }
-  const mix = (events: readonly Omit<TimedEvent, 'secondsPerTick'>[]) =>
+  const long = samplesOf(() => new Float32Array(1000).fill(0.25))
+  const mixing: Mixing = { rate: 1000, seconds: 2, samples: long, choice: DRY }
+  /** What stands in the middle is heard by each ear at this part of its loudness. */
+  const EAR = Math.SQRT1_2
+  const mix = (
+    events: readonly Omit<TimedEvent, 'secondsPerTick'>[],
+    other: Partial<Mixing> = {},
+  ) =>
     mixEvents(
       events.map((one) => ({ ...one, secondsPerTick: 1 })),
-      mixing,
+      { ...mixing, ...other },
     )
 
   it('adds what sounds at once, by its loudness', () => {
-    const one = mix([{ event: stroke('sn'), seconds: 0.1 }])
+    const one = mix([{ event: stroke('sn'), seconds: 0.1 }]).left
     const two = mix([
       { event: stroke('sn'), seconds: 0.1 },
       { event: stroke('c1'), seconds: 0.5 },
-    ])
-    expect([one[99], one[100], one[600], two[600]]).toEqual([0, 0.25, 0.25, 0.5])
-    const soft = mix([{ event: stroke('sn', GRACE_VELOCITY), seconds: 0 }])
+    ]).left
+    expect([one[99], one[100], one[600], two[600]]).toEqual(
+      [0, 0.25, 0.25, 0.5].map((loud) => expect.closeTo(EAR * loud, 6)),
+    )
+    const soft = mix([{ event: stroke('sn', GRACE_VELOCITY), seconds: 0 }]).left
     expect(soft[0]).toBeLessThan(0.05)
   })
 
-  it('is softer as a whole where it would clip, and no onset moves', () => {
-    const events = Array.from({ length: 6 }, () => ({ event: stroke('sn'), seconds: 0.2 }))
-    const mixed = mix(events)
-    expect(mixed[199]).toBe(0)
-    expect(mixed[200]).toBeCloseTo(0.98, 6)
+  it('bends what is too loud, cuts nothing off, and moves no onset', () => {
+    const events = Array.from({ length: 12 }, () => ({ event: stroke('sn'), seconds: 0.2 }))
+    const { left } = mix(events)
+    expect(left[199]).toBe(0)
+    expect(left[200]).toBeGreaterThan(0.9)
+    expect(left[200]).toBeLessThan(1)
   })
 
-  it('lets what is choked die away, and an open hi-hat when its pedal is trodden', () => {
+  it('hears each piece from its side, by the drummer or from before the kit', () => {
+    const pans = { sn: 0, c1: -1, f1: 0.6 }
+    const heard = (surface: 'sn' | 'c1', side: 'drummer' | 'listener') => {
+      const choice = { ...DRY, side }
+      const { left, right } = mix([{ event: stroke(surface), seconds: 0 }], { pans, choice })
+      return [left[10], right[10]].map((one) => Number((one as number).toFixed(3)))
+    }
+    expect(heard('sn', 'drummer')).toEqual(heard('sn', 'listener'))
+    expect(heard('c1', 'drummer')).toEqual([0.25, 0])
+    expect(heard('c1', 'listener')).toEqual([0, 0.25])
+  })
+
+  it('has the room in what the kit strikes, and none in the click', () => {
+    const dots = samplesOf(() => Float32Array.of(1))
+    const heard = (event: TimedEvent['event'], room: number) => {
+      const choice = { ...DRY, room }
+      return struck(mix([{ event, seconds: 0 }], { samples: dots, choice }).left).length
+    }
+    const click = { kind: 'click', tick: 0, weight: 'beat', countIn: false } as const
+    expect([heard(stroke('sn'), 0), heard(click, 0), heard(click, 1)]).toEqual([1, 1, 1])
+    expect(heard(stroke('sn'), 1)).toBeGreaterThan(100)
+  })
+
+  it('lets what is choked die away within 60 ms, and an open hi-hat when its pedal is trodden', () => {
     const choked = mix([
       { event: stroke('c1'), seconds: 0 },
       { event: { kind: 'choke', tick: 0, surface: 'c1' }, seconds: 0.5 },
-    ])
-    expect(choked[499]).toBeCloseTo(0.25, 6)
-    expect(choked[530]).toBeLessThan(0.02)
+    ]).left
+    expect(choked[499]).toBeCloseTo(EAR * 0.25, 6)
+    expect(choked[560]).toBeLessThan(0.25 / 1000)
     const closed = mix([
       { event: stroke('ho'), seconds: 0 },
       { event: stroke('hf'), seconds: 0.5 },
-    ])
-    expect(closed[560]).toBeLessThan(0.3)
+    ]).left
+    expect(closed[560]).toBeLessThan(0.2)
+  })
+
+  it('is the sum of its parts, as long as nothing is too loud (law)', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.constantFrom('sn', 'rs', 'xs'), fc.integer({ min: 0, max: 1500 }))),
+        fc.array(fc.tuple(fc.constantFrom('t1', 'f1', 'cb'), fc.integer({ min: 0, max: 1500 }))),
+        (some, others) => {
+          const soft = samplesOf(() => Float32Array.of(0.02, -0.03, 0.01))
+          const room = { ...DRY, room: 0.5 }
+          const heard = (strokes: readonly (readonly [string, number])[]) => {
+            const events = [...strokes]
+              .sort((a, b) => a[1] - b[1])
+              .map(([surface, at]) => ({ event: stroke(surface as 'sn'), seconds: at / 1000 }))
+            return mix(events, { samples: soft, choice: room }).right
+          }
+          const [a, b, both] = [heard(some), heard(others), heard([...some, ...others])]
+          for (let i = 0; i < both.length; i += 7)
+            expect(both[i]).toBeCloseTo((a[i] as number) + (b[i] as number), 4)
+        },
+      ),
+      { numRuns: 20 },
+    )
   })
 })

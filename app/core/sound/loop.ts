@@ -1,4 +1,5 @@
 import type { Groove } from '../groove'
+import { ANY_KIT, type KitSound } from '../kit'
 import { frameTicks, type Lick } from '../line'
 import {
   eventsBetween,
@@ -9,10 +10,10 @@ import {
   toPerformance,
   toSequence,
 } from '../performance'
-import type { Surface } from '../sticking'
 import { secondsPerTick } from '../time'
-import type { SoundName } from './kit-sounds'
-import { mixEvents, type TimedEvent } from './mix'
+import type { SoundChoice } from './choice'
+import { mixEvents, type Samples, type TimedEvent } from './mix'
+import type { Stereo } from './room'
 
 /** What is heard of the music: all, all but the line, whose place is left free, or the click alone. */
 export type LoopParts = 'all' | 'without-line' | 'click'
@@ -33,8 +34,10 @@ export interface LoopOptions {
   readonly parts: LoopParts
   readonly grooves?: readonly Groove[]
   readonly swapsGroove?: boolean
-  /** Surfaces that sound like another one on this kit. */
-  readonly sounds?: Readonly<Partial<Record<Surface, Surface>>>
+  /** How the kit sounds. */
+  readonly sounds?: KitSound
+  /** How it is heard. */
+  readonly choice?: SoundChoice
 }
 
 /** How long the last stroke may ring, after the last round or where a line goes on behind that, in seconds. */
@@ -42,17 +45,17 @@ const RING_SECONDS = 2
 
 /**
  * Stretches to practise along with, one after the other, each counted in and played round after round, as
- * samples from -1 to 1 in one channel. Every stroke lies at the sample nearest to the core's own time.
- * `sound` gives a sound of the kit at the rate.
+ * samples from -1 to 1 for both ears. Every stroke lies at the sample nearest to the core's own time.
+ * `samples` are those of the kit and the click at the rate.
  * Example: two rounds of a bar of groove and a bar of fill at 60 are 20 s with the count-in, and 2 s more.
  */
 export function renderLoops(
   stretches: readonly LoopStretch[],
   options: LoopOptions,
   rate: number,
-  sound: (name: SoundName) => Float32Array,
+  samples: Samples,
   onProgress?: (done: number, all: number) => void,
-): Float32Array<ArrayBuffer> {
+): Stereo {
   let seconds = 0
   const events = stretches.flatMap((stretch, i) => {
     const own = loopEvents(stretch, options)
@@ -68,7 +71,8 @@ export function renderLoops(
   return mixEvents(events, {
     rate,
     seconds: lastOf(events, seconds) + RING_SECONDS,
-    sound,
+    samples,
+    ...heardBy(options),
     ...(onProgress && { onProgress }),
   })
 }
@@ -81,10 +85,10 @@ export function renderSequence(
   { turns, perTick }: SequenceSound,
   options: LoopOptions,
   rate: number,
-  sound: (name: SoundName) => Float32Array,
+  samples: Samples,
   onProgress?: (done: number, all: number) => void,
-): Float32Array<ArrayBuffer> {
-  const { grooves = [], swapsGroove = false, sounds = {} } = options
+): Stereo {
+  const { grooves = [], swapsGroove = false, sounds = ANY_KIT } = options
   const performance = onKit(
     toSequence(turns, { loop: false, countIn: true, grooves, swapsGroove }),
     sounds,
@@ -92,8 +96,15 @@ export function renderSequence(
   const end = performance.countInTicks + performance.roundTicks + performance.endingTicks
   const heard = timed(eventsBetween(performance, 0, end), options, perTick)
   const seconds = end * perTick + RING_SECONDS
-  return mixEvents(heard, { rate, seconds, sound, ...(onProgress && { onProgress }) })
+  const mixing = { rate, seconds, samples, ...heardBy(options) }
+  return mixEvents(heard, { ...mixing, ...(onProgress && { onProgress }) })
 }
+
+/** Where the kit stands, and how it is heard. */
+const heardBy = ({ sounds = ANY_KIT, choice }: LoopOptions) => ({
+  pans: sounds.pans,
+  ...(choice && { choice }),
+})
 
 /** How long licks in a row last, in seconds, with the count-in and what rings at the end. */
 export function sequenceSeconds({ turns, perTick }: SequenceSound): number {
@@ -132,7 +143,7 @@ function lastOf(events: readonly TimedEvent[], end: number): number {
  * @example with `landing: stop` the crash of the last round is choked an eighth later, as in all others
  */
 export function loopEvents({ lick, tempo, rounds }: LoopStretch, options: LoopOptions) {
-  const { grooves = [], swapsGroove = false, sounds = {} } = options
+  const { grooves = [], swapsGroove = false, sounds = ANY_KIT } = options
   const played = (loop: boolean) =>
     onKit(toPerformance(lick, { loop, countIn: true, grooves, swapsGroove }), sounds)
   const performance = played(true)

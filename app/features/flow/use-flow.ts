@@ -1,7 +1,7 @@
 import { useEffect, useLayoutEffect, useMemo, useRef } from 'react'
+import type { KitSound } from '~/core/kit'
 import { onKit, toMedley } from '~/core/performance'
 import type { MixPhrase } from '~/core/practice'
-import type { Surface } from '~/core/sticking'
 import type { Ticks } from '~/core/time'
 import type { Program } from '~/session/program'
 import { useProgram } from '~/session/use-program'
@@ -16,7 +16,7 @@ interface Flowing {
   readonly words: string
   readonly grid: string
   readonly settings: Settings
-  readonly sounds: Readonly<Partial<Record<Surface, Surface>>>
+  readonly sounds: KitSound
   readonly swapsGroove: boolean
   /** Whether the kit is heard, or the click alone. */
   readonly heard: boolean

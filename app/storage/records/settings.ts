@@ -1,5 +1,6 @@
 import * as z from 'zod/mini'
 import type { ClickMark } from '~/core/performance'
+import type { ClickSound, SoundChoice } from '~/core/sound'
 import { words } from './fields'
 import { MAX_TEMPLATES, planTemplate } from './plan'
 import { PULSES } from './practice-kinds'
@@ -32,6 +33,9 @@ const CLICKED = [
   'slots',
   'groups',
 ] as const satisfies readonly ('off' | ClickMark)[]
+
+const CLICK_SOUND = ['tone', 'wood', 'tick', 'chime'] as const satisfies readonly ClickSound[]
+const share = z.number().check(z.minimum(0), z.maximum(1))
 
 /** Questions that are kept, at the most. */
 export const MAX_QUESTIONS = 40
@@ -106,6 +110,25 @@ export const settingsSchema = z.object({
   /** The count is said by the browser's voice: of every slot, or of the strokes of each group. */
   voiceCount: z._default(z.boolean(), false),
   voiceSays: z._default(z.enum(['slots', 'strokes']), 'slots'),
+  /** How kit and click are heard. */
+  sound: z._default(
+    z.object({
+      side: z.enum(['drummer', 'listener']),
+      tool: z.enum(['sticks', 'brushes']),
+      room: share,
+      master: share,
+      click: z.enum(CLICK_SOUND),
+      barClick: z.enum(CLICK_SOUND),
+    }) satisfies z.ZodMiniType<SoundChoice>,
+    {
+      side: 'drummer',
+      tool: 'sticks',
+      room: 0.35,
+      master: 0.8,
+      click: 'tone',
+      barClick: 'tone',
+    },
+  ),
   /** Questions for the finder that were kept by name, as they stand in an address. */
   questions: z._default(
     z

@@ -1,0 +1,2 @@
+export type { Tool } from './contact'
+export { longestRing, renderStroke, SOUNDING, type Sounding, type Stroke } from './pieces'
