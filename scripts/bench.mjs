@@ -92,6 +92,12 @@ if (process.argv[2] === 'finder') {
   run('node_modules/.bin/tsx', ['tests/bench/finder.ts'])
   process.exit(0)
 }
+if (process.argv[2] === 'sound') {
+  // What the kit sounds like, what that costs, and how soon it is heard.
+  run(process.execPath, ['scripts/build.mjs'], { stdio: ['ignore', 'ignore', 'inherit'] })
+  run('node_modules/.bin/tsx', ['tests/bench/sound.ts'])
+  process.exit()
+}
 if (process.argv[2] === 'hearing') {
   // Strokes found in made material, by condition, and what that costs: in the core alone.
   run('node_modules/.bin/tsx', ['tests/bench/hearing.ts'])

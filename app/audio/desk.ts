@@ -40,7 +40,10 @@ export function openDesk(context: BaseAudioContext): Desk {
     convolver.normalize = false
     kit.connect(convolver)
   }
-  room.buffer = bufferOf(context, responseOf(inRoom, ROOM_SECONDS * 1.3, context.sampleRate))
+  // The first stroke does not wait for its room.
+  setTimeout(() => {
+    room.buffer = bufferOf(context, responseOf(inRoom, ROOM_SECONDS * 1.3, context.sampleRate))
+  })
   kit.connect(master)
   room.connect(roomLevel).connect(master)
   ring.connect(master)
@@ -49,6 +52,7 @@ export function openDesk(context: BaseAudioContext): Desk {
   const heard = new Float32Array(analyser.fftSize)
   limiterAfter(context, master).connect(analyser)
   analyser.connect(context.destination)
+  let ringing: ReturnType<typeof setTimeout> | undefined
   const glide = (param: AudioParam, value: number) =>
     param.setTargetAtTime(value, context.currentTime, 0.02)
   return {
@@ -59,8 +63,11 @@ export function openDesk(context: BaseAudioContext): Desk {
       glide(roomLevel.gain, choice.room)
     },
     setNeighbours: (neighbours) => {
-      const rings = (dry: Float32Array, rate: number) => ringingAlong(dry, neighbours, rate)
-      ring.buffer = bufferOf(context, responseOf(rings, RING_SECONDS, context.sampleRate))
+      clearTimeout(ringing)
+      ringing = setTimeout(() => {
+        const rings = (dry: Float32Array, rate: number) => ringingAlong(dry, neighbours, rate)
+        ring.buffer = bufferOf(context, responseOf(rings, RING_SECONDS, context.sampleRate))
+      })
     },
     level: () => {
       analyser.getFloatTimeDomainData(heard)

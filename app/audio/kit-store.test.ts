@@ -4,24 +4,31 @@ import { type Sample, SOUNDING, type Sounding, sampleKey, samplesOf } from '~/co
 import { lickOf } from '../../tests/support/licks'
 import { type KitMaker, KitStore } from './kit-store'
 
-/** A maker that waits to be told to go on, and writes down what it was asked for. */
+/** A maker that waits to be told to go on for each stroke, and writes down what it made. */
 function slowMaker(kept: readonly Sounding[] = []) {
   const asked: Sample[] = []
   const waiting: (() => void)[] = []
   const maker: KitMaker = {
-    render: (sample) =>
-      new Promise((done) => {
+    make: async (samples, _tool, _rate, onMade) => {
+      const told = new Set<Sounding>()
+      const tell = (sample: Sample) =>
+        onMade({ sample, made: Float32Array.of(sample.velocity, sample.take) })
+      for (const sample of samples) {
+        if (told.has(sample.surface)) continue
+        if (kept.includes(sample.surface)) {
+          told.add(sample.surface)
+          samplesOf(sample.surface).forEach(tell)
+          continue
+        }
+        await new Promise<void>((done) => waiting.push(done))
         asked.push(sample)
-        waiting.push(() => done(Float32Array.of(sample.velocity, sample.take)))
-      }),
-    kept: async (surface) =>
-      kept.includes(surface)
-        ? samplesOf(surface).map(({ velocity, take }) => Float32Array.of(velocity, take))
-        : null,
+        tell(sample)
+      }
+    },
     rest: vi.fn(),
   }
   const step = async () => {
-    await vi.waitFor(() => expect(waiting.length).toBeGreaterThan(0))
+    await vi.waitFor(() => expect(waiting.length).toBeGreaterThan(0), { interval: 1 })
     waiting.shift()?.()
     await Promise.resolve()
   }
@@ -34,10 +41,10 @@ const storeOf = (maker: KitMaker) =>
     maker,
     (samples) => ({ length: samples.length, samples }) as unknown as AudioBuffer,
   )
-const performanceOf = (line: string) =>
+const performanceOf = (line: string, countIn = false) =>
   toPerformance(lickOf(`lead: 0\ngroove: none\nlanding: none\nline: ${line}`), {
     loop: false,
-    countIn: true,
+    countIn,
   })
 
 describe('the kit of a page', () => {
@@ -45,7 +52,7 @@ describe('the kit of a page', () => {
     const { maker, asked, step } = slowMaker()
     const kit = storeOf(maker)
     let ready = false
-    const waited = kit.ready(performanceOf('r>RlL KKKK')).then(() => {
+    const waited = kit.ready(performanceOf('r>RlL KKKK'), 0.00001).then(() => {
       ready = true
     })
     await step()
@@ -59,11 +66,18 @@ describe('the kit of a page', () => {
     expect(kit.complete).toBe(false)
   })
 
+  it('is ready at once where it is counted in: what is struck later is made meanwhile, in its order', async () => {
+    const { maker, asked, step } = slowMaker()
+    await storeOf(maker).ready(performanceOf('R:c1 L:t1 K L:c1', true), 0.0001)
+    for (let i = 0; i < 3; i += 1) await step()
+    expect(asked.slice(0, 3).map(({ surface }) => surface)).toEqual(['c1', 't1', 'bd'])
+  })
+
   it('makes each stroke once, whatever is asked for meanwhile, and is complete in the end', async () => {
     const { maker, asked, step } = slowMaker()
     const kit = storeOf(maker)
-    const first = kit.ready(performanceOf('RLRL'))
-    const second = kit.ready(performanceOf('R:t1 L:c1 K L:f1'))
+    const first = kit.ready(performanceOf('RLRL'), 0.00001)
+    const second = kit.ready(performanceOf('R:t1 L:c1 K L:f1'), 0.00001)
     const all = SOUNDING.flatMap(samplesOf).length
     for (let i = 0; i < all; i += 1) await step()
     await Promise.all([first, second])
@@ -76,7 +90,7 @@ describe('the kit of a page', () => {
   it('takes what was kept from a visit before, and makes none of it', async () => {
     const { maker, asked } = slowMaker(SOUNDING)
     const kit = storeOf(maker)
-    await kit.ready(performanceOf('RLRL KKKK'))
+    await kit.ready(performanceOf('RLRL KKKK'), 0.00001)
     await vi.waitFor(() => expect(kit.complete).toBe(true))
     expect(asked).toEqual([])
     expect(kit.stroke({ surface: 'sn', velocity: 34, take: 1 })).toMatchObject({
@@ -86,11 +100,15 @@ describe('the kit of a page', () => {
 
   it('can be asked again where it could not be made', async () => {
     const { maker } = slowMaker()
-    const broken = { ...maker, render: vi.fn(() => Promise.reject(new Error('no worker'))) }
+    const make = vi.fn(() => Promise.reject(new Error('no worker')))
+    const broken: KitMaker = { ...maker, make }
     const kit = storeOf(broken)
-    await expect(kit.ready(performanceOf('RLRL'))).rejects.toThrow('no worker')
-    broken.render.mockImplementation(() => Promise.resolve(Float32Array.of(1)) as never)
-    await kit.ready(performanceOf('RLRL'))
+    await expect(kit.ready(performanceOf('RLRL'), 0.00001)).rejects.toThrow('no worker')
+    const well: KitMaker['make'] = async (samples, _tool, _rate, onMade) => {
+      for (const sample of samples) onMade({ sample, made: Float32Array.of(1) })
+    }
+    make.mockImplementation(well as never)
+    await kit.ready(performanceOf('RLRL'), 0.00001)
     expect(kit.stroke({ surface: 'sn', velocity: 80, take: 0 })).toBeDefined()
   })
 })

@@ -11,22 +11,29 @@ import {
   samplesOf,
   type Tool,
 } from '~/core/sound'
+import { HOME_SURFACE, UNDECIDED_SURFACE } from '~/core/sticking'
+import type { Ticks } from '~/core/time'
 
 /** What renders strokes: off the main thread. */
 export interface KitMaker {
-  readonly render: (sample: Sample, tool: Tool, rate: number) => Promise<Float32Array<ArrayBuffer>>
-  /** The samples of a surface that were kept from a visit before, in their order; null for none. */
-  readonly kept: (
-    surface: Sounding,
+  /** Makes strokes in order; of a surface that was kept from a visit before it tells all at once. */
+  readonly make: (
+    samples: readonly Sample[],
     tool: Tool,
     rate: number,
-  ) => Promise<readonly Float32Array<ArrayBuffer>[] | null>
+    onMade: (stroke: { readonly sample: Sample; readonly made: Float32Array<ArrayBuffer> }) => void,
+  ) => Promise<void>
   /** Nothing is wanted of it for now. */
   readonly rest: () => void
 }
 
-/** Looked ahead in a performance for what is to be there at once, in rounds. */
+/** Strokes asked for at once: few enough that what is wanted meanwhile does not wait for long. */
+const AT_A_TIME = 6
+
+/** Looked ahead in a performance for what it strikes, in rounds. */
 const ROUNDS = 2
+/** What is struck later than this after the beginning may still be in the making then, in seconds. */
+const AT_ONCE = 1.2
 
 /**
  * The kit at one rate, for all that plays on the page: what is asked for first is there first, the rest comes while
@@ -37,7 +44,6 @@ export class KitStore {
   private readonly clicks = new Map<string, AudioBuffer>()
   /** What is still to be made, in order. */
   private wanted: Sample[] = []
-  private readonly looked = new Set<Sounding>()
   private working: Promise<void> | undefined
   private waiting: { readonly keys: Set<string>; readonly done: () => void }[] = []
 
@@ -49,14 +55,20 @@ export class KitStore {
   ) {}
 
   /**
-   * Resolves when each surface of a performance sounds, as hard as its first stroke; how it sounds otherwise comes
-   * next, and the rest of the kit after that.
+   * Resolves when each surface that a performance strikes in its first second sounds; what it strikes later comes
+   * next, in its order, then how each sounds otherwise, and the rest of the kit after that. `perTick` is how long a
+   * tick is, in seconds.
    */
-  ready(performance: Performance): Promise<void> {
-    return this.readyFor(strokesOf(performance))
+  ready(performance: Performance, perTick: number): Promise<void> {
+    const strokes = strokesOf(performance)
+    const soon = strokes.filter(({ tick }) => tick * perTick < AT_ONCE)
+    return this.readyFor(
+      strokes.map(({ sample }) => sample),
+      new Set(soon.map(({ sample }) => sample.surface)),
+    )
   }
 
-  private readyFor(strokes: readonly Sample[]): Promise<void> {
+  private readyFor(strokes: readonly Sample[], soon: ReadonlySet<Sounding>): Promise<void> {
     const surfaces = new Set(strokes.map(({ surface }) => surface))
     const first = [...surfaces].flatMap((surface) =>
       this.has(surface) ? [] : strokes.filter((one) => one.surface === surface).slice(0, 1),
@@ -69,7 +81,7 @@ export class KitStore {
       seen.add(key)
       return true
     })
-    const keys = new Set(first.map(sampleKey))
+    const keys = new Set(first.filter(({ surface }) => soon.has(surface)).map(sampleKey))
     if (keys.size === 0) {
       void this.work().catch(() => undefined)
       return Promise.resolve()
@@ -82,7 +94,7 @@ export class KitStore {
 
   /** Resolves when every surface sounds. */
   whole(): Promise<void> {
-    return this.readyFor(SOUNDING.flatMap((surface) => samplesOf(surface)))
+    return this.readyFor(SOUNDING.flatMap(samplesOf), new Set(SOUNDING))
   }
 
   /** Whether any stroke of a surface is there. */
@@ -101,21 +113,14 @@ export class KitStore {
 
   private async makeAll(): Promise<void> {
     for (;;) {
-      const next = this.wanted.shift()
-      if (!next) return
-      if (this.buffers.has(sampleKey(next))) continue
-      if (!this.looked.has(next.surface)) {
-        this.looked.add(next.surface)
-        const kept = await this.maker.kept(next.surface, this.tool, this.rate)
-        if (kept) {
-          for (const [i, sample] of samplesOf(next.surface).entries()) {
-            const samples = kept[i]
-            if (samples) this.take(sample, samples)
-          }
-          continue
-        }
-      }
-      this.take(next, await this.maker.render(next, this.tool, this.rate))
+      const next = this.wanted
+        .splice(0, AT_A_TIME)
+        .filter((one) => !this.buffers.has(sampleKey(one)))
+      if (next.length > 0)
+        await this.maker.make(next, this.tool, this.rate, ({ sample, made }) =>
+          this.take(sample, made),
+        )
+      if (this.wanted.length === 0) return
     }
   }
 
@@ -162,22 +167,28 @@ export class KitStore {
   }
 }
 
-/** The samples that a performance strikes, in its order: the first take of each stroke's layer. */
-function strokesOf(performance: Performance): Sample[] {
+/** The samples that a performance strikes, in its order, and when: the first take of each stroke's layer. */
+function strokesOf(performance: Performance): { readonly sample: Sample; readonly tick: Ticks }[] {
+  const { countInTicks, roundTicks, ending } = performance
   const events = [
-    ...Array.from({ length: ROUNDS }, (_, round) => performance.round(round)).flat(),
-    ...performance.ending,
+    ...Array.from({ length: performance.loop ? ROUNDS : 1 }, (_, i) => ({
+      from: countInTicks + i * roundTicks,
+      all: performance.round(i),
+    })),
+    { from: countInTicks + roundTicks, all: ending },
   ]
-  const found = new Map<string, Sample>()
-  for (const event of events) {
-    if (event.kind !== 'stroke') continue
-    for (const { surface, velocity } of strikesOf(event, 0)) {
-      const struck = surface === '??' ? 'sn' : surface
-      const sample = { surface: struck, velocity: layerOf(velocity), take: 0 }
-      found.set(sampleKey(sample), sample)
+  const found = new Map<string, { sample: Sample; tick: Ticks }>()
+  for (const { from, all } of events)
+    for (const event of all) {
+      if (event.kind !== 'stroke') continue
+      for (const { surface, velocity } of strikesOf(event, 0)) {
+        const struck = surface === UNDECIDED_SURFACE ? HOME_SURFACE.R : surface
+        const sample = { surface: struck, velocity: layerOf(velocity), take: 0 }
+        const key = sampleKey(sample)
+        if (!found.has(key)) found.set(key, { sample, tick: from + event.tick })
+      }
     }
-  }
-  return [...found.values()]
+  return [...found.values()].sort((a, b) => a.tick - b.tick)
 }
 
 /** The kits that were made for this page, by rate and tool: whatever plays next has them. */

@@ -1,8 +1,8 @@
 import { ClockTrail } from '~/core/onsets'
 import type { Performance, Position, TempoPlan } from '~/core/performance'
-import { type ClickWeight, type Sample, type SoundChoice, USUAL_SOUND } from '~/core/sound'
+import { type SoundChoice, USUAL_SOUND } from '~/core/sound'
 import { type Channel, KitSampler } from './kit-sampler'
-import { type KitMaker, kitFor } from './kit-store'
+import { type KitMaker, type KitStore, kitFor } from './kit-store'
 import { AHEAD_SECONDS, HIDDEN_AHEAD_SECONDS, Scheduler } from './scheduler'
 
 /** What the session needs from outside: what makes the kit's samples, and a steady pulse. */
@@ -19,6 +19,9 @@ const START_LEAD = 0.08
 export class SoundSession {
   private player: KitSampler | undefined
   private choice: SoundChoice = USUAL_SOUND
+  /** The kit that sounds, and what it was made ready for. */
+  private kit: KitStore | undefined
+  private sounding: { readonly performance: Performance; readonly perTick: number } | undefined
   private context: AudioContext | undefined
   private scheduler: Scheduler | undefined
   private ticker: { stop: () => void } | undefined
@@ -45,12 +48,11 @@ export class SoundSession {
   async play(performance: Performance, plan: TempoPlan): Promise<void> {
     this.stop()
     const wanted = ++this.plays
-    const player = this.ready()
-    const { context } = this
-    if (context)
-      await kitFor(context.sampleRate, this.choice.tool, this.sources.kitMaker).ready(performance)
+    this.sounding = { performance, perTick: plan(0) }
+    const { player, context } = this.ready()
+    await this.takeKit()
     // Stopped, closed or started anew while the kit was still being made.
-    if (wanted !== this.plays || !context) return
+    if (wanted !== this.plays || this.context !== context) return
     if (context.state !== 'running') await context.resume()
     if (wanted !== this.plays) return
     player.setPans(performance.pans ?? {})
@@ -87,11 +89,9 @@ export class SoundSession {
 
   setPerformance(performance: Performance): void {
     this.player?.setPans(performance.pans ?? {})
+    if (this.sounding) this.sounding = { ...this.sounding, performance }
     // What it strikes and is not there yet comes before all else.
-    if (this.context && this.scheduler)
-      void kitFor(this.context.sampleRate, this.choice.tool, this.sources.kitMaker)
-        .ready(performance)
-        .catch(() => undefined)
+    if (this.scheduler) void this.takeKit().catch(() => undefined)
     this.scheduler?.setPerformance(performance)
   }
 
@@ -102,8 +102,19 @@ export class SoundSession {
 
   /** How all of it is heard from now on. */
   setChoice(choice: SoundChoice): void {
+    const other = choice.tool !== this.choice.tool
     this.choice = choice
     this.player?.setChoice(choice)
+    if (other && this.player) void this.takeKit().catch(() => undefined)
+  }
+
+  /** Goes over to the kit that is chosen, as soon as what sounds now is there. */
+  private async takeKit(): Promise<void> {
+    const { context, sounding } = this
+    if (!context || !sounding) return
+    const kit = kitFor(context.sampleRate, this.choice.tool, this.sources.kitMaker)
+    await kit.ready(sounding.performance, sounding.perTick)
+    if (this.context === context && this.choice.tool === kit.tool) this.kit = kit
   }
 
   /** How loud it is now: the largest sample of the last moment, 0 to 1. */
@@ -142,22 +153,20 @@ export class SoundSession {
   }
 
   /** The device with a sampler on it, opened once. */
-  private ready(): KitSampler {
-    if (this.player) return this.player
+  private ready(): { readonly player: KitSampler; readonly context: AudioContext } {
+    if (this.player && this.context) return { player: this.player, context: this.context }
     const context = new AudioContext({ latencyHint: 'interactive' })
-    this.context = context
     this.trail = new ClockTrail()
-    const { kitMaker } = this.sources
-    const source = {
-      stroke: (sample: Sample) =>
-        kitFor(context.sampleRate, this.choice.tool, kitMaker).stroke(sample),
-      click: (weight: ClickWeight) =>
-        kitFor(context.sampleRate, this.choice.tool, kitMaker).click(weight, this.choice),
-    }
-    this.player = new KitSampler(context, source)
-    this.player.softClick = this.softClick
-    this.player.setChoice(this.choice)
-    for (const [channel, volume] of this.volumes) this.player.setVolume(channel, volume)
-    return this.player
+    const clicks = kitFor(context.sampleRate, this.choice.tool, this.sources.kitMaker)
+    const player = new KitSampler(context, {
+      stroke: (sample) => this.kit?.stroke(sample),
+      click: (weight) => clicks.click(weight, this.choice),
+    })
+    player.softClick = this.softClick
+    player.setChoice(this.choice)
+    for (const [channel, volume] of this.volumes) player.setVolume(channel, volume)
+    this.context = context
+    this.player = player
+    return { player, context }
   }
 }

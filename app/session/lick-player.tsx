@@ -6,14 +6,21 @@ import { useGroovesFor } from '~/live/use-own'
 import { useSettingFor } from '~/live/use-setting'
 import { usePlayback } from './use-playback'
 
-const ONCE = { loop: false, countIn: false, click: false, clickMarks: 'beats' } as const
+const ONCE = { loop: false, countIn: false, clickMarks: 'beats' } as const
+
+interface LickPlayerProps {
+  readonly lick: Lick
+  readonly click: boolean
+  readonly onEnd: () => void
+}
 
 /** Plays a lick once at its learning tempo, with its groove, and says so; it ends by itself. */
-export default function LickPlayer({ lick, onEnd }: { lick: Lick; onEnd: () => void }) {
+export default function LickPlayer({ lick, click, onEnd }: LickPlayerProps) {
   const grooves = useGroovesFor(lick)
   const setting = useSettingFor(lick)
+  const switches = useMemo(() => ({ ...ONCE, click }), [click])
   const sounds = useMemo(() => soundsOn(setting.kit), [setting])
-  const { playing, trouble, toggle } = usePlayback(lick, lick.frame.tempo, ONCE, null, {
+  const { playing, trouble, toggle } = usePlayback(lick, lick.frame.tempo, switches, null, {
     grooves,
     sounds,
     swapsGroove: setting.player.swapsGroove ?? false,

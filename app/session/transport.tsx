@@ -1,11 +1,11 @@
-import { AudioLines, Metronome, Play, Repeat, Square, TimerReset } from 'lucide-react'
-import { memo, type ReactNode, useState } from 'react'
+import { Metronome, Play, Repeat, Square, TimerReset } from 'lucide-react'
+import { memo, type ReactNode } from 'react'
 import type { Channel } from '~/audio'
 import { CLICK_MARKS, type ClickMark } from '~/core/performance'
 import { isCompound, type Meter } from '~/core/time'
 import { NumberField } from '~/ui/number-field'
 import { CLICK_WORDS } from '~/words/click-words'
-import { CLICK_VOLUME } from './mixer'
+import { MixerPanel } from './mixer-panel'
 import type { PlaySwitches } from './use-playback'
 
 interface TransportProps {
@@ -21,6 +21,8 @@ interface TransportProps {
   /** The switches that change. */
   readonly onSwitch: (switches: Partial<PlaySwitches>) => void
   readonly onVolume: (channel: Channel, volume: number) => void
+  /** How loud it is now, 0 to 1. */
+  readonly level: () => number
   readonly least: number
   readonly most: number
 }
@@ -83,7 +85,7 @@ export const Transport = memo(function Transport(props: TransportProps) {
           <Switch label="Loop" on={switches.loop} onTurn={(loop) => onSwitch({ loop })}>
             <Repeat size={18} aria-hidden />
           </Switch>
-          <Limbs onVolume={props.onVolume} />
+          <MixerPanel onVolume={props.onVolume} level={props.level} />
         </div>
         <p role="status" className="min-w-0 grow text-right text-[#f0a48f] text-sm empty:hidden">
           {trouble}
@@ -166,53 +168,6 @@ function Switch({
       {children}
       <span className={on ? '' : 'line-through'}>{shown}</span>
     </button>
-  )
-}
-
-const LIMB_CHANNELS: readonly (readonly [Channel, string])[] = [
-  ['RH', 'Right hand'],
-  ['LH', 'Left hand'],
-  ['RF', 'Kick'],
-  ['LF', 'Second foot'],
-  ['click', 'Click'],
-]
-
-/** A volume for each limb; at nothing it is muted and keeps its time. */
-function Limbs({ onVolume }: { onVolume: (channel: Channel, volume: number) => void }) {
-  const [volumes, setVolumes] = useState<Readonly<Record<Channel, number>>>({
-    RH: 1,
-    LH: 1,
-    RF: 1,
-    LF: 1,
-    click: CLICK_VOLUME,
-  })
-  return (
-    <details className="dropdown dropdown-top dropdown-end">
-      <summary className="flex h-12 min-w-11 cursor-pointer list-none sm:min-w-14 flex-col items-center justify-center gap-0.5 rounded-md px-1.5 text-[#b3a999] text-[11px] hover:bg-white/10">
-        <AudioLines size={18} aria-hidden />
-        Limbs
-      </summary>
-      <div className="dropdown-content mb-2 w-64 rounded-box border border-base-300 bg-base-100 p-4 text-base-content shadow-lg">
-        {LIMB_CHANNELS.map(([channel, name]) => (
-          <label key={channel} className="flex items-center gap-3 py-1.5 text-sm">
-            <span className="w-24 shrink-0">{name}</span>
-            <input
-              type="range"
-              className="range range-xs"
-              min={0}
-              max={1}
-              step={0.05}
-              value={volumes[channel]}
-              onChange={(event) => {
-                const volume = event.target.valueAsNumber
-                setVolumes({ ...volumes, [channel]: volume })
-                onVolume(channel, volume)
-              }}
-            />
-          </label>
-        ))}
-      </div>
-    </details>
   )
 }
 

@@ -6,7 +6,10 @@ import { lazyComponent } from '~/ui/lazy-component'
 const LickPlayer = lazyComponent(async () => (await import('./lick-player')).default)
 
 /** Hears licks of a page one by one: another one takes the place of the one that sounds. */
-export function useHearLick(): { readonly hear: (lick: Lick) => void; readonly player: ReactNode } {
+export function useHearLick({ click = false }: { readonly click?: boolean } = {}): {
+  readonly hear: (lick: Lick) => void
+  readonly player: ReactNode
+} {
   const [heard, setHeard] = useState<{ lick: Lick; count: number } | null>(null)
   const end = useCallback(() => setHeard(null), [])
   const hear = useCallback(
@@ -15,6 +18,6 @@ export function useHearLick(): { readonly hear: (lick: Lick) => void; readonly p
   )
   return {
     hear,
-    player: heard && <LickPlayer key={heard.count} lick={heard.lick} onEnd={end} />,
+    player: heard && <LickPlayer key={heard.count} lick={heard.lick} click={click} onEnd={end} />,
   }
 }

@@ -55,6 +55,8 @@ export function useSounding(compose: () => Performance, plan: TempoPlan): Soundi
     [],
   )
 
+  useEffect(wakeSound, [])
+
   const { playing, trouble } = shown
   useEffect(() => playback.current?.setPlan(plan), [plan])
   useEffect(() => {
@@ -94,6 +96,19 @@ export function useSounding(compose: () => Performance, plan: TempoPlan): Soundi
 /** A playback that fetches its sound at its first start. */
 export function openPlayback(onChange: (playing: boolean, trouble: string) => void): Playback {
   return new Playback(openSound, (state, trouble) => onChange(state !== 'silent', trouble))
+}
+
+/** A page that is never idle wakes the sound after so many milliseconds. */
+const WOKEN_WITHIN_MS = 800
+
+/** Fetches what makes the sound while the page has nothing to do: the first press then waits for less. */
+function wakeSound(): void {
+  if (typeof requestIdleCallback === 'undefined') return
+  const wake = async () => {
+    const [{ kitMaker }] = await Promise.all([import('~/workers'), import('~/audio')])
+    await kitMaker.wake()
+  }
+  requestIdleCallback(() => void wake().catch(() => undefined), { timeout: WOKEN_WITHIN_MS })
 }
 
 async function openSound(onEnd: () => void): Promise<Sound> {

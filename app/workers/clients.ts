@@ -1,6 +1,6 @@
-import type { Sample, Sounding, Tool } from '~/core/sound'
+import type { Sample, Tool } from '~/core/sound'
 import { WorkerClient, type WorkerPort } from './client'
-import type { Jobs, Progress, TickerRequest } from './protocol'
+import type { Jobs, MadeStroke, Progress, TickerRequest } from './protocol'
 
 const kitWorker = new WorkerClient(
   () => new Worker(new URL('./kit.worker.ts', import.meta.url), { type: 'module' }) as WorkerPort,
@@ -8,10 +8,16 @@ const kitWorker = new WorkerClient(
 
 /** Makes the kit's samples in a worker, which is there as long as there is something to make. */
 export const kitMaker = {
-  render: (sample: Sample, tool: Tool, rate: number) =>
-    kitWorker.ask('render-stroke', { sample, tool, rate }),
-  kept: (surface: Sounding, tool: Tool, rate: number) =>
-    kitWorker.ask('kept-strokes', { surface, tool, rate }),
+  make: async (
+    samples: readonly Sample[],
+    tool: Tool,
+    rate: number,
+    onMade: (stroke: MadeStroke) => void,
+  ) => {
+    await kitWorker.ask('make-strokes', { samples, tool, rate }, { onTold: onMade })
+  },
+  /** Starts the worker, so that it need not be waited for later. */
+  wake: () => kitWorker.ask('make-strokes', { samples: [], tool: 'sticks', rate: 48_000 }),
   rest: () => kitWorker.close(),
 }
 

@@ -32,12 +32,24 @@ export async function readKept(
   rate: number,
 ): Promise<Float32Array<ArrayBuffer>[] | null> {
   try {
-    const kept = await caches.match(addressOf(surface, tool, rate), { cacheName: STORE })
+    const address = addressOf(surface, tool, rate)
+    known ??= listKept()
+    if (!(await known).has(address)) return null
+    const kept = await caches.match(address, { cacheName: STORE })
     const strokes = kept ? unpackStrokes(await kept.arrayBuffer()) : null
     return strokes?.length === samplesOf(surface).length ? strokes : null
   } catch {
     return null
   }
+}
+
+/** What is kept, looked up once: to ask for each surface takes longer than to make it. */
+let known: Promise<ReadonlySet<string>> | undefined
+
+async function listKept(): Promise<ReadonlySet<string>> {
+  if (!(await caches.has(STORE))) return new Set()
+  const requests = await (await caches.open(STORE)).keys()
+  return new Set(requests.map(({ url }) => new URL(url).pathname))
 }
 
 const addressOf = (surface: Sounding, tool: Tool, rate: number) =>
@@ -77,6 +89,8 @@ export function unpackStrokes(bytes: ArrayBuffer): Float32Array<ArrayBuffer>[] |
   return lengths.map((length) => {
     const from = at
     at += length
-    return Float32Array.from({ length }, (_, i) => (samples[from + i] as number) / FULL)
+    const stroke = new Float32Array(length)
+    for (let i = 0; i < length; i += 1) stroke[i] = (samples[from + i] as number) / FULL
+    return stroke
   })
 }

@@ -2,7 +2,7 @@ import type { WrittenQuestion } from '~/codecs/question'
 import type { Door, FoundVoices, LineEnding, VoiceWish } from '~/core/finder'
 import type { FreeHand, Lick } from '~/core/line'
 import type { PlayContext } from '~/core/playability'
-import type { LoopOptions, LoopStretch, Sample, SequenceSound, Sounding, Tool } from '~/core/sound'
+import type { LoopOptions, LoopStretch, Sample, SequenceSound, Tool } from '~/core/sound'
 import type { Voice } from '~/core/sticking'
 import type { Pin } from '~/core/voicing'
 import type { ImportDone, IncomingEntry } from '~/storage/backup'
@@ -89,19 +89,22 @@ export interface FoundWays {
   readonly complete: boolean
 }
 
+/** A stroke of the kit as samples. */
+export interface MadeStroke {
+  readonly sample: Sample
+  readonly made: Float32Array<ArrayBuffer>
+}
+
 /** What workers are asked for, by name: what goes in, what is told on the way, and what comes out. */
 export interface Jobs {
-  /** One stroke of the kit; when all of its surface are made, they are kept for other visits. */
-  readonly 'render-stroke': {
-    readonly in: { readonly sample: Sample; readonly tool: Tool; readonly rate: number }
-    readonly on: never
-    readonly out: Float32Array<ArrayBuffer>
-  }
-  /** All strokes of a surface as they were kept before, in their order; null for none. */
-  readonly 'kept-strokes': {
-    readonly in: { readonly surface: Sounding; readonly tool: Tool; readonly rate: number }
-    readonly on: never
-    readonly out: readonly Float32Array<ArrayBuffer>[] | null
+  /**
+   * Strokes of the kit, in order; of a surface that was kept from a visit before all strokes are told at once. When
+   * all of a surface are made, they are kept.
+   */
+  readonly 'make-strokes': {
+    readonly in: { readonly samples: readonly Sample[]; readonly tool: Tool; readonly rate: number }
+    readonly on: MadeStroke
+    readonly out: null
   }
   /** Licks round after round as a sound file: as it is (`wav`), or compressed (`opus`). */
   readonly 'render-loop': {

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { lickOf } from '../../../tests/support/licks'
 import { centreOf, decayOf } from '../../../tests/support/sound-figures'
 import { SURFACES, type Surface } from '../sticking'
 import {
@@ -9,9 +10,11 @@ import {
   limited,
   ROOM_SECONDS,
   renderClick,
+  renderLoops,
   renderStroke,
   responseOf,
   ringingAlong,
+  type Sample,
   Striking,
   sampleKey,
   silencedBy,
@@ -196,6 +199,33 @@ describe('clicks', () => {
       })
       expect([...centres].sort((a, b) => b - a)).toEqual(centres)
       expect(centres[2]).toBeGreaterThan(centreOf(kick, RATE))
+    }
+  })
+})
+
+describe('everything in full at 240', () => {
+  it('is bent by the limiter, and never cut off', () => {
+    const line = '(^R:c1^L:sn^K)'.repeat(16)
+    const read = lickOf(
+      `tempo: 240\nbars: 2\ngroove: none\nlanding: none\nlead: 0\nline: ${line} ${line}`,
+    )
+    const rate = 22_050
+    const made = new Map<string, Float32Array>()
+    const samples = {
+      stroke: (sample: Sample) => {
+        const known =
+          made.get(sampleKey(sample)) ?? renderStroke({ ...sample, tool: 'sticks' }, rate)
+        made.set(sampleKey(sample), known)
+        return known
+      },
+      click: () => renderClick('tone', 'beat', rate),
+    }
+    const stretch = { lick: read, tempo: 240, rounds: 2 }
+    const { left, right } = renderLoops([stretch], { click: true, parts: 'all' }, rate, samples)
+    for (const ear of [left, right]) {
+      const peak = ear.reduce((most, one) => Math.max(most, Math.abs(one)), 0)
+      expect(peak).toBeGreaterThan(0.7)
+      expect(peak).toBeLessThan(1)
     }
   })
 })

@@ -39,7 +39,7 @@ export function BenchPlayer({ children }: { children: ReactNode }) {
     [loop, countIn, click, clickMarks, inEighths],
   )
   const sounds = useMemo(() => soundsOn(setting.kit), [setting])
-  const { playing, toggle, position, trouble, setVolume } = usePlayback(
+  const { playing, toggle, position, level, trouble, setVolume } = usePlayback(
     voiced,
     tempo,
     switches,
@@ -82,6 +82,7 @@ export function BenchPlayer({ children }: { children: ReactNode }) {
           onToggle={play}
           onTempo={setTempo}
           onVolume={setVolume}
+          level={level}
           onSwitch={change}
         />
       </div>

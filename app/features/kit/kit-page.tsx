@@ -24,6 +24,7 @@ import { insteadOf } from './kit-edits'
 import { PieceList } from './piece-list'
 import { PlanEditor } from './plan-editor'
 import { PlayerPart } from './player-part'
+import { SoundPart } from './sound-part'
 import { useKit } from './use-kit'
 import { usesOf, type VoiceUse } from './voice-uses'
 
@@ -129,6 +130,7 @@ export function KitPage() {
           onEdit={edit}
           onRemoved={tellRemoved}
         />
+        <SoundPart kit={still} sound={shown.sound} onChange={change} />
       </div>
       <p className="text-sm">
         Left-handed?{' '}

@@ -364,6 +364,7 @@ export function SoloPage({ opened, read }: { opened: Kept<SoloRecord>; read: Sol
             changeSettings(heard)
           }}
           onVolume={sound.setVolume}
+          level={sound.level}
         />
       </div>
     </div>

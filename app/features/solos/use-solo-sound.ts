@@ -157,6 +157,7 @@ export function useSoloSound(sounded: Sounded) {
     if (!playing) anew()
     player.toggle()
   }, [playing, empty, player, anew])
+  const level = useCallback(() => player.sound.level(), [player])
   const setVolume = useCallback(
     (channel: Channel, volume: number) => player.sound.setVolume(channel, volume),
     [player],
@@ -171,6 +172,7 @@ export function useSoloSound(sounded: Sounded) {
     trouble,
     position,
     setVolume,
+    level,
     bar,
     toggle,
     start,
