@@ -18,6 +18,7 @@ function contentSecurityPolicy(nonce: string): string {
     "style-src-attr 'unsafe-inline'",
     "img-src 'self' data:",
     "font-src 'self'",
+    "media-src 'self' blob:",
     `connect-src 'self'${development ? ' ws:' : ''}`,
     "worker-src 'self'",
     "manifest-src 'self'",

@@ -18,16 +18,20 @@ export type HearingMessage =
     }
   /** The highest level of the last tenth of a second, and whether sound was lost in it. */
   | { readonly kind: 'level'; readonly db: number; readonly lost: boolean }
+  /** Sound as it came in, from a time on: told while the page asked for it. */
+  | { readonly kind: 'sound'; readonly from: number; readonly samples: Float32Array }
   /** What was asked to be recorded, from a time on. */
   | { readonly kind: 'recorded'; readonly from: number; readonly samples: Float32Array }
-/** What the page asks of it: so many seconds of sound as they are. They stay in the page's memory. */
-export interface HearingRequest {
-  readonly recordSeconds: number
-}
+/** What the page asks of it: so many seconds of sound as they are, or all of it from now on, or none any more. */
+export type HearingRequest =
+  | { readonly kind: 'record'; readonly seconds: number }
+  | { readonly kind: 'tell-sound'; readonly wanted: boolean }
 
 const LEVELS_A_SECOND = 10
+/** Sound that is told comes in pieces of so many seconds. */
+const PIECE_SECONDS = 0.2
 
-/** Finds strokes in a microphone's sound where that comes in; nothing of the sound itself is kept. */
+/** Finds strokes in a microphone's sound where that comes in; of the sound itself it keeps nothing. */
 class Hearing extends AudioWorkletProcessor {
   private readonly detector = new OnsetDetector(sampleRate)
   private peak = 0
@@ -36,11 +40,17 @@ class Hearing extends AudioWorkletProcessor {
   private recording: { readonly from: number; readonly samples: Float32Array; at: number } | null =
     null
 
+  /** The piece that is being filled; null while no sound is to be told. */
+  private piece: { readonly from: number; readonly samples: Float32Array; at: number } | null = null
+
   constructor() {
     super()
     this.port.onmessage = ({ data }: MessageEvent<HearingRequest>) => {
-      const samples = new Float32Array(Math.round(data.recordSeconds * sampleRate))
-      this.recording = { from: currentFrame, samples, at: 0 }
+      if (data.kind === 'tell-sound') this.piece = data.wanted ? newPiece() : null
+      else {
+        const samples = new Float32Array(Math.round(data.seconds * sampleRate))
+        this.recording = { from: currentFrame, samples, at: 0 }
+      }
     }
   }
 
@@ -53,6 +63,7 @@ class Hearing extends AudioWorkletProcessor {
       this.tell({ kind: 'onset', seconds: (base + sample) / sampleRate, db, attackDb })
     for (const sample of block) this.peak = Math.max(this.peak, Math.abs(sample))
     this.record(block)
+    this.tellSound(block)
     if (currentFrame - this.toldAt >= sampleRate / LEVELS_A_SECOND) {
       const { lostAt } = this.detector
       this.tell({
@@ -78,9 +89,27 @@ class Hearing extends AudioWorkletProcessor {
     this.tell({ kind: 'recorded', from: recording.from / sampleRate, samples })
   }
 
+  private tellSound(block: Float32Array): void {
+    const { piece } = this
+    if (!piece) return
+    piece.samples.set(block.subarray(0, piece.samples.length - piece.at), piece.at)
+    piece.at += block.length
+    if (piece.at < piece.samples.length) return
+    const { from, samples } = piece
+    // Before it is handed over: then it has no length any more.
+    this.piece = { ...newPiece(), from: from + samples.length }
+    this.port.postMessage({ kind: 'sound', from: from / sampleRate, samples }, [samples.buffer])
+  }
+
   private tell(message: HearingMessage): void {
     this.port.postMessage(message)
   }
+}
+
+/** An empty piece of sound from the next block on: as many whole blocks as come to its seconds. */
+function newPiece() {
+  const blocks = Math.round((PIECE_SECONDS * sampleRate) / 128)
+  return { from: currentFrame, samples: new Float32Array(blocks * 128), at: 0 }
 }
 
 registerProcessor('hearing', Hearing)

@@ -11,6 +11,12 @@ export interface OnsetListener {
   readonly onStroke: (at: number, velocity: number, attackDb: number) => void
   /** The level, in decibels below full scale, ten times a second, and whether sound was lost. */
   readonly onLevel: (db: number, lost: boolean) => void
+  /** Sound as it came in, for who listens back: when it was heard, by the page's clock in milliseconds. */
+  readonly onSound?: (sound: {
+    readonly from: number
+    readonly samples: Float32Array
+    readonly rate: number
+  }) => void
 }
 
 /** Sound as it was recorded: its first sample's time on the device's clock, in seconds. */
@@ -23,7 +29,7 @@ const PAIR_MS = 250
 
 /**
  * Finds the strokes of a sound in an audio worklet, whatever makes the sound, and tells them on the page's
- * clock. Nothing of the sound is kept or sent.
+ * clock. The sound itself goes to who listens, and nowhere else.
  */
 export class Hearing {
   private readonly clock = new ClockMap()
@@ -39,6 +45,8 @@ export class Hearing {
     this.timer = setInterval(() => this.pair(), PAIR_MS)
     this.pair()
     node.port.onmessage = ({ data }: MessageEvent<HearingMessage>) => this.take(data)
+    if (ears.onSound)
+      node.port.postMessage({ kind: 'tell-sound', wanted: true } satisfies HearingRequest)
   }
 
   /** Begins to listen to what a source of the context gives; rejects where there are no worklets. */
@@ -58,7 +66,7 @@ export class Hearing {
   record(seconds: number): Promise<Recorded> {
     return new Promise((resolve) => {
       this.onRecorded = resolve
-      this.node.port.postMessage({ recordSeconds: seconds } satisfies HearingRequest)
+      this.node.port.postMessage({ kind: 'record', seconds } satisfies HearingRequest)
     })
   }
 
@@ -86,7 +94,15 @@ export class Hearing {
   private take(message: HearingMessage): void {
     if (message.kind === 'level') this.ears.onLevel(message.db, message.lost)
     else if (message.kind === 'recorded') this.onRecorded?.(message)
-    else {
+    else if (message.kind === 'sound') {
+      const { from, samples } = message
+      if (this.clock.known)
+        this.ears.onSound?.({
+          from: this.clock.toPage(from * 1000),
+          samples,
+          rate: this.context.sampleRate,
+        })
+    } else {
       if (!this.clock.known) this.pair()
       if (this.clock.known)
         this.ears.onStroke(

@@ -66,7 +66,7 @@ export function MicrophonePart({
       {another && <span>This is another microphone than the one that was measured.</span>}
       <span role="status" className="basis-full text-(--quiet)">
         {said ||
-          'Listen by headphones with a cable, since wireless ones are late: of a loudspeaker only the click is left out, and a groove is heard as strokes. The sound is not kept and not sent. Which hand struck cannot be heard, so it is not told.'}
+          'Listen by headphones with a cable, since wireless ones are late: of a loudspeaker only the click is left out, and a groove is heard as strokes. The last two minutes of sound stay in memory, so that you can listen back; nothing is sent. Which hand struck cannot be heard, so it is not told.'}
       </span>
     </div>
   )

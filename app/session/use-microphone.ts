@@ -8,6 +8,8 @@ interface Heard {
   readonly onStroke: (at: number, velocity: number, attackDb: number) => void
   /** Sound was lost on its way. */
   readonly onLost: () => void
+  /** Sound as it came in, where it is wanted. */
+  readonly onSound?: OnsetListener['onSound']
 }
 
 /** The level of a microphone, ten times a second: only the meter is drawn for it, and not the page. */
@@ -97,6 +99,7 @@ export class Microphone {
     }
     void this.session.want({
       onStroke: (at, velocity, attackDb) => this.told.onStroke(at, velocity, attackDb),
+      ...(this.told.onSound && { onSound: this.told.onSound }),
       onLevel: (db, lost) => {
         this.level.set(db)
         if (lost) this.told.onLost()

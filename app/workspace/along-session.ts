@@ -51,6 +51,8 @@ export interface AlongRound {
   readonly number: number
   readonly secondsPerTick: number
   readonly told: TimingReport
+  /** When its line's first slot was, in milliseconds of the page's clock; null where nobody followed. */
+  readonly startedAt: number | null
 }
 
 export interface AlongState {
@@ -214,6 +216,13 @@ export class AlongSession extends Slices<AlongState> {
     return { from: first - reach + delay, to: last + reach + delay }
   }
 
+  /** When a round's first slot was, by where the music was when it was looked at last. */
+  private startOf(number: number, secondsPerTick: number): number | null {
+    const { followed } = this
+    if (!followed) return null
+    return followed.now - (followed.since - number * this.line.every) * secondsPerTick * 1000
+  }
+
   /** What was heard without the app's own clicks, and when those were, in milliseconds. */
   private withoutClicks(
     heard: readonly TickedStroke[],
@@ -254,7 +263,8 @@ export class AlongSession extends Slices<AlongState> {
     // A stroke that a click may have covered is not called missed.
     const missed = all.missed.filter(({ ms }) => !covered.some((at) => Math.abs(at - ms) < 1))
     const told = { ...all, missed }
-    const rounds = [...this.current.rounds, { number, secondsPerTick, told }].slice(-MAX_ROUNDS)
+    const round = { number, secondsPerTick, told, startedAt: this.startOf(number, secondsPerTick) }
+    const rounds = [...this.current.rounds, round].slice(-MAX_ROUNDS)
     // At another tempo it was another thing, also where that tempo comes again.
     const since = rounds.findLastIndex((round) => round.secondsPerTick !== secondsPerTick) + 1
     const counting = rounds

@@ -5,7 +5,7 @@ import { type Browser, chromium } from '@playwright/test'
 import { formatWav } from '~/codecs/wav'
 import { QUIET_FLAGS } from '../../scripts/serve.mjs'
 import { type MadeStroke, RATE, recorded } from '../support/made-sound'
-import { practiseFour } from './bench-page'
+import { expectAccessible, practiseFour } from './bench-page'
 import { expect, test } from './watched'
 
 // One after the other: two ears at once on a busy machine lose sound.
@@ -121,6 +121,28 @@ test('a simulated drummer’s sound is heard by the same ear, and has the habit 
   await expect(
     said.getByText(/^(No audible faults|Not enough yet|Not clean: .*No one habit)/),
   ).toBeVisible()
+  // What was heard is listened to: the music stops for it, and each stroke is where it was.
+  await along.getByRole('button', { name: 'Listen back' }).click()
+  const back = page.getByRole('dialog', { name: 'Listen back' })
+  await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeAttached()
+  await expect(back.getByRole('img', { name: /^\d of 4 strokes heard$/ })).toBeVisible()
+  await back.getByLabel('Speed').selectOption('0.5')
+  await back.getByRole('button', { name: 'Play: The last round' }).click()
+  await expect(back.getByRole('button', { name: 'Stop: The last round' })).toBeVisible()
+  // At half the speed it lasts as long as that, and ends by itself.
+  await expect(back.getByRole('button', { name: 'Play: The last round' })).toBeVisible({
+    timeout: 20_000,
+  })
+  const download = page.waitForEvent('download')
+  await back
+    .getByRole('button', { name: /^Save as WAV \(\d\.\d MB\)$/ })
+    .first()
+    .click()
+  expect((await download).suggestedFilename()).toBe('take.wav')
+  await expectAccessible(page)
+  if (process.env.PICTURE) await page.screenshot({ path: process.env.PICTURE })
+  await page.keyboard.press('Escape')
+  await expect(back).toBeHidden()
 })
 
 test('a microphone that is refused is told, with what to do instead', async ({ page, context }) => {

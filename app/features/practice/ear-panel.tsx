@@ -1,4 +1,4 @@
-import { useMemo } from 'react'
+import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import type { PlannedStep } from '~/core/practice'
 import { type CleanLimits, diagnose, leansFrom, SIMULATED_PLAYERS } from '~/core/timing'
@@ -9,6 +9,7 @@ import { StrikePads } from '~/session/strike-pads'
 import type { PracticeSessionRecord } from '~/storage'
 import { Checkbox } from '~/ui/checkbox'
 import { SelectField } from '~/ui/field'
+import { lazyComponent } from '~/ui/lazy-component'
 import { NumberField } from '~/ui/number-field'
 import { Button, EmptyState } from '~/ui/parts'
 import { plural } from '~/words/figures'
@@ -32,6 +33,9 @@ const PLAYERS = [
   ...SIMULATED_PLAYERS.map(({ name }) => ({ value: name, label: `simulated: ${name}` })),
 ]
 
+/** Fetched when it is opened. */
+const ListenBack = lazyComponent(async () => (await import('./listen-back')).default)
+
 /** Playing along: pads to strike, what was heard of the last round in full, what counts as clean, what to work on next. */
 export function EarPanel({ room }: { room: PracticeRoom }) {
   const { ear } = room
@@ -39,6 +43,7 @@ export function EarPanel({ room }: { room: PracticeRoom }) {
   const { planned, step } = usePractised(room)
   const state = useSlices(ear)
   const { settings, change } = useSettings()
+  const [listens, setListens] = useState(false)
   if (!step) return null
   if (choice.improvise.drawn)
     return (
@@ -127,6 +132,21 @@ export function EarPanel({ room }: { room: PracticeRoom }) {
                 ? playWords(who)
                 : 'Start the step, then play the line. Each stroke is shown under its slot, early above the line and late below it.'}
             </p>
+          )}
+          {last && ear.takes.count > 0 && (
+            <div>
+              <Button
+                onClick={() => {
+                  room.player.stop()
+                  setListens(true)
+                }}
+              >
+                Listen back …
+              </Button>
+            </div>
+          )}
+          {listens && (
+            <ListenBack takes={ear.takes} lick={step.part.lick} onClose={() => setListens(false)} />
           )}
           <CleanLimitsPart limits={settings.clean} onLimits={(clean) => change({ clean })} />
           <Diagnosis sessions={sessions} planned={planned} onGo={room.goTo} />

@@ -18,6 +18,7 @@ import { type AlongLine, AlongSession, type AlongState } from '~/workspace/along
 import { memoize } from '~/workspace/memoize'
 import { SimulatedDrummer } from '~/workspace/simulated-drummer'
 import { Slices } from '~/workspace/slices'
+import { clicksOfRound, TakeMemory } from '~/workspace/takes'
 import { meantOf } from '../along-line'
 
 /** Who plays: the player by keys, fingers and pads, or at a microphone, or a simulated player by name. */
@@ -105,6 +106,8 @@ export class Ear extends Slices<EarState> {
   private listensTo: HeardThing | null = null
   private readonly clock: Clock
   private readonly meantIn = memoize(meantOf)
+  /** The sound of the last rounds, in memory alone. */
+  readonly takes = new TakeMemory()
   readonly microphone: Microphone
 
   constructor(private readonly ports: EarPorts) {
@@ -126,6 +129,7 @@ export class Ear extends Slices<EarState> {
       onStroke: (stamp, velocity, attackDb) =>
         this.strike({ stamp, limb: undefined, from: 'mic', velocity, attackDb }),
       onLost: () => this.session.lose(),
+      onSound: (sound) => this.takes.hear(sound),
       onState: (microphone) => {
         this.patch({ microphone, device: this.microphone.device })
         this.refresh()
@@ -246,6 +250,7 @@ export class Ear extends Slices<EarState> {
     const { line } = meant
     if (begunWith?.line === line && begunWith.delayMs === delayMs && begunWith.who === who) return
     this.begunWith = { line, delayMs, who }
+    this.takes.forget()
     // The same drummer while the music goes on, also where its tempo changes: no round is played twice.
     this.drummer = habits ? new SimulatedDrummer(meant.played, habits, SEED) : null
     this.patch({ begunAt: Date.now() })
@@ -289,6 +294,7 @@ export class Ear extends Slices<EarState> {
   private roundTold(): void {
     const heard = this.session.state()
     const before = this.current.heard
+    this.noteTake(heard, before)
     this.patch({ heard })
     const { active, enough } = this.current
     if (!active) return
@@ -297,6 +303,18 @@ export class Ear extends Slices<EarState> {
     // The ladder is climbed by what was heard of as many rounds as a rung has repeats.
     const { proposal, unsettled } = heard
     if (this.listened?.climbs && proposal && unsettled >= enough) this.rate(proposal)
+  }
+
+  /** A round that was heard as sound can be listened back to. */
+  private noteTake({ rounds }: AlongState, before: AlongState): void {
+    const round = rounds.at(-1)
+    const line = this.begunWith?.line
+    if (!round || !line || round === before.rounds.at(-1)) return
+    const { number, told, startedAt, secondsPerTick } = round
+    if (this.sounding === null || startedAt === null) return
+    const clicks = clicksOfRound(line.clicks?.round ?? [], secondsPerTick)
+    const everyMs = line.every * secondsPerTick * 1000
+    this.takes.note({ number, startedAt, everyMs, told, clicks })
   }
 
   /** Seconds a tick where the music is; a count-in goes at the tempo of the first bar. */
@@ -309,6 +327,7 @@ export class Ear extends Slices<EarState> {
     this.stopListening()
     this.microphone.want(null)
     this.listensTo = null
+    this.takes.forget()
   }
 }
 
