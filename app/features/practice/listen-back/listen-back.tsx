@@ -7,10 +7,11 @@ import { SelectField } from '~/ui/field'
 import { Modal } from '~/ui/modal'
 import { Button, ErrorText } from '~/ui/parts'
 import { saveFile } from '~/ui/save-file'
+import { useWidth } from '~/ui/use-width'
 import { plural } from '~/words/figures'
 import { hitWords, limbWords } from '~/words/heard-words'
 import type { Take, TakeMemory } from '~/workspace/takes'
-import { TakeFigure } from './take-figure'
+import { TakeFigure, widthOf } from './take-figure'
 import { SPEEDS, type Speed, useTakePlayer, wavOf } from './use-take-player'
 
 /** Rounds that are heard in a row at the most. */
@@ -144,19 +145,24 @@ interface TakeRowProps {
 /** One take: its picture, what was heard of it, and how to hear it. */
 function TakeRow({ take, lick, title, playing, position, ...does }: TakeRowProps) {
   const head = useRef<SVGLineElement>(null)
+  const frame = useRef<HTMLElement>(null)
+  const room = useWidth(frame)
   const seconds = take.samples.length / take.rate
   useEffect(() => {
     if (!playing) return
-    let frame = 0
+    let asked = 0
+    const width = widthOf(take, room)
     const follow = () => {
-      const x = String((position() / seconds) * 1000)
-      head.current?.setAttribute('x1', x)
-      head.current?.setAttribute('x2', x)
-      frame = requestAnimationFrame(follow)
+      const x = (position() / seconds) * width
+      head.current?.setAttribute('x1', String(x))
+      head.current?.setAttribute('x2', String(x))
+      // What is longer than there is room for goes along.
+      if (frame.current) frame.current.scrollLeft = x - room / 2
+      asked = requestAnimationFrame(follow)
     }
     follow()
-    return () => cancelAnimationFrame(frame)
-  }, [playing, position, seconds])
+    return () => cancelAnimationFrame(asked)
+  }, [playing, position, seconds, take, room])
   const told = take.rounds.at(-1)?.told
   return (
     <section aria-label={title} className="flex flex-col gap-2">
@@ -183,7 +189,15 @@ function TakeRow({ take, lick, title, playing, position, ...does }: TakeRowProps
           <Button onClick={does.onSave}>Save as WAV ({sizeOf(take)})</Button>
         </span>
       </div>
-      <TakeFigure take={take} lick={lick} head={head} />
+      <section
+        ref={frame}
+        aria-label={`Strokes of: ${title}`}
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: where it is scrolled, it is by keys too
+        tabIndex={0}
+        className="overflow-x-auto"
+      >
+        {room > 0 && <TakeFigure take={take} lick={lick} room={room} head={head} />}
+      </section>
     </section>
   )
 }
