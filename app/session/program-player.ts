@@ -221,6 +221,11 @@ export class ProgramPlayer extends Slices<PlayerState> {
     else this.climbBy(rating)
   }
 
+  /** The session that goes on, or was played last; null where none is written down. */
+  get sessionId(): string | null {
+    return this.log.sessionId
+  }
+
   /** Takes back how it was rated last. */
   unrate(): void {
     this.log.unsay()

@@ -87,6 +87,11 @@ export class SessionLog {
     return this.running.session.repeats
   }
 
+  /** The session that goes on, or was played last; null where nobody's is written down. */
+  get sessionId(): string | null {
+    return this.traceless ? null : (this.running?.session.id ?? null)
+  }
+
   /** Says how it went. What is said before the first look is about the rung it begins on. */
   say(training: Training, said: Partial<Said>): void {
     if (this.traceless) return

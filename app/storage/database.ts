@@ -3,7 +3,7 @@ import { fail, ok, type Result } from '~/core/foundation'
 import type { StoreIssue } from './issue'
 
 export const DATABASE_NAME = 'dime-stack'
-export const STORE_VERSION = 7
+export const STORE_VERSION = 8
 /** Dexie keeps ten steps of the browser's version number for each of ours. */
 const STEPS = 10
 /** A store that does not answer for so long is told as one that cannot be opened. */
@@ -35,6 +35,9 @@ export class DimeDatabase extends Dexie {
   logs!: Rows
   /** A lick's last states, kept without being asked. */
   snapshots!: Rows
+  /** Takes that the player kept, and their sound by itself: a list of them does not read it. */
+  takes!: Rows
+  takeSounds!: Rows
   /** What could not be read, as it was. */
   aside!: Rows
 
@@ -57,7 +60,8 @@ export class DimeDatabase extends Dexie {
       snapshots: 'id, lickId',
       aside: 'id',
     })
-    this.version(STORE_VERSION).stores({ sets: 'id, deletedAt', solos: 'id, deletedAt' })
+    this.version(7).stores({ sets: 'id, deletedAt', solos: 'id, deletedAt' })
+    this.version(STORE_VERSION).stores({ takes: 'id, sessionId', takeSounds: 'id' })
   }
 }
 

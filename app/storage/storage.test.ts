@@ -199,6 +199,26 @@ describe('the store', () => {
       },
       settings: { id: 'settings', school: 'digits', voiceCount: true },
     },
+    {
+      version: 7,
+      tables: {
+        licks: 'id, deletedAt',
+        settings: 'id',
+        cells: 'id, deletedAt',
+        versions: 'id, lickId, deletedAt',
+        grooves: 'id, deletedAt',
+        kits: 'id, deletedAt',
+        sittings: 'id, lickId, createdAt, deletedAt',
+        plans: 'id',
+        summaries: 'id',
+        logs: 'id',
+        snapshots: 'id, lickId',
+        aside: 'id',
+        sets: 'id, deletedAt',
+        solos: 'id, deletedAt',
+      },
+      settings: { id: 'settings', school: 'digits', voiceCount: true },
+    },
   ]
 
   it.each(FROZEN)('of version $version is opened with all that is in it', async (frozen) => {

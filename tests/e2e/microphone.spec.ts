@@ -70,10 +70,24 @@ test('a player at the microphone is heard: what is told is what was put in', asy
       timeout: 45_000,
     })
     await expect(page.getByText(/Left hand|Right hand/)).toHaveCount(0)
-    await page.keyboard.press('Space')
+    // The round is listened to, and kept with its session.
+    await along.getByRole('button', { name: 'Listen back' }).click()
+    const back = page.getByRole('dialog', { name: 'Listen back' })
+    await back.getByRole('button', { name: 'Keep in the log' }).click()
+    await expect(back.getByText('Kept: hear it from the log.')).toBeVisible()
+    await page.keyboard.press('Escape')
+    await expect(back).toBeHidden()
     // The microphone is let go where it is not wanted any more.
     await along.getByLabel('Hear me play along').uncheck()
     await expect(along.getByLabel(/^Level of the sound/)).toHaveCount(0)
+    await page.goto('/log')
+    const sessions = page.getByRole('region', { name: 'Practice sessions' })
+    await expect(sessions.getByText(/^a take of \d s, 0\.\d MB$/)).toBeVisible()
+    await sessions.getByRole('button', { name: /^Hear the take: / }).click()
+    await expect(sessions.getByRole('button', { name: /^Stop the take: / })).toBeVisible()
+    await expect(sessions.getByRole('button', { name: /^Hear the take: / })).toBeVisible()
+    await sessions.getByRole('button', { name: /^Delete the take: / }).click()
+    await expect(sessions.getByText(/^a take of/)).toHaveCount(0)
     // A line is tapped in at it, from an empty lick: its tempo is found, and no hand is told.
     await page.goto('/')
     await page.getByRole('button', { name: 'New lick', exact: true }).click()

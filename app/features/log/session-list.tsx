@@ -3,13 +3,16 @@ import { Pencil, X } from 'lucide-react'
 import { type ComponentProps, memo, useEffect, useRef, useState } from 'react'
 import { TEMPO_RANGE } from '~/core/line'
 import type { Rating } from '~/core/log'
+import { type Concerns, useRead } from '~/live/use-read'
 import { type SaveNotice, useSaving } from '~/live/use-saving'
 import {
   type Kept,
+  listTakes,
   notSavedWords,
   type PracticeSessionRecord,
   putInBin,
   restore,
+  type SavedTake,
   saveRecord,
 } from '~/storage'
 import { IconButton } from '~/ui/icon-button'
@@ -18,11 +21,15 @@ import { ErrorText } from '~/ui/parts'
 import { useTop } from '~/ui/use-top'
 import { dayOf } from '~/words/calendar'
 import { plural } from '~/words/figures'
+import { SavedTakePart } from './saved-take'
 
 const CONTROL = 'rounded-field border border-base-300 bg-base-100 px-1.5 py-0.5'
 /** Pixels of a row before it is measured. */
 const USUAL_ROW = 33
 const OVERSCAN = 10
+
+const ofTakes: Concerns = (table) => table === 'takes'
+const NO_TAKES: readonly SavedTake[] = []
 
 type Session = Kept<PracticeSessionRecord>
 
@@ -47,6 +54,7 @@ export const SessionList = memo(function SessionList({
   const [editing, setEditing] = useState('')
   const [deleted, setDeleted] = useState<Session | null>(null)
   const { tell, trouble } = useSaving(changeSession)
+  const takes = useRead(listTakes, ofTakes, NO_TAKES)
   const list = useRef<HTMLUListElement>(null)
   const top = useTop(list)
   const virtual = useWindowVirtualizer({
@@ -111,6 +119,7 @@ export const SessionList = memo(function SessionList({
                 />
               ) : (
                 <SessionRow
+                  takes={takes.filter(({ sessionId }) => sessionId === session.id)}
                   session={session}
                   title={title}
                   now={now}
@@ -150,6 +159,7 @@ async function changeSession(command: SessionCommand): Promise<SaveNotice> {
 }
 
 function SessionRow({
+  takes,
   session,
   title,
   now,
@@ -157,6 +167,7 @@ function SessionRow({
   onEdit,
   onDelete,
 }: {
+  takes: readonly SavedTake[]
   session: PracticeSessionRecord
   title: string
   now: number
@@ -200,6 +211,9 @@ function SessionRow({
           <X size={14} aria-hidden />
         </IconButton>
       </span>
+      {takes.map((take) => (
+        <SavedTakePart key={take.id} take={take} name={name} />
+      ))}
     </div>
   )
 }

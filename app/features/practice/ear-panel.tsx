@@ -146,7 +146,12 @@ export function EarPanel({ room }: { room: PracticeRoom }) {
             </div>
           )}
           {listens && (
-            <ListenBack takes={ear.takes} lick={step.part.lick} onClose={() => setListens(false)} />
+            <ListenBack
+              takes={ear.takes}
+              sessionId={room.player.sessionId}
+              lick={step.part.lick}
+              onClose={() => setListens(false)}
+            />
           )}
           <CleanLimitsPart limits={settings.clean} onLimits={(clean) => change({ clean })} />
           <Diagnosis sessions={sessions} planned={planned} onGo={room.goTo} />

@@ -1,7 +1,10 @@
 import { Play, Square } from 'lucide-react'
+import { nanoid } from 'nanoid'
 import { useEffect, useRef, useState } from 'react'
+import { formatWav } from '~/codecs/wav'
 import type { Lick } from '~/core/line'
 import { useSettings } from '~/live/use-live'
+import { notSavedWords, saveTake } from '~/storage'
 import { Checkbox } from '~/ui/checkbox'
 import { SelectField } from '~/ui/field'
 import { Modal } from '~/ui/modal'
@@ -10,7 +13,7 @@ import { saveFile } from '~/ui/save-file'
 import { useWidth } from '~/ui/use-width'
 import { plural } from '~/words/figures'
 import { hitWords, limbWords } from '~/words/heard-words'
-import type { Take, TakeMemory } from '~/workspace/takes'
+import { type Take, type TakeMemory, toListen } from '~/workspace/takes'
 import { TakeFigure, widthOf } from './take-figure'
 import { SPEEDS, type Speed, useTakePlayer, wavOf } from './use-take-player'
 
@@ -21,12 +24,14 @@ type Which = 'last' | 'row' | 'best'
 
 interface ListenBackProps {
   readonly takes: TakeMemory
+  /** The session in which they were played; null where it is nobody's. */
+  readonly sessionId: string | null
   readonly lick: Lick
   readonly onClose: () => void
 }
 
 /** What was played in the last rounds, listened to: how it sounded, and where each stroke was. */
-export default function ListenBack({ takes, lick, onClose }: ListenBackProps) {
+export default function ListenBack({ takes, sessionId, lick, onClose }: ListenBackProps) {
   const { sound } = useSettings().settings
   const [which, setWhich] = useState<Which>('last')
   const [speed, setSpeed] = useState<Speed>(1)
@@ -93,6 +98,7 @@ export default function ListenBack({ takes, lick, onClose }: ListenBackProps) {
               position={player.position}
               onPlay={() => player.play(take)}
               onStop={stop}
+              onKeep={sessionId ? () => keepTake(take, sessionId) : null}
               onSave={() => saveFile('take.wav', 'audio/wav', wavOf(take, click ? sound : null))}
             />
           ))}
@@ -120,6 +126,19 @@ export default function ListenBack({ takes, lick, onClose }: ListenBackProps) {
   )
 }
 
+/** Keeps a take with its session, without the click; tells how that went. */
+async function keepTake(take: Take, sessionId: string): Promise<string> {
+  const sound = formatWav([toListen(take, null)], take.rate)
+  const saved = await saveTake(
+    {
+      ...{ id: nanoid(), sessionId, createdAt: Date.now() },
+      ...{ seconds: take.samples.length / take.rate, bytes: sound.length },
+    },
+    sound,
+  )
+  return saved.ok ? 'Kept: hear it from the log.' : notSavedWords(saved.error)
+}
+
 /** The best round, where that is not the last one anyway. */
 function otherThanLast(takes: TakeMemory): Take | null {
   const [best, last] = [takes.best(), takes.last(1)]
@@ -140,6 +159,8 @@ interface TakeRowProps {
   readonly onPlay: () => void
   readonly onStop: () => void
   readonly onSave: () => void
+  /** Keeps it in the log, and tells how that went; null where there is no session that it is of. */
+  readonly onKeep: (() => Promise<string>) | null
 }
 
 /** One take: its picture, what was heard of it, and how to hear it. */
@@ -163,6 +184,8 @@ function TakeRow({ take, lick, title, playing, position, ...does }: TakeRowProps
     follow()
     return () => cancelAnimationFrame(asked)
   }, [playing, position, seconds, take, room])
+  const [kept, setKept] = useState('')
+  const { onKeep } = does
   const told = take.rounds.at(-1)?.told
   return (
     <section aria-label={title} className="flex flex-col gap-2">
@@ -185,7 +208,14 @@ function TakeRow({ take, lick, title, playing, position, ...does }: TakeRowProps
             {hitWords(told)}; {told.limbs.map(limbWords).join('; ')}
           </p>
         )}
-        <span className="ml-auto">
+        <span className="ml-auto flex flex-wrap items-center gap-2">
+          {kept ? (
+            <span role="status" className="text-sm">
+              {kept}
+            </span>
+          ) : (
+            onKeep && <Button onClick={() => void onKeep().then(setKept)}>Keep in the log</Button>
+          )}
           <Button onClick={does.onSave}>Save as WAV ({sizeOf(take)})</Button>
         </span>
       </div>
