@@ -13,7 +13,6 @@ const ALL = [
   { name: 'bench-phone', size: PHONE, touch: true, open: (page) => bench(page, 'Cannon Exit') },
   { name: 'workbench-cells', open: (page) => panel(page, 'Teeterboard', 'Cells') },
   { name: 'workbench-voices', open: contour },
-  { name: 'workbench-paths-dark', dark: true, open: crossing },
   { name: 'finder', open: finder },
   { name: 'sheet', open: sheet },
   { name: 'import', open: importing },
@@ -21,6 +20,7 @@ const ALL = [
   { name: 'practice-dark', dark: true, open: practising },
   { name: 'full-screen', open: onFullScreen },
   { name: 'playing-along', open: playingAlong },
+  { name: 'listen-back-dark', dark: true, open: listeningBack },
   { name: 'play-in', open: playingIn },
   { name: 'set', open: set },
   { name: 'solo', open: solo },
@@ -78,10 +78,6 @@ async function panel(page, title, name) {
 }
 
 /** Hands that cross, on the kit from above. */
-async function crossing(page) {
-  await panel(page, 'Clown Walk', 'Hands')
-}
-
 async function kit(page) {
   await library(page)
   await page.getByRole('link', { name: 'Kit', exact: true }).click()
@@ -254,6 +250,27 @@ async function playingAlong(page) {
   await along.getByLabel('As sound, heard by the app’s ear').check()
   await page.getByRole('button', { name: 'Play', exact: true }).click()
   await page.getByText(/dB are written/).waitFor({ timeout: 120_000 })
+}
+
+/** The best round beside the last, while it is listened to. */
+async function listeningBack(page) {
+  await page.goto('/practice/demo-tightrope')
+  await page.getByRole('button', { name: 'Ear', exact: true }).click()
+  const along = page.getByRole('region', { name: 'Play along' })
+  await along.getByLabel('Hear me play along').check()
+  await along.getByLabel('Who plays').selectOption('simulated: ghosts too loud')
+  await along.getByLabel('As sound, heard by the app’s ear').check()
+  await page.getByRole('button', { name: 'Play', exact: true }).click()
+  await along.getByText(/[4-9] rounds heard/).waitFor({ timeout: 120_000 })
+  await along.getByRole('button', { name: 'Listen back' }).click()
+  const hear = page.getByLabel('Hear', { exact: true })
+  const best = hear.getByRole('option', { name: /^the best/ })
+  await hear.selectOption((await best.count()) > 0 ? 'best' : 'row')
+  await page
+    .getByRole('button', { name: /^Play: / })
+    .first()
+    .click()
+  await page.waitForTimeout(600)
 }
 
 /** Every source on one page, some strokes just arrived. */

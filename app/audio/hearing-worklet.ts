@@ -41,7 +41,7 @@ class Hearing extends AudioWorkletProcessor {
     null
 
   /** The piece that is being filled; null while no sound is to be told. */
-  private piece: { readonly from: number; readonly samples: Float32Array; at: number } | null = null
+  private piece: { from: number; readonly samples: Float32Array; at: number } | null = null
 
   constructor() {
     super()
@@ -92,12 +92,20 @@ class Hearing extends AudioWorkletProcessor {
   private tellSound(block: Float32Array): void {
     const { piece } = this
     if (!piece) return
+    // Anchored to the frame of its first block; where blocks were left out a new piece begins.
+    if (piece.at === 0) piece.from = currentFrame
+    else if (currentFrame !== piece.from + piece.at) {
+      const samples = piece.samples.slice(0, piece.at)
+      this.tell({ kind: 'sound', from: piece.from / sampleRate, samples })
+      this.piece = { ...newPiece(), from: currentFrame }
+      this.tellSound(block)
+      return
+    }
     piece.samples.set(block.subarray(0, piece.samples.length - piece.at), piece.at)
     piece.at += block.length
     if (piece.at < piece.samples.length) return
     const { from, samples } = piece
-    // Before it is handed over: then it has no length any more.
-    this.piece = { ...newPiece(), from: from + samples.length }
+    this.piece = newPiece()
     this.port.postMessage({ kind: 'sound', from: from / sampleRate, samples }, [samples.buffer])
   }
 

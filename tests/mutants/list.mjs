@@ -3,6 +3,41 @@
  * Each `is` stands in its file once.
  */
 export const MUTANTS = [
+  // The kit's sound.
+  ['app/core/sound/striking.ts', '(this.takes.get(surface) ?? -1) + 1', '0', ['app/core/sound']],
+  ['app/core/sound/striking.ts', "limb === 'LH' ? LEFT_SPEED : 1", '1', ['app/core/sound']],
+  ['app/core/sound/striking.ts', 'BUILD_UP * this.swing', '0 * this.swing', ['app/core/sound']],
+  ['app/core/sound/striking.ts', '0.999 * Math.tanh', '1.2 * Math.tanh', ['app/core/sound']],
+  ['app/core/sound/mix.ts', "side === 'drummer' ? pan : -pan", 'pan', ['app/core/sound']],
+  ['app/core/sound/mix.ts', 'const at = i * speed', 'const at = i', ['app/core/sound']],
+  ['app/core/sound/mix.ts', 'Math.log(1000) / (CHOKE', '3 / (CHOKE', ['app/core/sound']],
+  ['app/core/sound/room.ts', '(back[line] as number) * (own', '(own', ['app/core/sound']],
+  [
+    'app/core/sound/strokes/contact.ts',
+    'contact.soft * (contact.hard / contact.soft) ** force',
+    'contact.soft',
+    ['app/core/sound'],
+  ],
+  [
+    'app/core/sound/strokes/heads.ts',
+    'bessel(order, zero * place)',
+    'bessel(0, zero * place)',
+    ['app/core/sound'],
+  ],
+  ['app/audio/kit-store.ts', 'if (keys.size === 0) done()', 'done()', ['app/audio']],
+  // Listening back.
+  [
+    'app/workspace/takes/take-sound.ts',
+    'startedAt + ms + told.delayMs - from) / 1000) * rate',
+    'startedAt + ms - from) / 1000) * rate',
+    ['app/workspace/takes'],
+  ],
+  [
+    'app/workspace/takes/take-memory.ts',
+    'from: medianOf(begins)',
+    'from: begins[0] as number',
+    ['app/workspace/takes'],
+  ],
   // The click.
   ['app/core/performance/clicks.ts', '(beat * 2) / 3', 'beat / 2', ['app/core/performance']],
   ['app/core/performance/clicks.ts', "return 'bar'", "return 'beat'", ['app/core/performance']],

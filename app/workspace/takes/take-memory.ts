@@ -1,3 +1,4 @@
+import { medianOf } from '~/core/foundation'
 import type { Ticks } from '~/core/time'
 import type { TimingReport } from '~/core/timing'
 import { bestRound } from './best-round'
@@ -99,16 +100,22 @@ export class TakeMemory {
     const rate = this.sounds.at(-1)?.rate
     if (rounds.length === 0 || !rate) return null
     const { from, to } = stretchOf(rounds)
-    const held = this.sounds.filter((one) => endOf(one) > from && one.from < to)
+    const held = this.sounds.filter(
+      (one) => endOf(one) > from - JOINT_MS && one.from < to + JOINT_MS,
+    )
     const begins = held[0]?.from
     // Older sound is gone: a round that lacks its beginning is not heard in part.
     if (begins === undefined || begins > from + JOINT_MS) return null
     const samples = new Float32Array(Math.round(((to - from) / 1000) * rate))
-    for (const one of joined(held)) {
-      const at = Math.round(((one.from - from) / 1000) * rate)
-      const skipped = Math.max(0, -at)
-      const part = one.samples.subarray(skipped, skipped + samples.length - Math.max(0, at))
-      samples.set(part, Math.max(0, at))
+    for (const run of runsOf(held)) {
+      // Laid down sample by sample from where the run begins: no seam between its pieces.
+      let at = Math.round(((run.from - from) / 1000) * rate)
+      for (const piece of run.pieces) {
+        const skipped = Math.max(0, -at)
+        const part = piece.samples.subarray(skipped, skipped + samples.length - Math.max(0, at))
+        if (at < samples.length) samples.set(part, Math.max(0, at))
+        at += piece.samples.length
+      }
     }
     return { samples, rate, from, rounds }
   }
@@ -127,16 +134,33 @@ function meantOf({ told }: Pick<TakenRound, 'told'>): number[] {
   return [...told.strokes.map(({ expectedMs }) => expectedMs), ...told.missed.map(({ ms }) => ms)]
 }
 
-/** Sounds one after the other: what comes right after another begins where that ends, whatever the clocks say. */
-function joined(sounds: readonly HeardSound[]): HeardSound[] {
-  const all: HeardSound[] = []
+/** Sound without a break, and where it begins. */
+interface Run {
+  readonly from: number
+  readonly pieces: readonly HeardSound[]
+}
+
+/**
+ * Sounds without a break between them: what comes right after another begins where that ends, whatever the clock
+ * says. Where a run lies is the middle of what the clock said of its pieces, as it says of strokes.
+ */
+function runsOf(sounds: readonly HeardSound[]): Run[] {
+  const runs: HeardSound[][] = []
   for (const sound of sounds) {
-    const before = all.at(-1)
-    const end = before && endOf(before)
-    const joins = end !== undefined && Math.abs(sound.from - end) < JOINT_MS
-    all.push(joins ? { ...sound, from: end } : sound)
+    const before = runs.at(-1)?.at(-1)
+    const joins = before && Math.abs(sound.from - endOf(before)) < JOINT_MS
+    if (joins) runs.at(-1)?.push(sound)
+    else runs.push([sound])
   }
-  return all
+  return runs.map((pieces) => {
+    let length = 0
+    const begins = pieces.map((piece) => {
+      const begun = piece.from - length
+      length += endOf(piece) - piece.from
+      return begun
+    })
+    return { from: medianOf(begins), pieces }
+  })
 }
 
 function endOf({ from, samples, rate }: HeardSound): number {

@@ -71,6 +71,10 @@ describe('the last rounds in memory', () => {
           expect(take?.rounds.map(({ number }) => number)).toEqual([0, 1, 2, 3].slice(4 - count))
           expect(take?.from).toBe(first - 250)
           expect(take?.samples).toHaveLength((count - 1) * 2000 + 250 + 200 + 600)
+          // Without a seam: whatever the clock said, one sample follows the other.
+          const steps = take?.samples.subarray(1).map((one, i) => one - (take.samples[i] ?? 9))
+          expect(Math.max(...(steps ?? [9]))).toBeLessThan(2e-5)
+          expect(Math.min(...(steps ?? [9]))).toBeGreaterThan(0)
           // Every sample lies at its own time, as exactly as the clock was.
           for (const i of [0, 300, 600])
             expect(
@@ -80,6 +84,15 @@ describe('the last rounds in memory', () => {
       ),
       { numRuns: 60 },
     )
+  })
+
+  it('lie where the clock says at last, also where it was wrong at first', () => {
+    const memory = new TakeMemory()
+    for (const [i, sound] of soundFrom(4000, 6000, 200).entries())
+      memory.hear({ ...sound, from: sound.from + (i < 5 ? 35 - 7 * i : 0) })
+    memory.note(roundOf(0, [0, 0, 0]))
+    const take = memory.last(1)
+    expect((take?.samples[400] as number) * 100_000).toBeCloseTo(5000 - 250 + 400, 0)
   })
 
   it('are none where their sound is gone, or none was heard', () => {
