@@ -1,7 +1,6 @@
 import { ok, type Result } from '~/core/foundation'
 import type { StoreIssue } from './issue'
 import type { KeptTable, RecordOf } from './tables'
-import { deleteTakesOf } from './takes'
 import { write } from './writer'
 
 /** What is meant by one entry of the bin, or of a list. */
@@ -18,12 +17,8 @@ export function restore(refs: readonly Ref[]): Promise<Result<number, StoreIssue
 }
 
 /** Deletes records for good. */
-export async function purge(refs: readonly Ref[]): Promise<Result<number, StoreIssue>> {
-  const purged = await each('purge', refs)
-  const sessions = refs.flatMap(({ table, id }) => (table === 'sittings' ? [id] : []))
-  // A session's takes go with it.
-  if (purged.ok && sessions.length > 0) await deleteTakesOf(sessions)
-  return purged
+export function purge(refs: readonly Ref[]): Promise<Result<number, StoreIssue>> {
+  return each('purge', refs)
 }
 
 async function each(

@@ -64,15 +64,6 @@ export function deleteTake(id: string): Promise<Result<null, StoreIssue>> {
   })
 }
 
-/** Deletes the takes of sessions that are gone for good. */
-export function deleteTakesOf(sessionIds: readonly string[]): Promise<Result<null, StoreIssue>> {
-  return withStore(async (database) => {
-    const ids = await database.takes.where('sessionId').anyOf(sessionIds).primaryKeys()
-    if (ids.length > 0) await dropTakes(database, ids)
-    return ok(null)
-  })
-}
-
 async function dropTakes(database: DimeDatabase, ids: readonly string[]): Promise<void> {
   await database.transaction('rw', database.takes, database.takeSounds, async () => {
     await database.takes.bulkDelete([...ids])

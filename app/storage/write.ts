@@ -48,6 +48,8 @@ class Refused extends Error {
 const DERIVED = ['summaries', 'logs', 'snapshots'] as const
 /** What belongs to a lick and goes with it when it is deleted for good. */
 const BELONGINGS = ['versions', 'plans'] as const
+/** What belongs to a practice session. */
+const TAKES = ['takes', 'takeSounds'] as const
 
 /**
  * The one way into the store. All changes are made, or none; each is held against the revision that it
@@ -60,12 +62,15 @@ export function write(
   snapshots: Snapshots | null = null,
 ): Promise<Result<number[], StoreIssue>> {
   return withStore(async (database) => {
-    const purges = changes.some(({ kind, table }) => kind === 'purge' && table === 'licks')
+    const purging = (of: KeptTable) =>
+      changes.some(({ kind, table }) => kind === 'purge' && table === of)
+    const [purges, endsSessions] = [purging('licks'), purging('sittings')]
     const tables = [
       ...new Set<string>([
         ...changes.map(({ table }) => table),
         ...DERIVED,
         ...(purges ? BELONGINGS : []),
+        ...(endsSessions ? TAKES : []),
       ]),
     ]
     const take = (trusted: ReadonlySet<string>) =>
@@ -76,6 +81,7 @@ export function write(
         const all = changes.map((change) => made.apply(change))
         await made.flush()
         if (purges) await made.removeBelongings(changes)
+        if (endsSessions) await made.removeTakes(changes)
         return { revisions: all, step: made }
       })
     try {
@@ -212,6 +218,18 @@ class Step {
       await database.plans.bulkDelete(plans)
       this.removed.push({ table: 'versions', ids: versions }, { table: 'plans', ids: plans })
     }
+  }
+
+  /** Takes go with the session in which they were played. */
+  async removeTakes(changes: readonly Change[]): Promise<void> {
+    const { takes, takeSounds } = this.database
+    const sessions = changes.flatMap(({ kind, table, ...one }) =>
+      kind === 'purge' && table === 'sittings' && 'id' in one ? [one.id] : [],
+    )
+    const ids = await takes.where('sessionId').anyOf(sessions).primaryKeys()
+    await takes.bulkDelete(ids)
+    await takeSounds.bulkDelete(ids)
+    if (ids.length > 0) this.removed.push({ table: 'takes', ids })
   }
 
   /** Whom it concerns. */
