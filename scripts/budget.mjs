@@ -4,7 +4,7 @@ import { gzipSync } from 'node:zlib'
 
 /** How much JavaScript a page needs before it can be used: its modules and all they import at once. */
 const CLIENT = 'build/client'
-const BUDGETS = { 'routes/library': 211, 'routes/bench': 276.5, 'routes/settings': 189 }
+const BUDGETS = { 'routes/library': 211.5, 'routes/bench': 277.5, 'routes/settings': 190 }
 /** Code that must come only where it is needed. */
 const LATE = /kit-sampler|scheduler|worker|row-staff/i
 

@@ -12,8 +12,9 @@ import {
   Striking,
   USUAL_SOUND,
 } from '~/core/sound'
-import type { Limb, Voice } from '~/core/sticking'
+import type { Limb, Surface, Voice } from '~/core/sticking'
 import { type Desk, openDesk } from './desk'
+import type { OwnStroke } from './own-samples'
 import type { Sink } from './scheduler'
 
 /** The four limbs that have a volume of their own, and the click. */
@@ -24,6 +25,8 @@ export const CHANNELS: readonly Channel[] = ['RH', 'LH', 'RF', 'LF', 'click']
 export interface SampleSource {
   /** The sample of a stroke, or the nearest to it that is there; undefined for none. */
   readonly stroke: (sample: Sample) => AudioBuffer | undefined
+  /** A sound of the player's own for a stroke so hard; undefined where the kit's is to be heard. */
+  readonly own?: (surface: Surface, velocity: number) => OwnStroke | undefined
   readonly click: (weight: ClickWeight) => AudioBuffer
 }
 
@@ -133,11 +136,19 @@ export class KitSampler implements Sink {
     this.cancelFrom(0)
   }
 
-  private startStroke({ sample, limb, seconds, gain, pan, speed }: Started, struck: Voice): void {
+  private startStroke(started: Started, struck: Voice): void {
+    const { sample, limb, velocity, seconds, gain, pan, speed } = started
+    const out = this.placeFor(limb, sample.surface, pan)
+    const own =
+      sample.surface === 'wires' ? undefined : this.samples.own?.(sample.surface, velocity)
+    if (own) {
+      const volume = gain * own.gain
+      this.start({ ...own, out, volume, seconds, surface: struck })
+      return
+    }
     const buffer = this.samples.stroke(sample)
     if (!buffer) return
     const surface = sample.surface === 'wires' ? 'sn' : struck
-    const out = this.placeFor(limb, sample.surface, pan)
     this.start({ buffer, out, volume: gain, speed, seconds, surface })
   }
 
@@ -160,8 +171,10 @@ export class KitSampler implements Sink {
     speed: number
     seconds: number
     surface: Ringing['surface']
+    /** Seconds that are left out at its beginning. */
+    offset?: number
   }): void {
-    const { buffer, out, volume, speed, surface } = sound
+    const { buffer, out, volume, speed, surface, offset = 0 } = sound
     const seconds = Math.max(0, sound.seconds)
     const [source, gain] = [this.context.createBufferSource(), this.context.createGain()]
     source.buffer = buffer
@@ -172,8 +185,8 @@ export class KitSampler implements Sink {
       gain.gain.linearRampToValueAtTime(volume, seconds + SOFT_CLICK_SECONDS)
     }
     source.connect(gain).connect(out)
-    source.start(seconds)
-    const lasts = buffer.duration / speed
+    source.start(seconds, offset)
+    const lasts = Math.max(0, buffer.duration - offset) / speed
     const entry: Ringing = {
       ...{ source, gain, surface, volume },
       ...{ begins: sound.seconds, seconds: lasts, chokedAt: null },

@@ -11,7 +11,7 @@ import {
   samplesOf,
   type Tool,
 } from '~/core/sound'
-import { HOME_SURFACE, UNDECIDED_SURFACE } from '~/core/sticking'
+import { HOME_SURFACE, type Surface, UNDECIDED_SURFACE } from '~/core/sticking'
 import type { Ticks } from '~/core/time'
 
 /** What renders strokes: off the main thread. */
@@ -165,6 +165,15 @@ export class KitStore {
     this.clicks.set(key, known)
     return known
   }
+}
+
+/** The surfaces that a performance strikes, in its order. */
+export function surfacesOf(performance: Performance): Set<Surface> {
+  return new Set(
+    strokesOf(performance).flatMap(({ sample: { surface } }) =>
+      surface === 'wires' ? [] : [surface],
+    ),
+  )
 }
 
 /** The samples that a performance strikes, in its order, and when: the first take of each stroke's layer. */

@@ -1,13 +1,18 @@
 import { ClockTrail } from '~/core/onsets'
 import type { Performance, Position, TempoPlan } from '~/core/performance'
-import { type SoundChoice, USUAL_SOUND } from '~/core/sound'
+import { type SampleMap, type SoundChoice, USUAL_SOUND } from '~/core/sound'
 import { type Channel, KitSampler } from './kit-sampler'
-import { type KitMaker, type KitStore, kitFor } from './kit-store'
+import { type KitMaker, type KitStore, kitFor, surfacesOf } from './kit-store'
+import { OwnSamples, type SampleLoader } from './own-samples'
 import { AHEAD_SECONDS, HIDDEN_AHEAD_SECONDS, Scheduler } from './scheduler'
 
 /** What the session needs from outside: what makes the kit's samples, and a steady pulse. */
 export interface SoundSources {
   readonly kitMaker: KitMaker
+  /** Sounds of the player's own by their map, with the way to come by each; null where there are none. */
+  readonly ownSamples?: (
+    id: string,
+  ) => Promise<{ readonly map: SampleMap; readonly load: SampleLoader['load'] } | null>
   readonly startTicker: (everyMs: number, onTick: () => void) => { stop: () => void }
 }
 
@@ -21,6 +26,7 @@ export class SoundSession {
   private choice: SoundChoice = USUAL_SOUND
   /** The kit that sounds, and what it was made ready for. */
   private kit: KitStore | undefined
+  private own: OwnSamples | null = null
   private sounding: { readonly performance: Performance; readonly perTick: number } | undefined
   private context: AudioContext | undefined
   private scheduler: Scheduler | undefined
@@ -102,7 +108,7 @@ export class SoundSession {
 
   /** How all of it is heard from now on. */
   setChoice(choice: SoundChoice): void {
-    const other = choice.tool !== this.choice.tool
+    const other = choice.tool !== this.choice.tool || choice.samples !== this.choice.samples
     this.choice = choice
     this.player?.setChoice(choice)
     if (other && this.player) void this.takeKit().catch(() => undefined)
@@ -115,6 +121,7 @@ export class SoundSession {
     const kit = kitFor(context.sampleRate, this.choice.tool, this.sources.kitMaker)
     await kit.ready(sounding.performance, sounding.perTick)
     if (this.context === context && this.choice.tool === kit.tool) this.kit = kit
+    void this.takeOwn(context, sounding.performance).catch(() => undefined)
   }
 
   /** How loud it is now: the largest sample of the last moment, 0 to 1. */
@@ -152,6 +159,19 @@ export class SoundSession {
     return page
   }
 
+  /** Fetches the sounds of the player's own that a performance strikes: until they are there the kit's are heard. */
+  private async takeOwn(context: AudioContext, performance: Performance): Promise<void> {
+    const { samples } = this.choice
+    if (this.own?.map.id !== samples) {
+      this.own = null
+      const found = samples ? await this.sources.ownSamples?.(samples) : null
+      if (this.choice.samples !== samples || this.context !== context) return
+      const decode = (sound: ArrayBuffer) => context.decodeAudioData(sound)
+      this.own = found ? new OwnSamples(found.map, { load: found.load, decode }) : null
+    }
+    await this.own?.ready(surfacesOf(performance))
+  }
+
   /** The device with a sampler on it, opened once. */
   private ready(): { readonly player: KitSampler; readonly context: AudioContext } {
     if (this.player && this.context) return { player: this.player, context: this.context }
@@ -160,6 +180,7 @@ export class SoundSession {
     const clicks = kitFor(context.sampleRate, this.choice.tool, this.sources.kitMaker)
     const player = new KitSampler(context, {
       stroke: (sample) => this.kit?.stroke(sample),
+      own: (surface, velocity) => this.own?.stroke(surface, velocity),
       click: (weight) => clicks.click(weight, this.choice),
     })
     player.softClick = this.softClick

@@ -111,10 +111,17 @@ function wakeSound(): void {
   requestIdleCallback(() => void wake().catch(() => undefined), { timeout: WOKEN_WITHIN_MS })
 }
 
+/** The player's own sounds, fetched where some are chosen. */
+async function ownSamples(id: string) {
+  const { loadSampleMap, loadSampleSound } = await import('~/storage/samples')
+  const map = await loadSampleMap(id)
+  return map && { map, load: (file: string) => loadSampleSound(id, file) }
+}
+
 async function openSound(onEnd: () => void): Promise<Sound> {
   const [audio, workers] = await Promise.all([import('~/audio'), import('~/workers')])
   const { kitMaker, startTicker } = workers
-  const sound = new audio.SoundSession({ kitMaker, startTicker }, onEnd)
+  const sound = new audio.SoundSession({ kitMaker, startTicker, ownSamples }, onEnd)
   // How it is heard is the player's choice, whatever plays and whenever it is changed.
   const choose = () => sound.setChoice(liveSettings.snapshot().settings.sound)
   const stop = liveSettings.subscribe(choose)

@@ -38,6 +38,9 @@ export class DimeDatabase extends Dexie {
   /** Takes that the player kept, and their sound by itself: a list of them does not read it. */
   takes!: Rows
   takeSounds!: Rows
+  /** Sounds of the player's own, and what is laid of them on a kit. */
+  sampleMaps!: Rows
+  sampleSounds!: Rows
   /** What could not be read, as it was. */
   aside!: Rows
 
@@ -61,7 +64,12 @@ export class DimeDatabase extends Dexie {
       aside: 'id',
     })
     this.version(7).stores({ sets: 'id, deletedAt', solos: 'id, deletedAt' })
-    this.version(STORE_VERSION).stores({ takes: 'id, sessionId', takeSounds: 'id' })
+    this.version(STORE_VERSION).stores({
+      takes: 'id, sessionId',
+      takeSounds: 'id',
+      sampleMaps: 'id',
+      sampleSounds: 'id, mapId',
+    })
   }
 }
 

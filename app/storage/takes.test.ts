@@ -15,7 +15,7 @@ const take = (id: string, sessionId: string, createdAt = 0) => ({
 
 describe('takes that were kept', () => {
   it('are listed without their sound, heard, and deleted', async () => {
-    const store = await import('.')
+    const store = { ...(await import('.')), ...(await import('./takes')) }
     await store.saveTake(take('b', 's', 2), Uint8Array.of(4, 5, 6))
     await store.saveTake(take('a', 's', 1), Uint8Array.of(1, 2, 3))
     expect(await store.listTakes()).toEqual({
@@ -30,7 +30,7 @@ describe('takes that were kept', () => {
   })
 
   it('stay while their session is in the bin, and go with it for good', async () => {
-    const store = await import('.')
+    const store = { ...(await import('.')), ...(await import('./takes')) }
     const session = store.practiceSessionRecordSchema.parse({
       ...{ id: 's', version: 3, lickId: 'a', createdAt: 9, step: 'hands alone', tempo: 80 },
       ...{ repeats: 8, seconds: 24, rating: null, tense: false, part: 'all', grid: '' },
@@ -50,7 +50,7 @@ describe('takes that were kept', () => {
   })
 
   it('tell those who look at them of every change', async () => {
-    const store = await import('.')
+    const store = { ...(await import('.')), ...(await import('./takes')) }
     const told: string[] = []
     store.onStoreChange(({ table, ids }) => told.push(`${table} ${ids.join()}`))
     await store.saveTake(take('a', 's'), Uint8Array.of(1))

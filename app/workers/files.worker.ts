@@ -11,8 +11,11 @@ import {
   readLicksWhole,
   rowsOfFile,
 } from '~/storage/backup'
+import { notSavedWords } from '~/storage/issue'
+import { dropSampleSounds, saveSampleSound } from '~/storage/samples'
 import { foundPart } from './found-part'
 import type { FoundPart } from './protocol'
+import { readSamples } from './read-samples'
 import { type ServePort, serve } from './serve'
 
 /** What was inspected last, until it is imported. */
@@ -32,6 +35,19 @@ serve(self as unknown as ServePort, {
     const zip = formatBackup(read.value, at) as Uint8Array<ArrayBuffer>
     if (!lickIds) await noteBackup(at)
     return { zip }
+  },
+  'read-samples': ({ id, chosen, kit }, { tell, cancelled }) => {
+    const shelf = {
+      keep: async (path: string, sound: Uint8Array<ArrayBuffer>) => {
+        if (cancelled()) throw new Error('cancelled')
+        const saved = await saveSampleSound(id, path, sound)
+        if (!saved.ok) throw new Error(notSavedWords(saved.error))
+      },
+      drop: async (paths: readonly string[]) => {
+        await dropSampleSounds(id, paths)
+      },
+    }
+    return readSamples(chosen, kit, shelf, (done, all) => tell({ done, all }))
   },
   inspect: async ({ files, at, wishes }, { tell, cancelled }) => {
     const faults: string[] = []

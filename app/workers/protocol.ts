@@ -1,11 +1,13 @@
 import type { WrittenQuestion } from '~/codecs/question'
 import type { Door, FoundVoices, LineEnding, VoiceWish } from '~/core/finder'
+import type { Kit } from '~/core/kit'
 import type { FreeHand, Lick } from '~/core/line'
 import type { PlayContext } from '~/core/playability'
 import type { LoopOptions, LoopStretch, Sample, SequenceSound, Tool } from '~/core/sound'
 import type { Voice } from '~/core/sticking'
 import type { Pin } from '~/core/voicing'
 import type { ImportDone, IncomingEntry } from '~/storage/backup'
+import type { ChosenFile, SamplesRead } from './read-samples'
 
 /** What the ticker is told. It answers with a bare tick. */
 export type TickerRequest =
@@ -105,6 +107,16 @@ export interface Jobs {
     readonly in: { readonly samples: readonly Sample[]; readonly tool: Tool; readonly rate: number }
     readonly on: MadeStroke
     readonly out: null
+  }
+  /** Sounds of the player's own from a folder or a zip, kept as they are read; `null` gives them up. */
+  readonly 'read-samples': {
+    readonly in: {
+      readonly id: string
+      readonly chosen: readonly ChosenFile[]
+      readonly kit: Kit
+    }
+    readonly on: Progress
+    readonly out: SamplesRead
   }
   /** Licks round after round as a sound file: as it is (`wav`), or compressed (`opus`). */
   readonly 'render-loop': {

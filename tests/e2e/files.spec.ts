@@ -13,7 +13,7 @@ test('a lick is saved for other programs, with its voices', async ({ page }) => 
   const wav = await saved(page, 'Save as WAV')
   expect([wav.name, wav.bytes.subarray(0, 4).toString()]).toEqual(['Tightrope 72.wav', 'RIFF'])
   // A bar of count-in and eight rounds of two bars at 72, and two seconds to ring.
-  expect(wav.bytes.length).toBe(44 + 2 * Math.ceil(((17 * 4 * 60) / 72 + 2) * 44_100))
+  expect(wav.bytes.length).toBe(44 + 4 * Math.ceil(((17 * 4 * 60) / 72 + 2) * 44_100))
   await page.getByLabel('Rounds').fill('1')
   await page.getByRole('button', { name: '72, 92, 105, 118 bpm' }).click()
   const opus = await saved(page, 'Save as Opus (small)')

@@ -1,4 +1,6 @@
 import type { Page } from '@playwright/test'
+import { strToU8, zipSync } from 'fflate'
+import { formatWav } from '~/codecs/wav'
 import {
   expectAccessible,
   fits,
@@ -172,4 +174,50 @@ test('the kit page and its panels have no fault that axe finds, and fit a phone'
   await page.goto('/kit')
   await page.getByRole('button', { name: 't1 tom 1' }).click()
   await expectAccessible(page)
+})
+
+test('own sounds are read from a zip, told, heard in place of the kit’s, and deleted', async ({
+  page,
+}) => {
+  const tone = Float32Array.from({ length: 4000 }, (_, i) => Math.sin(i / 5) * (1 - i / 4000))
+  const wav = formatWav([tone], 44_100)
+  const zip = zipSync({
+    'mine/snare.wav': wav,
+    'mine/kick.wav': wav,
+    'mine/map.sfz': strToU8(
+      '<region> sample=snare.wav key=38 cutoff=900\n<region> sample=kick.wav key=36',
+    ),
+  })
+  // What begins to sound, by its length in samples.
+  await page.addInitScript(() => {
+    const seen: number[] = []
+    Object.assign(window, { seen })
+    const start = AudioBufferSourceNode.prototype.start
+    AudioBufferSourceNode.prototype.start = function (when, offset, duration) {
+      seen.push(Math.round((this.buffer?.duration ?? 0) * 1e4))
+      start.call(this, when, offset, duration)
+    }
+  })
+  await page.goto('/kit')
+  const sound = page.getByRole('region', { name: 'Sound' })
+  await sound
+    .getByLabel('Sound files, a map, or a zip of them')
+    .setInputFiles({ name: 'mine.zip', mimeType: 'application/zip', buffer: Buffer.from(zip) })
+  await expect(sound.getByText('Not understood, and passed over: cutoff.')).toBeVisible()
+  await expect(sound.getByText(/^2 sounds for snare and bass drum\./)).toBeVisible()
+  await expect(sound.getByLabel('Sounds', { exact: true })).toHaveValue(/.+/)
+  await expectAccessible(page)
+  await sound.getByRole('button', { name: 'Hear it' }).click()
+  // 4,000 samples at 44,100.
+  await expect
+    .poll(() => page.evaluate(() => (window as unknown as { seen: number[] }).seen))
+    .toContain(907)
+  await page.getByRole('button', { name: 'Stop', exact: true }).click()
+  await sound.getByRole('button', { name: 'Delete these' }).click()
+  await expect(sound.getByLabel('Sounds', { exact: true })).toHaveValue('')
+  // What is no sound is refused where it was read.
+  await sound
+    .getByLabel('Sound files, a map, or a zip of them')
+    .setInputFiles({ name: 'a.zip', mimeType: 'application/zip', buffer: Buffer.from('no zip') })
+  await expect(sound.getByText('There is no sound in it that can be read.')).toBeVisible()
 })

@@ -193,7 +193,7 @@ const WIDEST = 85
  * How each voice sounds on a kit, and from where: what stands in for it, the sound that was chosen for it, and the
  * side on which its piece stands.
  *
- * @example soundsOn(DEFAULT_KIT).pans.hh // -0.49: on the drummer's left
+ * Example: on the usual kit the hi-hat is heard at -0.49, on the drummer's left.
  */
 export function soundsOn(kit: Kit): KitSound {
   const instead: Partial<Record<Surface, Surface>> = {}

@@ -15,6 +15,8 @@ export interface SoundChoice {
   readonly click: ClickSound
   /** What the first beat of a bar is clicked with. */
   readonly barClick: ClickSound
+  /** Sounds of the player's own that are struck in place of the kit's, by their map; none where it is empty. */
+  readonly samples: string
 }
 
 export const USUAL_SOUND: SoundChoice = {
@@ -24,4 +26,5 @@ export const USUAL_SOUND: SoundChoice = {
   master: 0.8,
   click: 'tone',
   barClick: 'tone',
+  samples: '',
 }

@@ -11,6 +11,7 @@ export {
   sequenceSeconds,
 } from './loop'
 export { heardAt, neighboursOf, type Samples } from './mix'
+export { regionFor, type SampleMap, type SampleRegion } from './own'
 export { inRoom, ROOM_SECONDS, responseOf, ringingAlong, type Stereo } from './room'
 export {
   CHOKE_SECONDS,

@@ -33,8 +33,7 @@ const DULL = 0.45
  * Source: J.-M. Jot and A. Chaigne, 1991, Digital delay networks for designing artificial reverberators, AES
  * preprint 3030; M. R. Schroeder, 1962, J. Audio Eng. Soc. 10, 219-223. The matrix is A. S. Householder's.
  * Law: it is linear, and silent before the first reflection.
- *
- * @example inRoom(dry, 48_000).left // begins 5.3 ms after dry does
+ * Example: at 48,000 a second the left ear hears a stroke from its sample 254 on, 5.3 ms after it.
  */
 export function inRoom(dry: Float32Array, rate: number): Stereo {
   const { left, right } = silence(dry.length)

@@ -29,6 +29,8 @@ export interface Sample {
 export interface Started {
   readonly sample: Sample
   readonly limb: Limb
+  /** How hard it was struck, 1 to 127. */
+  readonly velocity: number
   /** In seconds of the clock that it was struck by. */
   readonly seconds: number
   readonly gain: number
@@ -81,11 +83,11 @@ export class Striking {
     const speed = limb === 'LH' ? LEFT_SPEED : 1
     const force = velocity * (1 + BUILD_UP * this.swing(surface, seconds, gain))
     const sample = this.next(surface, layerOf(force))
-    const started: Started[] = [{ sample, limb, seconds, gain, pan, speed }]
+    const started: Started[] = [{ sample, limb, velocity, seconds, gain, pan, speed }]
     if (buzzes(surface) && stage.sn !== undefined) {
       const wires = this.next('wires', layerOf(velocity))
       const own = { sample: wires, pan: stage.sn, gain: gain * WIRES_GAIN, speed: 1 }
-      started.push({ ...own, limb, seconds })
+      started.push({ ...own, limb, velocity, seconds })
     }
     return { silenced: silencedBy(surface), started }
   }

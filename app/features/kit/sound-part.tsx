@@ -8,6 +8,7 @@ import { useHearLick } from '~/session/use-hear-lick'
 import type { Settings } from '~/storage'
 import { SelectField } from '~/ui/field'
 import { Button } from '~/ui/parts'
+import { OwnSamplesPart } from './own-samples-part'
 
 const SIDES = [
   { value: 'drummer', label: 'the drummer’s seat' },
@@ -74,6 +75,7 @@ export function SoundPart({
           onChange={(click) => change({ barClick: click as SoundChoice['click'] })}
         />
       </div>
+      <OwnSamplesPart kit={kit} sound={sound} onChange={onChange} />
     </section>
   )
 }

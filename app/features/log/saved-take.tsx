@@ -1,6 +1,7 @@
 import { Play, Square, X } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
-import { deleteTake, loadTakeSound, notSavedWords, type SavedTake } from '~/storage'
+import { notSavedWords } from '~/storage'
+import { deleteTake, loadTakeSound, type SavedTake } from '~/storage/takes'
 import { IconButton } from '~/ui/icon-button'
 import { ErrorText } from '~/ui/parts'
 

@@ -7,14 +7,13 @@ import { type Concerns, useRead } from '~/live/use-read'
 import { type SaveNotice, useSaving } from '~/live/use-saving'
 import {
   type Kept,
-  listTakes,
   notSavedWords,
   type PracticeSessionRecord,
   putInBin,
   restore,
-  type SavedTake,
   saveRecord,
 } from '~/storage'
+import { listTakes, type SavedTake } from '~/storage/takes'
 import { IconButton } from '~/ui/icon-button'
 import { LabelledNumber } from '~/ui/number-field'
 import { ErrorText } from '~/ui/parts'

@@ -119,6 +119,7 @@ export const settingsSchema = z.object({
       master: share,
       click: z.enum(CLICK_SOUND),
       barClick: z.enum(CLICK_SOUND),
+      samples: z._default(z.string().check(z.maxLength(60)), ''),
     }) satisfies z.ZodMiniType<SoundChoice>,
     {
       side: 'drummer',
@@ -127,6 +128,7 @@ export const settingsSchema = z.object({
       master: 0.8,
       click: 'tone',
       barClick: 'tone',
+      samples: '',
     },
   ),
   /** Questions for the finder that were kept by name, as they stand in an address. */

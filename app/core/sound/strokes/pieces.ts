@@ -57,7 +57,7 @@ const UNEVEN_TUNE = 0.003
  * The samples of one stroke at a rate, mono, from the moment of contact; its loudest sample is the same for soft
  * and for hard ones, as what plays it sets how loud it is. The same stroke is the same samples every time.
  *
- * @example renderStroke({ surface: 'sn', velocity: 36, take: 0, tool: 'sticks' }, 48_000) // a ghost, mostly wires
+ * Example: the snare at a velocity of 36 is a ghost of a third of a second, mostly wires.
  */
 export function renderStroke(stroke: Stroke, rate: number): Float32Array<ArrayBuffer> {
   const { surface, velocity, take, tool } = stroke

@@ -1,0 +1,2 @@
+export { guessSurface } from './guess'
+export { type MapReading, parseSampleMap, type WrittenRegion } from './read'

@@ -1,0 +1,1 @@
+export { regionFor, type SampleMap, type SampleRegion } from './regions'
