@@ -40,6 +40,7 @@ const storeOf = (maker: KitMaker) =>
     'sticks',
     maker,
     (samples) => ({ length: samples.length, samples }) as unknown as AudioBuffer,
+    0,
   )
 const performanceOf = (line: string, countIn = false) =>
   toPerformance(lickOf(`lead: 0\ngroove: none\nlanding: none\nline: ${line}`), {
@@ -85,6 +86,17 @@ describe('the kit of a page', () => {
     expect(new Set(asked.map(sampleKey)).size).toBe(all)
     expect(asked).toHaveLength(all)
     expect(maker.rest).toHaveBeenCalled()
+  })
+
+  it('keeps on making what is waited for, whatever is asked for meanwhile', async () => {
+    const { maker, step } = slowMaker()
+    const kit = storeOf(maker)
+    const first = kit.ready(performanceOf('R:c2 L:ch'), 0.00001)
+    const second = kit.ready(performanceOf('RLRL'), 0.00001)
+    // What was handed over is made first, six at a time.
+    for (let i = 0; i < 8; i += 1) await step()
+    await first
+    await second
   })
 
   it('takes what was kept from a visit before, and makes none of it', async () => {

@@ -32,6 +32,8 @@ const AT_A_TIME = 6
 
 /** Looked ahead in a performance for what it strikes, in rounds. */
 const ROUNDS = 2
+/** Surfaces that nothing strikes yet are made so long after something began to play. */
+const REST_AFTER_MS = 12_000
 /** What is struck later than this after the beginning may still be in the making then, in seconds. */
 const AT_ONCE = 1.2
 
@@ -45,13 +47,16 @@ export class KitStore {
   /** What is still to be made, in order. */
   private wanted: Sample[] = []
   private working: Promise<void> | undefined
-  private waiting: { readonly keys: Set<string>; readonly done: () => void }[] = []
+  private later: ReturnType<typeof setTimeout> | undefined
+  /** Who waits, and for which samples still. */
+  private waiting: { readonly needs: Map<string, Sample>; readonly done: () => void }[] = []
 
   constructor(
     readonly rate: number,
     readonly tool: Tool,
     private readonly maker: KitMaker,
     private readonly toBuffer: (samples: Float32Array<ArrayBuffer>, rate: number) => AudioBuffer,
+    private readonly restAfterMs = REST_AFTER_MS,
   ) {}
 
   /**
@@ -73,22 +78,34 @@ export class KitStore {
     const first = [...surfaces].flatMap((surface) =>
       this.has(surface) ? [] : strokes.filter((one) => one.surface === surface).slice(0, 1),
     )
-    const rest = [...strokes, ...[...surfaces, ...SOUNDING].flatMap(samplesOf)]
-    const seen = new Set<string>()
-    this.wanted = [...first, ...rest].filter((sample) => {
-      const key = sampleKey(sample)
-      if (seen.has(key) || this.buffers.has(key)) return false
-      seen.add(key)
-      return true
-    })
-    const keys = new Set(first.filter(({ surface }) => soon.has(surface)).map(sampleKey))
-    if (keys.size === 0) {
+    this.want([...first, ...strokes, ...[...surfaces].flatMap(samplesOf)])
+    // What is played comes first; the rest of the kit does not take its time from it.
+    clearTimeout(this.later)
+    this.later = setTimeout(() => {
+      this.want([...this.wanted, ...SOUNDING.flatMap(samplesOf)])
+      void this.work().catch(() => undefined)
+    }, this.restAfterMs)
+    const needed = first.filter(({ surface }) => soon.has(surface))
+    const needs = new Map(needed.map((sample) => [sampleKey(sample), sample]))
+    if (needs.size === 0) {
       void this.work().catch(() => undefined)
       return Promise.resolve()
     }
     return new Promise((done, fail) => {
-      this.waiting.push({ keys, done })
+      this.waiting.push({ needs, done })
       this.work().catch(fail)
+    })
+  }
+
+  /** Wants samples in their order, each once, as far as they are not there; what is waited for stays wanted. */
+  private want(samples: readonly Sample[]): void {
+    const seen = new Set<string>()
+    const awaited = this.waiting.flatMap(({ needs }) => [...needs.values()])
+    this.wanted = [...awaited, ...samples].filter((sample) => {
+      const key = sampleKey(sample)
+      if (seen.has(key) || this.buffers.has(key)) return false
+      seen.add(key)
+      return true
     })
   }
 
@@ -127,10 +144,10 @@ export class KitStore {
   private take(sample: Sample, samples: Float32Array<ArrayBuffer>): void {
     const key = sampleKey(sample)
     this.buffers.set(key, this.toBuffer(samples, this.rate))
-    this.waiting = this.waiting.filter(({ keys, done }) => {
-      keys.delete(key)
-      if (keys.size === 0) done()
-      return keys.size > 0
+    this.waiting = this.waiting.filter(({ needs, done }) => {
+      needs.delete(key)
+      if (needs.size === 0) done()
+      return needs.size > 0
     })
   }
 

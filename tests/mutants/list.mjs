@@ -24,7 +24,7 @@ export const MUTANTS = [
     'bessel(0, zero * place)',
     ['app/core/sound'],
   ],
-  ['app/audio/kit-store.ts', 'if (keys.size === 0) done()', 'done()', ['app/audio']],
+  ['app/audio/kit-store.ts', 'if (needs.size === 0) done()', 'done()', ['app/audio']],
   // Listening back.
   [
     'app/workspace/takes/take-sound.ts',
