@@ -242,6 +242,12 @@ async function finder(page) {
 
 /** A simulated drummer heard as sound, and what is told of him after a few rounds. */
 async function playingAlong(page) {
+  await heardAsSound(page)
+  await page.getByText(/dB are written/).waitFor({ timeout: 120_000 })
+}
+
+/** A simulated player begins to play, heard as sound; returns where it is told. */
+async function heardAsSound(page) {
   await page.goto('/practice/demo-tightrope')
   await page.getByRole('button', { name: 'Ear', exact: true }).click()
   const along = page.getByRole('region', { name: 'Play along' })
@@ -249,18 +255,12 @@ async function playingAlong(page) {
   await along.getByLabel('Who plays').selectOption('simulated: ghosts too loud')
   await along.getByLabel('As sound, heard by the app’s ear').check()
   await page.getByRole('button', { name: 'Play', exact: true }).click()
-  await page.getByText(/dB are written/).waitFor({ timeout: 120_000 })
+  return along
 }
 
 /** The best round beside the last, while it is listened to. */
 async function listeningBack(page) {
-  await page.goto('/practice/demo-tightrope')
-  await page.getByRole('button', { name: 'Ear', exact: true }).click()
-  const along = page.getByRole('region', { name: 'Play along' })
-  await along.getByLabel('Hear me play along').check()
-  await along.getByLabel('Who plays').selectOption('simulated: ghosts too loud')
-  await along.getByLabel('As sound, heard by the app’s ear').check()
-  await page.getByRole('button', { name: 'Play', exact: true }).click()
+  const along = await heardAsSound(page)
   await along.getByText(/[4-9] rounds heard/).waitFor({ timeout: 120_000 })
   await along.getByRole('button', { name: 'Listen back' }).click()
   const hear = page.getByLabel('Hear', { exact: true })

@@ -78,9 +78,11 @@ export class KitSampler implements Sink {
 
   /** How the kit is heard from now on. */
   setChoice(choice: SoundChoice): void {
+    const turned = choice.side !== this.choice.side
     this.choice = choice
     this.desk.setLevels(choice)
-    this.placeAll()
+    // What rings along is made anew only where it is heard from elsewhere.
+    if (turned) this.placeAll()
   }
 
   /** Where the kit's pieces stand from now on. */

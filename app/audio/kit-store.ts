@@ -151,11 +151,6 @@ export class KitStore {
     })
   }
 
-  /** How many bytes it takes. */
-  get bytes(): number {
-    return [...this.buffers.values()].reduce((sum, { length }) => sum + 4 * length, 0)
-  }
-
   /** Whether all of it is there. */
   get complete(): boolean {
     return SOUNDING.flatMap(samplesOf).every((sample) => this.buffers.has(sampleKey(sample)))

@@ -51,6 +51,11 @@ describe('sounds of the player’s own', () => {
     const { own } = setUp([region('sn', 'gone'), region('t1', 'broken')])
     await own.ready(['sn', 't1'])
     expect([own.stroke('sn', 80), own.stroke('t1', 80)]).toEqual([undefined, undefined])
+    // One broken turn does not silence the others.
+    const turns = setUp([region('sn', 'broken'), region('sn', 'well')]).own
+    await turns.ready(['sn'])
+    const heard = [0, 1, 2, 3].map(() => turns.stroke('sn', 80)?.buffer !== undefined)
+    expect(heard).toEqual([false, true, false, true])
   })
 
   it('do not fill the memory: what was played longest ago goes, and comes again', async () => {

@@ -49,8 +49,9 @@ export class OwnSamples {
     const nth = this.struck.get(surface) ?? 0
     const region = regionFor(this.map.regions, surface, velocity, nth)
     const buffer = region && this.buffers.get(region.file)
+    // One that cannot be decoded has had its turn all the same.
+    if (buffer !== undefined) this.struck.set(surface, nth + 1)
     if (!region || !buffer) return undefined
-    this.struck.set(surface, nth + 1)
     this.touch(region, buffer)
     const { gain, speed, offset } = region
     return { buffer, gain, speed, offset: offset / buffer.sampleRate }

@@ -1,8 +1,9 @@
 import 'fake-indexeddb/auto'
 import Dexie from 'dexie'
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import type { SampleRegion } from '~/core/sound'
+import { type SampleRegion, USUAL_SOUND } from '~/core/sound'
 import { DATABASE_NAME } from './database'
+import { DEFAULT_SETTINGS } from './records'
 
 afterEach(async () => {
   vi.resetModules()
@@ -15,6 +16,10 @@ const region: SampleRegion = {
 }
 
 describe('sounds of the player’s own in the store', () => {
+  it('are none at first: what settings say is the usual sound of the core', () => {
+    expect(DEFAULT_SETTINGS.sound).toEqual(USUAL_SOUND)
+  })
+
   it('are kept one by one, found by their map, and go with it', async () => {
     const store = { ...(await import('.')), ...(await import('./samples')) }
     await store.saveSampleSound('m', 'snare.wav', Uint8Array.of(1, 2))

@@ -5,6 +5,7 @@ import { type SoundChoice, USUAL_SOUND } from './choice'
 import type { ClickWeight } from './clicks'
 import { inRoom, type Neighbour, panGains, ringingAlong, type Stereo, silence } from './room'
 import { CHOKE_SECONDS, CLICK_GAIN, limited, type Sample, Striking } from './striking'
+import { TOM_PITCH } from './strokes'
 
 /** An event and when it sounds, in seconds from the beginning. */
 export interface TimedEvent {
@@ -49,23 +50,11 @@ interface Ringing {
   chokedAt: number
 }
 
-/** The pitches of toms, which ring along with what is struck beside them. */
-const TOM_PITCH: Readonly<Record<string, number>> = {
-  t1: 208,
-  t2: 172,
-  t3: 148,
-  t4: 132,
-  t5: 120,
-  t6: 110,
-  f1: 92,
-  f2: 76,
-}
-
 /** The toms of a kit, which ring along; on the side on which they are heard. */
 export function neighboursOf(pans: KitSound['pans'], side: SoundChoice['side']): Neighbour[] {
-  return Object.entries(pans).flatMap(([surface, pan]) => {
-    const hertz = TOM_PITCH[surface]
-    return hertz === undefined ? [] : [{ hertz, pan: heardAt(pan, side) }]
+  return (['t1', 't2', 't3', 't4', 't5', 't6', 'f1', 'f2'] as const).flatMap((tom) => {
+    const pan = pans[tom]
+    return pan === undefined ? [] : [{ hertz: TOM_PITCH[tom], pan: heardAt(pan, side) }]
   })
 }
 

@@ -1,5 +1,3 @@
-import { toRandomStream } from '../foundation'
-
 /** Samples for the left and the right ear. */
 export interface Stereo {
   readonly left: Float32Array<ArrayBuffer>
@@ -141,10 +139,4 @@ export function responseOf(
   const dry = new Float32Array(Math.ceil(seconds * rate))
   dry[0] = 1
   return sound(dry, rate)
-}
-
-/** A room that is not quiet, as a seed draws it: noise of one loudness on both sides. */
-export function noise(length: number, loudness: number, seed: number): Float32Array<ArrayBuffer> {
-  const random = toRandomStream(seed)
-  return Float32Array.from({ length }, () => loudness * (2 * random() - 1))
 }

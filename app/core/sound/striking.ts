@@ -1,5 +1,4 @@
 import type { KitSound } from '../kit'
-import { GRACE_VELOCITY } from '../line'
 import type { Strike } from '../performance'
 import { HOME_SURFACE, type Limb, type Surface, UNDECIDED_SURFACE, type Voice } from '../sticking'
 import type { Sounding } from './strokes'
@@ -150,9 +149,6 @@ export function samplesOf(surface: Sounding): Sample[] {
 export function sampleKey({ surface, velocity, take }: Sample): string {
   return `${surface} ${velocity} ${take}`
 }
-
-/** The lowest velocity that anything is struck with. */
-export const SOFTEST = GRACE_VELOCITY
 
 /**
  * How loud a velocity is, 0 to 1: rather steeper than in proportion, as ears hear it.

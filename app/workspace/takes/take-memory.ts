@@ -8,8 +8,6 @@ export interface TakenRound {
   readonly number: number
   /** The line's first slot, as the music went; the sound is later by the source's delay. */
   readonly startedAt: number
-  /** From one round to the next, in milliseconds. */
-  readonly everyMs: number
   readonly told: TimingReport
   /** When the app clicked, in milliseconds from the line's first slot. */
   readonly clicks: readonly number[]

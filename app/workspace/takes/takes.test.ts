@@ -33,7 +33,6 @@ const roundOf = (
 ): TakenRound => ({
   number,
   startedAt: 5000 + number * 2000,
-  everyMs: 2000,
   told: { ...NOTHING, strokes: offsets.map((offset, slot) => stroke(slot, offset)) },
   clicks: [0, 500],
   ...more,

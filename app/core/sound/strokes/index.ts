@@ -1,2 +1,2 @@
 export type { Tool } from './contact'
-export { longestRing, renderStroke, SOUNDING, type Sounding, type Stroke } from './pieces'
+export { renderStroke, SOUNDING, type Sounding, type Stroke, TOM_PITCH } from './pieces'

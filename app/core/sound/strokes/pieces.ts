@@ -71,11 +71,6 @@ export function renderStroke(stroke: Stroke, rate: number): Float32Array<ArrayBu
   return finish(canvas, peak)
 }
 
-/** The longest that a surface may ring, in seconds. */
-export function longestRing(surface: Sounding): number {
-  return RECIPES[surface].seconds
-}
-
 /** A place on the head near a middle one. */
 const near = (middle: number, random: RandomStream) =>
   Math.max(0, Math.min(0.97, middle + UNEVEN_PLACE * (random() - 0.5)))
@@ -102,6 +97,18 @@ function addTick(canvas: Canvas, struck: Struck, hertz: number, gain: number, se
   }
   addNoise(canvas, band, random)
 }
+
+/** Pitch of each tom's head in hertz, from high to low. */
+export const TOM_PITCH = {
+  t1: 208,
+  t2: 172,
+  t3: 148,
+  t4: 132,
+  t5: 120,
+  t6: 110,
+  f1: 92,
+  f2: 76,
+} as const
 
 function tom(hertz: number): Recipe {
   const seconds = 0.45 + 42 / hertz
@@ -383,14 +390,14 @@ const RECIPES: Readonly<Record<Sounding, Recipe>> = {
   rs: snare({ ...SNARE, place: 0.72, hoop: 0.9, seconds: 0.28, peak: 1 }),
   xs: CROSS_STICK,
   s2: snare({ ...SNARE, hertz: 262, wires: 0.6, seconds: 0.16, peak: 0.8 }),
-  t1: tom(208),
-  t2: tom(172),
-  t3: tom(148),
-  t4: tom(132),
-  t5: tom(120),
-  t6: tom(110),
-  f1: tom(92),
-  f2: tom(76),
+  t1: tom(TOM_PITCH.t1),
+  t2: tom(TOM_PITCH.t2),
+  t3: tom(TOM_PITCH.t3),
+  t4: tom(TOM_PITCH.t4),
+  t5: tom(TOM_PITCH.t5),
+  t6: tom(TOM_PITCH.t6),
+  f1: tom(TOM_PITCH.f1),
+  f2: tom(TOM_PITCH.f2),
   hh: cymbal({ plate: HAT, peak: 0.55, seconds: 0.16, tick: 0.16 }),
   x2: cymbal({ plate: { ...HAT, low: 560, seconds: 0.2 }, peak: 0.5, seconds: 0.2, tick: 0.16 }),
   ho: cymbal({

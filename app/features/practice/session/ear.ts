@@ -313,8 +313,7 @@ export class Ear extends Slices<EarState> {
     const { number, told, startedAt, secondsPerTick } = round
     if (this.sounding === null || startedAt === null) return
     const clicks = clicksOfRound(line.clicks?.round ?? [], secondsPerTick)
-    const everyMs = line.every * secondsPerTick * 1000
-    this.takes.note({ number, startedAt, everyMs, told, clicks })
+    this.takes.note({ number, startedAt, told, clicks })
   }
 
   /** Seconds a tick where the music is; a count-in goes at the tempo of the first bar. */
